@@ -1,0 +1,50 @@
+// The formula language: values and conditions over the bars of an instrument. Case does not matter.
+grammar Formula;
+
+options { caseInsensitive = true; }
+
+formula : expression EOF ;
+
+// not binds tightest, then and, then or.
+expression
+    : NOT operand=expression                                                # negation
+    | left=expression operator=AND right=expression                         # logic
+    | left=expression operator=OR right=expression                          # logic
+    | comparison                                                            # compared
+    ;
+
+comparison
+    : left=sum (operator=('>' | '>=' | '<' | '<=' | '=' | '<>') right=sum)?                # relation
+    | left=sum CROSSES direction=(ABOVE | BELOW)? right=sum                                # crossing
+    ;
+
+sum : sum operator=('+' | '-') product | product ;
+
+product : product operator=('*' | '/') signed | signed ;
+
+signed : operator=('-' | '+') signed | power ;
+
+power : base=shifted ('^' exponent=signed)? ;
+
+shifted : primary (BACK bars=NUMBER)* ;
+
+primary
+    : NUMBER percent='%'?                                                   # number
+    | WORD '(' (argument (',' argument)*)? ')'                              # call
+    | WORD                                                                  # name
+    | '(' expression ')'                                                    # group
+    ;
+
+argument : (WORD ':')? expression ;
+
+AND : 'and' ;
+OR : 'or' ;
+NOT : 'not' ;
+CROSSES : 'crosses' ;
+ABOVE : 'above' ;
+BELOW : 'below' ;
+BACK : 'back' ;
+NUMBER : [0-9]+ ('.' [0-9]+)? | '.' [0-9]+ ;
+WORD : [a-z_] [a-z0-9_]* ;
+SPACE : [ \t\r\n]+ -> skip ;
+STRAY : . ;

@@ -1,0 +1,79 @@
+package dev.yardarm.core.calculation;
+
+import java.util.function.DoubleUnaryOperator;
+
+/**
+ * The operations on columns that formulas are made of. Conditions are columns too: 1 for yes, 0 for no, NaN for
+ * unknown. A comparison with a missing value is unknown; {@code and}, {@code or} and {@code not} follow from there
+ * (no and anything is no, yes or anything is yes, the rest stays unknown), and whoever asks in the end takes unknown
+ * for no.
+ */
+public enum Operation {
+    ADD("+", (a, b) -> a + b),
+    SUBTRACT("-", (a, b) -> a - b),
+    MULTIPLY("*", (a, b) -> a * b),
+    /** Division by zero is missing. */
+    DIVIDE("/", (a, b) -> b == 0 ? Double.NaN : a / b),
+    /** A power that is no real number is missing. */
+    POWER("^", (a, b) -> finite(Math.pow(a, b))),
+    /** The smaller of two; missing when either is. */
+    MINIMUM("min", Math::min),
+    /** The larger of two; missing when either is. */
+    MAXIMUM("max", Math::max),
+    GREATER(">", (a, b) -> a != a || b != b ? Double.NaN : a > b ? 1 : 0),
+    AT_LEAST(">=", (a, b) -> a != a || b != b ? Double.NaN : a >= b ? 1 : 0),
+    LESS("<", (a, b) -> a != a || b != b ? Double.NaN : a < b ? 1 : 0),
+    AT_MOST("<=", (a, b) -> a != a || b != b ? Double.NaN : a <= b ? 1 : 0),
+    EQUAL("=", (a, b) -> a != a || b != b ? Double.NaN : a == b ? 1 : 0),
+    UNEQUAL("<>", (a, b) -> a != a || b != b ? Double.NaN : a != b ? 1 : 0),
+    AND("and", (a, b) -> a == 0 || b == 0 ? 0 : a != a || b != b ? Double.NaN : 1),
+    OR("or", (a, b) -> a == 1 || b == 1 ? 1 : a != a || b != b ? Double.NaN : 0);
+
+    private final String sign;
+    private final Pointwise.Two function;
+
+    Operation(String sign, Pointwise.Two function) {
+        this.sign = sign;
+        this.function = function;
+    }
+
+    private static double finite(double value) {
+        return Double.isInfinite(value) ? Double.NaN : value;
+    }
+
+    /** The sign in formulas. */
+    public String sign() {
+        return sign;
+    }
+
+    /** Adds the operation to a graph. */
+    public ColumnGraph.Node in(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
+        return graph.computed(sign, () -> Pointwise.two(function), 1, left, right);
+    }
+
+    /** A function of one value, such as a logarithm. */
+    public static ColumnGraph.Node apply(ColumnGraph graph, String name, DoubleUnaryOperator function,
+                                         ColumnGraph.Node value) {
+        return graph.computed(name, () -> Pointwise.two((a, b) -> function.applyAsDouble(a)), 1, value, value);
+    }
+
+    /** The same number at every bar. */
+    public static ColumnGraph.Node number(ColumnGraph graph, double number) {
+        return graph.computed(Double.toString(number), () -> Pointwise.constant(number), 1);
+    }
+
+    /** No becomes yes and yes no; unknown stays unknown. */
+    public static ColumnGraph.Node not(ColumnGraph graph, ColumnGraph.Node condition) {
+        return graph.computed("not", () -> Pointwise.two((a, b) -> 1 - a), 1, condition, condition);
+    }
+
+    /** The value a number of bars earlier. */
+    public static ColumnGraph.Node back(ColumnGraph graph, ColumnGraph.Node value, int bars) {
+        return graph.computed("back " + bars, () -> Pointwise.back(bars), 1, value);
+    }
+
+    /** Left at or below right on the bar before and above it now. */
+    public static ColumnGraph.Node crossesAbove(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
+        return graph.computed("crosses above", Pointwise::crossesAbove, 1, left, right);
+    }
+}

@@ -1,0 +1,94 @@
+package dev.yardarm.core.formula;
+
+import dev.yardarm.core.calculation.Operation;
+import dev.yardarm.core.series.Field;
+import java.util.List;
+
+/** The tree of a formula. Each node knows where it stands in the text. */
+sealed interface Expression {
+    /** Where an expression stands: first character and number of characters. */
+    record Span(int start, int length) {
+    }
+
+    Span span();
+
+    /** True when it yields yes or no, false when it yields a number. */
+    boolean isCondition();
+
+    record Number(Span span, double value) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
+    record BarField(Span span, Field field) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
+    /** A call with arguments, each with its name or null. */
+    record Call(Span span, String function, List<Argument> arguments) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
+    record Argument(String name, Expression value) {
+    }
+
+    record Negative(Span span, Expression operand) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
+    record Arithmetic(Span span, Operation operation, Expression left, Expression right) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
+    record Back(Span span, Expression operand, int bars) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return operand.isCondition();
+        }
+    }
+
+    record Comparison(Span span, Operation operation, Expression left, Expression right) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return true;
+        }
+    }
+
+    /** A crossing in the given direction. */
+    record Crossing(Span span, Direction direction, Expression left, Expression right) implements Expression {
+        enum Direction { ABOVE, BELOW, EITHER }
+
+        @Override
+        public boolean isCondition() {
+            return true;
+        }
+    }
+
+    record Logic(Span span, Operation operation, Expression left, Expression right) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return true;
+        }
+    }
+
+    record Not(Span span, Expression operand) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return true;
+        }
+    }
+}

@@ -1,0 +1,264 @@
+package dev.yardarm.core.formula;
+
+import dev.yardarm.core.calculation.Operation;
+import dev.yardarm.core.formula.Expression.Span;
+import dev.yardarm.core.formula.grammar.FormulaLexer;
+import dev.yardarm.core.formula.grammar.FormulaParser;
+import dev.yardarm.core.series.Field;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.antlr.v4.runtime.BaseErrorListener;
+import org.antlr.v4.runtime.CharStreams;
+import org.antlr.v4.runtime.CommonTokenStream;
+import org.antlr.v4.runtime.ParserRuleContext;
+import org.antlr.v4.runtime.RecognitionException;
+import org.antlr.v4.runtime.Recognizer;
+import org.antlr.v4.runtime.Token;
+import org.antlr.v4.runtime.misc.IntervalSet;
+
+/** Reads the text of a formula into its tree. Every fault is told with its place and, where one is near, a word. */
+final class FormulaReader {
+    private final String text;
+
+    private FormulaReader(String text) {
+        this.text = text;
+    }
+
+    static Expression read(String text) {
+        return new FormulaReader(text).read();
+    }
+
+    private Expression read() {
+        if (text.isBlank()) {
+            throw new FormulaException(text, 0, 1, "the formula is empty; write a value such as close or a condition "
+                    + "such as close > sma(close, 50)");
+        }
+        if (text.length() > Formula.MOST_CHARACTERS) {
+            throw new FormulaException(text, Formula.MOST_CHARACTERS, 1, "a formula may have at most "
+                    + Formula.MOST_CHARACTERS + " characters; this one has " + text.length());
+        }
+        FormulaLexer lexer = new FormulaLexer(CharStreams.fromString(text));
+        CommonTokenStream tokens = new CommonTokenStream(lexer);
+        tokens.fill();
+        checkDepth(tokens.getTokens());
+        FormulaParser parser = new FormulaParser(tokens);
+        parser.removeErrorListeners();
+        parser.addErrorListener(new Complaints());
+        return expression(parser.formula().expression());
+    }
+
+    private void checkDepth(List<Token> tokens) {
+        int depth = 0;
+        int prefixes = 0;
+        int powers = 0;
+        for (Token token : tokens) {
+            switch (token.getText().toLowerCase(Locale.ROOT)) {
+                case "(" -> depth++;
+                case ")" -> depth--;
+                case "^" -> powers++;
+                default -> { }
+            }
+            boolean prefix = "not".equalsIgnoreCase(token.getText()) || "-".equals(token.getText())
+                    || "+".equals(token.getText());
+            prefixes = prefix ? prefixes + 1 : 0;
+            if (Math.max(depth, Math.max(prefixes, powers)) > Formula.MOST_DEPTH) {
+                throw new FormulaException(text, token.getStartIndex(), 1, "a formula may be nested at most "
+                        + Formula.MOST_DEPTH + " deep");
+            }
+        }
+    }
+
+    private Expression expression(FormulaParser.ExpressionContext context) {
+        if (context instanceof FormulaParser.LogicContext logic) {
+            Operation operation = logic.operator.getType() == FormulaParser.AND ? Operation.AND : Operation.OR;
+            return new Expression.Logic(span(logic), operation,
+                    condition(expression(logic.left), logic.operator.getText()),
+                    condition(expression(logic.right), logic.operator.getText()));
+        }
+        if (context instanceof FormulaParser.NegationContext negation) {
+            return new Expression.Not(span(negation), condition(expression(negation.operand), "not"));
+        }
+        return comparison(((FormulaParser.ComparedContext) context).comparison());
+    }
+
+    private Expression comparison(FormulaParser.ComparisonContext context) {
+        if (context instanceof FormulaParser.CrossingContext crossing) {
+            Expression.Crossing.Direction direction = crossing.direction == null ? Expression.Crossing.Direction.EITHER
+                    : crossing.direction.getType() == FormulaParser.ABOVE ? Expression.Crossing.Direction.ABOVE
+                    : Expression.Crossing.Direction.BELOW;
+            return new Expression.Crossing(span(crossing), direction, value(sum(crossing.left), "crosses"),
+                    value(sum(crossing.right), "crosses"));
+        }
+        FormulaParser.RelationContext relation = (FormulaParser.RelationContext) context;
+        Expression left = sum(relation.left);
+        if (relation.operator == null) {
+            return left;
+        }
+        String sign = relation.operator.getText();
+        return new Expression.Comparison(span(relation), operation(sign), value(left, sign),
+                value(sum(relation.right), sign));
+    }
+
+    private Expression sum(FormulaParser.SumContext context) {
+        if (context.sum() == null) {
+            return product(context.product());
+        }
+        String sign = context.operator.getText();
+        return new Expression.Arithmetic(span(context), operation(sign), value(sum(context.sum()), sign),
+                value(product(context.product()), sign));
+    }
+
+    private Expression product(FormulaParser.ProductContext context) {
+        if (context.product() == null) {
+            return signed(context.signed());
+        }
+        String sign = context.operator.getText();
+        return new Expression.Arithmetic(span(context), operation(sign), value(product(context.product()), sign),
+                value(signed(context.signed()), sign));
+    }
+
+    private Expression signed(FormulaParser.SignedContext context) {
+        if (context.power() != null) {
+            return power(context.power());
+        }
+        Expression operand = value(signed(context.signed()), context.operator.getText());
+        return context.operator.getText().equals("-") ? new Expression.Negative(span(context), operand) : operand;
+    }
+
+    private Expression power(FormulaParser.PowerContext context) {
+        Expression base = shifted(context.base);
+        return context.exponent == null ? base : new Expression.Arithmetic(span(context), Operation.POWER,
+                value(base, "^"), value(signed(context.exponent), "^"));
+    }
+
+    private Expression shifted(FormulaParser.ShiftedContext context) {
+        Expression operand = primary(context.primary());
+        for (var number : context.NUMBER()) {
+            operand = new Expression.Back(span(context), operand, lookback(number.getSymbol()));
+        }
+        return operand;
+    }
+
+    private int lookback(Token number) {
+        try {
+            int bars = Integer.parseInt(number.getText());
+            if (bars <= Formula.MOST_LOOKBACK) {
+                return bars;
+            }
+        } catch (NumberFormatException notWhole) {
+            // told below, like a number that is too large
+        }
+        throw fault(number, "back needs a whole number of bars from 0 to " + Formula.MOST_LOOKBACK + ", not "
+                + number.getText());
+    }
+
+    private Expression primary(FormulaParser.PrimaryContext context) {
+        if (context instanceof FormulaParser.NumberContext number) {
+            double value = Double.parseDouble(number.NUMBER().getText());
+            return new Expression.Number(span(number), number.percent == null ? value : value / 100);
+        }
+        if (context instanceof FormulaParser.GroupContext group) {
+            return expression(group.expression());
+        }
+        if (context instanceof FormulaParser.NameContext name) {
+            return name(name);
+        }
+        FormulaParser.CallContext call = (FormulaParser.CallContext) context;
+        String function = call.WORD().getText().toLowerCase(Locale.ROOT);
+        if (!Vocabulary.isFunction(function)) {
+            throw fault(call.WORD().getSymbol(), "there is no function or indicator '" + call.WORD().getText() + "'"
+                    + Vocabulary.suggestion(function));
+        }
+        List<Expression.Argument> arguments = new ArrayList<>();
+        for (FormulaParser.ArgumentContext argument : call.argument()) {
+            String argumentName = argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
+            arguments.add(new Expression.Argument(argumentName, value(expression(argument.expression()), function)));
+        }
+        return new Expression.Call(span(call), function, List.copyOf(arguments));
+    }
+
+    private Expression name(FormulaParser.NameContext context) {
+        String word = context.WORD().getText().toLowerCase(Locale.ROOT);
+        Field field = Field.named(word).orElse(null);
+        if (field != null) {
+            return new Expression.BarField(span(context), field);
+        }
+        if (Vocabulary.isIndicator(word)) {
+            return new Expression.Call(span(context), word, List.of());
+        }
+        throw fault(context.WORD().getSymbol(), Vocabulary.isFunction(word)
+                ? "'" + word + "' needs its arguments in parentheses"
+                : "there is no field or indicator '" + context.WORD().getText() + "'" + Vocabulary.suggestion(word));
+    }
+
+    private static Operation operation(String sign) {
+        for (Operation operation : Operation.values()) {
+            if (operation.sign().equals(sign)) {
+                return operation;
+            }
+        }
+        throw new IllegalStateException("no operation " + sign);
+    }
+
+    private Expression condition(Expression expression, String word) {
+        if (!expression.isCondition()) {
+            throw new FormulaException(text, expression.span().start(), expression.span().length(), "'"
+                    + word.toLowerCase(Locale.ROOT) + "' joins conditions such as close > open; this is a value");
+        }
+        return expression;
+    }
+
+    private Expression value(Expression expression, String word) {
+        if (expression.isCondition()) {
+            throw new FormulaException(text, expression.span().start(), expression.span().length(),
+                    "'" + word + "' works on values; this is a condition");
+        }
+        return expression;
+    }
+
+    private static Span span(ParserRuleContext context) {
+        int start = context.getStart().getStartIndex();
+        return new Span(start, context.getStop().getStopIndex() - start + 1);
+    }
+
+    private FormulaException fault(Token token, String problem) {
+        return new FormulaException(text, token.getStartIndex(), token.getText().length(), problem);
+    }
+
+    /** Turns the parser's complaints into ours; the first one ends the reading. */
+    private final class Complaints extends BaseErrorListener {
+        @Override
+        public void syntaxError(Recognizer<?, ?> recognizer, Object offendingSymbol, int line, int column,
+                                String message, RecognitionException cause) {
+            Token token = (Token) offendingSymbol;
+            FormulaParser parser = (FormulaParser) recognizer;
+            IntervalSet expected = parser.getExpectedTokens();
+            boolean atEnd = token.getType() == Token.EOF;
+            boolean valueExpected = expected.contains(FormulaParser.NUMBER) && expected.contains(FormulaParser.WORD);
+            String found = atEnd ? "the formula ends" : "found '" + token.getText() + "'";
+            String wanted = valueExpected ? "a value was expected here, such as close, 12 or sma(close, 50)"
+                    : "expected " + words(parser, expected);
+            String near = token.getType() == FormulaParser.WORD && !valueExpected
+                    ? Vocabulary.suggestion(token.getText().toLowerCase(Locale.ROOT)) : "";
+            int place = atEnd ? text.stripTrailing().length() : token.getStartIndex();
+            throw new FormulaException(text, place, atEnd ? 1 : token.getText().length(),
+                    found + " but " + wanted + near);
+        }
+
+        private String words(FormulaParser parser, IntervalSet expected) {
+            List<String> words = new ArrayList<>();
+            for (int type : expected.toList()) {
+                String literal = parser.getVocabulary().getLiteralName(type);
+                if (type == Token.EOF) {
+                    words.add("the end");
+                } else if (literal != null) {
+                    words.add(literal.replace("'", "").toLowerCase(Locale.ROOT));
+                } else if (type == FormulaParser.NUMBER) {
+                    words.add("a number");
+                }
+            }
+            return String.join(" ", words.subList(0, Math.min(words.size(), 18)));
+        }
+    }
+}

@@ -1,0 +1,85 @@
+package dev.yardarm.core.formula;
+
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.series.Field;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.DoubleUnaryOperator;
+
+/** The words of the language, and the nearest one to a word that is none. */
+final class Vocabulary {
+    private static final List<String> KEYWORDS = List.of("and", "or", "not", "crosses", "above", "below", "back");
+
+    /** Functions of one value; a result that is no finite number is missing. */
+    static final Map<String, DoubleUnaryOperator> UNARY = new TreeMap<>(Map.of("abs", Math::abs,
+            "log", value -> value > 0 ? Math.log(value) : Double.NaN,
+            "sqrt", value -> value >= 0 ? Math.sqrt(value) : Double.NaN,
+            "round", Math::rint));
+
+    /** Functions of two values. */
+    static final List<String> BINARY = List.of("min", "max");
+
+    private Vocabulary() {
+    }
+
+    static boolean isIndicator(String word) {
+        return Catalogue.shared().find(word).isPresent();
+    }
+
+    static boolean isFunction(String word) {
+        return isIndicator(word) || UNARY.containsKey(word) || BINARY.contains(word);
+    }
+
+    /** All words, for completion. */
+    static List<String> words() {
+        List<String> words = new ArrayList<>(KEYWORDS);
+        for (Field field : Field.values()) {
+            words.add(field.word());
+        }
+        for (Indicator indicator : Catalogue.shared().all()) {
+            words.add(indicator.name());
+        }
+        words.addAll(UNARY.keySet());
+        words.addAll(BINARY);
+        return words;
+    }
+
+    /** {@code "; did you mean 'close'?"} when a word of the language is near, else nothing. */
+    static String suggestion(String word) {
+        String nearest = null;
+        int least = Math.max(1, word.length() / 3) + 1;
+        for (String candidate : words()) {
+            int distance = distance(word, candidate);
+            if (distance < least) {
+                least = distance;
+                nearest = candidate;
+            }
+        }
+        return nearest == null ? "" : "; did you mean '" + nearest + "'?";
+    }
+
+    /** Number of letters to insert, delete, replace or swap with their neighbour (Damerau, 1964). */
+    static int distance(String first, String second) {
+        int[][] cost = new int[first.length() + 1][second.length() + 1];
+        for (int row = 0; row <= first.length(); row++) {
+            for (int column = 0; column <= second.length(); column++) {
+                if (row == 0 || column == 0) {
+                    cost[row][column] = row + column;
+                    continue;
+                }
+                int same = first.charAt(row - 1) == second.charAt(column - 1) ? 0 : 1;
+                int best = Math.min(cost[row - 1][column - 1] + same,
+                        Math.min(cost[row - 1][column], cost[row][column - 1]) + 1);
+                if (row > 1 && column > 1 && first.charAt(row - 1) == second.charAt(column - 2)
+                        && first.charAt(row - 2) == second.charAt(column - 1)) {
+                    best = Math.min(best, cost[row - 2][column - 2] + 1);
+                }
+                cost[row][column] = best;
+            }
+        }
+        return cost[first.length()][second.length()];
+    }
+}

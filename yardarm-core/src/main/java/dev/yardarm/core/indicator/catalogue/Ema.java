@@ -1,0 +1,123 @@
+package dev.yardarm.core.indicator.catalogue;
+
+import dev.yardarm.core.indicator.Computation;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Lengths;
+import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Field;
+import java.util.List;
+
+/**
+ * Exponential moving average with the weight 2 / (n + 1), seeded with the simple average of the first n values. After a
+ * missing value it is missing until n values have come in a row again, and starts anew from their average. O(1) a bar.
+ */
+public final class Ema implements Indicator {
+    @Override
+    public String name() {
+        return "ema";
+    }
+
+    @Override
+    public String title() {
+        return "Exponential moving average";
+    }
+
+    @Override
+    public List<Setting> settings() {
+        return Lengths.lengthAndSource(20, 1, Field.CLOSE);
+    }
+
+    @Override
+    public Place place() {
+        return Place.PRICE;
+    }
+
+    @Override
+    public int warmUp(Settings settings) {
+        return settings.whole("length") - 1;
+    }
+
+    @Override
+    public Computation start(Settings settings) {
+        return new Running(settings.whole("length"));
+    }
+
+    @Override
+    public Help help() {
+        return new Help("An average in which the newest value weighs most and old ones fade away.",
+                "ema = ema[1] + 2 / (n + 1) * (v - ema[1]), starting from the simple average of the first n values. "
+                        + "After a missing value it starts anew.",
+                "Read like the simple average; it turns sooner and is fooled sooner.",
+                "Robert G. Brown, Statistical Forecasting for Inventory Control (1959).");
+    }
+
+    private static final class Running implements Computation {
+        private final int length;
+        private final double weight;
+        private int seen;
+        private double sum;
+        private double average = Double.NaN;
+
+        Running(int length) {
+            this.length = length;
+            this.weight = 2.0 / (length + 1);
+        }
+
+        @Override
+        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+            double[] source = inputs[0].values();
+            double[] target = outputs[0];
+            int bar = from;
+            while (bar < to) {
+                bar = seen < length ? seed(source, bar, to, target) : run(source, bar, to, target);
+            }
+        }
+
+        private int seed(double[] source, int from, int to, double[] target) {
+            int bar = from;
+            for (; bar < to && seen < length; bar++) {
+                double value = source[bar];
+                target[bar] = Double.NaN;
+                if (Double.isNaN(value)) {
+                    seen = 0;
+                    sum = 0;
+                } else {
+                    seen++;
+                    sum += value;
+                    if (seen == length) {
+                        average = sum / length;
+                        target[bar] = average;
+                    }
+                }
+            }
+            return bar;
+        }
+
+        private int run(double[] source, int from, int to, double[] target) {
+            double running = average;
+            for (int bar = from; bar < to; bar++) {
+                running += weight * (source[bar] - running);
+                target[bar] = running;
+                if (running != running) {
+                    seen = 0;
+                    sum = 0;
+                    return bar + 1;
+                }
+            }
+            average = running;
+            return to;
+        }
+
+        @Override
+        public void peek(Column[] inputs, int at, double[] result) {
+            double value = inputs[0].forming();
+            if (seen >= length) {
+                result[0] = average + weight * (value - average);
+            } else {
+                result[0] = seen + 1 == length ? (sum + value) / length : Double.NaN;
+            }
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The indicators themselves. A class placed here is in the catalogue. */
+package dev.yardarm.core.indicator.catalogue;

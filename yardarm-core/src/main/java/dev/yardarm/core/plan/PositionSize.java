@@ -1,0 +1,57 @@
+package dev.yardarm.core.plan;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+
+/**
+ * How much to trade: as much as the risk per trade allows, and no more than the account can pay for at the entry price,
+ * rounded down to whole lots. Worked out in decimal arithmetic, so that a size that fits exactly is not rounded away.
+ *
+ * @param quantity number of units, a multiple of the lot; 0 when not even one lot fits
+ * @param limit which of the two limits decided
+ * @param atRisk money lost when the stop is hit, without costs
+ * @param toWin money won at the target, without costs
+ * @param cost price of the position at the entry
+ */
+public record PositionSize(double quantity, Limit limit, double atRisk, double toWin, double cost) {
+    /** What keeps the size from being larger. */
+    public enum Limit {
+        RISK("limited by the risk per trade"),
+        ACCOUNT("limited by what the account can pay for");
+
+        private final String words;
+
+        Limit(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * Sizes a plan.
+     *
+     * @param lot smallest tradable quantity, above zero
+     * @throws IllegalArgumentException with the plan's problem when it has one
+     */
+    public static PositionSize of(TradePlan plan, double lot) {
+        plan.problem().ifPresent(problem -> {
+            throw new IllegalArgumentException(problem);
+        });
+        BigDecimal entry = BigDecimal.valueOf(plan.entry());
+        BigDecimal risk = entry.subtract(BigDecimal.valueOf(plan.stop())).abs();
+        BigDecimal reward = entry.subtract(BigDecimal.valueOf(plan.target())).abs();
+        BigDecimal account = BigDecimal.valueOf(plan.account());
+        BigDecimal allowed = account.multiply(BigDecimal.valueOf(plan.riskPercent())).movePointLeft(2);
+        BigDecimal step = BigDecimal.valueOf(lot);
+        BigDecimal byRisk = allowed.divide(risk.multiply(step), 0, RoundingMode.DOWN);
+        BigDecimal byAccount = account.divide(entry.multiply(step), 0, RoundingMode.DOWN);
+        BigDecimal quantity = byRisk.min(byAccount).multiply(step);
+        return new PositionSize(quantity.doubleValue(),
+                byAccount.compareTo(byRisk) < 0 ? Limit.ACCOUNT : Limit.RISK,
+                quantity.multiply(risk).doubleValue(), quantity.multiply(reward).doubleValue(),
+                quantity.multiply(entry).doubleValue());
+    }
+}

@@ -1,0 +1,78 @@
+package dev.yardarm.core.plan;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.InstrumentId;
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * The plan of one trade.
+ *
+ * @param madeAt when it was made, microseconds UTC; also where its bracket starts on the chart
+ * @param riskPercent part of the account put at risk, in percent
+ */
+public record TradePlan(String id, InstrumentId instrument, Timeframe timeframe, long madeAt, double entry, double stop,
+                        double target, double account, double riskPercent) {
+    public TradePlan {
+        Objects.requireNonNull(id);
+        Objects.requireNonNull(instrument);
+        Objects.requireNonNull(timeframe);
+    }
+
+    /** True when price is expected to rise: the stop lies below the entry. */
+    public boolean isLong() {
+        return stop < entry;
+    }
+
+    /** What is wrong with the plan, in words for the trader; empty when it can be used. */
+    public Optional<String> problem() {
+        if (!(entry > 0) || !(stop > 0) || !(target > 0)) {
+            return Optional.of("entry, stop and target must be prices above zero");
+        }
+        if (entry == stop) {
+            return Optional.of("the stop must differ from the entry: without a distance there is no risk to size by");
+        }
+        if (isLong() ? target <= entry : target >= entry) {
+            return Optional.of("the target must lie " + (isLong() ? "above" : "below") + " the entry, because the stop "
+                    + "lies " + (isLong() ? "below" : "above") + " it");
+        }
+        if (!(account > 0) || !Double.isFinite(account)) {
+            return Optional.of("the account must be above zero");
+        }
+        if (!(riskPercent > 0 && riskPercent <= 100)) {
+            return Optional.of("the risk per trade must be above 0 and at most 100 percent of the account");
+        }
+        return Optional.empty();
+    }
+
+    /** Distance from entry to stop, in price: one R. */
+    public double risk() {
+        return Math.abs(entry - stop);
+    }
+
+    /** Distance from entry to target, in price. */
+    public double reward() {
+        return Math.abs(target - entry);
+    }
+
+    /** Reward in multiples of the risk. */
+    public double rewardInR() {
+        return reward() / risk();
+    }
+
+    public double riskInPercent() {
+        return 100 * risk() / entry;
+    }
+
+    public double rewardInPercent() {
+        return 100 * reward() / entry;
+    }
+
+    public TradePlan withPrices(double newEntry, double newStop, double newTarget) {
+        return new TradePlan(id, instrument, timeframe, madeAt, newEntry, newStop, newTarget, account, riskPercent);
+    }
+
+    public TradePlan withAccount(double newAccount, double newRiskPercent) {
+        return new TradePlan(id, instrument, timeframe, madeAt, entry, stop, target, newAccount, newRiskPercent);
+    }
+}

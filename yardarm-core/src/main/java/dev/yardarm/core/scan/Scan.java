@@ -1,0 +1,33 @@
+package dev.yardarm.core.scan;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Formula;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * A scan: all conditions must hold at the last bar.
+ *
+ * @param list name of the list it runs over
+ * @param conditions formulas, one or more
+ */
+public record Scan(String name, String list, Timeframe timeframe, List<String> conditions) {
+    public Scan {
+        Objects.requireNonNull(name);
+        Objects.requireNonNull(list);
+        Objects.requireNonNull(timeframe);
+        conditions = List.copyOf(conditions);
+    }
+
+    /**
+     * Reads the conditions.
+     *
+     * @throws IllegalArgumentException for the first one that is no good, or when there is none
+     */
+    public List<Formula> formulas() {
+        if (conditions.isEmpty()) {
+            throw new IllegalArgumentException("the scan '" + name + "' has no condition");
+        }
+        return conditions.stream().map(Formula::parseCondition).toList();
+    }
+}

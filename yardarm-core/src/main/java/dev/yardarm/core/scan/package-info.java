@@ -1,0 +1,2 @@
+/** Scans: conditions put to every instrument of a list. */
+package dev.yardarm.core.scan;

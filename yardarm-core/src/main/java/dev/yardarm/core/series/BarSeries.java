@@ -1,0 +1,177 @@
+package dev.yardarm.core.series;
+
+import java.util.Arrays;
+
+/**
+ * The growing series of one instrument on one timeframe: closed bars in columns, the forming bar in fields.
+ *
+ * <p>One thread writes. Any thread reads, through {@link #snapshot()}. A closed bar is appended behind everything a
+ * snapshot can see, so no lock is needed; the forming bar is copied into each snapshot because it changes in place.
+ * Changing anything already closed goes through {@link #restart()}, which takes new arrays and a new epoch.
+ *
+ * <p>Memory: 56 bytes a bar (two times, five values) and at most an eighth of that in reserve.
+ */
+public final class BarSeries {
+    long[] openTimes;
+    long[] closeTimes;
+    final double[][] stored = new double[5][];
+    int closed;
+    boolean forming;
+    long formingOpenTime;
+    long formingCloseTime;
+    double formingOpen;
+    double formingHigh;
+    double formingLow;
+    double formingClose;
+    double formingVolume;
+    long epoch;
+    long version;
+
+    public BarSeries(int expectedBars) {
+        allocate(expectedBars);
+    }
+
+    private void allocate(int capacity) {
+        openTimes = new long[capacity];
+        closeTimes = new long[capacity];
+        for (int column = 0; column < stored.length; column++) {
+            stored[column] = new double[capacity];
+        }
+    }
+
+    /** Number of closed bars. */
+    public int closed() {
+        return closed;
+    }
+
+    public boolean hasForming() {
+        return forming;
+    }
+
+    /** Open time of the forming bar; only while one is forming. */
+    public long formingOpenTime() {
+        return formingOpenTime;
+    }
+
+    /** Close time of the forming bar; only while one is forming. */
+    public long formingCloseTime() {
+        return formingCloseTime;
+    }
+
+    public double formingOpen() {
+        return formingOpen;
+    }
+
+    public double formingHigh() {
+        return formingHigh;
+    }
+
+    public double formingLow() {
+        return formingLow;
+    }
+
+    public double formingClose() {
+        return formingClose;
+    }
+
+    public double formingVolume() {
+        return formingVolume;
+    }
+
+    /**
+     * Appends a closed bar.
+     *
+     * @throws IllegalArgumentException when it does not open after the bar before
+     * @throws IllegalStateException while a bar is forming
+     */
+    public void append(long openTime, long closeTime, double open, double high, double low, double close,
+                       double volume) {
+        if (forming) {
+            throw new IllegalStateException("a bar is forming: close it before appending another");
+        }
+        if (closed > 0 && openTime <= openTimes[closed - 1]) {
+            throw new IllegalArgumentException("bars must open one after the other: " + openTime + " does not follow "
+                    + openTimes[closed - 1]);
+        }
+        if (closed == openTimes.length) {
+            grow();
+        }
+        openTimes[closed] = openTime;
+        closeTimes[closed] = closeTime;
+        stored[0][closed] = open;
+        stored[1][closed] = high;
+        stored[2][closed] = low;
+        stored[3][closed] = close;
+        stored[4][closed] = volume;
+        closed++;
+        version++;
+    }
+
+    /** Appends all bars of a snapshot, the forming one left out. */
+    public void appendAll(Bars bars) {
+        for (int bar = 0; bar < bars.closed(); bar++) {
+            append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
+                    bars.close(bar), bars.volume(bar));
+        }
+    }
+
+    private void grow() {
+        int capacity = Math.max(64, closed + (closed >> 3) + 1);
+        openTimes = Arrays.copyOf(openTimes, capacity);
+        closeTimes = Arrays.copyOf(closeTimes, capacity);
+        for (int column = 0; column < stored.length; column++) {
+            stored[column] = Arrays.copyOf(stored[column], capacity);
+        }
+    }
+
+    /** Starts or replaces the forming bar as a whole. */
+    public void form(long openTime, long closeTime, double open, double high, double low, double close,
+                     double volume) {
+        if (closed > 0 && openTime <= openTimes[closed - 1]) {
+            throw new IllegalArgumentException("the forming bar must open after the last closed bar");
+        }
+        forming = true;
+        formingOpenTime = openTime;
+        formingCloseTime = closeTime;
+        formingOpen = open;
+        formingHigh = high;
+        formingLow = low;
+        formingClose = close;
+        formingVolume = volume;
+        version++;
+    }
+
+    /** Adds a bar or trade of a shorter span to the forming bar. */
+    public void extendForming(double high, double low, double close, double volume) {
+        if (!forming) {
+            throw new IllegalStateException("no bar is forming");
+        }
+        formingHigh = Math.max(formingHigh, high);
+        formingLow = Math.min(formingLow, low);
+        formingClose = close;
+        formingVolume += volume;
+        version++;
+    }
+
+    /** Closes the forming bar as it stands. */
+    public void closeForming() {
+        if (!forming) {
+            throw new IllegalStateException("no bar is forming");
+        }
+        forming = false;
+        append(formingOpenTime, formingCloseTime, formingOpen, formingHigh, formingLow, formingClose, formingVolume);
+    }
+
+    /** Empties the series into new arrays under a new epoch; snapshots taken before stay as they are. */
+    public void restart() {
+        closed = 0;
+        forming = false;
+        allocate(64);
+        epoch++;
+        version++;
+    }
+
+    public Bars snapshot() {
+        return new Bars(this);
+    }
+}

@@ -1,0 +1,38 @@
+package dev.yardarm.core.series;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
+
+/** Microseconds since 1970-01-01T00:00Z, to and from the types of java.time. */
+public final class Times {
+    public static final long SECOND = 1_000_000L;
+    public static final long MINUTE = 60 * SECOND;
+    public static final long HOUR = 60 * MINUTE;
+    public static final long DAY = 24 * HOUR;
+
+    private Times() {
+    }
+
+    public static long micros(Instant instant) {
+        return ChronoUnit.MICROS.between(Instant.EPOCH, instant);
+    }
+
+    public static long micros(ZonedDateTime time) {
+        return micros(time.toInstant());
+    }
+
+    public static Instant instant(long micros) {
+        return Instant.EPOCH.plus(micros, ChronoUnit.MICROS);
+    }
+
+    public static ZonedDateTime at(long micros, ZoneId zone) {
+        return instant(micros).atZone(zone);
+    }
+
+    public static LocalDate date(long micros, ZoneId zone) {
+        return at(micros, zone).toLocalDate();
+    }
+}
