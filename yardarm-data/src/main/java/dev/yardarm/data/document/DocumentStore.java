@@ -1,0 +1,196 @@
+package dev.yardarm.data.document;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.nio.ByteBuffer;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Keeps documents as JSON files below one folder.
+ *
+ * <p>Every file starts with {@code format} and {@code version}. Writing goes to a temporary file, which is flushed to
+ * the disk and then moved into place, so a file is always either the old or the new one; the versions before are kept
+ * in {@code last-good}. A file that is damaged, of another format or of a newer version is moved to {@code set-aside}
+ * and never overwritten; the newest good copy takes its place where there is one, and {@link #takeNotices} tells. May
+ * be used by several threads.
+ */
+public final class DocumentStore {
+    private static final int COPIES = 3;
+    private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss");
+
+    private final Path folder;
+    private final ObjectMapper mapper = DocumentMapper.create();
+    private final List<String> notices = new ArrayList<>();
+
+    public DocumentStore(Path folder) throws IOException {
+        this.folder = Files.createDirectories(folder);
+    }
+
+    /** What had to be set aside since the last call, in words for the user. */
+    public synchronized List<String> takeNotices() {
+        List<String> taken = List.copyOf(notices);
+        notices.clear();
+        return taken;
+    }
+
+    /** Reads a document; empty when there is none or none that can be read. */
+    public synchronized <T> Optional<T> read(DocumentKind<T> kind, String name) {
+        Path file = file(kind, name);
+        if (!Files.exists(file)) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(parse(kind, file));
+        } catch (IOException damaged) {
+            return fallBack(kind, name, file, damaged);
+        }
+    }
+
+    private <T> T parse(DocumentKind<T> kind, Path file) throws IOException {
+        JsonNode tree;
+        try {
+            tree = mapper.readTree(Files.readAllBytes(file));
+        } catch (JsonProcessingException damaged) {
+            throw new IOException("it is no valid JSON: " + damaged.getOriginalMessage() + " (line "
+                    + (damaged.getLocation() == null ? "?" : damaged.getLocation().getLineNr()) + ")");
+        }
+        if (!(tree instanceof ObjectNode object)) {
+            throw new IOException("it holds no JSON object");
+        }
+        String format = object.path("format").asText();
+        int version = object.path("version").asInt();
+        if (!format.equals(kind.format())) {
+            throw new IOException("its format is '" + format + "', expected '" + kind.format() + "'");
+        }
+        if (version > kind.version()) {
+            throw new IOException("it is of version " + version + ", made by a newer Yardarm; this one reads up to "
+                    + kind.version());
+        }
+        object.remove(List.of("format", "version"));
+        try {
+            return mapper.treeToValue(object, kind.type());
+        } catch (JsonProcessingException | IllegalArgumentException bad) {
+            String problem = bad instanceof JsonProcessingException json ? json.getOriginalMessage() : bad.getMessage();
+            throw new IOException("its content does not fit: " + problem);
+        }
+    }
+
+    private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
+        String kept = "the " + kind.title() + " file " + folder.relativize(file);
+        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now().format(STAMP) + "-"
+                + file.getFileName());
+        try {
+            Files.createDirectories(aside.getParent());
+            Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException stuck) {
+            notices.add(kept + " cannot be read (" + damaged.getMessage() + ") and cannot be set aside: "
+                    + stuck.getMessage());
+            return Optional.empty();
+        }
+        for (int copy = 1; copy <= COPIES; copy++) {
+            Path good = copy(kind, name, copy);
+            if (Files.exists(good)) {
+                try {
+                    T document = parse(kind, good);
+                    Files.copy(good, file, StandardCopyOption.REPLACE_EXISTING);
+                    notices.add(kept + " cannot be read: " + damaged.getMessage() + ". It was set aside as "
+                            + folder.relativize(aside) + ", and the last good copy was opened instead.");
+                    return Optional.of(document);
+                } catch (IOException alsoBad) {
+                    // an older copy may be better
+                }
+            }
+        }
+        notices.add(kept + " cannot be read: " + damaged.getMessage() + ". It was set aside as "
+                + folder.relativize(aside) + "; there is no good copy, so it starts empty.");
+        return Optional.empty();
+    }
+
+    /**
+     * Writes a document.
+     *
+     * @throws IOException when it cannot be written, for instance because the disk is full; what was there before is
+     *     untouched then
+     */
+    public synchronized <T> void write(DocumentKind<T> kind, String name, T document) throws IOException {
+        ObjectNode object = mapper.createObjectNode();
+        object.put("format", kind.format());
+        object.put("version", kind.version());
+        object.setAll((ObjectNode) mapper.valueToTree(document));
+        byte[] bytes = mapper.writeValueAsBytes(object);
+        Path file = file(kind, name);
+        Path temporary = file.resolveSibling(file.getFileName() + ".new");
+        try {
+            Files.createDirectories(file.getParent());
+            writeThrough(temporary, bytes);
+            keepCopy(kind, name, file);
+            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } catch (IOException failed) {
+            removeQuietly(temporary, failed);
+            throw new IOException("the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
+                    + ". What was saved before is untouched; it is tried again with the next change.", failed);
+        }
+    }
+
+    private static String reason(IOException failed) {
+        return failed.getMessage() == null ? failed.getClass().getSimpleName() : failed.getMessage();
+    }
+
+    private static void removeQuietly(Path file, IOException because) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException second) {
+            because.addSuppressed(second);
+        }
+    }
+
+    private static void writeThrough(Path file, byte[] bytes) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
+                StandardOpenOption.TRUNCATE_EXISTING)) {
+            ByteBuffer buffer = ByteBuffer.wrap(bytes);
+            while (buffer.hasRemaining()) {
+                channel.write(buffer);
+            }
+            channel.force(true);
+        }
+    }
+
+    /** The file there is becomes the newest good copy; the oldest goes. */
+    private void keepCopy(DocumentKind<?> kind, String name, Path file) throws IOException {
+        if (!Files.exists(file)) {
+            return;
+        }
+        Files.createDirectories(copy(kind, name, 1).getParent());
+        for (int copy = COPIES; copy > 1; copy--) {
+            Path newer = copy(kind, name, copy - 1);
+            if (Files.exists(newer)) {
+                Files.move(newer, copy(kind, name, copy), StandardCopyOption.REPLACE_EXISTING);
+            }
+        }
+        Files.copy(file, copy(kind, name, 1), StandardCopyOption.REPLACE_EXISTING);
+    }
+
+    private Path file(DocumentKind<?> kind, String name) {
+        return folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+    }
+
+    private Path copy(DocumentKind<?> kind, String name, int number) {
+        return folder.resolve("last-good").resolve(kind.folder()).resolve(safe(name) + "." + number + ".json");
+    }
+
+    private static String safe(String name) {
+        return name.replaceAll("[^A-Za-z0-9._-]", "_");
+    }
+}
