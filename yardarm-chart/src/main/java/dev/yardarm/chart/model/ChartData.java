@@ -1,0 +1,28 @@
+package dev.yardarm.chart.model;
+
+import dev.yardarm.chart.scale.ExtremePyramid;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * All computed values of a chart at one moment, as they come from the thread that computes them. Does not change, except
+ * that the pyramids keep their last answer, so one thread draws it.
+ *
+ * @param indicators by layer id: the outputs of each indicator with their extremes
+ */
+public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.View closes,
+                        ExtremePyramid.View volumes, Map<String, List<Line>> indicators) {
+    public static final ChartData EMPTY = of(Bars.EMPTY);
+
+    /** One output column. */
+    public record Line(Column column, ExtremePyramid.View extremes) {
+    }
+
+    /** The data of bars alone. */
+    public static ChartData of(Bars bars) {
+        ChartDataBuilder builder = new ChartDataBuilder(List.of());
+        return builder.update(bars);
+    }
+}

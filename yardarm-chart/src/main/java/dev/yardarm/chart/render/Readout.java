@@ -1,0 +1,89 @@
+package dev.yardarm.chart.render;
+
+import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+
+/** The words and numbers a chart shows: readouts of a bar, quantities, changes, times. */
+public final class Readout {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
+    private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm",
+            Locale.ENGLISH);
+
+    private Readout() {
+    }
+
+    /** A quantity, shortened: {@code 950}, {@code 12.4 k}, {@code 3.15 M}. */
+    public static String quantity(double value) {
+        if (Double.isNaN(value)) {
+            return "–";
+        }
+        double size = Math.abs(value);
+        if (size >= 1e9) {
+            return String.format(Locale.ROOT, "%.2f G", value / 1e9);
+        }
+        if (size >= 1e6) {
+            return String.format(Locale.ROOT, "%.2f M", value / 1e6);
+        }
+        return size >= 1e4 ? String.format(Locale.ROOT, "%.1f k", value / 1e3)
+                : String.format(Locale.ROOT, "%.0f", value);
+    }
+
+    /** A number with as many digits as tell something. */
+    public static String plain(double value) {
+        if (Double.isNaN(value)) {
+            return "–";
+        }
+        double size = Math.abs(value);
+        int decimals = size >= 100 || value == Math.rint(value) && size >= 1 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
+        return String.format(Locale.ROOT, "%." + decimals + "f", value);
+    }
+
+    /** A change with its sign: {@code +1.2 %}. */
+    public static String percent(double part) {
+        return Double.isFinite(part) ? String.format(Locale.ROOT, "%+.2f %%", 100 * part).replace('-', '−') : "–";
+    }
+
+    /** When a bar opened, as precisely as its timeframe needs. */
+    public static String time(long time, Timeframe timeframe, ZoneId zone) {
+        return Times.at(time, zone).format(timeframe.isIntraday() ? MINUTE : DAY);
+    }
+
+    /** The readout of a bar: time, open, high, low, close, change from the bar before, volume. */
+    public static String bar(ChartModel chart, int bar) {
+        Bars bars = chart.bars();
+        if (bar < 0 || bar >= bars.size()) {
+            return "";
+        }
+        PriceFormat format = chart.instrument().orElseThrow().format();
+        ZoneId zone = chart.axis().grid().calendar().zone();
+        double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
+        return time(bars.openTime(bar), chart.timeframe(), zone)
+                + "   open " + format.format(bars.open(bar))
+                + "  high " + format.format(bars.high(bar))
+                + "  low " + format.format(bars.low(bar))
+                + "  close " + format.format(bars.close(bar))
+                + "  " + percent(bars.close(bar) / before - 1)
+                + "   volume " + quantity(bars.volume(bar))
+                + (bar == bars.closed() ? "   forming" : "");
+    }
+
+    /** An indicator's value at a bar, written like prices when it is drawn with them. */
+    public static String value(ChartModel chart, IndicatorLayer layer, int bar) {
+        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        if (lines.isEmpty()) {
+            return "–";
+        }
+        double value = lines.get(0).column().at(bar);
+        return layer.indicator().place().withPrice() ? chart.instrument().orElseThrow().format().format(value)
+                : Double.isNaN(value) ? "–" : String.format(Locale.ROOT, "%.1f", value);
+    }
+}

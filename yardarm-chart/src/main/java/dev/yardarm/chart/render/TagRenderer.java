@@ -1,0 +1,127 @@
+package dev.yardarm.chart.render;
+
+import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.surface.Batch;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.chart.surface.Palette.Role;
+import dev.yardarm.chart.surface.Surface;
+import dev.yardarm.chart.surface.Surface.Align;
+import dev.yardarm.chart.surface.Surface.Type;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.series.Bars;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/**
+ * Draws the value tags on the price axis: the last price, the last value of each indicator, and levels. Tags that would
+ * overlap are moved apart; the last price stays where it is.
+ */
+final class TagRenderer {
+    private static final double HEIGHT = 16;
+    private final Batch shapes = new Batch();
+
+    private record Tag(double y, String text, int colour, boolean filled) {
+        Tag at(double newY) {
+            return new Tag(newY, text, colour, filled);
+        }
+    }
+
+    void paint(ChartModel chart, Palette palette, Surface surface) {
+        for (Pane pane : chart.panes()) {
+            List<Tag> tags = new ArrayList<>();
+            if (pane.kind() == Pane.Kind.PRICE) {
+                addPrice(chart, pane, palette, tags);
+                addLevels(chart, pane, palette, tags);
+            }
+            for (IndicatorLayer layer : pane.indicators()) {
+                addIndicator(chart, pane, layer, palette, tags);
+            }
+            for (Tag tag : apart(tags, pane)) {
+                paint(chart, tag, palette, surface);
+            }
+        }
+    }
+
+    private static void addPrice(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
+        Bars bars = chart.bars();
+        int last = bars.size() - 1;
+        double close = bars.close(last);
+        double before = last > 0 ? bars.close(last - 1) : bars.open(last);
+        int colour = palette.of(close > before ? Role.RISE : close < before ? Role.FALL_TEXT : Role.INK);
+        tags.add(new Tag(pane.scale().y(close), chart.instrument().orElseThrow().format().format(close), colour,
+                true));
+    }
+
+    private static void addLevels(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
+        for (Drawing drawing : chart.drawings()) {
+            if (drawing.visible() && drawing.kind() == Drawing.Kind.LEVEL) {
+                double price = drawing.anchors().get(0).price();
+                tags.add(new Tag(pane.scale().y(price), chart.instrument().orElseThrow().format().format(price),
+                        palette.series(drawing.colour()), false));
+            }
+        }
+    }
+
+    private static void addIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette,
+                                     List<Tag> tags) {
+        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        if (!layer.style().visible() || lines.isEmpty()) {
+            return;
+        }
+        double value = lines.get(0).column().last();
+        if (!Double.isNaN(value)) {
+            tags.add(new Tag(pane.scale().y(value), Readout.value(chart, layer, chart.bars().size() - 1),
+                    palette.series(layer.style().colour()), false));
+        }
+    }
+
+    /** The first tag stays; the others give way up or down, away from it, in the order of their height. */
+    private static List<Tag> apart(List<Tag> tags, Pane pane) {
+        List<Tag> placed = new ArrayList<>();
+        List<Tag> inView = tags.stream().filter(tag -> tag.y() > pane.top() - 1 && tag.y() < pane.bottom() + 1)
+                .toList();
+        if (inView.isEmpty()) {
+            return placed;
+        }
+        Tag fixed = inView.get(0);
+        placed.add(fixed);
+        double above = fixed.y();
+        double below = fixed.y();
+        List<Tag> rest = new ArrayList<>(inView.subList(1, inView.size()));
+        rest.sort(Comparator.comparingDouble((Tag tag) -> Math.abs(tag.y() - fixed.y())));
+        for (Tag tag : rest) {
+            if (tag.y() < fixed.y()) {
+                above = Math.min(tag.y(), above - HEIGHT);
+                placed.add(tag.at(above));
+            } else {
+                below = Math.max(tag.y(), below + HEIGHT);
+                placed.add(tag.at(below));
+            }
+        }
+        return placed;
+    }
+
+    private void paint(ChartModel chart, Tag tag, Palette palette, Surface surface) {
+        double left = chart.plotRight() + 2;
+        double width = chart.width() - left - 2;
+        double top = surface.snap(tag.y() - HEIGHT / 2);
+        shapes.clear();
+        shapes.rectangle(left, top, width, HEIGHT);
+        shapes.fill(surface, tag.filled() ? tag.colour() : palette.of(Role.PAPER));
+        if (!tag.filled()) {
+            shapes.clear();
+            double pixel = surface.hairline();
+            shapes.rectangle(left, top, 3, HEIGHT);
+            shapes.rectangle(left, top, width, pixel);
+            shapes.rectangle(left, top + HEIGHT - pixel, width, pixel);
+            shapes.rectangle(left + width - pixel, top, pixel, HEIGHT);
+            shapes.fill(surface, tag.colour());
+        }
+        surface.text(tag.text(), chart.width() - 8, tag.y(), Type.SMALL, Align.RIGHT,
+                tag.filled() ? palette.of(Role.PAPER) : palette.of(Role.INK));
+    }
+}

@@ -1,0 +1,64 @@
+package dev.yardarm.chart.scale;
+
+import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.series.Bars;
+
+/**
+ * From moments of time to positions among the bars of a chart and back, also before the first and after the last bar,
+ * where the calendar tells where bars would lie.
+ */
+public final class TimeAxis {
+    /** How far ahead of the last bar times are told by counting bars of the calendar. */
+    private static final int MOST_AHEAD = 4000;
+
+    private final Bars bars;
+    private final BarGrid grid;
+
+    public TimeAxis(Bars bars, BarGrid grid) {
+        this.bars = bars;
+        this.grid = grid;
+    }
+
+    public Bars bars() {
+        return bars;
+    }
+
+    public BarGrid grid() {
+        return grid;
+    }
+
+    /** The bar a moment falls in; negative before the first bar, {@code size()} or more after the last. */
+    public int bar(long time) {
+        if (bars.isEmpty()) {
+            return 0;
+        }
+        int last = bars.size() - 1;
+        if (time < bars.openTime(0)) {
+            return (int) Math.floor(grid.position(time) - grid.position(bars.openTime(0)));
+        }
+        if (time >= bars.closeTime(last) && time >= grid.slotAt(bars.openTime(last)).closeTime()) {
+            double ahead = Math.floor(grid.position(time) + 1e-9) - Math.floor(grid.position(bars.openTime(last)) + 1e-9);
+            return last + (int) Math.max(0, Math.min(ahead, 1e6));
+        }
+        return bars.barAt(time);
+    }
+
+    /** Opening time of a bar, also of one that is still to come or lies before the first. */
+    public long openTime(int bar) {
+        if (bars.isEmpty()) {
+            return 0;
+        }
+        int last = bars.size() - 1;
+        if (bar >= 0 && bar <= last) {
+            return bars.openTime(bar);
+        }
+        if (bar < 0) {
+            return bars.openTime(0) + bar * (long) grid.timeframe().span();
+        }
+        BarGrid.Slot slot = grid.slotAt(bars.openTime(last));
+        for (int ahead = 0; ahead < Math.min(bar - last, MOST_AHEAD); ahead++) {
+            slot = grid.next(slot);
+        }
+        return slot.openTime();
+    }
+}
