@@ -1,0 +1,27 @@
+package dev.yardarm.chart.gesture;
+
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.plan.TradePlan;
+import java.util.List;
+
+/** What a gesture asks for when it is finished; each is one step of undo. */
+public interface ChartEdits {
+    void select(Selection selection);
+
+    /** A drawing has been placed. */
+    void draw(Drawing.Kind kind, List<Anchor> anchors);
+
+    /** A drawing has been moved, from the first to the second state. */
+    void change(Drawing before, Drawing after);
+
+    /** A plan has been placed by its entry and stop. */
+    void plan(double entry, double stop);
+
+    /** The arms of a plan have been moved, from the first to the second state. */
+    void change(TradePlan before, TradePlan after);
+
+    /** The tool in hand was put down. */
+    void toolDone();
+}

@@ -1,0 +1,341 @@
+package dev.yardarm.chart.gesture;
+
+import dev.yardarm.chart.model.BracketLayout;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Hit;
+import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.model.SnapTarget;
+import dev.yardarm.chart.scale.PriceScale;
+import dev.yardarm.chart.scale.TimeScale;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.plan.TradePlan;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The hands on a chart. While a drag is under way the model shows its effect at once; when it ends, one edit is asked
+ * for. {@link #cancel()} puts everything back to where the gesture began.
+ */
+public final class ChartGestures {
+    private static final double SLACK = 3;
+    private static final double WHEEL = 1.18;
+
+    private final ChartModel chart;
+    private final ChartEdits edits;
+    private Tool tool = Tool.NONE;
+    private final List<Anchor> placed = new ArrayList<>();
+    private boolean snapping = true;
+    private Drag drag;
+    private double pressX;
+    private double pressY;
+    private boolean moved;
+
+    /** What is being dragged, with what it was before. */
+    private sealed interface Drag {
+        record Pan(TimeScale time, PriceScale price, boolean wasManual) implements Drag {
+        }
+
+        record PriceStretch(PriceScale price, boolean isMain, boolean wasManual) implements Drag {
+        }
+
+        record TimeStretch(TimeScale time) implements Drag {
+        }
+
+        record OfDrawing(Drawing before, int anchor, Anchor grabbed) implements Drag {
+        }
+
+        record OfBracket(TradePlan before, BracketLayout.Arm arm) implements Drag {
+        }
+    }
+
+    public ChartGestures(ChartModel chart, ChartEdits edits) {
+        this.chart = chart;
+        this.edits = edits;
+    }
+
+    public Tool tool() {
+        return tool;
+    }
+
+    /** Points placed so far with the tool in hand. */
+    public List<Anchor> placed() {
+        return placed;
+    }
+
+    public void setTool(Tool newTool) {
+        tool = newTool;
+        placed.clear();
+        drag = null;
+    }
+
+    public boolean isSnapping() {
+        return snapping;
+    }
+
+    public void setSnapping(boolean on) {
+        snapping = on;
+    }
+
+    /** True while a button is down and something moves with it. */
+    public boolean isDragging() {
+        return drag != null && moved;
+    }
+
+    /** What the tool waits for, in words. */
+    public String hint() {
+        if (tool == Tool.NONE) {
+            return "";
+        }
+        String more = tool == Tool.LINE ? "Click the second point" : "Click the stop";
+        return (placed.isEmpty() ? tool.firstHint() : more) + " (arrows and Enter do it too, Esc ends)";
+    }
+
+    public void press(double x, double y) {
+        pressX = x;
+        pressY = y;
+        moved = false;
+        if (tool != Tool.NONE) {
+            return;
+        }
+        Hit hit = HitTest.at(chart, x, y);
+        drag = dragOf(hit, x, y);
+        edits.select(selectionOf(hit));
+    }
+
+    private Drag dragOf(Hit hit, double x, double y) {
+        if (hit instanceof Hit.PriceAxis axis) {
+            return new Drag.PriceStretch(axis.pane().scale(), axis.pane().kind() == Pane.Kind.PRICE,
+                    chart.isPriceManual());
+        }
+        if (hit instanceof Hit.TimeAxisStrip) {
+            return new Drag.TimeStretch(chart.time());
+        }
+        if (hit instanceof Hit.OnDrawing on) {
+            return new Drag.OfDrawing(chart.drawing(on.id()).orElseThrow(), on.anchor(),
+                    SnapTarget.at(chart, x, y, false));
+        }
+        if (hit instanceof Hit.OnBracket on) {
+            return new Drag.OfBracket(chart.plan().orElseThrow(), on.arm());
+        }
+        return new Drag.Pan(chart.time(), chart.price(), chart.isPriceManual());
+    }
+
+    /** What a click on a hit chooses. */
+    public static Selection selectionOf(Hit hit) {
+        if (hit instanceof Hit.OnDrawing on) {
+            return new Selection.Drawing(on.id());
+        }
+        if (hit instanceof Hit.OnIndicator on) {
+            return new Selection.Indicator(on.id());
+        }
+        if (hit instanceof Hit.OnBracket) {
+            return new Selection.Plan();
+        }
+        return hit instanceof Hit.OnPrice ? new Selection.Price() : Selection.NONE;
+    }
+
+    public void drag(double x, double y) {
+        if (!moved && Math.hypot(x - pressX, y - pressY) < SLACK) {
+            return;
+        }
+        moved = true;
+        if (drag instanceof Drag.Pan pan) {
+            chart.setTime(pan.time().movedBy(x - pressX));
+            if (pan.wasManual()) {
+                PriceScale price = pan.price().movedBy(y - pressY);
+                chart.setPriceRange(price.low(), price.high());
+            }
+        } else if (drag instanceof Drag.PriceStretch stretch && stretch.isMain()) {
+            PriceScale price = stretch.price().stretchedBy(Math.exp((y - pressY) / 150));
+            chart.setPriceRange(price.low(), price.high());
+        } else if (drag instanceof Drag.TimeStretch stretch) {
+            chart.setTime(stretch.time().zoomedBy(Math.exp((x - pressX) / 200), chart.plotRight()));
+        } else if (drag instanceof Drag.OfDrawing of) {
+            show(moved(of, x, y));
+        } else if (drag instanceof Drag.OfBracket of) {
+            chart.setPlan(moved(of, x, y));
+        }
+    }
+
+    private Drawing moved(Drag.OfDrawing of, double x, double y) {
+        Drawing before = of.before();
+        Anchor to = SnapTarget.at(chart, x, y, snapping);
+        if (before.kind() == Drawing.Kind.LEVEL) {
+            return before.withAnchor(0, new Anchor(before.anchors().get(0).time(), to.price()));
+        }
+        if (of.anchor() >= 0) {
+            Anchor other = before.anchors().get(1 - of.anchor());
+            boolean sameBar = chart.axis().bar(other.time()) == chart.axis().bar(to.time());
+            return sameBar ? chart.drawing(before.id()).orElse(before) : before.withAnchor(of.anchor(), to);
+        }
+        Anchor free = SnapTarget.at(chart, x, y, false);
+        int bars = chart.axis().bar(free.time()) - chart.axis().bar(of.grabbed().time());
+        double difference = free.price() - of.grabbed().price();
+        return before.withAnchors(before.anchors().stream().map(anchor -> new Anchor(
+                bars == 0 ? anchor.time() : chart.axis().openTime(chart.axis().bar(anchor.time()) + bars),
+                rounded(anchor.price() + difference))).toList());
+    }
+
+    private double rounded(double price) {
+        return chart.instrument().map(instrument -> instrument.format().round(price)).orElse(price);
+    }
+
+    private TradePlan moved(Drag.OfBracket of, double x, double y) {
+        TradePlan before = of.before();
+        double price = SnapTarget.at(chart, x, y, snapping).price();
+        return switch (of.arm()) {
+            case ENTRY -> before.withPrices(price, before.stop(), before.target());
+            case STOP -> before.withPrices(before.entry(), price, before.target());
+            case TARGET -> before.withPrices(before.entry(), before.stop(), price);
+        };
+    }
+
+    private void show(Drawing changed) {
+        chart.setDrawings(chart.drawings().stream().map(each -> each.id().equals(changed.id()) ? changed : each)
+                .toList());
+    }
+
+    public void release(double x, double y) {
+        if (tool != Tool.NONE) {
+            place(x, y);
+            return;
+        }
+        Drag ended = drag;
+        drag = null;
+        if (!moved) {
+            return;
+        }
+        if (ended instanceof Drag.OfDrawing of) {
+            Drawing after = moved(of, x, y);
+            if (!after.equals(of.before())) {
+                edits.change(of.before(), after);
+            }
+        } else if (ended instanceof Drag.OfBracket of) {
+            TradePlan after = moved(of, x, y);
+            if (!after.equals(of.before())) {
+                edits.change(of.before(), after);
+            }
+        }
+    }
+
+    private void place(double x, double y) {
+        if (x > chart.plotRight() || !chart.pricePane().covers(y) || chart.bars().isEmpty()) {
+            return;
+        }
+        boolean dragged = Math.hypot(x - pressX, y - pressY) >= SLACK && placed.isEmpty() && tool != Tool.LEVEL;
+        if (dragged) {
+            placed.add(SnapTarget.at(chart, pressX, pressY, snapping));
+        }
+        put(SnapTarget.at(chart, x, y, snapping));
+    }
+
+    /** Places a point with the tool in hand, as a click on it would. */
+    public void put(Anchor anchor) {
+        if (tool == Tool.LINE && placed.size() == 1
+                && chart.axis().bar(placed.get(0).time()) == chart.axis().bar(anchor.time())) {
+            return;
+        }
+        if (tool == Tool.PLAN && placed.size() == 1 && placed.get(0).price() == anchor.price()) {
+            return;
+        }
+        placed.add(anchor);
+        Tool used = tool;
+        List<Anchor> points = List.copyOf(placed);
+        if (points.size() < (used == Tool.LEVEL ? 1 : 2)) {
+            return;
+        }
+        setTool(Tool.NONE);
+        switch (used) {
+            case LEVEL -> edits.draw(Drawing.Kind.LEVEL, points);
+            case LINE -> edits.draw(Drawing.Kind.LINE, points);
+            case PLAN -> edits.plan(points.get(0).price(), points.get(1).price());
+            case NONE -> throw new IllegalStateException("no tool in hand");
+        }
+        edits.toolDone();
+    }
+
+    /** Where the next point would lie, for the preview. */
+    public Optional<Anchor> candidate(double x, double y) {
+        boolean inPane = x <= chart.plotRight() && chart.pricePane().covers(y) && !chart.bars().isEmpty();
+        return tool == Tool.NONE || !inPane ? Optional.empty() : Optional.of(SnapTarget.at(chart, x, y, snapping));
+    }
+
+    /** Ends a drag or puts down the tool; true when there was something to end. */
+    public boolean cancel() {
+        if (tool != Tool.NONE) {
+            setTool(Tool.NONE);
+            edits.toolDone();
+            return true;
+        }
+        if (drag == null) {
+            return false;
+        }
+        if (drag instanceof Drag.Pan pan) {
+            chart.setTime(pan.time());
+            restorePrice(pan.price(), pan.wasManual());
+        } else if (drag instanceof Drag.PriceStretch stretch) {
+            restorePrice(stretch.price(), stretch.wasManual());
+        } else if (drag instanceof Drag.TimeStretch stretch) {
+            chart.setTime(stretch.time());
+        } else if (drag instanceof Drag.OfDrawing of) {
+            show(of.before());
+        } else if (drag instanceof Drag.OfBracket of) {
+            chart.setPlan(of.before());
+        }
+        drag = null;
+        return true;
+    }
+
+    private void restorePrice(PriceScale price, boolean wasManual) {
+        if (wasManual) {
+            chart.setPriceRange(price.low(), price.high());
+        } else {
+            chart.fitPrice();
+        }
+    }
+
+    /**
+     * Turns the wheel: zooms around the pointer, or pans when asked to.
+     *
+     * @param notches above zero away from the user
+     */
+    public void wheel(double x, double y, double notches, boolean pan) {
+        if (pan) {
+            chart.setTime(chart.time().movedBy(notches * 60));
+            return;
+        }
+        Hit hit = HitTest.at(chart, x, y);
+        if (hit instanceof Hit.PriceAxis axis && axis.pane().kind() == Pane.Kind.PRICE) {
+            PriceScale price = chart.price().stretchedBy(Math.pow(WHEEL, -notches));
+            chart.setPriceRange(price.low(), price.high());
+            return;
+        }
+        double around = chart.isFollowing() && x > chart.time().x(chart.bars().size()) ? chart.plotRight()
+                : Math.min(x, chart.plotRight());
+        chart.setTime(chart.time().zoomedBy(Math.pow(WHEEL, notches), around));
+    }
+
+    /** Zooms by steps around the right edge, as keys do. */
+    public void zoom(double steps) {
+        chart.setTime(chart.time().zoomedBy(Math.pow(WHEEL, steps), chart.plotRight()));
+    }
+
+    /** Pans by a part of the width; above zero toward the past. */
+    public void pan(double part) {
+        chart.setTime(chart.time().movedBy(chart.plotRight() * part));
+    }
+
+    /** A double click: an axis fits itself again. */
+    public void doubleClick(double x, double y) {
+        Hit hit = HitTest.at(chart, x, y);
+        if (hit instanceof Hit.PriceAxis) {
+            chart.fitPrice();
+        } else if (hit instanceof Hit.TimeAxisStrip) {
+            chart.follow();
+        }
+    }
+}

@@ -1,0 +1,296 @@
+package dev.yardarm.desk;
+
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.history.BarStore;
+import dev.yardarm.data.history.ParquetBarStore;
+import dev.yardarm.desk.alert.AlertRunner;
+import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.DocumentSaver;
+import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.live.ChartFeed;
+import dev.yardarm.desk.live.LiveHub;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.market.OwnSource;
+import dev.yardarm.desk.market.StoredMarket;
+import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.market.live.SimulatedMarket;
+import dev.yardarm.market.world.World;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Everything behind the window, put together: sources, clock, live hub, books, alerts, undo. One desk works in one home
+ * folder and holds its lock.
+ */
+public final class Desk implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
+    private static final long SAVE_CLOCK_EVERY = 2 * Times.SECOND;
+
+    private final HomeLock lock;
+    private final Executor front;
+    private final DocumentSaver saver;
+    private final Scheduler scheduler;
+    private final CompletableFuture<BarStore> store;
+    private final Directory directory;
+    private final Histories histories;
+    private final MarketClock clock;
+    private final LiveHub hub;
+    private final Books books;
+    private final UndoStack undo = new UndoStack(System::nanoTime);
+    private final StoredMarket market;
+    private final long seed;
+    private final List<Consumer<String>> noticeListeners = new ArrayList<>();
+    private final List<Consumer<Alert>> alertListeners = new ArrayList<>();
+    private final List<String> earlyNotices = new ArrayList<>();
+    private long clockSavedAt;
+
+    /**
+     * How a desk is opened.
+     *
+     * @param demo with the demo world, or with the user's own data alone
+     * @param still with the simulated market frozen
+     */
+    public record Options(Path home, boolean demo, long seed, boolean still) {
+        /** The seed of the demo world unless told otherwise. */
+        public static final long STANDARD_SEED = 1;
+    }
+
+    /**
+     * Opens a desk.
+     *
+     * @param front the interface's thread
+     * @throws IOException when the home folder cannot be used or is in use, with what to do
+     */
+    public Desk(Options options, Executor front) throws IOException {
+        this.front = front;
+        this.lock = new HomeLock(options.home());
+        this.scheduler = new Scheduler(Math.max(2, Runtime.getRuntime().availableProcessors()), front);
+        this.store = CompletableFuture.supplyAsync(() -> openStore(options.home().resolve("history")));
+        DocumentStore documents = new DocumentStore(options.home().resolve("documents"));
+        this.saver = new DocumentSaver(documents, this::tell);
+        List<BarSource> sources = new ArrayList<>();
+        Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
+        this.seed = saved != null && saved.seed() != 0 && options.seed() == 0 ? saved.seed()
+                : options.seed() == 0 ? Options.STANDARD_SEED : options.seed();
+        if (options.demo()) {
+            SimulatedMarket simulated = new SimulatedMarket(World.halcyon(), seed);
+            market = new StoredMarket(simulated, () -> Optional.ofNullable(store.getNow(null)));
+            sources.add(market);
+            boolean sameWorld = saved != null && saved.seed() == seed;
+            long start = sameWorld ? Math.max(saved.time(), simulated.world().presentTime())
+                    : simulated.world().presentTime();
+            double speed = sameWorld && saved.speed() > 0 ? saved.speed() : 1;
+            clock = new MarketClock(simulated.world().calendar(), start, speed, !options.still());
+        } else {
+            market = null;
+            clock = new MarketClock(TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1,
+                    !options.still());
+        }
+        List<Documents.Imported> imported = documents.read(DocumentKind.INSTRUMENTS, "instruments")
+                .map(Documents.Instruments::instruments).orElse(List.of());
+        sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
+        directory = new Directory(sources);
+        histories = new Histories(directory);
+        hub = new LiveHub(directory, clock);
+        books = new Books(saver, StandardLists.of(directory, market == null ? null : market.market().world()),
+                StandardLists.scans());
+        new AlertRunner(books, directory, hub, front, alert -> {
+            saveClock();
+            alertListeners.forEach(listener -> listener.accept(alert));
+        });
+        documents.takeNotices().forEach(this::tell);
+        clockSavedAt = clock.now();
+    }
+
+    private BarStore openStore(Path folder) {
+        try {
+            return new ParquetBarStore(folder);
+        } catch (IOException | RuntimeException | UnsatisfiedLinkError failed) {
+            LOG.warn("the history store cannot be opened", failed);
+            tell("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");
+            return null;
+        }
+    }
+
+    /** Lets the market run and, in the demo, makes the daily history that is not kept yet. */
+    public void start() {
+        hub.start();
+        if (market != null) {
+            scheduler.start("pack", "Making the demo data", job -> {
+                store.join();
+                if (!market.isPacked()) {
+                    market.pack(job, clock.now());
+                    return true;
+                }
+                return false;
+            }, made -> {
+                if (made) {
+                    tell("The demo data is made: daily history of " + market.instruments().size()
+                            + " instruments since 2012.");
+                }
+            }, failed -> tell("The demo data cannot be kept: " + failed.getMessage()));
+        }
+    }
+
+    /** Called now and then on the interface's thread: keeps the market's time. */
+    public void tick() {
+        if (Math.abs(clock.now() - clockSavedAt) >= SAVE_CLOCK_EVERY * Math.max(1, clock.speed())) {
+            saveClock();
+        }
+    }
+
+    /** Saves what time it is in the simulated market. */
+    public void saveClock() {
+        if (market != null) {
+            clockSavedAt = clock.now();
+            saver.save(DocumentKind.MARKET, "market", new Documents.Market(seed, clock.now(), clock.speed()));
+        }
+    }
+
+    /** Takes notices for the user from now on; those from before are handed over at once. */
+    public void onNotice(Consumer<String> listener) {
+        noticeListeners.add(listener);
+        List<String> early;
+        synchronized (earlyNotices) {
+            early = List.copyOf(earlyNotices);
+            earlyNotices.clear();
+        }
+        early.forEach(listener);
+    }
+
+    /** Is told of every alert that fires. */
+    public void onAlert(Consumer<Alert> listener) {
+        alertListeners.add(listener);
+    }
+
+    /** Tells the user something. May be called on any thread. */
+    public void tell(String notice) {
+        LOG.info("notice: {}", notice);
+        synchronized (earlyNotices) {
+            if (noticeListeners.isEmpty()) {
+                earlyNotices.add(notice);
+                return;
+            }
+        }
+        front.execute(() -> noticeListeners.forEach(listener -> listener.accept(notice)));
+    }
+
+    /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */
+    public void rearm(InstrumentId instrument, Drawing drawing, double price) {
+        Instrument found = directory.find(instrument).orElse(null);
+        if (found == null) {
+            return;
+        }
+        double level = drawing.path(directory.source(found).calendar(found)).priceAt(clock.now());
+        List<Alert> changed = books.alerts().stream().map(alert -> alert.instrument().equals(instrument)
+                && alert.drawing().equals(drawing.id()) && !alert.hasFired()
+                ? alert.armed(clock.now(), price > level) : alert).toList();
+        if (!changed.equals(books.alerts())) {
+            books.setAlerts(changed);
+        }
+    }
+
+    /** The instruments of a list that exist; all instruments when the list does not. */
+    public List<Instrument> members(String list) {
+        return books.list(list).map(named -> named.instruments().stream().map(directory::find)
+                .flatMap(Optional::stream).toList()).orElse(directory.all());
+    }
+
+    public ChartFeed.Services feedServices() {
+        return new ChartFeed.Services(histories, hub, clock, scheduler, front);
+    }
+
+    /** Starts a scan; a running one is cancelled. */
+    public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
+        List<Instrument> instruments = members(scan.list());
+        scheduler.start("scan", "Scan over " + scan.list(), job -> new ScanRunner(histories).run(scan, instruments,
+                clock.now(), job), done, failed);
+    }
+
+    public boolean isDemo() {
+        return market != null;
+    }
+
+    /** The timeframes offered for an instrument. */
+    public List<Timeframe> timeframes() {
+        return Timeframe.STANDARD;
+    }
+
+    public Directory directory() {
+        return directory;
+    }
+
+    public Histories histories() {
+        return histories;
+    }
+
+    public MarketClock clock() {
+        return clock;
+    }
+
+    public LiveHub hub() {
+        return hub;
+    }
+
+    public Books books() {
+        return books;
+    }
+
+    public UndoStack undo() {
+        return undo;
+    }
+
+    public Scheduler scheduler() {
+        return scheduler;
+    }
+
+    public DocumentSaver saver() {
+        return saver;
+    }
+
+    /** The calendar an instrument trades by. */
+    public TradingCalendar calendar(Instrument instrument) {
+        return directory.source(instrument).calendar(instrument);
+    }
+
+    @Override
+    public void close() {
+        saveClock();
+        hub.close();
+        scheduler.close();
+        saver.close();
+        try {
+            BarStore open = store.getNow(null);
+            if (open != null) {
+                open.close();
+            }
+            lock.close();
+        } catch (IOException | IllegalStateException failed) {
+            LOG.warn("the desk does not close cleanly", failed);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Changes that can be taken back. */
+package dev.yardarm.desk.command;

@@ -1,0 +1,285 @@
+package dev.yardarm.desk.line;
+
+import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Field;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.market.Directory;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/**
+ * What a typed line can mean: an instrument with or without a timeframe, a timeframe, an indicator with its settings, a
+ * drawing, a plan, a stance or note, a condition to scan for, or a plain command. The first proposal is the one Enter
+ * takes. A line that begins with {@code #} is an instrument and nothing else.
+ */
+public final class CommandLanguage {
+    private static final int MOST_INSTRUMENTS = 8;
+    private final Directory directory;
+
+    public CommandLanguage(Directory directory) {
+        this.directory = directory;
+    }
+
+    /**
+     * All readings of a line, the likeliest first.
+     *
+     * @throws IllegalArgumentException when the beginning is clear but the rest is wrong, with what would be right
+     */
+    public List<Proposal> read(String line) {
+        String text = line.strip();
+        if (text.isEmpty()) {
+            return List.of();
+        }
+        List<Proposal> proposals = new ArrayList<>();
+        if (text.startsWith("#")) {
+            instruments(text.substring(1).strip(), proposals);
+            return proposals;
+        }
+        String[] words = text.split("\\s+");
+        exactInstrument(words, proposals);
+        Timeframe.parse(text).ifPresent(timeframe -> proposals.add(new Proposal("timeframe", timeframe.toString(),
+                "bars of a " + timeframe.words(), new LineCommand.SetTimeframe(timeframe))));
+        indicator(words, proposals);
+        drawing(words, proposals);
+        stance(text, words, proposals);
+        forms(text, proposals);
+        plain(text, proposals);
+        instruments(text, proposals);
+        completions(text, proposals);
+        condition(text, proposals);
+        return distinct(proposals);
+    }
+
+    /** Why a line means nothing, in words for the user. */
+    public String complaint(String line) {
+        String text = line.strip();
+        if (text.matches(".*[<>=(].*")) {
+            try {
+                Formula formula = Formula.parse(text);
+                return formula.isCondition() ? "" : "'" + text + "' is a value; compare it with something to scan for "
+                        + "it, such as " + text + " > 0";
+            } catch (FormulaException bad) {
+                return "Formula, " + bad.getMessage();
+            }
+        }
+        return "Nothing is called '" + text + "'. Type the code of an instrument or a word of its name, a timeframe "
+                + "such as W or 15m, an indicator such as sma 50, or help.";
+    }
+
+    private static List<Proposal> distinct(List<Proposal> proposals) {
+        Map<String, Proposal> byMeaning = new LinkedHashMap<>();
+        for (Proposal proposal : proposals) {
+            byMeaning.putIfAbsent(proposal.kind() + " " + proposal.text(), proposal);
+        }
+        return List.copyOf(byMeaning.values());
+    }
+
+    private void exactInstrument(String[] words, List<Proposal> proposals) {
+        Timeframe timeframe = words.length == 2 ? Timeframe.parse(words[1]).orElse(null) : null;
+        if (words.length == 1 || timeframe != null) {
+            directory.byCode(words[0]).ifPresent(found -> proposals.add(instrument(found, timeframe)));
+        }
+    }
+
+    private void instruments(String text, List<Proposal> proposals) {
+        String[] words = text.split("\\s+");
+        Timeframe timeframe = words.length > 1 ? Timeframe.parse(words[words.length - 1]).orElse(null) : null;
+        String name = timeframe == null ? text : text.substring(0, text.lastIndexOf(words[words.length - 1]));
+        for (Instrument found : directory.search(name, MOST_INSTRUMENTS)) {
+            proposals.add(instrument(found, timeframe));
+        }
+    }
+
+    private static Proposal instrument(Instrument instrument, Timeframe timeframe) {
+        return new Proposal("instrument", instrument.code() + (timeframe == null ? "" : " " + timeframe),
+                instrument.name(), new LineCommand.Open(instrument, timeframe));
+    }
+
+    private static void indicator(String[] words, List<Proposal> proposals) {
+        Indicator indicator = Catalogue.shared().find(words[0]).orElse(null);
+        if (indicator == null) {
+            return;
+        }
+        Map<String, String> values = new LinkedHashMap<>();
+        List<Setting> numbers = indicator.settings().stream().filter(each -> !(each instanceof Setting.Source))
+                .toList();
+        int next = 0;
+        for (String word : Arrays.asList(words).subList(1, words.length)) {
+            if (Field.named(word).isPresent()) {
+                values.put("source", word.toLowerCase(Locale.ROOT));
+            } else if (next < numbers.size()) {
+                values.put(numbers.get(next++).name(), word);
+            } else {
+                return;
+            }
+        }
+        try {
+            Settings settings = Settings.of(indicator, values);
+            String shown = indicator.name() + " " + settings.numbers(indicator.settings())
+                    + (values.containsKey("source") ? " " + values.get("source") : "");
+            proposals.add(new Proposal("indicator", shown, indicator.title(),
+                    new LineCommand.AddIndicator(indicator, settings)));
+        } catch (IllegalArgumentException bad) {
+            proposals.add(new Proposal("indicator", String.join(" ", words), bad.getMessage(), null));
+        }
+    }
+
+    private static OptionalDouble number(String word) {
+        try {
+            double value = Double.parseDouble(word);
+            return Double.isFinite(value) ? OptionalDouble.of(value) : OptionalDouble.empty();
+        } catch (NumberFormatException notANumber) {
+            return OptionalDouble.empty();
+        }
+    }
+
+    private static void drawing(String[] words, List<Proposal> proposals) {
+        String first = words[0].toLowerCase(Locale.ROOT);
+        OptionalDouble price = words.length == 2 ? number(words[1]) : OptionalDouble.empty();
+        if (first.equals("level")) {
+            if (price.isPresent()) {
+                proposals.add(new Proposal("drawing", "level " + words[1], "a horizontal level",
+                        new LineCommand.DrawLevel(price.getAsDouble())));
+            } else {
+                proposals.add(new Proposal("drawing", "level", words.length == 1 ? "a horizontal level; or type its "
+                        + "price" : "a level needs a price, such as level 98.40",
+                        words.length == 1 ? new LineCommand.TakeTool(Tool.LEVEL) : null));
+            }
+        } else if (first.equals("line")) {
+            line(words, proposals);
+        } else if (first.equals("plan")) {
+            plan(words, proposals);
+        } else if (first.equals("alert")) {
+            proposals.add(new Proposal("alert", "alert", "when price reaches the chosen drawing",
+                    new LineCommand.SetAlert(Alert.Trigger.REACHES)));
+            proposals.add(new Proposal("alert", "alert close", "when a bar closes beyond the chosen drawing",
+                    new LineCommand.SetAlert(Alert.Trigger.CLOSES_BEYOND)));
+            if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
+                proposals.add(0, proposals.remove(proposals.size() - 1));
+            }
+        }
+    }
+
+    private static void line(String[] words, List<Proposal> proposals) {
+        if (words.length == 1) {
+            proposals.add(new Proposal("drawing", "line", "a trend line; or type date price date price",
+                    new LineCommand.TakeTool(Tool.LINE)));
+            return;
+        }
+        LineCommand command = null;
+        if (words.length == 5 && number(words[2]).isPresent() && number(words[4]).isPresent()) {
+            try {
+                command = new LineCommand.DrawLine(LocalDate.parse(words[1]), number(words[2]).getAsDouble(),
+                        LocalDate.parse(words[3]), number(words[4]).getAsDouble());
+            } catch (DateTimeException noDate) {
+                command = null;
+            }
+        }
+        proposals.add(new Proposal("drawing", String.join(" ", words), command == null
+                ? "a line needs two points, such as line 2026-03-02 95.20 2026-05-11 101" : "a trend line", command));
+    }
+
+    private static void plan(String[] words, List<Proposal> proposals) {
+        if (words.length == 1) {
+            proposals.add(new Proposal("plan", "plan", "draw entry and stop; or type entry stop target",
+                    new LineCommand.TakeTool(Tool.PLAN)));
+            return;
+        }
+        LineCommand command = null;
+        if (words.length == 4 && Arrays.stream(words, 1, 4).allMatch(word -> number(word).isPresent())) {
+            command = new LineCommand.MakePlan(number(words[1]).getAsDouble(), number(words[2]).getAsDouble(),
+                    number(words[3]).getAsDouble());
+        }
+        proposals.add(new Proposal("plan", String.join(" ", words), command == null
+                ? "a plan needs entry, stop and target, such as plan 104.20 102.80 107" : "entry, stop and target",
+                command));
+    }
+
+    private static void stance(String text, String[] words, List<Proposal> proposals) {
+        String first = words[0].toLowerCase(Locale.ROOT);
+        String rest = text.substring(words[0].length()).strip();
+        if (first.equals("note")) {
+            proposals.add(new Proposal("note", text, rest.isEmpty() ? "removes the note" : "a note on the instrument",
+                    new LineCommand.WriteNote(rest)));
+            return;
+        }
+        for (Stance.Kind kind : Stance.Kind.values()) {
+            boolean takesReason = kind == Stance.Kind.SKIP;
+            if (kind != Stance.Kind.NONE && first.equals(kind.word()) && (rest.isEmpty() || takesReason)) {
+                proposals.add(new Proposal("stance", text, takesReason ? rest.isEmpty() ? "skip; a reason may follow"
+                        : "skip, with its reason" : "your stance on the instrument",
+                        new LineCommand.TakeStance(kind, rest)));
+            }
+        }
+    }
+
+    private static void forms(String text, List<Proposal> proposals) {
+        for (BarForm form : BarForm.values()) {
+            String word = form == BarForm.LINE ? "closes" : form.word();
+            if (word.startsWith(text.toLowerCase(Locale.ROOT)) && text.length() > 1) {
+                proposals.add(new Proposal("bars", word, form == BarForm.LINE ? "a line through the closes"
+                        : "bars drawn as " + word, new LineCommand.SetForm(form)));
+            }
+        }
+    }
+
+    private static void plain(String text, List<Proposal> proposals) {
+        for (LineCommand.Word word : LineCommand.Word.values()) {
+            boolean exact = word.text().equalsIgnoreCase(text);
+            if (exact || text.length() > 1 && word.text().startsWith(text.toLowerCase(Locale.ROOT))) {
+                Proposal proposal = new Proposal("command", word.text(), word.meaning(),
+                        new LineCommand.Plain(word));
+                proposals.add(exact ? 0 : proposals.size(), proposal);
+            }
+        }
+    }
+
+    /** Indicators and drawings of which only the beginning has been typed. */
+    private static void completions(String text, List<Proposal> proposals) {
+        String start = text.toLowerCase(Locale.ROOT);
+        for (Indicator indicator : Catalogue.shared().all()) {
+            boolean begun = indicator.name().startsWith(start) && !indicator.name().equals(start);
+            boolean byTitle = start.length() > 2 && indicator.title().toLowerCase(Locale.ROOT).contains(start);
+            if (begun || byTitle) {
+                Settings settings = Settings.standard(indicator);
+                proposals.add(new Proposal("indicator", indicator.name() + " "
+                        + settings.numbers(indicator.settings()), indicator.title(),
+                        new LineCommand.AddIndicator(indicator, settings)));
+            }
+        }
+        for (Tool tool : Tool.values()) {
+            if (tool != Tool.NONE && tool.word().startsWith(start) && !tool.word().equals(start)) {
+                proposals.add(new Proposal("drawing", tool.word(), "take the tool", new LineCommand.TakeTool(tool)));
+            }
+        }
+    }
+
+    private static void condition(String text, List<Proposal> proposals) {
+        if (!text.matches("(?i).*([<>=]|crosses).*")) {
+            return;
+        }
+        try {
+            Formula.parseCondition(text);
+            proposals.add(0, new Proposal("scan", text, "find where this holds", new LineCommand.ScanFor(text)));
+        } catch (FormulaException bad) {
+            proposals.add(new Proposal("scan", text, bad.getMessage(), null));
+        }
+    }
+}

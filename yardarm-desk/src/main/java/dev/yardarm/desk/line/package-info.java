@@ -1,0 +1,2 @@
+/** The command line: what a typed line can mean, with completion. */
+package dev.yardarm.desk.line;

@@ -1,0 +1,170 @@
+package dev.yardarm.desk.market;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.data.history.BarStore;
+import dev.yardarm.desk.work.Job;
+import dev.yardarm.market.live.SimulatedMarket;
+import java.io.IOException;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+
+/**
+ * The simulated market with its made history kept in the store: what is there is read, what is missing is made and, for
+ * finished days and months, kept. Until the store is ready everything is made; so the first chart waits for nothing it
+ * does not show.
+ */
+public final class StoredMarket implements LiveSource {
+    private final SimulatedMarket market;
+    private final Supplier<Optional<BarStore>> store;
+    private final String folder;
+    private volatile boolean packed;
+
+    /** @param store the store once it is open, empty before and when it cannot be opened */
+    public StoredMarket(SimulatedMarket market, Supplier<Optional<BarStore>> store) {
+        this.market = market;
+        this.store = store;
+        this.folder = market.name() + "-" + market.history().seed();
+    }
+
+    public SimulatedMarket market() {
+        return market;
+    }
+
+    @Override
+    public String name() {
+        return market.name();
+    }
+
+    @Override
+    public List<Instrument> instruments() {
+        return market.instruments();
+    }
+
+    @Override
+    public TradingCalendar calendar(Instrument instrument) {
+        return market.calendar(instrument);
+    }
+
+    @Override
+    public List<Timeframe> stored(InstrumentId id) {
+        return market.stored(id);
+    }
+
+    @Override
+    public List<Split> splits(InstrumentId id) {
+        return market.splits(id);
+    }
+
+    @Override
+    public void trades(InstrumentId id, long after, long upTo, TradeReader reader) {
+        market.trades(id, after, upTo, reader);
+    }
+
+    private InstrumentId inStore(InstrumentId id) {
+        return new InstrumentId(folder, id.code());
+    }
+
+    @Override
+    public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
+        BarStore open = store.get().orElse(null);
+        if (open == null) {
+            return market.history(id, timeframe, from, upTo);
+        }
+        if (timeframe.equals(Timeframe.DAY)) {
+            return joined(open.read(inStore(id), timeframe, from, upTo), id, timeframe, from, upTo);
+        }
+        BarSeries kept = open.read(inStore(id), timeframe, from, upTo);
+        BarSeries all = joined(kept, id, timeframe, from, upTo);
+        keepFinishedMonths(open, id, kept.snapshot(), all.snapshot(), upTo);
+        return all;
+    }
+
+    /** What is kept, up to the time asked for, and behind it what has to be made. */
+    private BarSeries joined(BarSeries kept, InstrumentId id, Timeframe timeframe, long from, long upTo) {
+        Bars bars = kept.snapshot();
+        int known = bars.closed();
+        while (known > 0 && bars.closeTime(known - 1) > upTo) {
+            known--;
+        }
+        if (known == 0) {
+            return market.history(id, timeframe, from, upTo);
+        }
+        BarSeries made = market.history(id, timeframe, bars.closeTime(known - 1), upTo);
+        BarSeries all = new BarSeries(known + made.closed() + 64);
+        append(bars, known, all);
+        Bars tail = made.snapshot();
+        append(tail, tail.closed(), all);
+        if (tail.hasForming()) {
+            int last = tail.closed();
+            all.form(tail.openTime(last), tail.closeTime(last), tail.open(last), tail.high(last), tail.low(last),
+                    tail.close(last), tail.volume(last));
+        }
+        return all;
+    }
+
+    private static void append(Bars bars, int count, BarSeries to) {
+        for (int bar = 0; bar < count; bar++) {
+            to.append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
+                    bars.close(bar), bars.volume(bar));
+        }
+    }
+
+    /** Keeps minutes of months that are over, unless they are kept already. */
+    private void keepFinishedMonths(BarStore open, InstrumentId id, Bars kept, Bars all, long upTo)
+            throws IOException {
+        LocalDate month = Times.date(upTo, java.time.ZoneOffset.UTC).withDayOfMonth(1);
+        long finished = Times.micros(month.atStartOfDay(java.time.ZoneOffset.UTC));
+        int end = 0;
+        while (end < all.closed() && all.openTime(end) < finished) {
+            end++;
+        }
+        int had = kept.closed();
+        boolean isWhole = all.closed() > 0 && Times.date(all.openTime(0), java.time.ZoneOffset.UTC)
+                .isBefore(month.minusMonths(10));
+        if (end <= had || !isWhole) {
+            return;
+        }
+        BarSeries more = new BarSeries(end - had);
+        for (int bar = had; bar < end; bar++) {
+            more.append(all.openTime(bar), all.closeTime(bar), all.open(bar), all.high(bar), all.low(bar),
+                    all.close(bar), all.volume(bar));
+        }
+        open.merge(inStore(id), Timeframe.MINUTE, more.snapshot());
+    }
+
+    /** True when the daily history of all instruments is kept. */
+    public boolean isPacked() throws IOException {
+        BarStore open = store.get().orElse(null);
+        if (!packed && open != null) {
+            Instrument last = instruments().get(instruments().size() - 1);
+            packed = open.timeframes(inStore(last.id())).contains(Timeframe.DAY);
+        }
+        return packed;
+    }
+
+    /** Makes the daily history of all instruments up to a moment and keeps it; reports progress to the job. */
+    public void pack(Job job, long upTo) throws IOException {
+        Map<String, Bars> all = new LinkedHashMap<>();
+        int done = 0;
+        for (Instrument instrument : instruments()) {
+            job.check();
+            all.put(instrument.code(), market.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, upTo).snapshot());
+            job.setProgress(0.9 * ++done / instruments().size());
+        }
+        BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open"));
+        open.replaceAll(folder, Timeframe.DAY, all);
+        packed = true;
+        job.setProgress(1);
+    }
+}

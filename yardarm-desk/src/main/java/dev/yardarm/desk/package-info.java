@@ -1,0 +1,2 @@
+/** The desk: everything behind the window, put together. */
+package dev.yardarm.desk;

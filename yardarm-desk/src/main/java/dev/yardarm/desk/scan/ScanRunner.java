@@ -1,0 +1,87 @@
+package dev.yardarm.desk.scan;
+
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanMatch;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.work.Job;
+import dev.yardarm.desk.work.Scheduler;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** Runs a scan: loads each instrument's bars and puts the conditions to them, on all cores. */
+public final class ScanRunner {
+    private final Histories histories;
+
+    public ScanRunner(Histories histories) {
+        this.histories = histories;
+    }
+
+    /** An instrument that fits, with its bars. */
+    public record Found(Instrument instrument, ScanMatch match, Bars bars) {
+    }
+
+    /**
+     * What a scan found.
+     *
+     * @param found in the order of the list
+     * @param missing instruments that could not be looked at, with the reason
+     */
+    public record Result(Scan scan, List<Found> found, List<String> missing, int looked, long asOf) {
+    }
+
+    /**
+     * Runs a scan as of a moment.
+     *
+     * @throws IllegalArgumentException when a condition is no good
+     */
+    public Result run(Scan scan, List<Instrument> instruments, long now, Job job) throws Exception {
+        List<Formula> conditions = scan.formulas();
+        Found[] found = new Found[instruments.size()];
+        String[] missing = new String[instruments.size()];
+        AtomicInteger next = new AtomicInteger();
+        AtomicInteger done = new AtomicInteger();
+        int threads = Math.max(1, Runtime.getRuntime().availableProcessors());
+        List<Callable<Void>> workers = new ArrayList<>();
+        for (int worker = 0; worker < threads; worker++) {
+            workers.add(() -> {
+                for (int at = next.getAndIncrement(); at < found.length; at = next.getAndIncrement()) {
+                    job.check();
+                    look(scan, instruments.get(at), conditions, now, at, found, missing);
+                    job.setProgress((double) done.incrementAndGet() / found.length);
+                }
+                return null;
+            });
+        }
+        try {
+            Scheduler.inParallel(threads, workers);
+        } catch (java.util.concurrent.ExecutionException failed) {
+            if (failed.getCause() instanceof Exception cause) {
+                throw cause;
+            }
+            throw failed;
+        }
+        return new Result(scan, Arrays.stream(found).filter(Objects::nonNull).toList(),
+                Arrays.stream(missing).filter(Objects::nonNull).toList(), instruments.size(), now);
+    }
+
+    private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now, int at, Found[] found,
+                      String[] missing) {
+        try {
+            Bars bars = histories.load(instrument, scan.timeframe(), now).builder().series().snapshot();
+            ScanMatch match = ScanMatch.of(bars, conditions);
+            if (match != ScanMatch.NO) {
+                found[at] = new Found(instrument, match, bars);
+            }
+        } catch (IOException unread) {
+            missing[at] = instrument.code() + ": " + unread.getMessage();
+        }
+    }
+}

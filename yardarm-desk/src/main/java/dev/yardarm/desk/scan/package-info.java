@@ -1,0 +1,2 @@
+/** Runs scans over lists of instruments. */
+package dev.yardarm.desk.scan;
