@@ -1,6 +1,5 @@
 package dev.yardarm.core.indicator;
 
-import dev.yardarm.core.indicator.catalogue.Sma;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -27,16 +26,16 @@ public final class Catalogue {
     private final Map<String, Indicator> byName = new TreeMap<>();
 
     private Catalogue() {
-        Package home = Sma.class.getPackage();
-        String folder = home.getName().replace('.', '/');
+        String home = Catalogue.class.getPackageName() + ".catalogue";
+        String folder = home.replace('.', '/');
         try {
             URI location = Catalogue.class.getProtectionDomain().getCodeSource().getLocation().toURI();
             Path root = Path.of(location);
             if (Files.isDirectory(root)) {
-                collect(root.resolve(folder), home.getName());
+                collect(root.resolve(folder), home);
             } else {
                 try (FileSystem archive = FileSystems.newFileSystem(root)) {
-                    collect(archive.getPath(folder), home.getName());
+                    collect(archive.getPath(folder), home);
                 }
             }
         } catch (IOException failed) {

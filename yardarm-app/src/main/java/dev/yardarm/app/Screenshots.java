@@ -1,0 +1,167 @@
+package dev.yardarm.app;
+
+import dev.yardarm.app.window.MainWindow;
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.ChartRoom;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Map;
+import javafx.animation.PauseTransition;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+
+/**
+ * Takes the pictures of the main views from the demo data with the market frozen: a day's work is laid out by the same
+ * calls a user's keys and clicks make, then each view is shown and photographed.
+ */
+final class Screenshots {
+    private static final int SETTLE_MILLIS = 2500;
+
+    private final Desk desk;
+    private final Stage stage;
+    private final Path out;
+    private final MainWindow window;
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final Deque<Runnable> steps = new ArrayDeque<>();
+
+    Screenshots(Desk desk, Stage stage, Path out) {
+        this.desk = desk;
+        this.stage = stage;
+        this.out = out;
+        window = new MainWindow(desk, stage);
+        bench = window.bench();
+        room = bench.room();
+    }
+
+    void take() {
+        window.open();
+        open("MARN", Timeframe.DAY);
+        steps.add(() -> planAround(-0.015, 0.03));
+        steps.add(() -> room.studies().takeStance(Stance.Kind.WAIT, ""));
+        open("EBSP", Timeframe.DAY);
+        steps.add(() -> planAround(0.02, -0.05));
+        steps.add(() -> room.studies().takeStance(Stance.Kind.SHORT, ""));
+        open("MNRC", Timeframe.DAY);
+        steps.add(() -> room.studies().takeStance(Stance.Kind.SKIP, "no clear swing"));
+        open("KTRL", Timeframe.WEEK);
+        steps.add(this::weeklyLevel);
+        open("KTRL", Timeframe.DAY);
+        steps.add(this::studyKtrl);
+        steps.add(() -> planAround(-0.02, 0.05));
+        steps.add(() -> shoot("chart-daylight"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> shoot("chart-night-watch"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> bench.go(View.SCAN));
+        steps.add(() -> ((javafx.scene.control.Button) stage.getScene().lookup("#run-scan")).fire());
+        steps.add(() -> shoot("scan"));
+        steps.add(() -> bench.go(View.WATCH));
+        steps.add(() -> shoot("watch"));
+        steps.add(() -> bench.go(View.PLAN));
+        steps.add(() -> shoot("plan"));
+        steps.add(() -> {
+            window.close();
+            System.exit(0);
+        });
+        next();
+    }
+
+    private void next() {
+        PauseTransition pause = new PauseTransition(Duration.millis(SETTLE_MILLIS));
+        pause.setOnFinished(event -> {
+            Runnable step = steps.poll();
+            if (step != null) {
+                step.run();
+                next();
+            }
+        });
+        pause.play();
+    }
+
+    private void open(String code, Timeframe timeframe) {
+        steps.add(() -> {
+            Instrument instrument = desk.directory().byCode(code).orElseThrow();
+            room.open(instrument, timeframe);
+        });
+    }
+
+    private void planAround(double stop, double target) {
+        Bars bars = room.chart().bars();
+        double entry = bars.close(bars.size() - 1);
+        room.studies().makePlan(entry, entry * (1 + stop), entry * (1 + target));
+    }
+
+    private void weeklyLevel() {
+        Bars bars = room.chart().bars();
+        int high = bars.size() - 30;
+        for (int bar = bars.size() - 30; bar < bars.size() - 4; bar++) {
+            high = bars.high(bar) > bars.high(high) ? bar : high;
+        }
+        room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
+    }
+
+    private void studyKtrl() {
+        add("sma", "50");
+        add("ema", "20");
+        add("rsi", "14");
+        Bars bars = room.chart().bars();
+        int first = lowest(bars, bars.size() - 110, bars.size() - 60);
+        int second = lowest(bars, bars.size() - 50, bars.size() - 8);
+        TradingCalendar calendar = desk.calendar(room.instrument().orElseThrow());
+        BarGrid grid = new BarGrid(calendar, Timeframe.DAY);
+        room.studies().draw(Drawing.Kind.LINE, List.of(
+                new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
+                new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
+        room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
+        room.studies().setAlert(Alert.Trigger.REACHES);
+        room.studies().takeStance(Stance.Kind.LONG, "");
+        room.studies().writeNote("holds above the weekly level");
+    }
+
+    private static int lowest(Bars bars, int from, int to) {
+        int lowest = Math.max(0, from);
+        for (int bar = lowest; bar < to; bar++) {
+            lowest = bars.low(bar) < bars.low(lowest) ? bar : lowest;
+        }
+        return lowest;
+    }
+
+    private void add(String name, String length) {
+        Catalogue.shared().find(name).ifPresent(found -> room.addIndicator(found,
+                Settings.of(found, Map.of("length", length))));
+    }
+
+    private void shoot(String name) {
+        WritableImage image = stage.getScene().snapshot(null);
+        try {
+            Files.createDirectories(out);
+            ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", out.resolve(name + ".png").toFile());
+            System.err.println("wrote " + out.resolve(name + ".png"));
+        } catch (IOException failed) {
+            System.err.println("yardarm: the picture " + name + " cannot be written: " + failed.getMessage());
+            System.exit(1);
+        }
+    }
+}

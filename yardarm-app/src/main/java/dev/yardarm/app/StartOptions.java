@@ -1,0 +1,61 @@
+package dev.yardarm.app;
+
+import java.nio.file.Path;
+import java.util.Iterator;
+import java.util.List;
+
+/**
+ * How the application is started.
+ *
+ * @param command {@code demo}, {@code open} or {@code shots}
+ * @param home folder of the user's data
+ * @param seed of the demo world, 0 for the one used before or the standard one
+ * @param still with the simulated market frozen
+ * @param out folder for screenshots
+ */
+record StartOptions(String command, Path home, long seed, boolean still, Path out) {
+    static StartOptions read(String[] arguments) {
+        String command = arguments.length == 0 ? "demo" : arguments[0];
+        if (!List.of("demo", "open", "shots").contains(command)) {
+            throw new IllegalArgumentException("'" + command + "' is not demo, open or shots");
+        }
+        Path home = null;
+        long seed = 0;
+        boolean still = command.equals("shots");
+        Path out = Path.of("docs", "screenshots");
+        Iterator<String> rest = List.of(arguments).subList(Math.min(1, arguments.length), arguments.length).iterator();
+        while (rest.hasNext()) {
+            String option = rest.next();
+            switch (option) {
+                case "--home" -> home = Path.of(value(option, rest));
+                case "--out" -> out = Path.of(value(option, rest));
+                case "--still" -> still = true;
+                case "--offscreen" -> { }
+                case "--seed" -> {
+                    String text = value(option, rest);
+                    try {
+                        seed = Long.parseLong(text);
+                    } catch (NumberFormatException notANumber) {
+                        throw new IllegalArgumentException("--seed needs a whole number, not '" + text + "'");
+                    }
+                }
+                default -> throw new IllegalArgumentException("unknown option " + option + " of " + command);
+            }
+        }
+        if (home == null) {
+            home = Path.of(System.getProperty("user.home"), ".yardarm", command.equals("open") ? "own" : "demo");
+        }
+        return new StartOptions(command, home, seed, still, out);
+    }
+
+    private static String value(String option, Iterator<String> rest) {
+        if (!rest.hasNext()) {
+            throw new IllegalArgumentException(option + " needs a value");
+        }
+        return rest.next();
+    }
+
+    boolean isDemo() {
+        return !command.equals("open");
+    }
+}

@@ -1,0 +1,62 @@
+package dev.yardarm.app;
+
+import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.window.MainWindow;
+import dev.yardarm.desk.Desk;
+import java.io.IOException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/** The application's life: the desk is opened while the toolkit starts, then the window. */
+public final class YardarmApplication extends Application {
+    private static final Logger LOG = LoggerFactory.getLogger(YardarmApplication.class);
+    private static StartOptions options;
+    private static CompletableFuture<Desk> opening;
+    private MainWindow window;
+
+    /** Begins to open the desk; called before the toolkit starts. */
+    static void prepare(StartOptions start) {
+        options = start;
+        opening = CompletableFuture.supplyAsync(() -> {
+            try {
+                return new Desk(new Desk.Options(start.home(), start.isDemo(), start.seed(), start.still()),
+                        Platform::runLater);
+            } catch (IOException failed) {
+                throw new CompletionException(failed);
+            }
+        });
+    }
+
+    @Override
+    public void start(Stage stage) {
+        Thread.setDefaultUncaughtExceptionHandler((thread, failed) ->
+                LOG.error("unexpected failure on {}", thread.getName(), failed));
+        Desk desk;
+        try {
+            desk = opening.join();
+        } catch (CompletionException failed) {
+            System.err.println("yardarm: " + failed.getCause().getMessage());
+            Platform.exit();
+            System.exit(1);
+            return;
+        }
+        Themes.loadFonts();
+        if (options.command().equals("shots")) {
+            new Screenshots(desk, stage, options.out()).take();
+            return;
+        }
+        window = new MainWindow(desk, stage);
+        window.open();
+        LOG.info("window shown");
+    }
+
+    @Override
+    public void stop() {
+        System.exit(0);
+    }
+}

@@ -1,0 +1,226 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.gesture.ChartGestures;
+import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.Optional;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Cursor;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.input.ScrollEvent;
+import javafx.scene.layout.Region;
+import javafx.scene.shape.Line;
+
+/** The main chart as a control: shows the room's chart and turns mouse and arrow keys into gestures on it. */
+public final class ChartView extends Region {
+    private final ChartRoom room;
+    private final ChartModel chart;
+    private final ChartGestures gestures;
+    private final ChartCanvas canvas;
+    private final CrosshairLayer crosshair;
+    private final Line preview = new Line();
+    private final Label message = new Label();
+    private final Region focusFrame = new Region();
+    private final ChartMenu menus;
+    private ContextMenu menu;
+
+    public ChartView(ChartRoom room) {
+        this.room = room;
+        chart = room.chart();
+        gestures = room.gestures();
+        canvas = new ChartCanvas(chart);
+        crosshair = new CrosshairLayer(chart, canvas.palette());
+        menus = new ChartMenu(room);
+        getStyleClass().add("chart-view");
+        setId("chart");
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.NODE);
+        setAccessibleText("Chart");
+        preview.setManaged(false);
+        preview.setVisible(false);
+        preview.setMouseTransparent(true);
+        preview.getStrokeDashArray().setAll(4.0, 3.0);
+        message.getStyleClass().add("empty");
+        message.setMouseTransparent(true);
+        message.setWrapText(true);
+        focusFrame.getStyleClass().add("focus-frame");
+        focusFrame.setMouseTransparent(true);
+        getChildren().addAll(canvas, preview, crosshair, message, focusFrame);
+        room.listen(this::changed);
+        wireMouse();
+    }
+
+    public ChartCanvas canvas() {
+        return canvas;
+    }
+
+    private void changed(Aspect aspect) {
+        if (aspect == Aspect.TOOL) {
+            setCursor(gestures.tool() == Tool.NONE ? Cursor.DEFAULT : Cursor.CROSSHAIR);
+        }
+        if (aspect != Aspect.LIST) {
+            refresh();
+        }
+    }
+
+    /** Draws everything anew. */
+    public void refresh() {
+        boolean empty = chart.bars().isEmpty();
+        message.setVisible(empty);
+        if (empty) {
+            message.setText(chart.instrument().isEmpty()
+                    ? "No chart is open.\nPress Ctrl+K and type the code or a word of the name of an instrument,\n"
+                    + "or click one in the list at the left."
+                    : room.problem().isEmpty() ? "Loading " + chart.instrument().get().code() + " ..."
+                    : room.problem());
+        }
+        canvas.redraw();
+        requestLayout();
+    }
+
+    public void setPalette(Palette palette) {
+        canvas.setPalette(palette);
+        crosshair.setPalette(palette);
+        preview.setStroke(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+    }
+
+    @Override
+    protected void layoutChildren() {
+        canvas.resizeRelocate(0, 0, getWidth(), getHeight());
+        crosshair.resizeRelocate(0, 0, getWidth(), getHeight());
+        focusFrame.resizeRelocate(0, 0, getWidth(), getHeight());
+        double width = Math.min(getWidth() - 20, 520);
+        double height = message.prefHeight(width);
+        message.resizeRelocate((getWidth() - width) / 2, (getHeight() - height) / 2, width, height);
+        canvas.layout();
+        crosshair.update();
+        updatePreview();
+    }
+
+    private void wireMouse() {
+        setOnMousePressed(event -> {
+            requestFocus();
+            if (menu != null) {
+                menu.hide();
+            }
+            if (event.getButton() == MouseButton.PRIMARY) {
+                gestures.setSnapping(!event.isShiftDown());
+                gestures.press(event.getX(), event.getY());
+                refresh();
+            }
+            event.consume();
+        });
+        setOnMouseDragged(event -> {
+            point(event);
+            if (event.getButton() == MouseButton.PRIMARY) {
+                gestures.setSnapping(!event.isShiftDown());
+                gestures.drag(event.getX(), event.getY());
+                room.tell(Aspect.VIEW);
+            }
+        });
+        setOnMouseReleased(event -> {
+            if (event.getButton() == MouseButton.PRIMARY) {
+                gestures.release(event.getX(), event.getY());
+                if (event.getClickCount() == 2) {
+                    gestures.doubleClick(event.getX(), event.getY());
+                }
+                room.tell(Aspect.VIEW);
+            }
+        });
+        setOnMouseMoved(this::point);
+        setOnMouseExited(event -> {
+            crosshair.setPointer(-1, -1);
+            updatePreview();
+        });
+        setOnContextMenuRequested(event -> {
+            double x = event.isKeyboardTrigger() ? chart.plotRight() / 2 : event.getX();
+            double y = event.isKeyboardTrigger() ? chart.height() / 3 : event.getY();
+            menu = menus.at(x, y);
+            menu.show(this, event.getScreenX(), event.getScreenY());
+            event.consume();
+        });
+        addEventHandler(ScrollEvent.SCROLL, event -> {
+            boolean sideways = event.getDeltaX() != 0 && event.getDeltaY() == 0 || event.isShiftDown();
+            double delta = event.getDeltaY() != 0 ? event.getDeltaY() : event.getDeltaX();
+            double perNotch = event.getMultiplierY() > 0 ? event.getMultiplierY() : 40;
+            gestures.wheel(event.getX(), event.getY(), delta / perNotch, sideways);
+            room.tell(Aspect.VIEW);
+            event.consume();
+        });
+    }
+
+    private void point(MouseEvent event) {
+        crosshair.setPointer(event.getX(), event.getY());
+        updatePreview();
+    }
+
+    private void updatePreview() {
+        Optional<Anchor> candidate = gestures.candidate(crosshair.pointerX(), crosshair.pointerY());
+        preview.setVisible(candidate.isPresent());
+        candidate.ifPresent(anchor -> {
+            double x = chart.time().middle(chart.axis().bar(anchor.time()));
+            double y = chart.price().y(anchor.price());
+            boolean second = gestures.tool() == Tool.LINE && !gestures.placed().isEmpty();
+            preview.setStartX(second ? chart.time().middle(chart.axis().bar(gestures.placed().get(0).time())) : 0);
+            preview.setStartY(second ? chart.price().y(gestures.placed().get(0).price()) : y);
+            preview.setEndX(second ? x : chart.plotRight());
+            preview.setEndY(y);
+        });
+    }
+
+    /**
+     * Arrow keys and Enter: they move the pointer and place points with a tool in hand, nudge what is chosen, or pan.
+     *
+     * @return true when the key meant something
+     */
+    public boolean key(KeyCode code, boolean fast) {
+        int sideways = code == KeyCode.RIGHT ? 1 : code == KeyCode.LEFT ? -1 : 0;
+        int upward = code == KeyCode.UP ? 1 : code == KeyCode.DOWN ? -1 : 0;
+        if (gestures.tool() != Tool.NONE) {
+            if (code == KeyCode.ENTER) {
+                gestures.candidate(crosshair.pointerX(), crosshair.pointerY()).ifPresent(gestures::put);
+                refresh();
+                return true;
+            }
+            if (sideways != 0 || upward != 0) {
+                movePointer(sideways * (fast ? 10 : 1), upward * (fast ? 10 : 1));
+                return true;
+            }
+            return false;
+        }
+        if (upward != 0 && room.studies().chosenDrawing().isPresent()) {
+            room.studies().nudge(upward * (fast ? 10 : 1));
+            return true;
+        }
+        if (sideways != 0) {
+            gestures.pan(-sideways * (fast ? 0.5 : 0.08));
+            room.tell(Aspect.VIEW);
+            return true;
+        }
+        return false;
+    }
+
+    /** Moves the pointer by bars and by pixels of price, from the last bar when it was elsewhere. */
+    private void movePointer(int bars, int pixels) {
+        double x = crosshair.pointerX();
+        double y = crosshair.pointerY();
+        if (!crosshair.hasPointer()) {
+            int last = Math.max(0, chart.bars().size() - 1);
+            x = chart.time().middle(last);
+            y = chart.price().y(chart.bars().isEmpty() ? 0 : chart.bars().close(last));
+        }
+        x += bars * Math.max(1, chart.time().barWidth());
+        y -= pixels * 2;
+        crosshair.setPointer(Math.max(1, Math.min(chart.plotRight() - 1, x)),
+                Math.max(1, Math.min(chart.pricePane().bottom() - 2, y)));
+        updatePreview();
+    }
+}

@@ -1,0 +1,161 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.chart.surface.Palette;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
+import javafx.scene.text.Text;
+
+/**
+ * What follows the pointer: two hairlines, tags on the axes, and the readout of the bar under it. Small nodes whose
+ * changed areas do not touch, so that moving the pointer does not draw the chart again. Without a pointer the readout
+ * is that of the last bar.
+ */
+final class CrosshairLayer extends javafx.scene.layout.Pane {
+    private final ChartModel chart;
+    private final Region upright = hairline();
+    private final Region level = hairline();
+    private final Label priceTag = new Label();
+    private final Label timeTag = new Label();
+    private final Text readout = new Text();
+    private final List<Text> legends = new ArrayList<>();
+    private Palette palette;
+    private double pointerX = -1;
+    private double pointerY = -1;
+
+    CrosshairLayer(ChartModel chart, Palette palette) {
+        this.chart = chart;
+        this.palette = palette;
+        setMouseTransparent(true);
+        priceTag.getStyleClass().add("axis-tag");
+        timeTag.getStyleClass().add("axis-tag");
+        readout.getStyleClass().add("readout");
+        readout.setX(8);
+        readout.setY(15);
+        for (Region part : List.of(upright, level, priceTag, timeTag)) {
+            part.setManaged(false);
+            part.setVisible(false);
+        }
+        getChildren().addAll(upright, level, readout, priceTag, timeTag);
+    }
+
+    private static Region hairline() {
+        Region line = new Region();
+        line.getStyleClass().add("hairline");
+        return line;
+    }
+
+    void setPalette(Palette newPalette) {
+        palette = newPalette;
+        update();
+    }
+
+    /** Where the pointer is; x below 0 when it is elsewhere. */
+    void setPointer(double x, double y) {
+        pointerX = x;
+        pointerY = y;
+        update();
+    }
+
+    double pointerX() {
+        return pointerX;
+    }
+
+    double pointerY() {
+        return pointerY;
+    }
+
+    boolean hasPointer() {
+        return pointerX >= 0 && pointerX <= chart.plotRight() && pointerY >= 0 && pointerY < chart.plotBottom();
+    }
+
+    /** Puts everything where it belongs for the chart as it is now. */
+    void update() {
+        boolean shown = hasPointer() && !chart.bars().isEmpty();
+        upright.setVisible(shown);
+        level.setVisible(shown);
+        priceTag.setVisible(shown);
+        timeTag.setVisible(shown);
+        int bar = chart.bars().size() - 1;
+        if (shown) {
+            int under = chart.time().bar(pointerX);
+            bar = Math.max(0, Math.min(under, bar));
+            double x = Math.rint(chart.time().middle(under));
+            double y = Math.rint(pointerY);
+            upright.resizeRelocate(x, 0, 1, chart.plotBottom());
+            level.resizeRelocate(0, y, chart.plotRight(), 1);
+            Pane pane = chart.paneAt(pointerY).orElse(chart.pricePane());
+            placeTag(priceTag, valueText(pane, pane.scale().price(pointerY)), chart.plotRight() + 2,
+                    y - 8, chart.width() - chart.plotRight() - 4);
+            timeTag.setText(Readout.time(chart.axis().openTime(under), chart.timeframe(),
+                    chart.axis().grid().calendar().zone()));
+            double width = timeTag.prefWidth(-1);
+            timeTag.resizeRelocate(Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)),
+                    chart.plotBottom() + 3, width, 18);
+        }
+        readout.setText(chart.bars().isEmpty() ? "" : Readout.bar(chart, bar));
+        updateLegends(bar);
+    }
+
+    private String valueText(Pane pane, double value) {
+        return switch (pane.kind()) {
+            case PRICE -> chart.instrument().map(each -> each.format().format(value)).orElse("");
+            case VOLUME -> Readout.quantity(value);
+            case INDICATOR -> Readout.plain(value);
+        };
+    }
+
+    private static void placeTag(Label tag, String text, double x, double y, double width) {
+        tag.setText(text);
+        tag.resizeRelocate(x, y, width, 16);
+    }
+
+    /** One text for each indicator, in its pane: name and value in the layer's colour; and the word for volume. */
+    private void updateLegends(int bar) {
+        int used = 0;
+        for (Pane pane : chart.panes()) {
+            double x = 8;
+            double y = pane.kind() == Pane.Kind.PRICE ? 31 : pane.top() + 14;
+            if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
+                Text text = legend(used++);
+                place(text, "volume " + Readout.quantity(chart.bars().volume(bar)), x, y);
+                text.setFill(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+            }
+            for (IndicatorLayer layer : pane.indicators()) {
+                if (layer.style().visible() && bar >= 0) {
+                    Text text = legend(used++);
+                    place(text, layer.title() + "  " + Readout.value(chart, layer, bar), x, y);
+                    text.setFill(CanvasSurface.colour(palette.series(layer.style().colour())));
+                    x += text.getLayoutBounds().getWidth() + 18;
+                }
+            }
+        }
+        for (int rest = used; rest < legends.size(); rest++) {
+            legends.get(rest).setVisible(false);
+        }
+    }
+
+    private Text legend(int number) {
+        while (legends.size() <= number) {
+            Text text = new Text();
+            text.getStyleClass().add("legend");
+            legends.add(text);
+            getChildren().add(text);
+        }
+        return legends.get(number);
+    }
+
+    private static void place(Text text, String content, double x, double y) {
+        text.setVisible(true);
+        if (!text.getText().equals(content)) {
+            text.setText(content);
+        }
+        text.setX(x);
+        text.setY(y);
+    }
+}

@@ -1,0 +1,2 @@
+/** The application: starting, options, screenshots. */
+package dev.yardarm.app;

@@ -1,0 +1,245 @@
+package dev.yardarm.app.panel;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** All layers of the chart, and below them the details of the chosen one, edited in place. */
+public final class LayersPanel extends VBox {
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final ListView<Selection> view = new ListView<>();
+    private final VBox details = new VBox();
+    private LayerDetails shown;
+    private Selection shownFor = Selection.NONE;
+    private boolean following;
+
+    public LayersPanel(Workbench bench) {
+        this.bench = bench;
+        this.room = bench.room();
+        getStyleClass().addAll("side", "side-right");
+        setId("layers-panel");
+        setPrefWidth(248);
+        setMinWidth(248);
+        Label title = new Label("Layers");
+        title.getStyleClass().add("panel-title");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        view.setId("layers");
+        view.setFixedCellSize(26);
+        view.setPrefHeight(200);
+        view.setMinHeight(120);
+        view.setCellFactory(list -> new Row());
+        view.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> {
+            if (!following && now != null) {
+                room.studies().select(now);
+            }
+        });
+        view.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.DELETE) {
+                room.studies().deleteChosen();
+                event.consume();
+            }
+        });
+        ScrollPane scroll = new ScrollPane(details);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        HBox head = new HBox(6, title, gap, addButton());
+        head.setStyle("-fx-alignment: center-left;");
+        getChildren().addAll(head, view, scroll);
+        room.listen(this::changed);
+        bench.paletteProperty().addListener((observed, before, now) -> {
+            shownFor = null;
+            changed(Aspect.LAYERS);
+        });
+        changed(Aspect.LAYERS);
+    }
+
+    private MenuButton addButton() {
+        MenuButton add = new MenuButton("Add");
+        add.setId("add-indicator");
+        add.setTooltip(new Tooltip("Put an indicator on the chart (key: I)"));
+        for (Indicator indicator : Catalogue.shared().all()) {
+            MenuItem item = new MenuItem(indicator.title() + "  (" + indicator.name() + ")");
+            item.setId("add-" + indicator.name());
+            item.setOnAction(event -> room.addIndicator(indicator, Settings.standard(indicator)));
+            add.getItems().add(item);
+        }
+        return add;
+    }
+
+    public void focusLayers() {
+        view.requestFocus();
+    }
+
+    private void changed(Aspect aspect) {
+        if (aspect == Aspect.DATA) {
+            view.refresh();
+            if (shown != null) {
+                shown.show();
+            }
+            return;
+        }
+        if (aspect == Aspect.LIST || aspect == Aspect.TOOL) {
+            return;
+        }
+        ChartModel chart = room.chart();
+        List<Selection> layers = new ArrayList<>();
+        if (chart.instrument().isPresent()) {
+            layers.add(new Selection.Price());
+            chart.indicators().forEach(layer -> layers.add(new Selection.Indicator(layer.id())));
+            chart.drawings().forEach(drawing -> layers.add(new Selection.Drawing(drawing.id())));
+            chart.plan().ifPresent(plan -> layers.add(new Selection.Plan()));
+        }
+        following = true;
+        if (!layers.equals(view.getItems())) {
+            view.getItems().setAll(layers);
+        } else {
+            view.refresh();
+        }
+        view.getSelectionModel().select(layers.indexOf(chart.selection()));
+        following = false;
+        showDetails(chart.selection());
+    }
+
+    private void showDetails(Selection selection) {
+        if (!selection.equals(shownFor)) {
+            shownFor = selection;
+            shown = LayerDetails.of(bench, selection);
+            if (shown != null) {
+                details.getChildren().setAll((Node) shown.node());
+            } else {
+                Label empty = new Label("Click a layer here or on the chart to edit it. Right click one for more.");
+                empty.setWrapText(true);
+                empty.getStyleClass().add("soft");
+                details.getChildren().setAll(empty);
+            }
+        } else if (shown != null) {
+            shown.show();
+        }
+    }
+
+    private final class Row extends ListCell<Selection> {
+        private final CheckBox visible = new CheckBox();
+        private final Region swatch = new Region();
+        private final Label title = new Label();
+        private final Label value = new Label();
+        private final Region gap = new Region();
+        private final HBox row = new HBox(visible, swatch, title, gap, value);
+
+        Row() {
+            row.getStyleClass().add("layer-row");
+            swatch.getStyleClass().add("swatch");
+            value.getStyleClass().add("small");
+            value.setMinWidth(Region.USE_PREF_SIZE);
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            visible.setFocusTraversable(false);
+            visible.setOnAction(event -> setShown(getItem(), visible.isSelected()));
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(Selection layer, boolean empty) {
+            super.updateItem(layer, empty);
+            if (empty || layer == null) {
+                setGraphic(null);
+                setContextMenu(null);
+                return;
+            }
+            ChartModel chart = room.chart();
+            visible.setVisible(false);
+            swatch.setStyle("");
+            value.setText("");
+            if (layer instanceof Selection.Indicator of) {
+                chart.indicator(of.id()).ifPresent(this::fill);
+            } else if (layer instanceof Selection.Drawing of) {
+                chart.drawing(of.id()).ifPresent(this::fill);
+            } else if (layer instanceof Selection.Plan) {
+                title.setText("plan");
+                chart.plan().ifPresent(plan -> value.setText(plan.isLong() ? "long" : "short"));
+            } else {
+                title.setText("price, " + chart.form().word());
+                if (!chart.bars().isEmpty()) {
+                    value.setText(chart.instrument().orElseThrow().format()
+                            .format(chart.bars().close(chart.bars().size() - 1)));
+                }
+            }
+            setContextMenu(menu(layer));
+            setGraphic(row);
+        }
+
+        private void fill(IndicatorLayer layer) {
+            visible.setVisible(true);
+            visible.setSelected(layer.style().visible());
+            colour(layer.style().colour());
+            title.setText(layer.title());
+            value.setText(Readout.value(room.chart(), layer, room.chart().bars().size() - 1));
+        }
+
+        private void fill(Drawing drawing) {
+            visible.setVisible(true);
+            visible.setSelected(drawing.visible());
+            colour(drawing.colour());
+            boolean inherited = drawing.origin().isHigherThan(room.chart().timeframe());
+            boolean level = drawing.kind() == Drawing.Kind.LEVEL;
+            title.setText((level ? "level " : "line ") + (inherited ? "from " : "of ") + drawing.origin());
+            if (level) {
+                value.setText(room.chart().instrument().orElseThrow().format()
+                        .format(drawing.anchors().get(0).price()));
+            }
+        }
+
+        private void colour(int number) {
+            swatch.setStyle("-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
+        }
+
+        private ContextMenu menu(Selection layer) {
+            if (layer instanceof Selection.Price) {
+                return null;
+            }
+            MenuItem delete = new MenuItem("Remove");
+            delete.setOnAction(event -> {
+                room.studies().select(layer);
+                room.studies().deleteChosen();
+            });
+            return new ContextMenu(delete);
+        }
+    }
+
+    private void setShown(Selection layer, boolean on) {
+        ChartModel chart = room.chart();
+        if (layer instanceof Selection.Indicator of) {
+            chart.indicator(of.id()).ifPresent(each -> room.changeIndicator(each.withStyle(new LayerStyle(
+                    each.style().colour(), each.style().width(), each.style().opacity(), on))));
+        } else if (layer instanceof Selection.Drawing of) {
+            chart.drawing(of.id()).ifPresent(each -> room.studies().change(each, each.withVisible(on)));
+        }
+    }
+}

@@ -1,0 +1,209 @@
+package dev.yardarm.app.panel;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.desk.live.QuoteBoard;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The list gone through: code, stance, last price and the day's change. A click or Enter opens the chart. */
+public final class ListPanel extends VBox {
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final QuoteBoard quotes;
+    private final ComboBox<String> names = new ComboBox<>();
+    private final TextField filter = new TextField();
+    private final ListView<Instrument> view = new ListView<>();
+    private String shownList;
+
+    public ListPanel(Workbench bench) {
+        this.bench = bench;
+        this.room = bench.room();
+        quotes = new QuoteBoard(bench.desk().feedServices(), view::refresh);
+        getStyleClass().addAll("side", "side-left");
+        setId("list-panel");
+        setPrefWidth(216);
+        setMinWidth(216);
+        names.setMaxWidth(Double.MAX_VALUE);
+        names.setId("list-name");
+        names.setAccessibleText("List");
+        names.setOnAction(event -> {
+            if (names.getValue() != null && !names.getValue().equals(room.listName())) {
+                room.setList(names.getValue());
+            }
+        });
+        filter.setPromptText("find in the list   Ctrl+F");
+        filter.setId("list-filter");
+        filter.textProperty().addListener((observed, before, now) -> fill());
+        filter.setOnAction(event -> openFirst());
+        view.setId("list");
+        view.setFixedCellSize(26);
+        view.setCellFactory(list -> new Row());
+        view.setPlaceholder(new Label("Nothing in this list\nfits the search."));
+        view.setOnMouseClicked(event -> openChosen());
+        view.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ENTER) {
+                openChosen();
+                event.consume();
+            }
+        });
+        VBox.setVgrow(view, Priority.ALWAYS);
+        Label hint = new Label("N next   Shift+N previous   M mark");
+        hint.getStyleClass().addAll("soft", "small");
+        getChildren().addAll(names, filter, view, hint);
+        room.listen(aspect -> {
+            if (aspect == Aspect.LIST) {
+                showList();
+            } else if (aspect == Aspect.CHART) {
+                follow();
+            }
+        });
+        showList();
+    }
+
+    private void showList() {
+        List<String> all = bench.desk().books().lists().stream().map(Documents.NamedList::name).toList();
+        if (!all.equals(names.getItems())) {
+            names.getItems().setAll(all);
+        }
+        names.setValue(room.listName());
+        if (!room.listName().equals(shownList)) {
+            shownList = room.listName();
+            quotes.watch(room.members());
+        }
+        fill();
+    }
+
+    private void fill() {
+        String wanted = filter.getText().strip().toLowerCase(Locale.ROOT);
+        List<Instrument> members = room.members().stream().filter(each -> wanted.isEmpty()
+                || each.code().toLowerCase(Locale.ROOT).contains(wanted)
+                || each.name().toLowerCase(Locale.ROOT).contains(wanted)).toList();
+        if (!members.equals(view.getItems())) {
+            view.getItems().setAll(members);
+        } else {
+            view.refresh();
+        }
+        follow();
+    }
+
+    /** Chooses the instrument on the chart. */
+    private void follow() {
+        room.instrument().ifPresent(instrument -> {
+            int at = view.getItems().indexOf(instrument);
+            view.getSelectionModel().select(at);
+            if (at >= 0) {
+                view.scrollTo(Math.max(0, at - 6));
+            }
+        });
+        view.refresh();
+    }
+
+    private void openFirst() {
+        if (!view.getItems().isEmpty()) {
+            view.getSelectionModel().select(0);
+            openChosen();
+        }
+    }
+
+    private void openChosen() {
+        Instrument chosen = view.getSelectionModel().getSelectedItem();
+        if (chosen != null) {
+            bench.openChart(chosen);
+        }
+    }
+
+    /** Puts the focus on the list. */
+    public void focusList() {
+        view.requestFocus();
+    }
+
+    public void focusFilter() {
+        filter.requestFocus();
+        filter.selectAll();
+    }
+
+    public void close() {
+        quotes.close();
+    }
+
+    private final class Row extends ListCell<Instrument> {
+        private final Label code = new Label();
+        private final Label stance = new Label();
+        private final Label last = new Label();
+        private final Label change = new Label();
+        private final Region gap = new Region();
+        private final HBox row = new HBox(6, code, stance, gap, last, change);
+
+        Row() {
+            HBox.setHgrow(gap, Priority.ALWAYS);
+            code.getStyleClass().add("code");
+            code.setMinWidth(46);
+            stance.setMinWidth(Region.USE_PREF_SIZE);
+            last.setMinWidth(Region.USE_PREF_SIZE);
+            change.setMinWidth(52);
+            change.setMaxWidth(52);
+            change.setStyle("-fx-alignment: center-right;");
+            change.getStyleClass().add("small");
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(Instrument instrument, boolean empty) {
+            super.updateItem(instrument, empty);
+            getStyleClass().remove("shown-row");
+            if (empty || instrument == null) {
+                setGraphic(null);
+                setTooltip(null);
+                return;
+            }
+            if (room.instrument().filter(instrument::equals).isPresent()) {
+                getStyleClass().add("shown-row");
+            }
+            code.setText(instrument.code());
+            showStance(bench.desk().books().stance(instrument.id()), instrument);
+            QuoteBoard.Quote quote = quotes.quote(instrument.id()).orElse(null);
+            change.getStyleClass().removeAll("rise", "fall");
+            last.setText(quote == null ? "" : instrument.format().format(quote.last()));
+            change.setText(quote == null ? "" : Readout.percent(quote.change()).replace(" %", "%"));
+            if (quote != null && quote.change() != 0) {
+                change.getStyleClass().add(quote.change() > 0 ? "rise" : "fall");
+            }
+            setGraphic(row);
+        }
+
+        private void showStance(Stance taken, Instrument instrument) {
+            boolean none = taken.kind() == Stance.Kind.NONE;
+            stance.getStyleClass().setAll("label", "stance");
+            if (none) {
+                stance.getStyleClass().add("stance-none");
+            }
+            String mark = taken.note().isEmpty() ? "" : " *";
+            stance.setText(none ? taken.note().isEmpty() ? "" : "note" : taken.kind().word() + mark);
+            StringBuilder tip = new StringBuilder(instrument.name());
+            if (!taken.reason().isEmpty()) {
+                tip.append("\nskip: ").append(taken.reason());
+            }
+            if (!taken.note().isEmpty()) {
+                tip.append("\nnote: ").append(taken.note());
+            }
+            setTooltip(new Tooltip(tip.toString()));
+        }
+    }
+}

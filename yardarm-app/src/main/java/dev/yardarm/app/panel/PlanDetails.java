@@ -1,0 +1,100 @@
+package dev.yardarm.app.panel;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.plan.PositionSize;
+import dev.yardarm.core.plan.TradePlan;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+
+/** The numbers of a plan: prices, account, risk; and what follows from them. */
+final class PlanDetails extends LayerDetails {
+    private final Workbench bench;
+    private final NumberField entry;
+    private final NumberField stop;
+    private final NumberField target;
+    private final NumberField account;
+    private final NumberField risk;
+    private final Label distances = new Label();
+    private final Label size = new Label();
+
+    PlanDetails(Workbench bench) {
+        this.bench = bench;
+        heading("Plan");
+        entry = field("entry", value -> plan -> plan.withPrices(value, plan.stop(), plan.target()));
+        stop = field("stop", value -> plan -> plan.withPrices(plan.entry(), value, plan.target()));
+        target = field("target", value -> plan -> plan.withPrices(plan.entry(), plan.stop(), value));
+        account = field("account", value -> plan -> plan.withAccount(value, plan.riskPercent()));
+        risk = field("risk", value -> plan -> plan.withAccount(plan.account(), value));
+        row("Entry", entry);
+        row("Stop", stop);
+        row("Target", target);
+        row("Account", account);
+        row("Risk %", risk);
+        distances.setWrapText(true);
+        size.setWrapText(true);
+        size.setId("plan-size");
+        wide(distances);
+        wide(size);
+        Button remove = new Button("Remove the plan");
+        remove.setId("remove-plan");
+        remove.setOnAction(event -> bench.room().studies().removePlan());
+        wide(remove);
+        show();
+    }
+
+    /** Makes the change of a plan that a number typed into a field stands for. */
+    @FunctionalInterface
+    private interface Change {
+        UnaryOperator<TradePlan> to(double value);
+    }
+
+    private NumberField field(String name, Change change) {
+        NumberField field = new NumberField(name, value -> bench.room().chart().plan().ifPresent(plan -> {
+            bench.room().studies().change(plan, change.to(value).apply(plan));
+            show();
+        }), bench.desk()::tell);
+        field.setId("plan-" + name);
+        return field;
+    }
+
+    @Override
+    void show() {
+        TradePlan plan = bench.room().chart().plan().orElse(null);
+        Instrument instrument = bench.room().instrument().orElse(null);
+        if (plan == null || instrument == null) {
+            return;
+        }
+        PriceFormat format = instrument.format();
+        entry.setValue(plan.entry(), format.decimals());
+        stop.setValue(plan.stop(), format.decimals());
+        target.setValue(plan.target(), format.decimals());
+        account.setValue(plan.account(), 0);
+        risk.setValue(plan.riskPercent(), 2);
+        if (plan.problem().isPresent()) {
+            distances.setText(plan.problem().get());
+            size.setText("");
+            return;
+        }
+        distances.setText(String.format(Locale.ROOT, "Risk %s  (%.2f %%)  1 R%nReward %s  (%.2f %%)  %.2f R",
+                format.format(plan.risk()), plan.riskInPercent(), format.format(plan.reward()),
+                plan.rewardInPercent(), plan.rewardInR()));
+        size.setText(sizeText(PositionSize.of(plan, instrument.lot()), instrument));
+    }
+
+    /** The size in words, with which limit decided. */
+    static String sizeText(PositionSize size, Instrument instrument) {
+        if (size.quantity() == 0) {
+            return size.limit() == PositionSize.Limit.RISK
+                    ? String.format(Locale.ROOT, "Size 0: one lot of %.0f would risk more than allowed.",
+                    instrument.lot())
+                    : String.format(Locale.ROOT, "Size 0: the account cannot pay for one lot of %.0f.",
+                    instrument.lot());
+        }
+        return String.format(Locale.ROOT, "Size %,.0f for %,.2f, %s.%nAt risk %,.2f, to win %,.2f.", size.quantity(),
+                size.cost(), size.limit().words(), size.atRisk(), size.toWin());
+    }
+}

@@ -1,0 +1,143 @@
+package dev.yardarm.app.panel;
+
+import dev.yardarm.app.chart.ChartCanvas;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.live.ChartFeed;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+
+/**
+ * The row of small live charts of the same instrument, higher timeframe at the left. A click or Enter makes one the main
+ * chart.
+ */
+public final class TimeframeStrip extends HBox {
+    private static final List<Timeframe> SHOWN = List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY,
+            Timeframe.HOURS_4, Timeframe.HOUR);
+    private static final int BARS = 60;
+
+    private final ChartRoom room;
+    private final List<Cell> cells = new ArrayList<>();
+
+    public TimeframeStrip(Workbench bench) {
+        room = bench.room();
+        getStyleClass().add("strip");
+        setId("strip");
+        setPrefHeight(104);
+        setMinHeight(104);
+        for (Timeframe timeframe : SHOWN) {
+            Cell cell = new Cell(bench, timeframe);
+            HBox.setHgrow(cell, Priority.ALWAYS);
+            cells.add(cell);
+            getChildren().add(cell);
+        }
+        room.listen(aspect -> {
+            switch (aspect) {
+                case CHART -> cells.forEach(Cell::open);
+                case LAYERS -> cells.forEach(Cell::showDrawings);
+                default -> { }
+            }
+        });
+        visibleProperty().addListener((observed, before, now) -> cells.forEach(Cell::open));
+    }
+
+    public void close() {
+        cells.forEach(cell -> cell.feed.close());
+    }
+
+    private final class Cell extends StackPane {
+        private final Timeframe timeframe;
+        private final ChartModel chart = new ChartModel(true);
+        private final ChartCanvas canvas = new ChartCanvas(chart);
+        private final Label label = new Label();
+        private final ChartFeed feed;
+        private final Workbench bench;
+        private Instrument opened;
+
+        Cell(Workbench bench, Timeframe timeframe) {
+            this.bench = bench;
+            this.timeframe = timeframe;
+            getStyleClass().add("strip-cell");
+            setId("strip-" + timeframe);
+            setMinWidth(40);
+            setPrefWidth(100);
+            label.setText(timeframe.toString());
+            label.getStyleClass().add("strip-label");
+            label.setMouseTransparent(true);
+            StackPane.setAlignment(label, Pos.TOP_LEFT);
+            getChildren().addAll(canvas, label);
+            setFocusTraversable(true);
+            setAccessibleRole(AccessibleRole.BUTTON);
+            setAccessibleText("Timeframe " + timeframe.words());
+            Tooltip.install(this, new Tooltip("Bars of a " + timeframe.words() + ": click or Enter shows it large"));
+            feed = new ChartFeed(bench.desk().feedServices(), "strip " + timeframe, data -> {
+                boolean first = chart.bars().isEmpty();
+                chart.setData(data);
+                if (first) {
+                    fit();
+                }
+                canvas.redraw();
+            }, complaint -> {
+                chart.setData(dev.yardarm.chart.model.ChartData.EMPTY);
+                canvas.redraw();
+            });
+            setOnMouseClicked(event -> {
+                if (event.getButton() == MouseButton.PRIMARY) {
+                    room.setTimeframe(timeframe);
+                }
+            });
+            setOnKeyPressed(event -> {
+                if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.SPACE) {
+                    room.setTimeframe(timeframe);
+                    event.consume();
+                }
+            });
+            canvas.widthProperty().addListener((observed, before, now) -> fit());
+            bench.paletteProperty().addListener((observed, before, now) -> canvas.setPalette(now));
+            canvas.setPalette(bench.palette());
+        }
+
+        private void fit() {
+            chart.setSize(Math.max(10, canvas.getWidth()), Math.max(10, canvas.getHeight()));
+            chart.showLast(Math.min(BARS, Math.max(1, chart.bars().size())));
+        }
+
+        void open() {
+            boolean current = room.chart().timeframe().equals(timeframe);
+            getStyleClass().remove("strip-current");
+            if (current) {
+                getStyleClass().add("strip-current");
+            }
+            Instrument instrument = room.instrument().orElse(null);
+            boolean stripShown = TimeframeStrip.this.isVisible();
+            if (instrument != null && stripShown && !instrument.equals(opened)) {
+                opened = instrument;
+                chart.open(instrument, timeframe, bench.desk().calendar(instrument));
+                showDrawings();
+                feed.open(instrument, timeframe, List.of());
+            } else if (!stripShown) {
+                opened = null;
+                feed.close();
+            }
+            canvas.redraw();
+        }
+
+        void showDrawings() {
+            chart.setDrawings(room.chart().drawings());
+            canvas.redraw();
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The panels beside and below the chart: lists, layers, timeframe strip. */
+package dev.yardarm.app.panel;

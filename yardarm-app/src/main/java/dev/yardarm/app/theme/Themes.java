@@ -1,0 +1,56 @@
+package dev.yardarm.app.theme;
+
+import atlantafx.base.theme.PrimerDark;
+import atlantafx.base.theme.PrimerLight;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.chart.surface.Surface;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.EnumMap;
+import java.util.Map;
+import javafx.application.Application;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+
+/** Puts the themes on: the base style sheet of the controls, the colours of the theme, and what we make of both. */
+public final class Themes {
+    private static final String FAMILY = "IBM Plex Sans";
+    private static final Map<Surface.Type, Font> FONTS = new EnumMap<>(Surface.Type.class);
+
+    private Themes() {
+    }
+
+    /** Loads the fonts that ship with the application; called once before the first window. */
+    public static void loadFonts() {
+        load("IBMPlexSans-Regular.ttf");
+        Font strong = load("IBMPlexSans-SemiBold.ttf");
+        FONTS.put(Surface.Type.SMALL, Font.font(FAMILY, 11));
+        FONTS.put(Surface.Type.BASE, Font.font(FAMILY, 12));
+        FONTS.put(Surface.Type.STRONG, Font.font(strong.getFamily(), 13));
+    }
+
+    private static Font load(String name) {
+        try (InputStream file = Themes.class.getResourceAsStream("fonts/" + name)) {
+            return Font.loadFont(file, 12);
+        } catch (IOException failed) {
+            throw new UncheckedIOException("the font " + name + " cannot be read", failed);
+        }
+    }
+
+    public static Font font(Surface.Type type) {
+        return FONTS.get(type);
+    }
+
+    /** Puts a theme on a scene and on all controls. */
+    public static void apply(Palette.Theme theme, Scene scene) {
+        String base = theme == Palette.Theme.DAYLIGHT ? new PrimerLight().getUserAgentStylesheet()
+                : new PrimerDark().getUserAgentStylesheet();
+        if (!base.equals(Application.getUserAgentStylesheet())) {
+            Application.setUserAgentStylesheet(base);
+        }
+        scene.getStylesheets().setAll(
+                Palette.class.getResource(theme.sheet()).toExternalForm(),
+                Themes.class.getResource("yardarm.css").toExternalForm());
+    }
+}

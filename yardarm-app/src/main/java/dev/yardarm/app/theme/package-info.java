@@ -1,0 +1,2 @@
+/** Fonts, themes and style sheets. */
+package dev.yardarm.app.theme;

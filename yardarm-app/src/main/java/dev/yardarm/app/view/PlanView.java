@@ -1,0 +1,164 @@
+package dev.yardarm.app.view;
+
+import dev.yardarm.app.panel.NumberField;
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.plan.PositionSize;
+import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.room.Studies;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.Function;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** All trade plans with their risk and size, and the account they start from. */
+public final class PlanView extends VBox {
+    private final Workbench bench;
+    private final TableView<TradePlan> table = new TableView<>();
+    private final Label total = new Label();
+
+    public PlanView(Workbench bench) {
+        this.bench = bench;
+        getStyleClass().add("view");
+        setId("plan-view");
+        Studies studies = bench.room().studies();
+        NumberField account = new NumberField("account", value -> setSizing(value, studies.riskPercent()),
+                bench.desk()::tell);
+        NumberField risk = new NumberField("risk per trade", value -> setSizing(studies.account(), value),
+                bench.desk()::tell);
+        account.setId("standard-account");
+        risk.setId("standard-risk");
+        account.setValue(studies.account(), 0);
+        risk.setValue(studies.riskPercent(), 2);
+        bench.viewProperty().addListener((observed, before, now) -> {
+            account.setValue(studies.account(), 0);
+            risk.setValue(studies.riskPercent(), 2);
+        });
+        account.setPrefWidth(110);
+        risk.setPrefWidth(70);
+        Label title = new Label("Plans");
+        title.getStyleClass().add("panel-title");
+        Label forNew = new Label("New plans start from: account");
+        Label percent = new Label("risk per trade, %");
+        HBox head = new HBox(8, title, forNew, account, percent, risk);
+        head.setStyle("-fx-alignment: center-left;");
+        table.setId("plans");
+        table.setFixedCellSize(28);
+        table.setPlaceholder(Columns.empty("No trade is planned. Open a chart and press P P, then click entry and "
+                + "stop,\nor type: plan entry stop target."));
+        buildTable();
+        VBox.setVgrow(table, Priority.ALWAYS);
+        Button remove = new Button("Remove");
+        remove.setOnAction(event -> removeChosen());
+        total.setId("plan-total");
+        HBox foot = new HBox(16, remove, total);
+        foot.setStyle("-fx-alignment: center-left;");
+        getChildren().addAll(head, table, foot);
+        bench.desk().books().listen(subject -> {
+            if (subject == Books.Subject.PLANS) {
+                show();
+            }
+        });
+        show();
+    }
+
+    private void setSizing(double account, double risk) {
+        if (!(account > 0) || !(risk > 0 && risk <= 100)) {
+            bench.desk().tell("The account must be above zero and the risk above 0 and at most 100 percent.");
+        } else {
+            bench.room().studies().setSizing(account, risk);
+        }
+    }
+
+    private void buildTable() {
+        table.getColumns().add(Columns.words("Code", 66, plan -> plan.instrument().code()));
+        table.getColumns().add(Columns.words("Name", 160, plan -> instrument(plan).map(Instrument::name)
+                .orElse("not there any more")));
+        table.getColumns().add(Columns.words("Side", 56, plan -> plan.isLong() ? "long" : "short"));
+        table.getColumns().add(price("Entry", TradePlan::entry));
+        table.getColumns().add(price("Stop", TradePlan::stop));
+        table.getColumns().add(price("Target", TradePlan::target));
+        table.getColumns().add(Columns.numbers("Risk %", 66, plan -> number("%.2f", plan.riskInPercent())));
+        table.getColumns().add(Columns.numbers("Reward %", 76, plan -> number("%.2f", plan.rewardInPercent())));
+        table.getColumns().add(Columns.numbers("Reward R", 76, plan -> number("%.2f", plan.rewardInR())));
+        table.getColumns().add(sized("Size", 66, (plan, size) -> number("%,.0f", size.quantity())));
+        table.getColumns().add(sized("Cost", 90, (plan, size) -> number("%,.2f", size.cost())));
+        table.getColumns().add(sized("At risk", 80, (plan, size) -> number("%,.2f", size.atRisk())));
+        table.getColumns().add(Columns.words("Limit", 220, plan -> size(plan).map(size -> size.limit().words())
+                .orElse("")));
+        Columns.onOpen(table, plan -> instrument(plan).ifPresent(each -> {
+            bench.room().open(each, plan.timeframe());
+            bench.go(View.CHART);
+        }));
+        table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() == KeyCode.DELETE) {
+                removeChosen();
+                event.consume();
+            }
+        });
+    }
+
+    private TableColumn<TradePlan, String> price(String title,
+                                                                       Function<TradePlan, Double> value) {
+        return Columns.numbers(title, 74, plan -> instrument(plan).map(each -> each.format()
+                .format(value.apply(plan))).orElse(""));
+    }
+
+    private TableColumn<TradePlan, String> sized(String title, double width,
+                                                                      BiFunction<TradePlan, PositionSize, String> of) {
+        return Columns.numbers(title, width, plan -> size(plan).map(size -> of.apply(plan, size)).orElse(""));
+    }
+
+    private static String number(String format, double value) {
+        return String.format(Locale.ROOT, format, value);
+    }
+
+    private Optional<Instrument> instrument(TradePlan plan) {
+        return bench.desk().directory().find(plan.instrument());
+    }
+
+    private Optional<PositionSize> size(TradePlan plan) {
+        return plan.problem().isPresent() ? Optional.empty()
+                : instrument(plan).map(each -> PositionSize.of(plan, each.lot()));
+    }
+
+    private void show() {
+        table.getItems().setAll(bench.desk().books().plans());
+        double atRisk = table.getItems().stream().map(this::size).flatMap(Optional::stream)
+                .mapToDouble(PositionSize::atRisk).sum();
+        double cost = table.getItems().stream().map(this::size).flatMap(Optional::stream)
+                .mapToDouble(PositionSize::cost).sum();
+        total.setText(table.getItems().isEmpty() ? "" : String.format(Locale.ROOT,
+                "%d %s, together %,.2f at risk, costing %,.2f", table.getItems().size(),
+                table.getItems().size() == 1 ? "plan" : "plans", atRisk, cost));
+    }
+
+    private void removeChosen() {
+        TradePlan chosen = table.getSelectionModel().getSelectedItem();
+        if (chosen != null) {
+            bench.desk().undo().execute(Command.of("remove the plan of " + chosen.instrument().code(),
+                    () -> bench.desk().books().setPlan(chosen.instrument(), null),
+                    () -> bench.desk().books().setPlan(chosen.instrument(), chosen)));
+        }
+    }
+
+    /** Puts the focus where work begins. */
+    public void focusStart() {
+        table.requestFocus();
+        if (table.getSelectionModel().isEmpty()) {
+            table.getSelectionModel().select(0);
+        }
+    }
+}

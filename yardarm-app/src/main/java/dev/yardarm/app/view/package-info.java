@@ -1,0 +1,2 @@
+/** The views beside Chart: Scan, Watch, Plan. */
+package dev.yardarm.app.view;

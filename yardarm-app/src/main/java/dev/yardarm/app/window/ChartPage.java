@@ -1,0 +1,178 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.panel.LayersPanel;
+import dev.yardarm.app.panel.ListPanel;
+import dev.yardarm.app.panel.TimeframeStrip;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The view Chart: lists at the left, the chart with its tools and strip in the middle, layers at the right. */
+final class ChartPage extends BorderPane {
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final ChartView chart;
+    private final ListPanel lists;
+    private final LayersPanel layers;
+    private final TimeframeStrip strip;
+    private final Label code = new Label();
+    private final Label name = new Label();
+    private final Label make = new Label();
+    private final Label last = new Label();
+    private final Label change = new Label();
+    private final Label stance = new Label();
+    private final Label hint = new Label();
+    private final ToggleButton level = tool("Level", Tool.LEVEL, "D H");
+    private final ToggleButton line = tool("Trend line", Tool.LINE, "D L");
+    private final ToggleButton plan = tool("Plan", Tool.PLAN, "P P");
+
+    ChartPage(Workbench bench) {
+        this.bench = bench;
+        room = bench.room();
+        chart = new ChartView(room);
+        lists = new ListPanel(bench);
+        layers = new LayersPanel(bench);
+        strip = new TimeframeStrip(bench);
+        setId("chart-page");
+        code.getStyleClass().add("code");
+        last.getStyleClass().add("last");
+        make.getStyleClass().add("soft");
+        hint.getStyleClass().add("soft");
+        hint.setId("tool-hint");
+        stance.setId("stance");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox title = new HBox(code, name, make, stance, gap, last, change);
+        title.getStyleClass().add("chart-title");
+        title.setId("chart-title");
+        code.setMinWidth(Region.USE_PREF_SIZE);
+        last.setMinWidth(Region.USE_PREF_SIZE);
+        change.setMinWidth(Region.USE_PREF_SIZE);
+        HBox tools = new HBox(level, line, plan, separator(), button("Note", "M N", () -> bench.prompt("note ")),
+                button("Long", "M L", () -> room.studies().takeStance(Stance.Kind.LONG, "")),
+                button("Short", "M S", () -> room.studies().takeStance(Stance.Kind.SHORT, "")),
+                button("Wait", "M W", () -> room.studies().takeStance(Stance.Kind.WAIT, "")),
+                button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
+                button("Previous", "Shift+N", () -> room.step(-1)), button("Next", "N", () -> room.step(1)), hint);
+        tools.getStyleClass().add("tool-row");
+        tools.setId("tools");
+        VBox middle = new VBox(title, chart, tools, strip);
+        VBox.setVgrow(chart, Priority.ALWAYS);
+        setLeft(lists);
+        setCenter(middle);
+        setRight(layers);
+        room.listen(this::changed);
+        bench.paletteProperty().addListener((observed, before, now) -> chart.setPalette(now));
+        chart.setPalette(bench.palette());
+        showTitle();
+    }
+
+    private static Region separator() {
+        Region line = new Region();
+        line.setMinWidth(12);
+        return line;
+    }
+
+    private ToggleButton tool(String text, Tool tool, String keys) {
+        ToggleButton button = new ToggleButton(text);
+        button.setId("tool-" + tool.word());
+        button.setTooltip(new Tooltip(tool.firstHint() + " (keys: " + keys + ")"));
+        button.setOnAction(event -> {
+            bench.room().studies().take(button.isSelected() ? tool : Tool.NONE);
+            chart.requestFocus();
+        });
+        return button;
+    }
+
+    private Button button(String text, String keys, Runnable action) {
+        Button button = new Button(text);
+        button.setId("button-" + text.toLowerCase(java.util.Locale.ROOT));
+        button.setTooltip(new Tooltip("Keys: " + keys));
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
+    private void changed(Aspect aspect) {
+        if (aspect == Aspect.TOOL) {
+            Tool tool = room.gestures().tool();
+            level.setSelected(tool == Tool.LEVEL);
+            line.setSelected(tool == Tool.LINE);
+            plan.setSelected(tool == Tool.PLAN);
+        }
+        hint.setText(room.gestures().hint());
+        showTitle();
+    }
+
+    private void showTitle() {
+        Instrument instrument = room.instrument().orElse(null);
+        if (instrument == null) {
+            code.setText("");
+            name.setText("No chart");
+            return;
+        }
+        Bars bars = room.chart().bars();
+        code.setText(instrument.code());
+        name.setText(instrument.name());
+        Timeframe timeframe = room.chart().timeframe();
+        make.setText(timeframe + "   " + (room.chart().form() == dev.yardarm.chart.model.BarForm.LINE
+                ? "line through closes" : room.chart().form().word())
+                + (room.chart().isLogarithmic() ? "   log" : "") + (room.chart().isFollowing() ? "" : "   past"));
+        Stance taken = bench.desk().books().stance(instrument.id());
+        stance.setText((taken.kind() == Stance.Kind.NONE ? "" : taken.kind().word()
+                + (taken.reason().isEmpty() ? "" : ": " + taken.reason()))
+                + (taken.note().isEmpty() ? "" : "  “" + taken.note() + "”"));
+        change.getStyleClass().removeAll("rise", "fall");
+        int bar = bars.size() - 1;
+        last.setText(bar < 0 ? "" : instrument.format().format(bars.close(bar)));
+        if (bar > 0) {
+            double part = bars.close(bar) / bars.close(bar - 1) - 1;
+            change.setText(Readout.percent(part));
+            change.getStyleClass().add(part >= 0 ? "rise" : "fall");
+            change.setTooltip(new Tooltip("Change from the close of the bar before"));
+        } else {
+            change.setText("");
+        }
+    }
+
+    ChartView chart() {
+        return chart;
+    }
+
+    ListPanel lists() {
+        return lists;
+    }
+
+    LayersPanel layers() {
+        return layers;
+    }
+
+    TimeframeStrip strip() {
+        return strip;
+    }
+
+    void show(Region panel, boolean shown) {
+        panel.setVisible(shown);
+        panel.setManaged(shown);
+    }
+
+    void close() {
+        lists.close();
+        strip.close();
+    }
+}

@@ -1,0 +1,70 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.desk.line.LineCommand;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** The key map and the commands, over the window; Esc closes it. */
+final class HelpPane extends VBox {
+    HelpPane(LeaderKeys keys) {
+        getStyleClass().add("help");
+        setId("help");
+        setVisible(false);
+        setManaged(false);
+        setSpacing(10);
+        Label title = new Label("Keys and commands");
+        title.getStyleClass().add("strong");
+        Label leave = new Label("Esc closes this");
+        leave.getStyleClass().add("soft");
+        GridPane grid = new GridPane();
+        grid.setHgap(14);
+        grid.setVgap(4);
+        ColumnConstraints first = new ColumnConstraints();
+        first.setMinWidth(110);
+        grid.getColumnConstraints().add(first);
+        int row = 0;
+        for (LeaderKeys.Group group : keys.groups()) {
+            StringBuilder entries = new StringBuilder();
+            for (LeaderKeys.Entry entry : group.entries()) {
+                entries.append(entries.isEmpty() ? "" : "   ").append(entry.key()).append(' ').append(entry.label());
+            }
+            row = add(grid, row, group.letter() + "  " + group.title(), entries.toString());
+        }
+        row = add(grid, row, "N, Shift+N", "next and previous instrument of the list");
+        row = add(grid, row, "Ctrl+K", "command line; a letter that opens nothing starts it too");
+        row = add(grid, row, "Ctrl+F", "search in the list");
+        row = add(grid, row, "Ctrl+Z, Ctrl+Y", "undo, redo");
+        row = add(grid, row, "arrows", "pan; up and down nudge a chosen drawing by a tick; with a tool in hand they "
+                + "move the pointer and Enter places a point; Shift goes faster");
+        row = add(grid, row, "+ and −", "zoom");
+        row = add(grid, row, "Home, End", "oldest and newest bars");
+        row = add(grid, row, "Delete", "delete what is chosen");
+        row = add(grid, row, "Shift held", "draw without snapping to the bar's prices");
+        row = add(grid, row, "command line", "KTRL W · 15m · sma 50 · rsi 9 high · level 98.40 · line 2026-03-02 95.20 "
+                + "2026-05-11 101 · plan 104.20 102.80 107 · alert · alert close · long · skip too wide · note text · "
+                + "rsi(14) < 30 (scans the list)");
+        StringBuilder words = new StringBuilder();
+        for (LineCommand.Word word : LineCommand.Word.values()) {
+            words.append(words.isEmpty() ? "" : " · ").append(word.text());
+        }
+        add(grid, row, "plain commands", words.toString());
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        getChildren().addAll(new HBox(16, title, leave), scroll);
+    }
+
+    private static int add(GridPane grid, int row, String keys, String meaning) {
+        Label left = new Label(keys);
+        left.getStyleClass().add("hint-key");
+        Label right = new Label(meaning);
+        right.setWrapText(true);
+        right.setMaxWidth(640);
+        grid.addRow(row, left, right);
+        return row + 1;
+    }
+}

@@ -1,0 +1,234 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.view.PlanView;
+import dev.yardarm.app.view.ScanView;
+import dev.yardarm.app.view.WatchView;
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.line.CommandLanguage;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import javafx.animation.KeyFrame;
+import javafx.animation.PauseTransition;
+import javafx.animation.Timeline;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+
+/** The window: header with views and command line, the view in front, the status line. */
+public final class MainWindow {
+    private final Desk desk;
+    private final Workbench bench;
+    private final Stage stage;
+    private final ChartPage page;
+    private final Map<View, Parent> views = new EnumMap<>(View.class);
+    private final Map<View, ToggleButton> tabs = new EnumMap<>(View.class);
+    private final BorderPane frame = new BorderPane();
+    private final StackPane over = new StackPane();
+    private final CommandLine line;
+    private final HintPanel hints = new HintPanel();
+    private final HelpPane help;
+    private final Label alertNotice = new Label();
+    private final StatusLine status;
+    private final WorkspaceState state;
+    private final Timeline pulse;
+
+    public MainWindow(Desk desk, Stage stage) {
+        this.desk = desk;
+        this.stage = stage;
+        bench = new Workbench(desk);
+        page = new ChartPage(bench);
+        ScanView scan = new ScanView(bench);
+        WatchView watch = new WatchView(bench);
+        PlanView plan = new PlanView(bench);
+        views.put(View.CHART, page);
+        views.put(View.SCAN, scan);
+        views.put(View.WATCH, watch);
+        views.put(View.PLAN, plan);
+        status = new StatusLine(desk, zone());
+        Actions actions = new Actions(bench, page, scan, status, this::toggleHelp);
+        LeaderKeys leaders = actions.leaderKeys();
+        help = new HelpPane(leaders);
+        line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
+        bench.onPrompt(line::prompt);
+        alertNotice.getStyleClass().add("alert-notice");
+        alertNotice.setId("alert-notice");
+        alertNotice.setManaged(false);
+        alertNotice.setVisible(false);
+        alertNotice.setOnMouseClicked(event -> alertNotice.setVisible(false));
+        frame.setTop(header());
+        frame.setBottom(status);
+        over.getChildren().addAll(frame, hints, help, alertNotice);
+        line.attach(over);
+        Scene scene = new Scene(over, 1280, 800);
+        stage.setScene(scene);
+        stage.setTitle("Yardarm");
+        stage.setMinWidth(900);
+        stage.setMinHeight(600);
+        bench.viewProperty().addListener((observed, before, now) -> show(now));
+        bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
+        state = new WorkspaceState(bench, page, line, stage);
+        new WindowKeys(scene, bench, page, line, leaders, hints, help).install();
+        desk.onNotice(status::showNotice);
+        desk.onAlert(this::showAlert);
+        Themes.apply(bench.themeProperty().get(), scene);
+        pulse = new Timeline(new KeyFrame(Duration.millis(250), event -> {
+            status.update();
+            desk.tick();
+            placeOverlays();
+        }));
+        pulse.setCycleCount(Timeline.INDEFINITE);
+        frame.setCenter(page);
+        show(View.CHART);
+    }
+
+    private ZoneId zone() {
+        List<Instrument> all = desk.directory().all();
+        return all.isEmpty() ? ZoneOffset.UTC : desk.calendar(all.get(0)).zone();
+    }
+
+    private Region header() {
+        Label wordmark = new Label("Yardarm");
+        wordmark.getStyleClass().add("wordmark");
+        HBox header = new HBox(wordmark);
+        header.getStyleClass().add("header");
+        ToggleGroup group = new ToggleGroup();
+        for (View view : View.values()) {
+            ToggleButton tab = new ToggleButton(view.title());
+            tab.getStyleClass().setAll("view-tab");
+            tab.setToggleGroup(group);
+            tab.setId("view-" + view.title().toLowerCase(java.util.Locale.ROOT));
+            tab.setTooltip(new Tooltip("Keys: G " + view.letter()));
+            tab.setOnAction(event -> {
+                tab.setSelected(true);
+                bench.go(view);
+            });
+            tabs.put(view, tab);
+            header.getChildren().add(tab);
+        }
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        Button theme = new Button("Night watch");
+        theme.setId("theme");
+        theme.getStyleClass().add("flat");
+        theme.setTooltip(new Tooltip("Change the theme (keys: H T)"));
+        theme.setOnAction(event -> bench.themeProperty().set(bench.themeProperty().get().other()));
+        bench.themeProperty().addListener((observed, before, now) -> theme.setText(now.other().title()));
+        header.getChildren().addAll(gap, theme, line);
+        return header;
+    }
+
+    private void show(View view) {
+        tabs.get(view).setSelected(true);
+        frame.setCenter(views.get(view));
+        focusView();
+    }
+
+    private void focusView() {
+        Node front = views.get(bench.viewProperty().get());
+        if (front instanceof ScanView scan) {
+            scan.focusStart();
+        } else if (front instanceof WatchView watch) {
+            watch.focusStart();
+        } else if (front instanceof PlanView plan) {
+            plan.focusStart();
+        } else {
+            page.chart().requestFocus();
+        }
+    }
+
+    private void toggleHelp() {
+        help.setVisible(!help.isVisible());
+        placeOverlays();
+        help.toFront();
+    }
+
+    private void placeOverlays() {
+        double width = over.getWidth();
+        double height = over.getHeight();
+        if (help.isVisible()) {
+            double wide = Math.min(860, width - 60);
+            double high = Math.min(560, height - 80);
+            help.resizeRelocate((width - wide) / 2, 60, wide, high);
+        }
+        if (hints.isOpen()) {
+            hints.autosize();
+            hints.relocate(230, height - hints.getHeight() - 36);
+        }
+        if (alertNotice.isVisible()) {
+            alertNotice.autosize();
+            alertNotice.relocate((width - alertNotice.getWidth()) / 2, 52);
+        }
+    }
+
+    private void showAlert(Alert alert) {
+        Instrument instrument = desk.directory().find(alert.instrument()).orElse(null);
+        if (instrument == null) {
+            return;
+        }
+        String text = "Alert: " + instrument.code() + " " + (alert.trigger() == Alert.Trigger.REACHES
+                ? "has reached the drawing" : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
+                + " at " + instrument.format().format(alert.firedPrice()) + ".";
+        desk.tell(text);
+        alertNotice.setText(text + "   Click to put away.");
+        alertNotice.setVisible(true);
+        alertNotice.toFront();
+        placeOverlays();
+        PauseTransition away = new PauseTransition(Duration.seconds(20));
+        away.setOnFinished(event -> alertNotice.setVisible(false));
+        away.play();
+    }
+
+    public Workbench bench() {
+        return bench;
+    }
+
+    /** Opens the workspace as it was left, shows the window and lets the market run. */
+    public void open() {
+        state.restore();
+        stage.show();
+        pulse.play();
+        hints.visibleProperty().addListener((observed, before, now) -> placeOverlays());
+        focusView();
+        if (bench.room().instrument().isEmpty()) {
+            desk.members(bench.room().listName()).stream().findFirst()
+                    .ifPresent(first -> bench.room().open(first, bench.room().chart().timeframe()));
+        }
+        desk.start();
+        stage.setOnCloseRequest(event -> close());
+    }
+
+    /** Stops everything and saves what is left to save. */
+    public void close() {
+        pulse.stop();
+        state.save();
+        page.close();
+        bench.room().close();
+        desk.close();
+    }
+
+    /** The theme in use. */
+    public Palette.Theme theme() {
+        return bench.themeProperty().get();
+    }
+}

@@ -1,0 +1,114 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.core.series.Times;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.work.Job;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** One line at the foot: the feed, work with progress and cancel, the last notice, the market's time with its zone. */
+final class StatusLine extends HBox {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss",
+            Locale.ENGLISH);
+    private static final double[] SPEEDS = {1, 10, 60};
+
+    private final Desk desk;
+    private final ZoneId zone;
+    private final Button feed = new Button();
+    private final Button speed = new Button();
+    private final Label work = new Label();
+    private final ProgressBar progress = new ProgressBar();
+    private final Button cancel = new Button("Cancel");
+    private final Label notice = new Label();
+    private final Label time = new Label();
+    private List<Job> jobs = List.of();
+
+    StatusLine(Desk desk, ZoneId zone) {
+        this.desk = desk;
+        this.zone = zone;
+        getStyleClass().add("status");
+        setId("status");
+        feed.getStyleClass().add("flat");
+        feed.setId("feed");
+        feed.setOnAction(event -> toggle());
+        feed.setTooltip(new Tooltip("Stop or go on with the simulated market (command: pause)"));
+        speed.getStyleClass().add("flat");
+        speed.setId("speed");
+        speed.setTooltip(new Tooltip("How fast the simulated market runs"));
+        speed.setOnAction(event -> faster());
+        cancel.setOnAction(event -> jobs.forEach(job -> desk.scheduler().cancel(job.key())));
+        notice.getStyleClass().add("notice");
+        notice.setId("notice");
+        notice.setMinWidth(60);
+        time.setMinWidth(Region.USE_PREF_SIZE);
+        work.setMinWidth(Region.USE_PREF_SIZE);
+        feed.setMinWidth(Region.USE_PREF_SIZE);
+        speed.setMinWidth(Region.USE_PREF_SIZE);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox market = new HBox(0, feed, speed);
+        market.setVisible(desk.isDemo());
+        market.setManaged(desk.isDemo());
+        getChildren().addAll(market, work, progress, cancel, notice, gap, time);
+        update();
+    }
+
+    void toggle() {
+        MarketClock clock = desk.clock();
+        clock.setRunning(!clock.isRunning());
+        desk.tell(clock.isRunning() ? "The simulated market goes on." : "The simulated market stands still.");
+        update();
+    }
+
+    private void faster() {
+        MarketClock clock = desk.clock();
+        int next = 0;
+        for (int at = 0; at < SPEEDS.length; at++) {
+            if (SPEEDS[at] == clock.speed()) {
+                next = (at + 1) % SPEEDS.length;
+            }
+        }
+        clock.setSpeed(SPEEDS[next]);
+        update();
+    }
+
+    void showNotice(String text) {
+        notice.setText(text);
+        notice.setTooltip(new Tooltip(text));
+    }
+
+    /** Shows how things stand; called several times a second. */
+    void update() {
+        MarketClock clock = desk.clock();
+        feed.setText("simulated, " + (!clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon"
+                : "running"));
+        speed.setText(String.format(Locale.ROOT, "%.0f×", clock.speed()));
+        jobs = desk.scheduler().jobs();
+        boolean busy = !jobs.isEmpty();
+        work.setVisible(busy);
+        work.setManaged(busy);
+        progress.setVisible(busy);
+        progress.setManaged(busy);
+        cancel.setVisible(busy);
+        cancel.setManaged(busy);
+        if (busy) {
+            work.setText(jobs.size() == 1 ? jobs.get(0).title() : jobs.get(0).title() + " and " + (jobs.size() - 1)
+                    + " more");
+            progress.setProgress(jobs.get(0).progress());
+        }
+        ZonedDateTime now = Times.at(clock.now(), zone);
+        time.setText(now.format(TIME) + "  " + zone.getId() + " (UTC" + (now.getOffset().getTotalSeconds() == 0 ? "±0"
+                : now.getOffset().getId()) + ")");
+    }
+}

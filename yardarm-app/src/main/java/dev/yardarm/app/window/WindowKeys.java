@@ -1,0 +1,179 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.scale.TimeScale;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import javafx.scene.Node;
+import javafx.scene.Scene;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+
+/**
+ * The keys of the window. Keys with Ctrl work everywhere; the others only while no field is being typed in. Letters are
+ * taken from what was typed, so they follow the keyboard's layout.
+ */
+final class WindowKeys {
+    private final Scene scene;
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final ChartPage page;
+    private final CommandLine line;
+    private final LeaderKeys leaders;
+    private final HintPanel hints;
+    private final HelpPane help;
+
+    WindowKeys(Scene scene, Workbench bench, ChartPage page, CommandLine line, LeaderKeys leaders, HintPanel hints,
+               HelpPane help) {
+        this.scene = scene;
+        this.bench = bench;
+        this.room = bench.room();
+        this.page = page;
+        this.line = line;
+        this.leaders = leaders;
+        this.hints = hints;
+        this.help = help;
+    }
+
+    void install() {
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.isShortcutDown() ? withShortcut(event) : pressed(event)) {
+                event.consume();
+            }
+        });
+        scene.addEventFilter(KeyEvent.KEY_TYPED, event -> {
+            boolean letter = event.getCharacter().length() == 1 && event.getCharacter().charAt(0) > ' '
+                    && event.getCharacter().charAt(0) != 127;
+            boolean command = event.isControlDown() || event.isAltDown() || event.isMetaDown();
+            if (letter && !command && !isTyping() && typed(event.getCharacter().charAt(0))) {
+                event.consume();
+            }
+        });
+    }
+
+    private boolean isTyping() {
+        Node focus = scene.getFocusOwner();
+        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?> box && box.isShowing();
+    }
+
+    private boolean withShortcut(KeyEvent event) {
+        boolean editing = scene.getFocusOwner() instanceof TextInputControl;
+        switch (event.getCode()) {
+            case K -> line.prompt("");
+            case F -> search();
+            case Z -> {
+                if (editing && ((TextInputControl) scene.getFocusOwner()).isUndoable() && !event.isShiftDown()) {
+                    return false;
+                }
+                if (event.isShiftDown()) {
+                    room.redo();
+                } else {
+                    room.undo();
+                }
+            }
+            case Y -> room.redo();
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private void search() {
+        bench.go(View.CHART);
+        page.show(page.lists(), true);
+        page.lists().focusFilter();
+    }
+
+    private boolean pressed(KeyEvent event) {
+        KeyCode code = event.getCode();
+        if (code == KeyCode.F1) {
+            help.setVisible(!help.isVisible());
+            help.toFront();
+            return true;
+        }
+        if (code == KeyCode.ESCAPE) {
+            return escape();
+        }
+        if (hints.isOpen() || isTyping() || bench.viewProperty().get() != View.CHART) {
+            return false;
+        }
+        boolean onChart = scene.getFocusOwner() == page.chart();
+        if (onChart && page.chart().key(code, event.isShiftDown())) {
+            return true;
+        }
+        if (!onChart) {
+            return false;
+        }
+        switch (code) {
+            case DELETE, BACK_SPACE -> room.studies().deleteChosen();
+            case HOME -> {
+                TimeScale time = room.chart().time();
+                double width = (time.right() - time.left()) / time.barWidth();
+                room.chart().setTime(new TimeScale(time.left(), time.right(), time.barWidth(), width));
+                room.tell(Aspect.VIEW);
+            }
+            case END -> {
+                room.chart().follow();
+                room.tell(Aspect.VIEW);
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Completion, hint panel, gesture and tool, selection: in this order. */
+    private boolean escape() {
+        if (help.isVisible()) {
+            help.setVisible(false);
+            return true;
+        }
+        if (hints.isOpen()) {
+            hints.close();
+            return true;
+        }
+        if (isTyping()) {
+            return false;
+        }
+        if (room.gestures().cancel()) {
+            room.tell(Aspect.VIEW);
+            return true;
+        }
+        if (room.chart().selection() != Selection.NONE && bench.viewProperty().get() == View.CHART) {
+            room.studies().select(Selection.NONE);
+            return true;
+        }
+        return false;
+    }
+
+    private boolean typed(char letter) {
+        if (hints.isOpen()) {
+            LeaderKeys.Group group = hints.group();
+            hints.close();
+            group.find(letter).ifPresentOrElse(entry -> entry.action().run(),
+                    () -> line.prompt(String.valueOf(group.letter()) + letter));
+            return true;
+        }
+        if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
+            room.gestures().zoom(letter == '+' || letter == '=' ? 1 : -1);
+            room.tell(Aspect.VIEW);
+            return true;
+        }
+        if (letter == 'n') {
+            room.step(1);
+            return true;
+        }
+        if (letter == 'N') {
+            room.step(-1);
+            return true;
+        }
+        leaders.find(letter).ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
+        return true;
+    }
+}

@@ -1,0 +1,121 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.Studies;
+import dev.yardarm.desk.room.WorkspaceKeeper;
+import javafx.animation.PauseTransition;
+import javafx.geometry.Rectangle2D;
+import javafx.stage.Screen;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+
+/** Keeps the workspace document: saved a moment after anything in it changes, restored at the start. */
+final class WorkspaceState {
+    private final Workbench bench;
+    private final ChartPage page;
+    private final CommandLine line;
+    private final Stage stage;
+    private final PauseTransition soon = new PauseTransition(Duration.millis(250));
+    private boolean restoring = true;
+
+    WorkspaceState(Workbench bench, ChartPage page, CommandLine line, Stage stage) {
+        this.bench = bench;
+        this.page = page;
+        this.line = line;
+        this.stage = stage;
+        soon.setOnFinished(event -> save());
+        bench.room().listen(aspect -> {
+            if (aspect != Aspect.DATA && aspect != Aspect.TOOL && aspect != Aspect.SELECTION) {
+                changed();
+            }
+        });
+        bench.desk().books().listen(subject -> {
+            if (subject == Books.Subject.PLANS) {
+                changed();
+            }
+        });
+        bench.themeProperty().addListener((observed, before, now) -> changed());
+        bench.viewProperty().addListener((observed, before, now) -> changed());
+        page.lists().visibleProperty().addListener((observed, before, now) -> changed());
+        page.layers().visibleProperty().addListener((observed, before, now) -> changed());
+        page.strip().visibleProperty().addListener((observed, before, now) -> changed());
+        stage.widthProperty().addListener((observed, before, now) -> changed());
+        stage.heightProperty().addListener((observed, before, now) -> changed());
+        stage.xProperty().addListener((observed, before, now) -> changed());
+        stage.yProperty().addListener((observed, before, now) -> changed());
+        stage.maximizedProperty().addListener((observed, before, now) -> changed());
+    }
+
+    private void changed() {
+        if (!restoring) {
+            soon.playFromStart();
+        }
+    }
+
+    void save() {
+        if (restoring) {
+            return;
+        }
+        Studies studies = bench.room().studies();
+        Documents.Window window = new Documents.Window(stage.getX(), stage.getY(), stage.getWidth(),
+                stage.getHeight(), stage.isMaximized());
+        bench.desk().saver().save(DocumentKind.WORKSPACE, "workspace", new Documents.Workspace(
+                bench.themeProperty().get().name(), bench.viewProperty().get().name(), bench.room().listName(),
+                WorkspaceKeeper.capture(bench.room()), page.lists().isVisible(), page.layers().isVisible(),
+                page.strip().isVisible(), studies.account(), studies.riskPercent(), window, line.recent()));
+    }
+
+    void restore() {
+        bench.desk().saver().store().read(DocumentKind.WORKSPACE, "workspace").ifPresent(this::restore);
+        bench.desk().saver().store().takeNotices().forEach(bench.desk()::tell);
+        restoring = false;
+    }
+
+    private void restore(Documents.Workspace saved) {
+        for (Palette.Theme theme : Palette.Theme.values()) {
+            if (theme.name().equals(saved.theme())) {
+                bench.themeProperty().set(theme);
+            }
+        }
+        if (saved.list() != null && bench.desk().books().list(saved.list()).isPresent()) {
+            bench.room().setList(saved.list());
+        }
+        if (saved.account() > 0 && saved.riskPercent() > 0) {
+            bench.room().studies().setSizing(saved.account(), saved.riskPercent());
+        }
+        page.show(page.lists(), saved.listShown());
+        page.show(page.layers(), saved.layersShown());
+        page.show(page.strip(), saved.stripShown());
+        line.setRecent(saved.recent());
+        restoreWindow(saved.window());
+        if (saved.chart() != null) {
+            WorkspaceKeeper.restore(saved.chart(), bench.room());
+        }
+        for (View view : View.values()) {
+            if (view.name().equals(saved.view())) {
+                bench.go(view);
+            }
+        }
+    }
+
+    /** Puts the window where it was, unless that place is on no screen any more. */
+    private void restoreWindow(Documents.Window window) {
+        if (window == null || !(window.width() > 0) || !(window.height() > 0)) {
+            return;
+        }
+        boolean onScreen = !Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40)).isEmpty();
+        if (onScreen) {
+            stage.setX(window.x());
+            stage.setY(window.y());
+            stage.setWidth(window.width());
+            stage.setHeight(window.height());
+            stage.setMaximized(window.maximised());
+        }
+    }
+}

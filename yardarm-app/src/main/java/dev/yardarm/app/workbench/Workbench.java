@@ -1,0 +1,79 @@
+package dev.yardarm.app.workbench;
+
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** What the parts of the window share: the desk, the main chart's room, the theme and the view in front. */
+public final class Workbench {
+    private final Desk desk;
+    private final ChartRoom room;
+    private final ObjectProperty<Palette.Theme> theme = new SimpleObjectProperty<>(Palette.Theme.DAYLIGHT);
+    private final ReadOnlyObjectWrapper<Palette> palette =
+            new ReadOnlyObjectWrapper<>(Palette.of(Palette.Theme.DAYLIGHT));
+    private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
+    private final List<Consumer<String>> prompts = new ArrayList<>();
+
+    public Workbench(Desk desk) {
+        this.desk = desk;
+        this.room = new ChartRoom(desk);
+        theme.addListener((observed, before, now) -> palette.set(Palette.of(now)));
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public ChartRoom room() {
+        return room;
+    }
+
+    public ObjectProperty<Palette.Theme> themeProperty() {
+        return theme;
+    }
+
+    public ReadOnlyObjectProperty<Palette> paletteProperty() {
+        return palette.getReadOnlyProperty();
+    }
+
+    public Palette palette() {
+        return palette.get();
+    }
+
+    public ObjectProperty<View> viewProperty() {
+        return view;
+    }
+
+    public void go(View to) {
+        view.set(to);
+    }
+
+    /** Opens an instrument on the main chart and goes there. */
+    public void openChart(Instrument instrument) {
+        room.open(instrument, room.chart().timeframe());
+        go(View.CHART);
+    }
+
+    public void openChart(InstrumentId id) {
+        desk.directory().find(id).ifPresentOrElse(this::openChart,
+                () -> desk.tell(id + " is not there any more."));
+    }
+
+    /** Opens the command line with a beginning typed in. */
+    public void prompt(String beginning) {
+        prompts.forEach(each -> each.accept(beginning));
+    }
+
+    public void onPrompt(Consumer<String> listener) {
+        prompts.add(listener);
+    }
+}

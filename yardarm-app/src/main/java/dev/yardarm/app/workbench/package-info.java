@@ -1,0 +1,2 @@
+/** What the parts of the window share. */
+package dev.yardarm.app.workbench;

@@ -1,0 +1,96 @@
+package dev.yardarm.cli;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.data.csv.BarFile;
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Evaluates formulas over a bar file. */
+@Command(name = "compute", description = "Evaluates formulas on a bar file; CSV out: time and a column per formula.",
+        mixinStandardHelpOptions = true)
+final class ComputeCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Option(names = "--csv", required = true, paramLabel = "FILE",
+            description = "bar file: time,open,high,low,close,volume or time,value")
+    private Path csv;
+
+    @Option(names = "--formula", required = true, paramLabel = "EXPR", description = "a formula; may be repeated")
+    private List<String> formulas;
+
+    @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset")
+    private String zone;
+
+    @Option(names = "--higher", paramLabel = "W,M", split = ",",
+            description = "higher timeframes that formulas may read; no formula can read one yet")
+    private List<String> higher;
+
+    @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
+    private Path skipBad;
+
+    @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
+    private Path out;
+
+    @Override
+    public Integer call() throws Exception {
+        CommandLine line = spec.commandLine();
+        if (higher != null) {
+            throw new WrongUsageException("--higher: the formula language cannot read higher timeframes yet; leave "
+                    + "the option out");
+        }
+        List<Formula> parsed = new ArrayList<>();
+        ColumnGraph graph = new ColumnGraph();
+        List<Column> columns = new ArrayList<>();
+        for (String text : formulas) {
+            Formula formula = Formula.parse(text);
+            parsed.add(formula);
+            columns.add(formula.in(graph).output());
+        }
+        ZoneId fileZone = Zones.read(zone);
+        SkippedRows skipped = new SkippedRows(skipBad);
+        BarFile.Result bars = skipped.read(csv, fileZone);
+        Bars snapshot = bars.series().snapshot();
+        graph.update(snapshot);
+        Output.write(out, line.getOut(), to -> {
+            CsvWriter writer = CsvWriter.builder().lineDelimiter(de.siegmar.fastcsv.writer.LineDelimiter.LF).build(to);
+            List<String> header = new ArrayList<>(List.of("time"));
+            parsed.forEach(formula -> header.add(formula.text()));
+            writer.writeRecord(header);
+            List<String> row = new ArrayList<>();
+            for (int bar = 0; bar < snapshot.closed(); bar++) {
+                row.clear();
+                row.add(time(snapshot.openTime(bar), fileZone, bars.datesOnly()));
+                for (Column column : columns) {
+                    row.add(Output.number(column.at(bar)));
+                }
+                writer.writeRecord(row);
+            }
+            writer.flush();
+        });
+        skipped.finish(line.getErr());
+        return 0;
+    }
+
+    /** The time as the file wrote it: a date, or a time with its offset. */
+    static String time(long micros, ZoneId zone, boolean dateOnly) {
+        ZoneId shown = zone == null ? ZoneOffset.UTC : zone;
+        return dateOnly ? Times.date(micros, shown).toString()
+                : Times.at(micros, shown).toOffsetDateTime().format(DateTimeFormatter.ISO_OFFSET_DATE_TIME);
+    }
+}

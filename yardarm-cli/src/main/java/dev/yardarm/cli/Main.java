@@ -1,0 +1,42 @@
+package dev.yardarm.cli;
+
+import dev.yardarm.core.formula.FormulaException;
+import java.io.PrintWriter;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The commands without a window. Exit codes: 0 done, 1 failed with a message on standard error, 2 wrong usage. */
+@Command(name = "yardarm", subcommands = {ComputeCommand.class, ImportCommand.class, SynthCommand.class,
+        CommandLine.HelpCommand.class}, description = "Yardarm without a window. For the application: yardarm demo, "
+        + "yardarm open, yardarm shots.")
+public final class Main {
+    private Main() {
+    }
+
+    public static void main(String[] arguments) {
+        System.exit(run(arguments, new PrintWriter(System.out, true), new PrintWriter(System.err, true)));
+    }
+
+    /** Runs a command and returns its exit code. */
+    static int run(String[] arguments, PrintWriter out, PrintWriter errors) {
+        CommandLine line = new CommandLine(new Main());
+        line.setOut(out);
+        line.setErr(errors);
+        line.setExecutionExceptionHandler((failed, command, parsed) -> {
+            errors.println("yardarm " + command.getCommandName() + ": " + message(failed));
+            if (failed instanceof FormulaException formula) {
+                errors.println(formula.marked());
+            }
+            return failed instanceof WrongUsageException ? 2 : 1;
+        });
+        if (arguments.length == 0) {
+            line.usage(errors);
+            return 2;
+        }
+        return line.execute(arguments);
+    }
+
+    private static String message(Exception failed) {
+        return failed.getMessage() == null ? failed.toString() : failed.getMessage();
+    }
+}

@@ -1,0 +1,64 @@
+package dev.yardarm.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+
+/** Where data goes: standard output, or a file that appears only when it is complete. */
+final class Output {
+    private Output() {
+    }
+
+    /** Writes data. */
+    @FunctionalInterface
+    interface Content {
+        void write(Writer to) throws IOException;
+    }
+
+    static void write(Path file, PrintWriter standard, Content content) throws IOException {
+        if (file == null) {
+            content.write(standard);
+            standard.flush();
+            if (standard.checkError()) {
+                throw new IOException("standard output was closed before everything was written");
+            }
+            return;
+        }
+        Path folder = file.toAbsolutePath().getParent();
+        if (!Files.isDirectory(folder)) {
+            throw new IOException("the folder " + folder + " does not exist");
+        }
+        Path temporary = Files.createTempFile(folder, "." + file.getFileName(), ".new");
+        try {
+            try (Writer writer = Files.newBufferedWriter(temporary, StandardCharsets.UTF_8)) {
+                content.write(writer);
+            }
+            move(temporary, file);
+        } catch (IOException failed) {
+            Files.deleteIfExists(temporary);
+            throw new IOException(file + " cannot be written: " + failed.getMessage(), failed);
+        }
+    }
+
+    private static void move(Path from, Path to) throws IOException {
+        try {
+            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (AtomicMoveNotSupportedException otherDisk) {
+            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    /** A number with full precision, without an exponent; empty when missing. */
+    static String number(double value) {
+        if (Double.isNaN(value) || Double.isInfinite(value)) {
+            return "";
+        }
+        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value)
+                : new java.math.BigDecimal(Double.toString(value)).toPlainString();
+    }
+}

@@ -1,0 +1,50 @@
+package dev.yardarm.cli;
+
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.market.synthetic.SyntheticBars;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Makes simulated daily bars. */
+@Command(name = "synth", description = "Makes simulated daily bars: a random walk or trends.",
+        mixinStandardHelpOptions = true)
+final class SynthCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Option(names = "--seed", required = true, paramLabel = "N", description = "the same seed makes the same bars")
+    private long seed;
+
+    @Option(names = "--bars", required = true, paramLabel = "N", description = "number of bars")
+    private int bars;
+
+    @Option(names = "--kind", defaultValue = "walk", paramLabel = "KIND", description = "walk or trend")
+    private String kind;
+
+    @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
+    private Path out;
+
+    @Override
+    public Integer call() throws Exception {
+        Bars made;
+        try {
+            made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind)).snapshot();
+        } catch (IllegalArgumentException wrong) {
+            throw new WrongUsageException(wrong.getMessage());
+        }
+        Output.write(out, spec.commandLine().getOut(), to -> {
+            to.write("time,open,high,low,close,volume\n");
+            for (int bar = 0; bar < made.closed(); bar++) {
+                to.write(ComputeCommand.time(made.openTime(bar), null, true) + ","
+                        + Output.number(made.open(bar)) + "," + Output.number(made.high(bar)) + ","
+                        + Output.number(made.low(bar)) + "," + Output.number(made.close(bar)) + ","
+                        + Output.number(made.volume(bar)) + "\n");
+            }
+        });
+        return 0;
+    }
+}

@@ -1,0 +1,2 @@
+/** The command line tools: the same power without a window. */
+package dev.yardarm.cli;

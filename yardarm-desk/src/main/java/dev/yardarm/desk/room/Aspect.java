@@ -1,0 +1,16 @@
+package dev.yardarm.desk.room;
+
+/** What has changed in the room. */
+public enum Aspect {
+    /** Instrument or timeframe: another chart. */
+    CHART,
+    /** Bars and computed values. */
+    DATA,
+    /** Which part is shown, and how bars and scales are drawn. */
+    VIEW,
+    /** Layers: indicators, drawings, plan, alerts. */
+    LAYERS,
+    SELECTION,
+    TOOL,
+    LIST
+}
