@@ -4,6 +4,7 @@ import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.desk.Desk;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import javafx.application.Application;
@@ -36,6 +37,7 @@ public final class YardarmApplication extends Application {
     public void start(Stage stage) {
         Thread.setDefaultUncaughtExceptionHandler((thread, failed) ->
                 LOG.error("unexpected failure on {}", thread.getName(), failed));
+        mark("toolkit started");
         Desk desk;
         try {
             desk = opening.join();
@@ -45,14 +47,23 @@ public final class YardarmApplication extends Application {
             System.exit(1);
             return;
         }
+        mark("desk open");
         Themes.loadFonts();
+        mark("fonts loaded");
         if (options.command().equals("shots")) {
             new Screenshots(desk, stage, options.out()).take();
             return;
         }
         window = new MainWindow(desk, stage);
+        mark("window built");
         window.open();
-        LOG.info("window shown");
+        mark("window shown");
+    }
+
+    /** Tells how long the start has taken so far. */
+    private static void mark(String what) {
+        LOG.info("{} after {} ms", what, System.currentTimeMillis()
+                - ManagementFactory.getRuntimeMXBean().getStartTime());
     }
 
     @Override

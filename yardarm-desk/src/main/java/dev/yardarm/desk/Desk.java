@@ -129,7 +129,7 @@ public final class Desk implements AutoCloseable {
     private BarStore openStore(Path folder) {
         try {
             return new ParquetBarStore(folder);
-        } catch (IOException | RuntimeException | UnsatisfiedLinkError failed) {
+        } catch (IOException | RuntimeException | LinkageError failed) {
             LOG.warn("the history store cannot be opened", failed);
             tell("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");
             return null;

@@ -30,7 +30,7 @@ public final class ListPanel extends VBox {
     private final ComboBox<String> names = new ComboBox<>();
     private final TextField filter = new TextField();
     private final ListView<Instrument> view = new ListView<>();
-    private String shownList;
+    private String quotedList;
 
     public ListPanel(Workbench bench) {
         this.bench = bench;
@@ -70,6 +70,8 @@ public final class ListPanel extends VBox {
         room.listen(aspect -> {
             if (aspect == Aspect.LIST) {
                 showList();
+            } else if (aspect == Aspect.DATA && quotedList == null) {
+                quote();
             } else if (aspect == Aspect.CHART) {
                 follow();
             }
@@ -83,11 +85,16 @@ public final class ListPanel extends VBox {
             names.getItems().setAll(all);
         }
         names.setValue(room.listName());
-        if (!room.listName().equals(shownList)) {
-            shownList = room.listName();
-            quotes.watch(room.members());
+        if (quotedList != null && !room.listName().equals(quotedList)) {
+            quote();
         }
         fill();
+    }
+
+    /** Quotes the list; for the first time when the chart has its bars, so that it does not wait for the quotes. */
+    private void quote() {
+        quotedList = room.listName();
+        quotes.watch(room.members());
     }
 
     private void fill() {
@@ -149,16 +156,16 @@ public final class ListPanel extends VBox {
         private final Label last = new Label();
         private final Label change = new Label();
         private final Region gap = new Region();
-        private final HBox row = new HBox(6, code, stance, gap, last, change);
+        private final HBox row = new HBox(4, code, stance, gap, last, change);
 
         Row() {
             HBox.setHgrow(gap, Priority.ALWAYS);
             code.getStyleClass().add("code");
-            code.setMinWidth(46);
+            code.setMinWidth(40);
             stance.setMinWidth(Region.USE_PREF_SIZE);
             last.setMinWidth(Region.USE_PREF_SIZE);
-            change.setMinWidth(52);
-            change.setMaxWidth(52);
+            change.setMinWidth(46);
+            change.setMaxWidth(46);
             change.setStyle("-fx-alignment: center-right;");
             change.getStyleClass().add("small");
             setPrefWidth(0);

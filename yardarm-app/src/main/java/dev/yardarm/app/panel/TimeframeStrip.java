@@ -31,6 +31,7 @@ public final class TimeframeStrip extends HBox {
 
     private final ChartRoom room;
     private final List<Cell> cells = new ArrayList<>();
+    private boolean mainWasShown;
 
     public TimeframeStrip(Workbench bench) {
         room = bench.room();
@@ -45,10 +46,12 @@ public final class TimeframeStrip extends HBox {
             getChildren().add(cell);
         }
         room.listen(aspect -> {
-            switch (aspect) {
-                case CHART -> cells.forEach(Cell::open);
-                case LAYERS -> cells.forEach(Cell::showDrawings);
-                default -> { }
+            if (aspect == Aspect.LAYERS) {
+                cells.forEach(Cell::showDrawings);
+            } else if (aspect == Aspect.DATA || aspect == Aspect.CHART && mainWasShown) {
+                // The first time the large chart goes first; later all load side by side.
+                mainWasShown = true;
+                cells.forEach(Cell::open);
             }
         });
         visibleProperty().addListener((observed, before, now) -> cells.forEach(Cell::open));
@@ -91,7 +94,8 @@ public final class TimeframeStrip extends HBox {
                 }
                 canvas.redraw();
             }, complaint -> {
-                chart.setData(dev.yardarm.chart.model.ChartData.EMPTY);
+                label.setText(timeframe + "  no bars");
+                Tooltip.install(label, new Tooltip(complaint));
                 canvas.redraw();
             });
             setOnMouseClicked(event -> {
@@ -117,14 +121,18 @@ public final class TimeframeStrip extends HBox {
 
         void open() {
             boolean current = room.chart().timeframe().equals(timeframe);
-            getStyleClass().remove("strip-current");
-            if (current) {
-                getStyleClass().add("strip-current");
+            if (current != getStyleClass().contains("strip-current")) {
+                if (current) {
+                    getStyleClass().add("strip-current");
+                } else {
+                    getStyleClass().remove("strip-current");
+                }
             }
             Instrument instrument = room.instrument().orElse(null);
             boolean stripShown = TimeframeStrip.this.isVisible();
             if (instrument != null && stripShown && !instrument.equals(opened)) {
                 opened = instrument;
+                label.setText(timeframe.toString());
                 chart.open(instrument, timeframe, bench.desk().calendar(instrument));
                 showDrawings();
                 feed.open(instrument, timeframe, List.of());
@@ -132,7 +140,6 @@ public final class TimeframeStrip extends HBox {
                 opened = null;
                 feed.close();
             }
-            canvas.redraw();
         }
 
         void showDrawings() {

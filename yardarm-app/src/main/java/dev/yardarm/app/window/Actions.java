@@ -21,17 +21,20 @@ import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 
 /** Carries out what the command line and the leader keys ask for. */
 final class Actions {
     private final Workbench bench;
     private final ChartRoom room;
     private final ChartPage page;
-    private final ScanView scan;
+    private final Supplier<ScanView> scan;
     private final StatusLine status;
     private final Runnable help;
 
-    Actions(Workbench bench, ChartPage page, ScanView scan, StatusLine status, Runnable help) {
+    /** @param scan the scan view, made when it is first needed */
+    Actions(Workbench bench, ChartPage page, Supplier<ScanView> scan, StatusLine status, Runnable help) {
         this.bench = bench;
         this.room = bench.room();
         this.page = page;
@@ -47,7 +50,7 @@ final class Actions {
             bench.go(View.CHART);
         } else if (command instanceof LineCommand.ScanFor scanFor) {
             bench.go(View.SCAN);
-            scan.scanFor(scanFor.condition(), room.listName());
+            scan.get().scanFor(scanFor.condition(), room.listName());
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
         } else if (room.instrument().isEmpty()) {
@@ -127,7 +130,7 @@ final class Actions {
         }
     }
 
-    private void view(java.util.function.Consumer<ChartModel> change) {
+    private void view(Consumer<ChartModel> change) {
         change.accept(room.chart());
         room.tell(Aspect.VIEW);
     }

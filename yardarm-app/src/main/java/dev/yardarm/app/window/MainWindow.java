@@ -58,15 +58,9 @@ public final class MainWindow {
         this.stage = stage;
         bench = new Workbench(desk);
         page = new ChartPage(bench);
-        ScanView scan = new ScanView(bench);
-        WatchView watch = new WatchView(bench);
-        PlanView plan = new PlanView(bench);
         views.put(View.CHART, page);
-        views.put(View.SCAN, scan);
-        views.put(View.WATCH, watch);
-        views.put(View.PLAN, plan);
         status = new StatusLine(desk, zone());
-        Actions actions = new Actions(bench, page, scan, status, this::toggleHelp);
+        Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp);
         LeaderKeys leaders = actions.leaderKeys();
         help = new HelpPane(leaders);
         line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
@@ -100,6 +94,16 @@ public final class MainWindow {
         pulse.setCycleCount(Timeline.INDEFINITE);
         frame.setCenter(page);
         show(View.CHART);
+    }
+
+    /** A view, made when it is first looked at. */
+    private Parent view(View which) {
+        return views.computeIfAbsent(which, missing -> switch (missing) {
+            case SCAN -> new ScanView(bench);
+            case WATCH -> new WatchView(bench);
+            case PLAN -> new PlanView(bench);
+            case CHART -> page;
+        });
     }
 
     private ZoneId zone() {
@@ -140,12 +144,12 @@ public final class MainWindow {
 
     private void show(View view) {
         tabs.get(view).setSelected(true);
-        frame.setCenter(views.get(view));
+        frame.setCenter(view(view));
         focusView();
     }
 
     private void focusView() {
-        Node front = views.get(bench.viewProperty().get());
+        Node front = view(bench.viewProperty().get());
         if (front instanceof ScanView scan) {
             scan.focusStart();
         } else if (front instanceof WatchView watch) {

@@ -27,6 +27,7 @@ public final class ChartModel {
     public static final double TIME_AXIS = 24;
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
+    private static final double FREE_FOR_PLAN = 176;
 
     private final boolean compact;
     private Instrument instrument;
@@ -169,7 +170,11 @@ public final class ChartModel {
     }
 
     public void setPlan(TradePlan newPlan) {
+        boolean appearsOrGoes = plan == null != (newPlan == null);
         plan = newPlan;
+        if (appearsOrGoes && following) {
+            follow();
+        }
     }
 
     public Selection selection() {
@@ -210,9 +215,14 @@ public final class ChartModel {
     /** Shows the newest bars, with some free space behind them. */
     public void follow() {
         following = true;
-        double free = compact ? 4 : FREE_RIGHT;
+        double free = freeRight();
         time = new TimeScale(time.left(), time.right(), time.barWidth(), bars().size() + free / time.barWidth());
         panes = null;
+    }
+
+    /** Space kept free behind the newest bar; more when a plan's bracket stands there. */
+    private double freeRight() {
+        return compact ? 4 : plan == null ? FREE_RIGHT : FREE_FOR_PLAN;
     }
 
     /** Puts the right edge at a moment. */
@@ -224,7 +234,7 @@ public final class ChartModel {
     public void showLast(int count) {
         time = time.within(time.left(), time.right());
         setBarWidth(Math.max(TimeScale.NARROWEST, Math.min(TimeScale.WIDEST,
-                (time.right() - time.left() - (compact ? 4 : FREE_RIGHT)) / Math.max(1, count))));
+                (time.right() - time.left() - freeRight()) / Math.max(1, count))));
         follow();
     }
 
@@ -356,7 +366,7 @@ public final class ChartModel {
             least = Math.min(least, line ? bars().close(bars().closed()) : bars().low(bars().closed()));
             most = Math.max(most, line ? bars().close(bars().closed()) : bars().high(bars().closed()));
         }
-        double legend = compact ? 0 : Math.min(34, (bottom - top) / 4);
+        double legend = Math.min(compact ? 16 : 34, (bottom - top) / 4);
         PriceScale fitted = PriceScale.fitted(least, most, compact ? 0.04 : 0.05, top + legend, bottom, logarithmic);
         PriceScale whole = new PriceScale(fitted.low(), fitted.price(top), top, bottom, logarithmic);
         return isPriceManual() ? whole.between(manualLow, manualHigh) : whole;

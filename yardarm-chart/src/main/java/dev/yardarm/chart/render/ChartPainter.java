@@ -26,7 +26,10 @@ public final class ChartPainter {
         if (chart.instrument().isEmpty() || chart.bars().isEmpty()) {
             return;
         }
-        grid.paint(chart, palette, surface);
+        if (!chart.isCompact()) {
+            tags.place(chart, palette);
+        }
+        grid.paint(chart, palette, surface, tags);
         for (Pane pane : chart.panes()) {
             surface.beginClip(0, pane.top(), chart.plotRight(), pane.bottom() - pane.top());
             paintPane(chart, pane, palette, surface);

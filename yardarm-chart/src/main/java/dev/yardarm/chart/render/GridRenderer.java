@@ -19,7 +19,7 @@ final class GridRenderer {
     private final Batch lines = new Batch();
     private final Batch borders = new Batch();
 
-    void paint(ChartModel chart, Palette palette, Surface surface) {
+    void paint(ChartModel chart, Palette palette, Surface surface, TagRenderer tags) {
         lines.clear();
         borders.clear();
         double pixel = surface.hairline();
@@ -46,7 +46,7 @@ final class GridRenderer {
         for (Pane pane : chart.panes()) {
             for (double price : marks(chart, pane)) {
                 double y = pane.scale().y(price);
-                if (y > pane.top() + 7 && y < pane.bottom() - 7) {
+                if (y > pane.top() + 7 && y < pane.bottom() - 7 && !tags.covers(y)) {
                     surface.text(label(chart, pane, price), chart.width() - 8, y, Type.SMALL, Align.RIGHT,
                             palette.of(Role.SOFT));
                 }

@@ -30,7 +30,11 @@ final class TagRenderer {
         }
     }
 
-    void paint(ChartModel chart, Palette palette, Surface surface) {
+    private final List<Tag> placed = new ArrayList<>();
+
+    /** Works out where the tags lie; {@link #paint} draws them, {@link #covers} tells what they hide. */
+    void place(ChartModel chart, Palette palette) {
+        placed.clear();
         for (Pane pane : chart.panes()) {
             List<Tag> tags = new ArrayList<>();
             if (pane.kind() == Pane.Kind.PRICE) {
@@ -40,9 +44,23 @@ final class TagRenderer {
             for (IndicatorLayer layer : pane.indicators()) {
                 addIndicator(chart, pane, layer, palette, tags);
             }
-            for (Tag tag : apart(tags, pane)) {
-                paint(chart, tag, palette, surface);
+            placed.addAll(apart(tags, pane));
+        }
+    }
+
+    /** True when a label at this height would touch a tag. */
+    boolean covers(double y) {
+        for (Tag tag : placed) {
+            if (Math.abs(tag.y() - y) < HEIGHT - 2) {
+                return true;
             }
+        }
+        return false;
+    }
+
+    void paint(ChartModel chart, Palette palette, Surface surface) {
+        for (Tag tag : placed) {
+            paint(chart, tag, palette, surface);
         }
     }
 

@@ -17,7 +17,7 @@ public final class Times {
     }
 
     public static long micros(Instant instant) {
-        return ChronoUnit.MICROS.between(Instant.EPOCH, instant);
+        return Math.addExact(Math.multiplyExact(instant.getEpochSecond(), SECOND), instant.getNano() / 1000);
     }
 
     public static long micros(ZonedDateTime time) {

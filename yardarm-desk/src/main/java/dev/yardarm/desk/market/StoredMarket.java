@@ -13,21 +13,30 @@ import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
 import java.io.IOException;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
- * The simulated market with its made history kept in the store: what is there is read, what is missing is made and, for
- * finished days and months, kept. Until the store is ready everything is made; so the first chart waits for nothing it
- * does not show.
+ * The simulated market with its made history kept in the store: what is there is read, what is missing is made. Kept are
+ * the daily bars of all instruments and the minutes of indices, which take a second to work out from their members; the
+ * minutes of a company are made anew each time, because that takes less than reading them. Until the store is ready
+ * everything is made; so the first chart waits for nothing it does not show.
  */
 public final class StoredMarket implements LiveSource {
+    private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
     private final String folder;
+    private final Set<String> keeping = ConcurrentHashMap.newKeySet();
     private volatile boolean packed;
 
     /** @param store the store once it is open, empty before and when it cannot be opened */
@@ -84,10 +93,30 @@ public final class StoredMarket implements LiveSource {
         if (timeframe.equals(Timeframe.DAY)) {
             return joined(open.read(inStore(id), timeframe, from, upTo), id, timeframe, from, upTo);
         }
+        if (!isIndex(id)) {
+            return market.history(id, timeframe, from, upTo);
+        }
         BarSeries kept = open.read(inStore(id), timeframe, from, upTo);
         BarSeries all = joined(kept, id, timeframe, from, upTo);
-        keepFinishedMonths(open, id, kept.snapshot(), all.snapshot(), upTo);
+        Bars known = kept.snapshot();
+        Bars whole = all.snapshot();
+        if (keeping.add(id.code())) {
+            CompletableFuture.runAsync(() -> keep(open, id, known, whole, upTo));
+        }
         return all;
+    }
+
+    private boolean isIndex(InstrumentId id) {
+        return instruments().stream().anyMatch(each -> each.id().equals(id)
+                && each.kind() == Instrument.Kind.INDEX);
+    }
+
+    private void keep(BarStore open, InstrumentId id, Bars known, Bars whole, long upTo) {
+        try {
+            keepFinishedMonths(open, id, known, whole, upTo);
+        } catch (IOException failed) {
+            LOG.warn("the minutes of {} cannot be kept: {}", id.code(), failed.getMessage());
+        }
     }
 
     /** What is kept, up to the time asked for, and behind it what has to be made. */
@@ -123,14 +152,14 @@ public final class StoredMarket implements LiveSource {
     /** Keeps minutes of months that are over, unless they are kept already. */
     private void keepFinishedMonths(BarStore open, InstrumentId id, Bars kept, Bars all, long upTo)
             throws IOException {
-        LocalDate month = Times.date(upTo, java.time.ZoneOffset.UTC).withDayOfMonth(1);
-        long finished = Times.micros(month.atStartOfDay(java.time.ZoneOffset.UTC));
+        LocalDate month = Times.date(upTo, ZoneOffset.UTC).withDayOfMonth(1);
+        long finished = Times.micros(month.atStartOfDay(ZoneOffset.UTC));
         int end = 0;
         while (end < all.closed() && all.openTime(end) < finished) {
             end++;
         }
         int had = kept.closed();
-        boolean isWhole = all.closed() > 0 && Times.date(all.openTime(0), java.time.ZoneOffset.UTC)
+        boolean isWhole = all.closed() > 0 && Times.date(all.openTime(0), ZoneOffset.UTC)
                 .isBefore(month.minusMonths(10));
         if (end <= had || !isWhole) {
             return;

@@ -72,6 +72,9 @@ public final class Scheduler implements AutoCloseable {
         } catch (CancellationException cancelled) {
             LOG.debug("cancelled: {}", job.key());
         } catch (Exception failure) {
+            if (failure instanceof RuntimeException && !(failure instanceof IllegalArgumentException)) {
+                LOG.error("unexpected failure of {}", job.key(), failure);
+            }
             front.execute(() -> {
                 if (!job.isCancelled()) {
                     failed.accept(failure);

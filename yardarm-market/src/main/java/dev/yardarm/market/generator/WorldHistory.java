@@ -27,6 +27,8 @@ public final class WorldHistory {
     private final MarketFactors factors;
     private final int presentSession;
     private final int minutesPerSession;
+    private final long[] opens;
+    private final long[] closes;
     private final Map<String, DailyBars> companies = new ConcurrentHashMap<>();
     private final Map<String, IndexPath> indices = new ConcurrentHashMap<>();
 
@@ -40,6 +42,12 @@ public final class WorldHistory {
         LocalDate present = calendar.sessionAt(world.presentTime());
         presentSession = (int) (calendar.ordinal(present) - calendar.ordinal(calendar.sameOrNext(world.firstDate())));
         factors = new MarketFactors(world, seed, presentSession + 1 + SESSIONS_AHEAD);
+        opens = new long[factors.sessionCount()];
+        closes = new long[factors.sessionCount()];
+        for (int session = 0; session < opens.length; session++) {
+            opens[session] = calendar.open(factors.session(session));
+            closes[session] = calendar.close(factors.session(session));
+        }
         minutesPerSession = (int) ((calendar.close(present) - calendar.open(present)) / Times.MINUTE);
     }
 
@@ -112,7 +120,7 @@ public final class WorldHistory {
     /** Dividends of an instrument in the order of their ex-dates, as far as known at a time. */
     public List<DividendPaid> dividends(String code, long upTo) {
         return isIndex(code) ? List.of() : company(code).dividends.stream()
-                .map(paid -> new DividendPaid(calendar.open(factors.session(paid.session())), paid.amount()))
+                .map(paid -> new DividendPaid(opens[paid.session()], paid.amount()))
                 .filter(paid -> paid.time() <= upTo).toList();
     }
 
@@ -125,15 +133,15 @@ public final class WorldHistory {
         LocalDate lastSession = calendar.sessionAt(upTo);
         int last = Math.min(sessionNumber(lastSession), factors.sessionCount() - 1);
         int first = days ? 0 : firstIntradaySession();
-        if (from > calendar.open(factors.session(first))) {
+        if (from > opens[first]) {
             LocalDate session = calendar.sessionAt(from);
             first = Math.max(first, sessionNumber(session));
         }
         BarSeries series = new BarSeries(Math.max(0, last - first + 1) * (days ? 1 : minutesPerSession));
         MinutePath path = new MinutePath(minutesPerSession);
         for (int session = first; session <= last; session++) {
-            long open = calendar.open(factors.session(session));
-            long close = calendar.close(factors.session(session));
+            long open = opens[session];
+            long close = closes[session];
             if (days && open >= from && close <= upTo) {
                 appendDay(code, session, open, close, series);
             } else if (days && open >= from) {
@@ -203,7 +211,7 @@ public final class WorldHistory {
 
     private void report(String code, int session, int minute, MinutePath path, long after, long upTo,
                         TradeReader reader) {
-        long start = calendar.open(factors.session(session)) + minute * Times.MINUTE;
+        long start = opens[session] + minute * Times.MINUTE;
         if (isIndex(code)) {
             IndexPath.report(start, path, minute, after, upTo, reader);
             return;
@@ -218,11 +226,11 @@ public final class WorldHistory {
         MinutePath path = new MinutePath(minutesPerSession);
         LocalDate day = calendar.sessionAt(after);
         for (int session = Math.max(0, sessionNumber(day)); session < factors.sessionCount(); session++) {
-            long open = calendar.open(factors.session(session));
+            long open = opens[session];
             if (open > upTo) {
                 return;
             }
-            if (calendar.close(factors.session(session)) <= after) {
+            if (closes[session] <= after) {
                 continue;
             }
             if (isIndex(code)) {
