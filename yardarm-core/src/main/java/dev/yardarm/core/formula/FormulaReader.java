@@ -235,15 +235,45 @@ final class FormulaReader {
             FormulaParser parser = (FormulaParser) recognizer;
             IntervalSet expected = parser.getExpectedTokens();
             boolean atEnd = token.getType() == Token.EOF;
-            boolean valueExpected = expected.contains(FormulaParser.NUMBER) && expected.contains(FormulaParser.WORD);
+            boolean valueBefore = endsValue(parser, token);
+            boolean valueExpected = !valueBefore && expected.contains(FormulaParser.NUMBER)
+                    && expected.contains(FormulaParser.WORD);
             String found = atEnd ? "the formula ends" : "found '" + token.getText() + "'";
-            String wanted = valueExpected ? "a value was expected here, such as close, 12 or sma(close, 50)"
-                    : "expected " + words(parser, expected);
+            String wanted;
+            if (valueExpected) {
+                wanted = "a value was expected here, such as close, 12 or sma(close, 50)";
+            } else if (valueBefore && expected.contains(FormulaParser.NUMBER)) {
+                // The parser looks back to where the value began; what matters is what may follow it.
+                wanted = "expected a sign such as + - * / > < = and or" + (isOpen(parser, token)
+                        ? ", a comma or a closing parenthesis" : "");
+            } else {
+                wanted = "expected " + words(parser, expected);
+            }
             String near = token.getType() == FormulaParser.WORD && !valueExpected
                     ? Vocabulary.suggestion(token.getText().toLowerCase(Locale.ROOT)) : "";
             int place = atEnd ? text.stripTrailing().length() : token.getStartIndex();
             throw new FormulaException(text, place, atEnd ? 1 : token.getText().length(),
                     found + " but " + wanted + near);
+        }
+
+        /** True when the token before this one ends a value. */
+        private boolean endsValue(FormulaParser parser, Token token) {
+            if (token.getTokenIndex() == 0) {
+                return false;
+            }
+            Token before = parser.getTokenStream().get(token.getTokenIndex() - 1);
+            return before.getType() == FormulaParser.NUMBER || before.getType() == FormulaParser.WORD
+                    || before.getText().equals(")") || before.getText().equals("%");
+        }
+
+        /** True when a parenthesis is open before this token. */
+        private boolean isOpen(FormulaParser parser, Token token) {
+            int depth = 0;
+            for (int index = 0; index < token.getTokenIndex(); index++) {
+                String sign = parser.getTokenStream().get(index).getText();
+                depth += sign.equals("(") ? 1 : sign.equals(")") ? -1 : 0;
+            }
+            return depth > 0;
         }
 
         private String words(FormulaParser parser, IntervalSet expected) {
