@@ -73,6 +73,7 @@ public final class ChartModel {
         boolean restarted = data.bars().epoch() != newData.bars().epoch() || before == 0;
         data = newData;
         axis = new TimeAxis(newData.bars(), axis.grid());
+        time = time.within(0, Math.max(1, width - axisWidth()));
         if (following) {
             follow();
         } else if (restarted) {
@@ -301,13 +302,6 @@ public final class ChartModel {
     /** The panes from top to bottom; the price pane is the first. */
     public List<Pane> panes() {
         if (panes == null) {
-            double right = Math.max(1, width - axisWidth());
-            if (right != time.right()) {
-                time = time.within(0, right);
-                if (following) {
-                    follow();
-                }
-            }
             panes = layOut();
         }
         return panes;

@@ -54,9 +54,9 @@ public record PriceScale(double low, double high, double top, double bottom, boo
         return isLogarithmic() ? low * Math.exp(part * Math.log(high / low)) : low + part * (high - low);
     }
 
-    /** The same scale with its prices moved by a number of pixels. */
+    /** The same scale with its prices moved down by a number of pixels. */
     public PriceScale movedBy(double pixels) {
-        return between(price(bottom + pixels), price(top + pixels));
+        return between(price(bottom - pixels), price(top - pixels));
     }
 
     /** The same scale with a range so many times as large, around its middle. */

@@ -6,6 +6,7 @@ import java.util.List;
 /** Round prices for the marks of a price axis. */
 public final class PriceTicks {
     private static final double[] STEPS = {1, 2, 2.5, 5, 10};
+    private static final double[][] DIGITS = {{1}, {1, 3}, {1, 2, 5}, {1, 1.5, 2, 3, 5, 7}};
 
     private PriceTicks() {
     }
@@ -32,20 +33,34 @@ public final class PriceTicks {
         return prices;
     }
 
+    /** In every decade the same digits: as many as keep their distance. */
     private static void logarithmic(PriceScale scale, double pixelsApart, List<Double> prices) {
-        double lastY = Double.POSITIVE_INFINITY;
+        double perDecade = (scale.bottom() - scale.top()) / Math.log10(scale.high() / scale.low());
+        double[] digits = DIGITS[0];
+        for (double[] candidate : DIGITS) {
+            if (nearest(candidate) * perDecade >= pixelsApart) {
+                digits = candidate;
+            }
+        }
         double decade = Math.pow(10, Math.floor(Math.log10(scale.low())));
         while (decade <= scale.high() && prices.size() < 200) {
-            for (double digit : new double[]{1, 1.5, 2, 3, 4, 5, 6, 8}) {
+            for (double digit : digits) {
                 double price = decade * digit;
-                double y = scale.y(price);
-                if (price >= scale.low() && price <= scale.high() && lastY - y >= pixelsApart) {
+                if (price >= scale.low() && price <= scale.high()) {
                     prices.add(price);
-                    lastY = y;
                 }
             }
             decade *= 10;
         }
+    }
+
+    /** The smallest distance between neighbouring digits, in decades. */
+    private static double nearest(double[] digits) {
+        double least = Math.log10(10 / digits[digits.length - 1]);
+        for (int at = 1; at < digits.length; at++) {
+            least = Math.min(least, Math.log10(digits[at] / digits[at - 1]));
+        }
+        return least;
     }
 
     /** The smallest round step that is no smaller than asked, and a multiple of the tick where that matters. */

@@ -113,6 +113,11 @@ public final class WorldHistory {
         return isIndex(code) ? List.of() : company(code).splitsIn(factors, calendar);
     }
 
+    /** Number of a company's shares at a moment, in the shares of that moment. */
+    public double sharesOutstanding(String code, long time) {
+        return company(code).shares[sessionNumber(calendar.sessionAt(time))];
+    }
+
     /** A dividend paid to whoever held the share before this moment, for one share of that day. */
     public record DividendPaid(long time, double amount) {
     }
