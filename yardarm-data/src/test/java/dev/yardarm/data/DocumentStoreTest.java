@@ -1,0 +1,138 @@
+package dev.yardarm.data;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class DocumentStoreTest {
+    private static final InstrumentId KTRL = new InstrumentId("halcyon", "KTRL");
+    private static final Drawing LEVEL = new Drawing("d1", Drawing.Kind.LEVEL, Timeframe.WEEK,
+            List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2, 1.5, 0.8, true);
+
+    @TempDir
+    private Path folder;
+    private DocumentStore store;
+
+    @BeforeEach
+    void open() throws IOException {
+        store = new DocumentStore(folder);
+    }
+
+    private <T> void roundTrip(DocumentKind<T> kind, T document) throws IOException {
+        store.write(kind, "it", document);
+        assertThat(store.read(kind, "it")).contains(document);
+        Path file = folder.resolve(kind.folder()).resolve("it.json");
+        String name = kind.format().substring("yardarm/".length());
+        try (InputStream schema = DocumentKind.class.getResourceAsStream("schema/" + name + ".schema.json")) {
+            assertThat(schema).as("schema of " + name).isNotNull();
+            var problems = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(schema)
+                    .validate(new ObjectMapper().readTree(file.toFile()));
+            assertThat(problems).as(name).isEmpty();
+        }
+    }
+
+    @Test
+    void everyKindComesBackAsItWasAndFitsItsSchema() throws IOException {
+        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(LEVEL, new Drawing("d2",
+                Drawing.Kind.LINE, Timeframe.MINUTES_15, List.of(new Anchor(1, 2), new Anchor(3, 4)), 0, 1, 1, false))));
+        roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening",
+                List.of(KTRL)))));
+        roundTrip(DocumentKind.STANCES, new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing",
+                "a “note”", 5))));
+        roundTrip(DocumentKind.ALERTS, new Documents.Alerts(List.of(new Alert("a", KTRL, "d1", Alert.Trigger.REACHES,
+                Timeframe.HOURS_4, true, 7, 0, 0))));
+        roundTrip(DocumentKind.PLANS, new Documents.Plans(List.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2,
+                102.8, 107, 25_000, 1))));
+        roundTrip(DocumentKind.SCANS, new Documents.Scans(List.of(new Scan("s", "l", Timeframe.MONTH,
+                List.of("close > open")))));
+        roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
+        roundTrip(DocumentKind.INSTRUMENTS, new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2,
+                "UTC"))));
+        roundTrip(DocumentKind.WORKSPACE, new Documents.Workspace("DAYLIGHT", "CHART", "Evening",
+                new Documents.Chart(KTRL, Timeframe.DAY, "candles", false, true, 7, 0, 0, 0,
+                        List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1,
+                                true))), true, true, true, 25_000, 1, new Documents.Window(0, 0, 1280, 800, false),
+                List.of("sma 50")));
+    }
+
+    @Test
+    void aDamagedFileIsSetAsideAndTheLastGoodCopyOpened() throws IOException {
+        Documents.Tracing first = new Documents.Tracing(KTRL, List.of(LEVEL));
+        store.write(DocumentKind.TRACING, "it", first);
+        store.write(DocumentKind.TRACING, "it", new Documents.Tracing(KTRL, List.of()));
+        Path file = folder.resolve("tracings/it.json");
+        Files.writeString(file, "{\"format\": \"yardarm/tracing\", \"versi");
+        assertThat(store.read(DocumentKind.TRACING, "it")).contains(first);
+        assertThat(store.takeNotices()).singleElement().asString().contains("set aside", "last good copy", "tracing");
+        assertThat(store.takeNotices()).isEmpty();
+        try (var aside = Files.list(folder.resolve("set-aside"))) {
+            assertThat(aside.findFirst().orElseThrow()).content().endsWith("\"versi");
+        }
+        assertThat(store.read(DocumentKind.TRACING, "it")).contains(first);
+    }
+
+    @Test
+    void aNewerFileIsSetAsideUntouchedAndToldAsSuch() throws IOException {
+        String newer = "{\"format\":\"yardarm/plans\",\"version\":7,\"plans\":[],\"more\":1}";
+        Files.writeString(folder.resolve("plans.json"), newer);
+        assertThat(store.read(DocumentKind.PLANS, "plans")).isEmpty();
+        assertThat(store.takeNotices()).singleElement().asString().contains("newer Yardarm", "version 7");
+        try (var aside = Files.list(folder.resolve("set-aside"))) {
+            assertThat(aside.findFirst().orElseThrow()).hasContent(newer);
+        }
+    }
+
+    @Test
+    void wrongContentIsToldAndNothingIsThrown() throws IOException {
+        for (String content : List.of("[]", "", "null", "{\"format\":\"yardarm/plans\",\"version\":1}",
+                "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"nothing\"}",
+                "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"a:B\",\"drawings\":[{\"id\":\"x\","
+                        + "\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[]}]}")) {
+            Files.createDirectories(folder.resolve("tracings"));
+            Files.writeString(folder.resolve("tracings/it.json"), content);
+            assertThat(store.read(DocumentKind.TRACING, "it")).as(content).isEmpty();
+            assertThat(store.takeNotices()).as(content).hasSize(1);
+        }
+    }
+
+    @Test
+    void whenTheDiskTakesNothingTheOldFileStays() throws IOException {
+        Documents.Plans plans = new Documents.Plans(List.of());
+        store.write(DocumentKind.PLANS, "plans", plans);
+        String before = Files.readString(folder.resolve("plans.json"));
+        // A folder in the place of the temporary file refuses writing to it, as a full disk would.
+        Files.createDirectories(folder.resolve("plans.json.new/in-the-way"));
+        assertThatThrownBy(() -> store.write(DocumentKind.PLANS, "plans", plans)).isInstanceOf(IOException.class)
+                .hasMessageContaining("cannot be saved").hasMessageContaining("untouched");
+        assertThat(folder.resolve("plans.json")).hasContent(before);
+    }
+
+    @Test
+    void aMissingFileIsNoFault() {
+        assertThat(store.read(DocumentKind.PLANS, "plans")).isEmpty();
+        assertThat(store.takeNotices()).isEmpty();
+    }
+}

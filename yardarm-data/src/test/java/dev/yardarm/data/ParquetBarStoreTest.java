@@ -1,0 +1,108 @@
+package dev.yardarm.data;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.data.history.ParquetBarStore;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ParquetBarStoreTest {
+    private static final InstrumentId ONE = new InstrumentId("own", "O'NE.X");
+    private static final InstrumentId TWO = new InstrumentId("own", "TWO");
+    private static final long START = Times.micros(Instant.parse("2025-12-30T00:00:00Z"));
+
+    @TempDir
+    private Path folder;
+
+    private static Bars bars(long from, long step, int count, double price) {
+        BarSeries series = new BarSeries(count);
+        for (int bar = 0; bar < count; bar++) {
+            series.append(from + bar * step, from + (bar + 1) * step, price, price + 2.25, price - 1.125, price + bar,
+                    bar % 2 == 0 ? Double.NaN : bar);
+        }
+        return series.snapshot();
+    }
+
+    private static void assertSame(Bars one, Bars other) {
+        assertThat(one.closed()).isEqualTo(other.closed());
+        for (int bar = 0; bar < one.closed(); bar++) {
+            assertThat(one.openTime(bar)).isEqualTo(other.openTime(bar));
+            assertThat(one.closeTime(bar)).isEqualTo(other.closeTime(bar));
+            assertThat(one.high(bar)).isEqualTo(other.high(bar));
+            assertThat(one.close(bar)).isEqualTo(other.close(bar));
+            assertThat(one.volume(bar)).isEqualTo(Double.valueOf(other.volume(bar)));
+        }
+    }
+
+    @Test
+    void whatGoesInComesOutAlsoFromASecondStore() throws IOException {
+        Bars days = bars(START, Times.DAY, 500, 100);
+        Bars minutes = bars(START, Times.MINUTE, 5000, 50);
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            store.merge(ONE, Timeframe.DAY, days);
+            store.merge(TWO, Timeframe.DAY, bars(START, Times.DAY, 20, 7));
+            store.merge(ONE, Timeframe.MINUTE, minutes);
+        }
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            assertSame(store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).snapshot(), days);
+            assertSame(store.read(ONE, Timeframe.MINUTE, Long.MIN_VALUE, Long.MAX_VALUE).snapshot(), minutes);
+            assertThat(store.read(TWO, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).closed()).isEqualTo(20);
+            assertThat(store.timeframes(ONE)).containsExactly(Timeframe.MINUTE, Timeframe.DAY);
+            assertThat(store.timeframes(TWO)).containsExactly(Timeframe.DAY);
+            assertThat(store.timeframes(new InstrumentId("other", "X"))).isEmpty();
+            Bars part = store.read(ONE, Timeframe.MINUTE, START + 100 * Times.MINUTE, START + 200 * Times.MINUTE)
+                    .snapshot();
+            assertThat(part.closed()).isEqualTo(100);
+            assertThat(part.openTime(0)).isEqualTo(START + 100 * Times.MINUTE);
+        }
+    }
+
+    @Test
+    void laterBarsTakeThePlaceOfEarlierOnesAndTheRestStays() throws IOException {
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 10, 100));
+            store.merge(ONE, Timeframe.DAY, bars(START + 8 * Times.DAY, Times.DAY, 5, 200));
+            Bars merged = store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).snapshot();
+            assertThat(merged.closed()).isEqualTo(13);
+            assertThat(merged.open(7)).isEqualTo(100);
+            assertThat(merged.open(8)).isEqualTo(200);
+        }
+    }
+
+    @Test
+    void aWholeSourceIsReplacedAtOnceAndMonthsAreNoMinutes() throws IOException {
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            store.replaceAll("own", Timeframe.MONTH, Map.of("B", bars(START, 30 * Times.DAY, 3, 1), "A",
+                    bars(START, 30 * Times.DAY, 4, 2)));
+            assertThat(store.read(new InstrumentId("own", "A"), Timeframe.MONTH, Long.MIN_VALUE, Long.MAX_VALUE)
+                    .closed()).isEqualTo(4);
+            assertThat(store.timeframes(new InstrumentId("own", "A"))).containsExactly(Timeframe.MONTH);
+            assertThat(store.timeframes(ONE)).isEmpty();
+        }
+    }
+
+    @Test
+    void aDamagedFileIsNamedAndLeftAlone() throws IOException {
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 10, 100));
+            Path pack = folder.resolve("own").resolve("D.parquet");
+            Files.writeString(pack, "this is no parquet file");
+            assertThatThrownBy(() -> store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE))
+                    .isInstanceOf(IOException.class).hasMessageContaining("D.parquet").hasMessageContaining("Move");
+            assertThatThrownBy(() -> store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 1, 1)))
+                    .isInstanceOf(IOException.class).hasMessageContaining("untouched");
+            assertThat(pack).hasContent("this is no parquet file");
+        }
+    }
+}
