@@ -1,0 +1,74 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.line.CommandLanguage;
+import dev.yardarm.desk.line.LineCommand;
+import dev.yardarm.desk.line.Proposal;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.market.live.SimulatedMarket;
+import dev.yardarm.market.world.World;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class CommandLanguageTest {
+    private static final CommandLanguage LANGUAGE = new CommandLanguage(
+            new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
+
+    private static Proposal first(String line) {
+        return LANGUAGE.read(line).get(0);
+    }
+
+    @Test
+    void instrumentsAreFoundByCodeAndByAWordOfTheName() {
+        assertThat(first("ktrl").command()).isInstanceOfSatisfying(LineCommand.Open.class, open -> {
+            assertThat(open.instrument().code()).isEqualTo("KTRL");
+            assertThat(open.timeframe()).isNull();
+        });
+        assertThat(first("KTRL W").command()).isInstanceOfSatisfying(LineCommand.Open.class,
+                open -> assertThat(open.timeframe()).isEqualTo(Timeframe.WEEK));
+        assertThat(first("kettering").text()).isEqualTo("KTRL");
+        assertThat(first("tidal").kind()).isEqualTo("instrument");
+        assertThat(LANGUAGE.read("harb")).extracting(Proposal::text).contains("VHRB", "HRHQ");
+        assertThat(first("#salt").kind()).isEqualTo("instrument");
+        assertThat(LANGUAGE.read("ktr")).extracting(Proposal::text).contains("KTRL");
+    }
+
+    @Test
+    void timeframesIndicatorsAndDrawings() {
+        assertThat(first("15m").command()).isEqualTo(new LineCommand.SetTimeframe(Timeframe.MINUTES_15));
+        assertThat(first("M").command()).isEqualTo(new LineCommand.SetTimeframe(Timeframe.MONTH));
+        assertThat(first("rsi 9 high").command()).isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> {
+            assertThat(add.settings().whole("length")).isEqualTo(9);
+            assertThat(add.settings().values()).containsEntry("source", "high");
+        });
+        assertThat(first("sma 0").command()).isNull();
+        assertThat(first("sma 0").detail()).contains("from 1 to 5000");
+        assertThat(first("level 98.40").command()).isEqualTo(new LineCommand.DrawLevel(98.4));
+        assertThat(first("level abc").command()).isNull();
+        assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command()).isInstanceOf(LineCommand.DrawLine.class);
+        assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
+        assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
+        assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));
+    }
+
+    @Test
+    void stancesNotesAndScans() {
+        assertThat(first("skip too wide").command()).isEqualTo(
+                new LineCommand.TakeStance(Stance.Kind.SKIP, "too wide"));
+        assertThat(first("long").command()).isEqualTo(new LineCommand.TakeStance(Stance.Kind.LONG, ""));
+        assertThat(first("note see you Monday").command()).isEqualTo(new LineCommand.WriteNote("see you Monday"));
+        assertThat(first("rsi(14) < 30").command()).isEqualTo(new LineCommand.ScanFor("rsi(14) < 30"));
+    }
+
+    @Test
+    void nonsenseIsAnsweredInWords() {
+        assertThat(LANGUAGE.read("zzqx")).isEmpty();
+        assertThat(LANGUAGE.complaint("zzqx")).contains("Nothing is called 'zzqx'", "sma 50");
+        assertThat(LANGUAGE.complaint("clsoe > 3")).contains("did you mean 'close'");
+        assertThat(LANGUAGE.complaint("close + 3 =")).contains("position");
+        assertThat(LANGUAGE.read("   ")).isEmpty();
+    }
+}

@@ -1,0 +1,57 @@
+package dev.yardarm.desk;
+
+import java.time.Duration;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+
+/** Stands in for the interface's thread in tests. */
+final class Front implements Executor, AutoCloseable {
+    private final ExecutorService thread = Executors.newSingleThreadExecutor();
+
+    @Override
+    public void execute(Runnable task) {
+        if (!thread.isShutdown()) {
+            thread.execute(task);
+        }
+    }
+
+    /** Does something on the thread and waits for its result. */
+    <T> T get(Callable<T> task) {
+        try {
+            return thread.submit(task).get(30, TimeUnit.SECONDS);
+        } catch (Exception failed) {
+            throw new AssertionError(failed);
+        }
+    }
+
+    void run(Runnable task) {
+        get(() -> {
+            task.run();
+            return null;
+        });
+    }
+
+    /** Waits until something holds on the thread. */
+    void await(String what, BooleanSupplier condition) {
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        while (!get(condition::getAsBoolean)) {
+            if (System.nanoTime() > end) {
+                throw new AssertionError("waited in vain for: " + what);
+            }
+            try {
+                Thread.sleep(20);
+            } catch (InterruptedException interrupted) {
+                throw new AssertionError(interrupted);
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        thread.shutdownNow();
+    }
+}

@@ -1,0 +1,149 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.core.series.Times;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.desk.book.DocumentSaver;
+import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.market.world.World;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class WorkTest {
+    @Test
+    void undoAndRedoGoBackAndForth() {
+        List<String> log = new ArrayList<>();
+        long[] clock = {0};
+        UndoStack undo = new UndoStack(() -> clock[0]);
+        undo.execute(Command.of("one", () -> log.add("+1"), () -> log.add("-1")));
+        undo.execute(Command.of("two", () -> log.add("+2"), () -> log.add("-2")));
+        assertThat(undo.undo()).contains("two");
+        assertThat(undo.undo()).contains("one");
+        assertThat(undo.undo()).isEmpty();
+        assertThat(undo.redo()).contains("one");
+        undo.execute(Command.of("three", () -> log.add("+3"), () -> log.add("-3")));
+        assertThat(undo.redo()).isEmpty();
+        assertThat(log).containsExactly("+1", "+2", "-2", "-1", "+1", "+3");
+    }
+
+    @Test
+    void quickChangesOfOneThingAreOneStepAndSlowOnesAreNot() {
+        int[] value = {0};
+        long[] clock = {0};
+        UndoStack undo = new UndoStack(() -> clock[0]);
+        for (int step = 1; step <= 3; step++) {
+            int from = value[0];
+            int to = step;
+            undo.execute(Command.of("slide", "slider", () -> value[0] = to, () -> value[0] = from));
+            clock[0] += 100_000_000L;
+        }
+        clock[0] += 5_000_000_000L;
+        undo.execute(Command.of("slide", "slider", () -> value[0] = 9, () -> value[0] = 3));
+        undo.undo();
+        assertThat(value[0]).isEqualTo(3);
+        undo.undo();
+        assertThat(value[0]).isZero();
+        undo.redo();
+        assertThat(value[0]).isEqualTo(3);
+    }
+
+    @Test
+    void aNewerJobCancelsTheOlderAndOnlyItsResultCounts() throws InterruptedException {
+        List<String> results = new CopyOnWriteArrayList<>();
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch release = new CountDownLatch(1);
+        CountDownLatch done = new CountDownLatch(1);
+        try (Scheduler scheduler = new Scheduler(2, Runnable::run)) {
+            scheduler.start("k", "older", job -> {
+                started.countDown();
+                release.await();
+                return "older";
+            }, results::add, failed -> results.add("failed"));
+            started.await();
+            assertThat(scheduler.jobs()).hasSize(1);
+            scheduler.start("k", "newer", job -> "newer", result -> {
+                results.add(result);
+                done.countDown();
+            }, failed -> results.add("failed"));
+            assertThat(done.await(5, TimeUnit.SECONDS)).isTrue();
+            release.countDown();
+        }
+        assertThat(results).containsExactly("newer");
+    }
+
+    @Test
+    void failuresAreHandedOver() throws InterruptedException {
+        CountDownLatch failed = new CountDownLatch(1);
+        try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
+            scheduler.start("k", "", job -> {
+                throw new IOException("gone");
+            }, result -> { }, failure -> {
+                assertThat(failure).hasMessage("gone");
+                failed.countDown();
+            });
+            assertThat(failed.await(5, TimeUnit.SECONDS)).isTrue();
+        }
+    }
+
+    @Test
+    void theClockRunsRestsAfterTheCloseAndGoesOnWithTheNextSession() {
+        World world = World.halcyon();
+        MarketClock clock = new MarketClock(world.calendar(), world.presentTime(), 60, true);
+        long real = 1_000_000_000L;
+        clock.advance(real);
+        assertThat(clock.advance(real + 1_000_000_000L)).isEqualTo(world.presentTime() + Times.MINUTE);
+        clock.setSpeed(3600);
+        long close = world.calendar().close(java.time.LocalDate.of(2026, 6, 19));
+        for (int second = 2; second < 8; second++) {
+            clock.advance(real + second * 1_000_000_000L);
+        }
+        assertThat(clock.now()).isEqualTo(close);
+        assertThat(clock.isResting()).isTrue();
+        for (int second = 8; second < 20 && clock.now() == close; second++) {
+            clock.advance(real + second * 1_000_000_000L);
+        }
+        assertThat(clock.now()).isGreaterThanOrEqualTo(world.calendar().open(java.time.LocalDate.of(2026, 6, 22)));
+        clock.setRunning(false);
+        long still = clock.now();
+        assertThat(clock.advance(real + 100_000_000_000L)).isEqualTo(still);
+    }
+
+    @Test
+    void whatCannotBeSavedIsToldOnceKeptAndSavedLater(@TempDir Path folder) throws Exception {
+        List<String> told = new CopyOnWriteArrayList<>();
+        AtomicInteger tries = new AtomicInteger();
+        Path inTheWay = folder.resolve("market.json.new");
+        DocumentStore store = new DocumentStore(folder);
+        Files.createDirectories(inTheWay.resolve("x"));
+        DocumentSaver saver = new DocumentSaver(store, notice -> {
+            told.add(notice);
+            tries.incrementAndGet();
+        });
+        saver.save(DocumentKind.MARKET, "market", new Documents.Market(1, 2, 3));
+        long end = System.nanoTime() + 5_000_000_000L;
+        while (told.isEmpty() && System.nanoTime() < end) {
+            Thread.sleep(10);
+        }
+        assertThat(told).singleElement().asString().contains("market clock cannot be saved", "untouched");
+        Files.delete(inTheWay.resolve("x"));
+        Files.delete(inTheWay);
+        saver.close();
+        assertThat(store.read(DocumentKind.MARKET, "market")).contains(new Documents.Market(1, 2, 3));
+        assertThat(told).hasSize(2);
+    }
+}
