@@ -107,7 +107,9 @@ public final class ChartView extends Region {
 
     private void wireMouse() {
         setOnMousePressed(event -> {
-            requestFocus();
+            if (!isFocused()) {
+                requestFocus();
+            }
             if (menu != null) {
                 menu.hide();
             }
@@ -133,6 +135,8 @@ public final class ChartView extends Region {
                     gestures.doubleClick(event.getX(), event.getY());
                 }
                 room.tell(Aspect.VIEW);
+            } else if (event.getButton() == MouseButton.SECONDARY) {
+                showMenu(event.getX(), event.getY(), event.getScreenX(), event.getScreenY());
             }
         });
         setOnMouseMoved(this::point);
@@ -141,10 +145,9 @@ public final class ChartView extends Region {
             updatePreview();
         });
         setOnContextMenuRequested(event -> {
-            double x = event.isKeyboardTrigger() ? chart.plotRight() / 2 : event.getX();
-            double y = event.isKeyboardTrigger() ? chart.height() / 3 : event.getY();
-            menu = menus.at(x, y);
-            menu.show(this, event.getScreenX(), event.getScreenY());
+            if (event.isKeyboardTrigger()) {
+                showMenu(chart.plotRight() / 2, chart.height() / 3, event.getScreenX(), event.getScreenY());
+            }
             event.consume();
         });
         addEventHandler(ScrollEvent.SCROLL, event -> {
@@ -155,6 +158,13 @@ public final class ChartView extends Region {
             room.tell(Aspect.VIEW);
             event.consume();
         });
+    }
+
+    private void showMenu(double x, double y, double screenX, double screenY) {
+        menu = menus.at(x, y);
+        if (!menu.getItems().isEmpty()) {
+            menu.show(getScene().getWindow(), screenX, screenY);
+        }
     }
 
     private void point(MouseEvent event) {

@@ -9,6 +9,7 @@ import dev.yardarm.desk.room.ChartRoom;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.Spinner;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -57,7 +58,7 @@ final class WindowKeys {
 
     private boolean isTyping() {
         Node focus = scene.getFocusOwner();
-        return focus instanceof TextInputControl || focus instanceof ComboBoxBase<?> box && box.isShowing();
+        return focus instanceof TextInputControl || focus instanceof Spinner<?> || focus instanceof ComboBoxBase<?> box && box.isShowing();
     }
 
     private boolean withShortcut(KeyEvent event) {

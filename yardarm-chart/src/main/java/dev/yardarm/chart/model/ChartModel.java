@@ -74,8 +74,11 @@ public final class ChartModel {
         data = newData;
         axis = new TimeAxis(newData.bars(), axis.grid());
         time = time.within(0, Math.max(1, width - axisWidth()));
-        if (following) {
+        if (following && restarted) {
             follow();
+        } else if (following) {
+            double edge = time.edge() + newData.bars().size() - before;
+            time = new TimeScale(time.left(), time.right(), time.barWidth(), edge);
         } else if (restarted) {
             time = time.heldTo(newData.bars().size());
         }
@@ -260,13 +263,12 @@ public final class ChartModel {
     // --- how it is laid out ---
 
     public void setSize(double newWidth, double newHeight) {
+        if (width == newWidth && height == newHeight) {
+            return;
+        }
         width = Math.max(1, newWidth);
         height = Math.max(1, newHeight);
-        double right = Math.max(1, width - axisWidth());
-        time = time.within(0, right);
-        if (following) {
-            follow();
-        }
+        time = time.within(0, Math.max(1, width - axisWidth()));
         panes = null;
     }
 

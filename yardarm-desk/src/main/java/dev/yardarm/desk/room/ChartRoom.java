@@ -107,7 +107,9 @@ public final class ChartRoom {
         if (sameInstrument && chart.timeframe().equals(timeframe) && !chart.bars().isEmpty()) {
             return;
         }
-        gestures.setTool(Tool.NONE);
+        if (gestures.tool() != Tool.NONE) {
+            studies.take(Tool.NONE);
+        }
         if (!sameInstrument) {
             chart.select(Selection.NONE);
         }

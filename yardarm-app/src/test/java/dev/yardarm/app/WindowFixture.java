@@ -1,0 +1,151 @@
+package dev.yardarm.app;
+
+import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.window.MainWindow;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.ChartRoom;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The whole application in a window for tests, with a robot at its mouse and keyboard. */
+final class WindowFixture {
+    private final Path home;
+    private final FxRobot robot = new FxRobot();
+    private MainWindow window;
+    private Desk desk;
+
+    WindowFixture(Path home) {
+        this.home = home;
+    }
+
+    /** Opens the application, as the first start or the next one does. */
+    void open(boolean still) throws Exception {
+        Stage stage = FxToolkit.registerPrimaryStage();
+        FxToolkit.setupFixture(() -> {
+            try {
+                Themes.loadFonts();
+                desk = new Desk(new Desk.Options(home, true, 1, still), Platform::runLater);
+                window = new MainWindow(desk, stage);
+                window.open();
+                stage.setX(0);
+                stage.setY(0);
+                stage.setWidth(1280);
+                stage.setHeight(800);
+                stage.toFront();
+                stage.requestFocus();
+            } catch (IOException failed) {
+                throw new AssertionError(failed);
+            }
+        });
+        await("the first chart", () -> !chart().bars().isEmpty());
+    }
+
+    /** Ends the application without saying goodbye to the window, as if it had been killed after its last write. */
+    void close() throws Exception {
+        Thread.sleep(600);
+        FxToolkit.setupFixture(() -> {
+            window.close();
+        });
+        FxToolkit.cleanupStages();
+    }
+
+    FxRobot robot() {
+        return robot;
+    }
+
+    MainWindow window() {
+        return window;
+    }
+
+    Desk desk() {
+        return desk;
+    }
+
+    ChartRoom room() {
+        return window.bench().room();
+    }
+
+    ChartModel chart() {
+        return room().chart();
+    }
+
+    <T> T get(Callable<T> task) {
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, task);
+    }
+
+    void await(String what, Callable<Boolean> condition) throws Exception {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> get(condition));
+        } catch (java.util.concurrent.TimeoutException late) {
+            File picture = new File("target", "failed-" + what.replaceAll("[^a-zA-Z0-9]", "-") + ".png");
+            ImageIO.write(get(() -> SwingFXUtils.fromFXImage(robot.lookup("#chart").query().getScene().snapshot(null),
+                    null)), "png", picture);
+            throw new AssertionError("waited in vain for: " + what + "; see " + picture);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** Types letters and digits one after the other, as leader keys are typed. */
+    void keys(String letters) {
+        for (char letter : letters.toCharArray()) {
+            KeyCode code = KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(letter)));
+            if (Character.isUpperCase(letter)) {
+                robot.push(KeyCode.SHIFT, code);
+            } else {
+                robot.push(code);
+            }
+            WaitForAsyncUtils.waitForFxEvents();
+        }
+    }
+
+    /** Opens the command line, types a line and takes it. */
+    void line(String text) {
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write(text, 0);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.push(KeyCode.ENTER);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** A point of the chart on the screen. */
+    Point2D onChart(double x, double y) {
+        return get(() -> {
+            Node view = robot.lookup("#chart").query();
+            return view.localToScreen(x, y);
+        });
+    }
+
+    /** The point of a bar and price on the screen. */
+    Point2D at(int bar, double price) {
+        return onChart(get(() -> chart().time().middle(bar)), get(() -> chart().price().y(price)));
+    }
+
+    void click(String query) {
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.clickOn(query);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    Bounds boundsOf(String query) {
+        return get(() -> {
+            Node node = robot.lookup(query).query();
+            return node.localToScreen(node.getBoundsInLocal());
+        });
+    }
+}
