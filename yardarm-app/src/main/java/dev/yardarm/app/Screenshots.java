@@ -65,6 +65,8 @@ final class Screenshots {
         steps.add(() -> room.studies().takeStance(Stance.Kind.SHORT, ""));
         open("MNRC", Timeframe.DAY);
         steps.add(() -> room.studies().takeStance(Stance.Kind.SKIP, "no clear swing"));
+        open("VHRB", Timeframe.DAY);
+        steps.add(this::alertOfTheMorning);
         open("KTRL", Timeframe.WEEK);
         steps.add(this::weeklyLevel);
         open("KTRL", Timeframe.DAY);
@@ -111,6 +113,18 @@ final class Screenshots {
         Bars bars = room.chart().bars();
         double entry = bars.close(bars.size() - 1);
         room.studies().makePlan(entry, entry * (1 + stop), entry * (1 + target));
+    }
+
+    /** A level a little above the open with an alert set at the open: the day's trades make it fire. */
+    private void alertOfTheMorning() {
+        Bars bars = room.chart().bars();
+        int last = bars.size() - 1;
+        Instrument instrument = room.instrument().orElseThrow();
+        double price = instrument.format().round((bars.open(last) + 2 * bars.high(last)) / 3);
+        room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
+        Drawing level = room.chart().drawings().get(0);
+        desk.books().setAlerts(List.of(new Alert("morning", instrument.id(), level.id(), Alert.Trigger.REACHES,
+                Timeframe.DAY, false, bars.openTime(last), 0, 0)));
     }
 
     private void weeklyLevel() {
