@@ -3,6 +3,7 @@ package dev.yardarm.app;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.Aspect;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
 import java.util.concurrent.CompletableFuture;
@@ -19,6 +20,7 @@ public final class YardarmApplication extends Application {
     private static StartOptions options;
     private static CompletableFuture<Desk> opening;
     private MainWindow window;
+    private boolean firstChart;
 
     /** Begins to open the desk; called before the toolkit starts. */
     static void prepare(StartOptions start) {
@@ -56,8 +58,16 @@ public final class YardarmApplication extends Application {
         }
         window = new MainWindow(desk, stage);
         mark("window built");
+        window.bench().room().listen(this::markFirstChart);
         window.open();
         mark("window shown");
+    }
+
+    private void markFirstChart(Aspect aspect) {
+        if (aspect == Aspect.DATA && !firstChart) {
+            firstChart = true;
+            Platform.runLater(() -> mark("first chart"));
+        }
     }
 
     /** Tells how long the start has taken so far. */

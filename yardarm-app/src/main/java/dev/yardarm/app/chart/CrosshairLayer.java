@@ -12,14 +12,21 @@ import javafx.scene.layout.Region;
 import javafx.scene.text.Text;
 
 /**
- * What follows the pointer: two hairlines, tags on the axes, and the readout of the bar under it. Small nodes whose
+ * What follows the pointer: hairlines with a gap around it, tags on the axes, and the readout of the bar under it. Small nodes whose
  * changed areas do not touch, so that moving the pointer does not draw the chart again. Without a pointer the readout
  * is that of the last bar.
  */
 final class CrosshairLayer extends javafx.scene.layout.Pane {
+    /** Free space around the pointer: it shows what is there, and keeps the four lines' changed areas apart. */
+    private static final double GAP = 12;
+    /** Where the readouts end and the upright line begins. */
+    private static final double LEGEND = 36;
+
     private final ChartModel chart;
-    private final Region upright = hairline();
-    private final Region level = hairline();
+    private final Region above = hairline();
+    private final Region below = hairline();
+    private final Region before = hairline();
+    private final Region behind = hairline();
     private final Label priceTag = new Label();
     private final Label timeTag = new Label();
     private final Text readout = new Text();
@@ -32,16 +39,19 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         this.chart = chart;
         this.palette = palette;
         setMouseTransparent(true);
+        // Nothing in here takes part in the layout, so a new readout does not lay out the window.
+        setManaged(false);
         priceTag.getStyleClass().add("axis-tag");
         timeTag.getStyleClass().add("axis-tag");
         readout.getStyleClass().add("readout");
+        readout.setManaged(false);
         readout.setX(8);
         readout.setY(15);
-        for (Region part : List.of(upright, level, priceTag, timeTag)) {
+        for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
             part.setManaged(false);
             part.setVisible(false);
         }
-        getChildren().addAll(upright, level, readout, priceTag, timeTag);
+        getChildren().addAll(above, below, before, behind, readout, priceTag, timeTag);
     }
 
     private static Region hairline() {
@@ -77,18 +87,19 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     /** Puts everything where it belongs for the chart as it is now. */
     void update() {
         boolean shown = hasPointer() && !chart.bars().isEmpty();
-        upright.setVisible(shown);
-        level.setVisible(shown);
-        priceTag.setVisible(shown);
-        timeTag.setVisible(shown);
+        for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
+            part.setVisible(shown);
+        }
         int bar = chart.bars().size() - 1;
         if (shown) {
             int under = chart.time().bar(pointerX);
             bar = Math.max(0, Math.min(under, bar));
             double x = Math.rint(chart.time().middle(under));
             double y = Math.rint(pointerY);
-            upright.resizeRelocate(x, 0, 1, chart.plotBottom());
-            level.resizeRelocate(0, y, chart.plotRight(), 1);
+            above.resizeRelocate(x, LEGEND, 1, Math.max(0, y - GAP - LEGEND));
+            below.resizeRelocate(x, y + GAP, 1, Math.max(0, chart.plotBottom() - y - GAP));
+            before.resizeRelocate(0, y, Math.max(0, x - GAP), 1);
+            behind.resizeRelocate(x + GAP, y, Math.max(0, chart.plotRight() - x - GAP), 1);
             Pane pane = chart.paneAt(pointerY).orElse(chart.pricePane());
             placeTag(priceTag, valueText(pane, pane.scale().price(pointerY)), chart.plotRight() + 2,
                     y - 8, chart.width() - chart.plotRight() - 4);
@@ -144,6 +155,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         while (legends.size() <= number) {
             Text text = new Text();
             text.getStyleClass().add("legend");
+            text.setManaged(false);
             legends.add(text);
             getChildren().add(text);
         }

@@ -116,7 +116,7 @@ final class BarRenderer {
         int from = time.firstVisible();
         double x = surface.snap(Math.max(time.left(), time.x(from)));
         while (from < end && x < time.right() + pixel) {
-            int to = Math.min(end, Math.max(from + 1, (int) Math.ceil(time.position(x + pixel) - 1e-9)));
+            int to = Reduction.end(time, from, end, x, pixel);
             ranges.find(from, to);
             double least = ranges.least();
             double most = ranges.most();

@@ -64,7 +64,7 @@ final class SeriesRenderer {
         int from = first;
         boolean upward = true;
         while (from < end && x < time.right() + pixel) {
-            int to = Math.min(end, Math.max(from + 1, (int) Math.ceil(time.position(x + pixel) - 1e-9)));
+            int to = Reduction.end(time, from, end, x, pixel);
             extremes.find(from, Math.min(to, closed));
             double least = extremes.least();
             double most = extremes.most();

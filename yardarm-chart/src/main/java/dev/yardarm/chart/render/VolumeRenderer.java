@@ -56,7 +56,7 @@ final class VolumeRenderer {
         int from = time.firstVisible();
         double x = surface.snap(Math.max(time.left(), time.x(from)));
         while (from < end && x < time.right() + pixel) {
-            int to = Math.min(end, Math.max(from + 1, (int) Math.ceil(time.position(x + pixel) - 1e-9)));
+            int to = Reduction.end(time, from, end, x, pixel);
             volumes.find(from, to);
             if (volumes.found()) {
                 double top = surface.snap(scale.y(volumes.most()));

@@ -107,16 +107,35 @@ public final class BarSeries {
         version++;
     }
 
-    /** Appends all bars of a snapshot, the forming one left out. */
+    /** Appends all closed bars of a snapshot, column by column. */
     public void appendAll(Bars bars) {
-        for (int bar = 0; bar < bars.closed(); bar++) {
-            append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                    bars.close(bar), bars.volume(bar));
+        int count = bars.closed();
+        if (count == 0) {
+            return;
         }
+        if (forming || closed > 0 && bars.openTime(0) <= openTimes[closed - 1]) {
+            throw new IllegalArgumentException("the bars must follow the closed ones");
+        }
+        reserve(closed + count);
+        System.arraycopy(bars.openTimes(), 0, openTimes, closed, count);
+        System.arraycopy(bars.closeTimes(), 0, closeTimes, closed, count);
+        for (Field field : Field.values()) {
+            if (field.isStored()) {
+                System.arraycopy(bars.column(field), 0, stored[field.ordinal()], closed, count);
+            }
+        }
+        closed += count;
+        version += count;
     }
 
     private void grow() {
-        int capacity = Math.max(64, closed + (closed >> 3) + 1);
+        reserve(Math.max(64, closed + (closed >> 3) + 1));
+    }
+
+    private void reserve(int capacity) {
+        if (capacity <= openTimes.length) {
+            return;
+        }
         openTimes = Arrays.copyOf(openTimes, capacity);
         closeTimes = Arrays.copyOf(closeTimes, capacity);
         for (int column = 0; column < stored.length; column++) {

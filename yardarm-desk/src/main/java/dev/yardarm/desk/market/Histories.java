@@ -58,12 +58,26 @@ public final class Histories {
         Base stored = base(source, instrument, base, now);
         BarGrid grid = new BarGrid(source.calendar(instrument), timeframe);
         BarBuilder builder = new BarBuilder(grid, new BarSeries(stored.bars().size() / 3 + 64));
-        builder.addAll(stored.bars());
+        if (base.equals(timeframe)) {
+            copy(stored.bars(), builder.series());
+        } else {
+            builder.addAll(stored.bars());
+        }
         if (source instanceof LiveSource live && stored.knownUpTo() < now) {
             live.trades(instrument.id(), stored.knownUpTo(), now, builder::addTick);
         }
         builder.advanceTo(now);
         return new Loaded(builder, Math.max(now, stored.knownUpTo()));
+    }
+
+    /** Bars that are stored as they are wanted lie on their grid already. */
+    private static void copy(Bars from, BarSeries to) {
+        to.appendAll(from);
+        if (from.hasForming()) {
+            int last = from.closed();
+            to.form(from.openTime(last), from.closeTime(last), from.open(last), from.high(last), from.low(last),
+                    from.close(last), from.volume(last));
+        }
     }
 
     private static Timeframe base(BarSource source, Instrument instrument, Timeframe wanted) throws IOException {

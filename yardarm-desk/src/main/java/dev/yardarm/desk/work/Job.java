@@ -14,6 +14,11 @@ public final class Job {
         this.title = title;
     }
 
+    /** A job that nobody watches, for work outside a scheduler. */
+    public static Job unattended() {
+        return new Job("unattended", "");
+    }
+
     public String key() {
         return key;
     }

@@ -1,0 +1,137 @@
+package dev.yardarm.bench;
+
+import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.window.MainWindow;
+import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.Desk;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.ZoneOffset;
+import java.util.Arrays;
+import java.util.Locale;
+import javafx.animation.AnimationTimer;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
+import javafx.stage.Stage;
+
+/**
+ * Measures the main chart in the window at 1280x800: issuing a frame on the interface's thread, completed frames (pulses
+ * at full speed, each waiting for the one before to be rendered), and moves of the crosshair. Prints medians and ratios.
+ */
+public final class FrameMeasurement extends Application {
+    private static final int WARM_UP = 120;
+    private static final int COUNTED = 240;
+    private static final int FEW = 2_000;
+    private static final int MANY = 1_000_000;
+
+    private final double[] completed = new double[3];
+    private final double[] issued = new double[2];
+    private Desk desk;
+    private MainWindow window;
+    private ChartView view;
+
+    /** Starts it from the class path. */
+    public static final class Launch {
+        private Launch() {
+        }
+
+        public static void main(String[] arguments) {
+            System.setProperty("javafx.animation.fullspeed", "true");
+            Application.launch(FrameMeasurement.class, arguments);
+        }
+    }
+
+    @Override
+    public void start(Stage stage) throws Exception {
+        Path home = Files.createTempDirectory("yardarm-bench");
+        Themes.loadFonts();
+        desk = new Desk(new Desk.Options(home, true, 1, true), Platform::runLater);
+        window = new MainWindow(desk, stage);
+        window.open();
+        view = (ChartView) stage.getScene().lookup("#chart");
+        new Thread(() -> {
+            try {
+                Thread.sleep(9000);
+            } catch (InterruptedException ended) {
+                return;
+            }
+            Platform.runLater(() -> measure(0));
+        }).start();
+    }
+
+    /** Steps: full frames of few bars, of many bars, crosshair over many bars. */
+    private void measure(int step) {
+        if (step == 3) {
+            report();
+            return;
+        }
+        window.bench().room().close();
+        ChartModel chart = window.bench().room().chart();
+        if (step < 2) {
+            Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
+            chart.open(chart.instrument().orElseThrow(), Timeframe.MINUTE,
+                    TradingCalendar.roundTheClock(ZoneOffset.UTC));
+            chart.setData(ChartData.of(bars));
+            chart.showLast(bars.size());
+        }
+        new AnimationTimer() {
+            private final double[] times = new double[WARM_UP + COUNTED];
+            private final double[] issuing = new double[WARM_UP + COUNTED];
+            private int count = -1;
+            private long last;
+
+            @Override
+            public void handle(long now) {
+                long time = System.nanoTime();
+                if (count >= 0) {
+                    times[count] = (time - last) / 1e6;
+                }
+                last = time;
+                count++;
+                if (count == times.length) {
+                    stop();
+                    completed[step] = median(Arrays.copyOfRange(times, WARM_UP, times.length));
+                    if (step < 2) {
+                        issued[step] = median(Arrays.copyOfRange(issuing, WARM_UP, times.length));
+                    }
+                    measure(step + 1);
+                } else if (step < 2) {
+                    // Inside a pulse, so that what is issued is also drawn and nothing piles up.
+                    view.canvas().paintNow();
+                    issuing[count] = (System.nanoTime() - time) / 1e6;
+                } else {
+                    moveTo(100 + count * 2 % 500, 60 + count % 200);
+                }
+            }
+        }.start();
+    }
+
+    private void moveTo(double x, double y) {
+        Event.fireEvent(view, new MouseEvent(MouseEvent.MOUSE_MOVED, x, y, x, y, MouseButton.NONE, 0, false, false,
+                false, false, false, false, false, false, false, false, null));
+    }
+
+    private static double median(double[] times) {
+        double[] sorted = times.clone();
+        Arrays.sort(sorted);
+        return sorted[sorted.length / 2];
+    }
+
+    private void report() {
+        System.out.printf(Locale.ROOT, "issue a frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n", FEW,
+                issued[0], MANY, issued[1], issued[1] / issued[0]);
+        System.out.printf(Locale.ROOT, "completed frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n", FEW,
+                completed[0], MANY, completed[1], completed[1] / completed[0]);
+        System.out.printf(Locale.ROOT, "crosshair move, completed: %.2f ms, part of a full frame %.2f%n",
+                completed[2], completed[2] / completed[1]);
+        System.exit(0);
+    }
+}

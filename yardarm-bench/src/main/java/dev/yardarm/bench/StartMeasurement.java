@@ -1,0 +1,88 @@
+package dev.yardarm.bench;
+
+import java.io.BufferedReader;
+import java.io.File;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Time to the first chart of the demo, against an empty window with the same theme: both started as processes of their
+ * own, one after the other, five times each, with the same flags, once without and once with a class-data archive.
+ */
+public final class StartMeasurement {
+    private static final int RUNS = 5;
+    private static final Pattern AFTER = Pattern.compile("(window shown|first chart) after (\\d+) ms");
+
+    private StartMeasurement() {
+    }
+
+    public static void main(String[] arguments) throws Exception {
+        Path home = Files.createTempDirectory("yardarm-bench");
+        List<String> empty = List.of("dev.yardarm.bench.EmptyWindow$Launch");
+        List<String> demo = List.of("dev.yardarm.app.Main", "demo", "--still", "--home", home.toString());
+        run(List.of(), demo, "first chart", 12);
+        measure("without class-data archive", List.of(), List.of(), empty, demo);
+        Path emptyArchive = home.resolve("empty.jsa");
+        Path demoArchive = home.resolve("demo.jsa");
+        run(List.of("-XX:ArchiveClassesAtExit=" + emptyArchive, "-Xlog:disable"), empty, "window shown", 3);
+        run(List.of("-XX:ArchiveClassesAtExit=" + demoArchive, "-Xlog:disable"), demo, "first chart", 5);
+        measure("with class-data archive", List.of("-XX:SharedArchiveFile=" + emptyArchive),
+                List.of("-XX:SharedArchiveFile=" + demoArchive), empty, demo);
+    }
+
+    private static void measure(String title, List<String> emptyFlags, List<String> demoFlags, List<String> empty,
+                                List<String> demo) throws Exception {
+        double[] emptyTimes = new double[RUNS];
+        double[] demoTimes = new double[RUNS];
+        for (int run = 0; run < RUNS; run++) {
+            emptyTimes[run] = run(emptyFlags, empty, "window shown", 0);
+            demoTimes[run] = run(demoFlags, demo, "first chart", 0);
+        }
+        Arrays.sort(emptyTimes);
+        Arrays.sort(demoTimes);
+        double one = emptyTimes[RUNS / 2];
+        double other = demoTimes[RUNS / 2];
+        System.out.printf(Locale.ROOT, "%s: empty window %.0f ms, first chart %.0f ms, ratio %.2f%n", title, one, other,
+                other / one);
+    }
+
+    /** Starts a program and returns the milliseconds it tells for a mark; ends it some seconds later. */
+    private static double run(List<String> flags, List<String> program, String mark, int lingerSeconds)
+            throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java")
+                .toString(), "-Xmx3g"));
+        command.addAll(flags);
+        command.addAll(List.of("-cp", System.getProperty("java.class.path")));
+        command.addAll(program);
+        Process process = new ProcessBuilder(command).redirectErrorStream(true)
+                .redirectInput(ProcessBuilder.Redirect.from(new File("/dev/null"))).start();
+        double found = Double.NaN;
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(process.getInputStream(),
+                StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                Matcher after = AFTER.matcher(line);
+                if (after.find() && after.group(1).equals(mark)) {
+                    found = Double.parseDouble(after.group(2));
+                    break;
+                }
+            }
+            TimeUnit.SECONDS.sleep(lingerSeconds);
+            process.destroy();
+            while (lines.readLine() != null) {
+                // the rest is of no interest, but the program must not wait for its reader
+            }
+        }
+        process.waitFor();
+        return found;
+    }
+}
