@@ -77,7 +77,8 @@ public final class StartMeasurement {
                 }
             }
             TimeUnit.SECONDS.sleep(lingerSeconds);
-            process.destroy();
+            // Through its handle: destroy() of the process would close the stream that is read to its end here.
+            process.toHandle().destroy();
             while (lines.readLine() != null) {
                 // the rest is of no interest, but the program must not wait for its reader
             }

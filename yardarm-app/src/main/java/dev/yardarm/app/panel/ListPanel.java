@@ -11,9 +11,12 @@ import dev.yardarm.desk.room.ChartRoom;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -178,8 +181,10 @@ public final class ListPanel extends VBox {
             if (empty || instrument == null) {
                 setGraphic(null);
                 setTooltip(null);
+                setContextMenu(null);
                 return;
             }
+            setContextMenu(menu(instrument));
             if (room.instrument().filter(instrument::equals).isPresent()) {
                 getStyleClass().add("shown-row");
             }
@@ -193,6 +198,23 @@ public final class ListPanel extends VBox {
                 change.getStyleClass().add(quote.change() > 0 ? "rise" : "fall");
             }
             setGraphic(row);
+        }
+
+        /** Acts on the row under the pointer, whatever the chart shows. */
+        private ContextMenu menu(Instrument instrument) {
+            ContextMenu menu = new ContextMenu(item("Open " + instrument.code(), () -> bench.openChart(instrument)),
+                    new SeparatorMenuItem());
+            for (Stance.Kind kind : List.of(Stance.Kind.LONG, Stance.Kind.SHORT, Stance.Kind.WAIT, Stance.Kind.NONE)) {
+                menu.getItems().add(item(kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
+                        () -> room.studies().takeStance(instrument.id(), kind, "")));
+            }
+            return menu;
+        }
+
+        private MenuItem item(String text, Runnable action) {
+            MenuItem item = new MenuItem(text);
+            item.setOnAction(event -> action.run());
+            return item;
         }
 
         private void showStance(Stance taken, Instrument instrument) {

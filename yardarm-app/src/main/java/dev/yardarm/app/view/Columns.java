@@ -1,10 +1,16 @@
 package dev.yardarm.app.view;
 
+import java.util.Map;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TableColumn;
+import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 
@@ -44,7 +50,7 @@ final class Columns {
     }
 
     /** Enter and a double click open the chosen row. */
-    static <T> void onOpen(TableView<T> table, java.util.function.Consumer<T> open) {
+    static <T> void onOpen(TableView<T> table, Consumer<T> open) {
         Runnable openChosen = () -> {
             T chosen = table.getSelectionModel().getSelectedItem();
             if (chosen != null) {
@@ -61,6 +67,22 @@ final class Columns {
             if (event.getClickCount() == 2) {
                 openChosen.run();
             }
+        });
+    }
+
+    /** A right click on a row offers these, for that row. */
+    static <T> void onMenu(TableView<T> table, Map<String, Consumer<T>> entries) {
+        table.setRowFactory(each -> {
+            TableRow<T> row = new TableRow<>();
+            ContextMenu menu = new ContextMenu();
+            entries.forEach((text, action) -> {
+                MenuItem item = new MenuItem(text);
+                item.setOnAction(event -> action.accept(row.getItem()));
+                menu.getItems().add(item);
+            });
+            row.contextMenuProperty().bind(Bindings.when(row.emptyProperty()).then((ContextMenu) null)
+                    .otherwise(menu));
+            return row;
         });
     }
 

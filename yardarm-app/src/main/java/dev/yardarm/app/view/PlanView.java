@@ -10,6 +10,7 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.room.Studies;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
@@ -98,10 +99,8 @@ public final class PlanView extends VBox {
         table.getColumns().add(sized("At risk", 80, (plan, size) -> number("%,.2f", size.atRisk())));
         table.getColumns().add(Columns.words("Limit", 220, plan -> size(plan).map(size -> size.limit().words())
                 .orElse("")));
-        Columns.onOpen(table, plan -> instrument(plan).ifPresent(each -> {
-            bench.room().open(each, plan.timeframe());
-            bench.go(View.CHART);
-        }));
+        Columns.onOpen(table, this::open);
+        Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             if (event.getCode() == KeyCode.DELETE) {
                 removeChosen();
@@ -145,13 +144,24 @@ public final class PlanView extends VBox {
                 table.getItems().size() == 1 ? "plan" : "plans", atRisk, cost));
     }
 
+    private void open(TradePlan plan) {
+        instrument(plan).ifPresent(each -> {
+            bench.room().open(each, plan.timeframe());
+            bench.go(View.CHART);
+        });
+    }
+
     private void removeChosen() {
         TradePlan chosen = table.getSelectionModel().getSelectedItem();
         if (chosen != null) {
-            bench.desk().undo().execute(Command.of("remove the plan of " + chosen.instrument().code(),
-                    () -> bench.desk().books().setPlan(chosen.instrument(), null),
-                    () -> bench.desk().books().setPlan(chosen.instrument(), chosen)));
+            remove(chosen);
         }
+    }
+
+    private void remove(TradePlan plan) {
+        bench.desk().undo().execute(Command.of("remove the plan of " + plan.instrument().code(),
+                () -> bench.desk().books().setPlan(plan.instrument(), null),
+                () -> bench.desk().books().setPlan(plan.instrument(), plan)));
     }
 
     /** Puts the focus where work begins. */

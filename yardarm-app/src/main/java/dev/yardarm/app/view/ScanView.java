@@ -17,6 +17,7 @@ import dev.yardarm.desk.scan.ScanRunner;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -142,10 +143,13 @@ public final class ScanView extends HBox {
         chart.setCellValueFactory(row -> new ReadOnlyObjectWrapper<>(row.getValue()));
         chart.setCellFactory(column -> new ChartCell());
         results.getColumns().add(chart);
-        Columns.onOpen(results, found -> {
-            bench.room().open(found.instrument(), shownTimeframe);
-            bench.go(View.CHART);
-        });
+        Columns.onOpen(results, this::open);
+        Columns.onMenu(results, Map.of("Open the chart", this::open));
+    }
+
+    private void open(ScanRunner.Found found) {
+        bench.room().open(found.instrument(), shownTimeframe);
+        bench.go(View.CHART);
     }
 
     private static String change(Bars bars) {

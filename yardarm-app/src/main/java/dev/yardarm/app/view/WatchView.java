@@ -10,6 +10,7 @@ import dev.yardarm.desk.book.Books;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -69,6 +70,8 @@ public final class WatchView extends VBox {
                 ? "a bar of " + alert.timeframe() + " closes " + (alert.above() ? "below it" : "above it")
                 : "price " + (alert.above() ? "falls to it" : "rises to it")));
         Columns.onOpen(table, alert -> bench.openChart(alert.instrument()));
+        Columns.onMenu(table, Map.of("Open the chart", alert -> bench.openChart(alert.instrument()),
+                "Remove the alert", alert -> bench.room().studies().removeAlert(alert)));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             if (event.getCode() == KeyCode.DELETE) {
                 removeChosen();

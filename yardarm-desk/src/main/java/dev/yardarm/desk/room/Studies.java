@@ -289,8 +289,12 @@ public final class Studies implements ChartEdits {
 
     /** Takes a stance on the instrument on the chart. */
     public void takeStance(Stance.Kind kind, String reason) {
-        id().ifPresent(id -> putStance("stance " + kind.word(), books().stance(id)
-                .withKind(kind, reason, desk.clock().now())));
+        id().ifPresent(id -> takeStance(id, kind, reason));
+    }
+
+    /** Takes a stance on any instrument. */
+    public void takeStance(InstrumentId instrument, Stance.Kind kind, String reason) {
+        putStance("stance " + kind.word(), books().stance(instrument).withKind(kind, reason, desk.clock().now()));
     }
 
     /** Writes the note on the instrument on the chart; an empty one removes it. */
