@@ -80,6 +80,9 @@ public final class ListPanel extends VBox {
             }
         });
         showList();
+        if (!room.chart().bars().isEmpty()) {
+            quote();
+        }
     }
 
     private void showList() {

@@ -55,6 +55,10 @@ public final class TimeframeStrip extends HBox {
             }
         });
         visibleProperty().addListener((observed, before, now) -> cells.forEach(Cell::open));
+        mainWasShown = !room.chart().bars().isEmpty();
+        if (mainWasShown) {
+            cells.forEach(Cell::open);
+        }
     }
 
     public void close() {

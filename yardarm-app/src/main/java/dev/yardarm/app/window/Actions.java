@@ -168,9 +168,9 @@ final class Actions {
         keys.group('P', "Plan").add('P', "draw a plan", () -> room.studies().take(Tool.PLAN))
                 .add('X', "remove the plan", () -> room.studies().removePlan());
         keys.group('H', "Hide and show").add('V', "volume", () -> room.setVolumeShown(!room.chart().isVolumeShown()))
-                .add('L', "lists", () -> page.show(page.lists(), !page.lists().isVisible()))
-                .add('K', "layers", () -> page.show(page.layers(), !page.layers().isVisible()))
-                .add('S', "timeframe strip", () -> page.show(page.strip(), !page.strip().isVisible()))
+                .add('L', "lists", () -> page.show(page.listSide(), !page.listSide().isVisible()))
+                .add('K', "layers", () -> page.show(page.layersSide(), !page.layersSide().isVisible()))
+                .add('S', "timeframe strip", () -> page.show(page.stripSide(), !page.stripSide().isVisible()))
                 .add('T', "theme", () -> bench.themeProperty().set(bench.themeProperty().get().other()));
         keys.group('X', "Clear").add('X', "what is chosen", () -> room.studies().deleteChosen())
                 .add('I', "all indicators", room::clearIndicators)

@@ -21,6 +21,7 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The view Chart: lists at the left, the chart with its tools and strip in the middle, layers at the right. */
@@ -28,9 +29,12 @@ final class ChartPage extends BorderPane {
     private final Workbench bench;
     private final ChartRoom room;
     private final ChartView chart;
-    private final ListPanel lists;
-    private final LayersPanel layers;
-    private final TimeframeStrip strip;
+    private final StackPane listSide = side(216, -1);
+    private final StackPane layersSide = side(248, -1);
+    private final StackPane stripSide = side(-1, 104);
+    private ListPanel lists;
+    private LayersPanel layers;
+    private TimeframeStrip strip;
     private final Label code = new Label();
     private final Label name = new Label();
     private final Label make = new Label();
@@ -46,9 +50,6 @@ final class ChartPage extends BorderPane {
         this.bench = bench;
         room = bench.room();
         chart = new ChartView(room);
-        lists = new ListPanel(bench);
-        layers = new LayersPanel(bench);
-        strip = new TimeframeStrip(bench);
         setId("chart-page");
         code.getStyleClass().add("code");
         last.getStyleClass().add("last");
@@ -72,15 +73,39 @@ final class ChartPage extends BorderPane {
                 button("Previous", "Shift+N", () -> room.step(-1)), button("Next", "N", () -> room.step(1)), hint);
         tools.getStyleClass().add("tool-row");
         tools.setId("tools");
-        VBox middle = new VBox(title, chart, tools, strip);
+        VBox middle = new VBox(title, chart, tools, stripSide);
         VBox.setVgrow(chart, Priority.ALWAYS);
-        setLeft(lists);
+        setLeft(listSide);
         setCenter(middle);
-        setRight(layers);
+        setRight(layersSide);
         room.listen(this::changed);
         bench.paletteProperty().addListener((observed, before, now) -> chart.setPalette(now));
         chart.setPalette(bench.palette());
         showTitle();
+    }
+
+    /** The place of a panel, as large as the panel will be; a size below 0 is left open. */
+    private static StackPane side(double width, double height) {
+        StackPane side = new StackPane();
+        side.setMinSize(width, height);
+        side.setPrefSize(width, height);
+        return side;
+    }
+
+    /**
+     * Fills the panels around the chart. At the start the chart comes first and these a moment later, so that it does
+     * not wait for them.
+     */
+    void complete() {
+        if (lists == null) {
+            lists = new ListPanel(bench);
+            layers = new LayersPanel(bench);
+            strip = new TimeframeStrip(bench);
+            listSide.getChildren().add(lists);
+            layersSide.getChildren().add(layers);
+            stripSide.getChildren().add(strip);
+            strip.visibleProperty().bind(stripSide.visibleProperty());
+        }
     }
 
     private static Region separator() {
@@ -155,15 +180,25 @@ final class ChartPage extends BorderPane {
     }
 
     ListPanel lists() {
+        complete();
         return lists;
     }
 
     LayersPanel layers() {
+        complete();
         return layers;
     }
 
-    TimeframeStrip strip() {
-        return strip;
+    StackPane listSide() {
+        return listSide;
+    }
+
+    StackPane layersSide() {
+        return layersSide;
+    }
+
+    StackPane stripSide() {
+        return stripSide;
     }
 
     void show(Region panel, boolean shown) {
@@ -172,7 +207,9 @@ final class ChartPage extends BorderPane {
     }
 
     void close() {
-        lists.close();
-        strip.close();
+        if (lists != null) {
+            lists.close();
+            strip.close();
+        }
     }
 }

@@ -10,12 +10,27 @@ import javafx.scene.layout.VBox;
 
 /** The key map and the commands, over the window; Esc closes it. */
 final class HelpPane extends VBox {
+    private final LeaderKeys keys;
+
     HelpPane(LeaderKeys keys) {
+        this.keys = keys;
         getStyleClass().add("help");
         setId("help");
         setVisible(false);
         setManaged(false);
         setSpacing(10);
+    }
+
+    /** Shows or hides it; what it says is put together the first time. */
+    void toggle() {
+        if (getChildren().isEmpty()) {
+            fill();
+        }
+        setVisible(!isVisible());
+        toFront();
+    }
+
+    private void fill() {
         Label title = new Label("Keys and commands");
         title.getStyleClass().add("strong");
         Label leave = new Label("Esc closes this");

@@ -11,14 +11,17 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.line.CommandLanguage;
+import dev.yardarm.desk.room.Aspect;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -162,9 +165,7 @@ public final class MainWindow {
     }
 
     private void toggleHelp() {
-        help.setVisible(!help.isVisible());
-        placeOverlays();
-        help.toFront();
+        help.toggle();
     }
 
     private void placeOverlays() {
@@ -213,6 +214,8 @@ public final class MainWindow {
         stage.show();
         pulse.play();
         hints.visibleProperty().addListener((observed, before, now) -> placeOverlays());
+        help.visibleProperty().addListener((observed, before, now) -> placeOverlays());
+        completeAfterFirstChart();
         focusView();
         if (bench.room().instrument().isEmpty()) {
             desk.members(bench.room().listName()).stream().findFirst()
@@ -220,6 +223,19 @@ public final class MainWindow {
         }
         desk.start();
         stage.setOnCloseRequest(event -> close());
+    }
+
+    /** The panels follow the first chart, or come after half a second when it takes long. */
+    private void completeAfterFirstChart() {
+        PauseTransition late = new PauseTransition(Duration.millis(500));
+        late.setOnFinished(event -> page.complete());
+        late.play();
+        bench.room().listen(aspect -> {
+            if (aspect == Aspect.DATA && late.getStatus() == Animation.Status.RUNNING) {
+                late.stop();
+                Platform.runLater(() -> Platform.runLater(page::complete));
+            }
+        });
     }
 
     /** Stops everything and saves what is left to save. */

@@ -86,15 +86,14 @@ final class WindowKeys {
 
     private void search() {
         bench.go(View.CHART);
-        page.show(page.lists(), true);
+        page.show(page.listSide(), true);
         page.lists().focusFilter();
     }
 
     private boolean pressed(KeyEvent event) {
         KeyCode code = event.getCode();
         if (code == KeyCode.F1) {
-            help.setVisible(!help.isVisible());
-            help.toFront();
+            help.toggle();
             return true;
         }
         if (code == KeyCode.ESCAPE) {

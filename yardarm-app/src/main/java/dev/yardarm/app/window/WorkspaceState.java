@@ -42,9 +42,9 @@ final class WorkspaceState {
         });
         bench.themeProperty().addListener((observed, before, now) -> changed());
         bench.viewProperty().addListener((observed, before, now) -> changed());
-        page.lists().visibleProperty().addListener((observed, before, now) -> changed());
-        page.layers().visibleProperty().addListener((observed, before, now) -> changed());
-        page.strip().visibleProperty().addListener((observed, before, now) -> changed());
+        page.listSide().visibleProperty().addListener((observed, before, now) -> changed());
+        page.layersSide().visibleProperty().addListener((observed, before, now) -> changed());
+        page.stripSide().visibleProperty().addListener((observed, before, now) -> changed());
         stage.widthProperty().addListener((observed, before, now) -> changed());
         stage.heightProperty().addListener((observed, before, now) -> changed());
         stage.xProperty().addListener((observed, before, now) -> changed());
@@ -67,8 +67,8 @@ final class WorkspaceState {
                 stage.getHeight(), stage.isMaximized());
         bench.desk().saver().save(DocumentKind.WORKSPACE, "workspace", new Documents.Workspace(
                 bench.themeProperty().get().name(), bench.viewProperty().get().name(), bench.room().listName(),
-                WorkspaceKeeper.capture(bench.room()), page.lists().isVisible(), page.layers().isVisible(),
-                page.strip().isVisible(), studies.account(), studies.riskPercent(), window, line.recent()));
+                WorkspaceKeeper.capture(bench.room()), page.listSide().isVisible(), page.layersSide().isVisible(),
+                page.stripSide().isVisible(), studies.account(), studies.riskPercent(), window, line.recent()));
     }
 
     void restore() {
@@ -89,9 +89,9 @@ final class WorkspaceState {
         if (saved.account() > 0 && saved.riskPercent() > 0) {
             bench.room().studies().setSizing(saved.account(), saved.riskPercent());
         }
-        page.show(page.lists(), saved.listShown());
-        page.show(page.layers(), saved.layersShown());
-        page.show(page.strip(), saved.stripShown());
+        page.show(page.listSide(), saved.listShown());
+        page.show(page.layersSide(), saved.layersShown());
+        page.show(page.stripSide(), saved.stripShown());
         line.setRecent(saved.recent());
         restoreWindow(saved.window());
         if (saved.chart() != null) {
