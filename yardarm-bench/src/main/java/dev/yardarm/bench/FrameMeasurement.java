@@ -20,6 +20,8 @@ import javafx.application.Platform;
 import javafx.event.Event;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.StackPane;
+import javafx.scene.shape.Rectangle;
 import javafx.stage.Stage;
 
 /**
@@ -32,8 +34,9 @@ public final class FrameMeasurement extends Application {
     private static final int FEW = 2_000;
     private static final int MANY = 1_000_000;
 
-    private final double[] completed = new double[3];
+    private final double[] completed = new double[4];
     private final double[] issued = new double[2];
+    private final Rectangle pixel = new Rectangle(4, 4, 1, 1);
     private Desk desk;
     private MainWindow window;
     private ChartView view;
@@ -67,14 +70,19 @@ public final class FrameMeasurement extends Application {
         }).start();
     }
 
-    /** Steps: full frames of few bars, of many bars, crosshair over many bars. */
+    /** Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes. */
     private void measure(int step) {
-        if (step == 3) {
+        if (step == 4) {
             report();
             return;
         }
         window.bench().room().close();
+        pixel.setManaged(false);
         ChartModel chart = window.bench().room().chart();
+        if (step == 3) {
+            moveTo(-1, -1);
+            ((StackPane) view.getScene().getRoot()).getChildren().add(pixel);
+        }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
             chart.open(chart.instrument().orElseThrow(), Timeframe.MINUTE,
@@ -107,6 +115,8 @@ public final class FrameMeasurement extends Application {
                     // Inside a pulse, so that what is issued is also drawn and nothing piles up.
                     view.canvas().paintNow();
                     issuing[count] = (System.nanoTime() - time) / 1e6;
+                } else if (step == 3) {
+                    pixel.setX(4 + count % 2);
                 } else {
                     moveTo(100 + count * 2 % 500, 60 + count % 200);
                 }
@@ -132,6 +142,7 @@ public final class FrameMeasurement extends Application {
                 completed[0], MANY, completed[1], completed[1] / completed[0]);
         System.out.printf(Locale.ROOT, "crosshair move, completed: %.2f ms, part of a full frame %.2f%n",
                 completed[2], completed[2] / completed[1]);
+        System.out.printf(Locale.ROOT, "a pulse in which one pixel changes: %.2f ms%n", completed[3]);
         System.exit(0);
     }
 }
