@@ -181,8 +181,10 @@ public final class MainWindow {
             hints.relocate(230, height - hints.getHeight() - 36);
         }
         if (alertNotice.isVisible()) {
-            alertNotice.autosize();
-            alertNotice.relocate((width - alertNotice.getWidth()) / 2, 52);
+            // In the free part of the header: a notice must not hide prices.
+            double left = 296;
+            double right = line.localToScene(line.getBoundsInLocal()).getMinX() - 96;
+            alertNotice.resizeRelocate(left, 4, Math.min(alertNotice.prefWidth(-1), right - left), 28);
         }
     }
 
@@ -195,7 +197,8 @@ public final class MainWindow {
                 ? "has reached the drawing" : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
                 + " at " + instrument.format().format(alert.firedPrice()) + ".";
         desk.tell(text);
-        alertNotice.setText(text + "   Click to put away.");
+        alertNotice.setText(text);
+        alertNotice.setTooltip(new Tooltip(text + " Click to put this away; Watch keeps it."));
         alertNotice.setVisible(true);
         alertNotice.toFront();
         placeOverlays();

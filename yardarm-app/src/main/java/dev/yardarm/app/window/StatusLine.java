@@ -5,6 +5,7 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.work.Job;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -108,7 +109,8 @@ final class StatusLine extends HBox {
             progress.setProgress(jobs.get(0).progress());
         }
         ZonedDateTime now = Times.at(clock.now(), zone);
-        time.setText(now.format(TIME) + "  " + zone.getId() + " (UTC" + (now.getOffset().getTotalSeconds() == 0 ? "±0"
-                : now.getOffset().getId()) + ")");
+        boolean isUtc = zone.normalized().equals(ZoneOffset.UTC);
+        String offset = now.getOffset().getTotalSeconds() == 0 ? "±0" : now.getOffset().getId();
+        time.setText(now.format(TIME) + "  " + (isUtc ? "UTC" : zone.getId() + " (UTC" + offset + ")"));
     }
 }

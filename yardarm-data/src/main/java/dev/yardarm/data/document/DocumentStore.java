@@ -140,7 +140,7 @@ public final class DocumentStore {
         } catch (IOException failed) {
             removeQuietly(temporary, failed);
             throw new IOException("the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
-                    + ". What was saved before is untouched; it is tried again with the next change.", failed);
+                    + ". What was saved before is untouched; it will be tried again.", failed);
         }
     }
 
