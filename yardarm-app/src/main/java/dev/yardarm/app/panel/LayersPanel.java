@@ -65,6 +65,9 @@ public final class LayersPanel extends VBox {
             if (event.getCode() == KeyCode.DELETE) {
                 room.studies().deleteChosen();
                 event.consume();
+            } else if (event.getCode() == KeyCode.SPACE) {
+                toggleShown(view.getSelectionModel().getSelectedItem());
+                event.consume();
             }
         });
         ScrollPane scroll = new ScrollPane(details);
@@ -230,6 +233,15 @@ public final class LayersPanel extends VBox {
                 room.studies().deleteChosen();
             });
             return new ContextMenu(delete);
+        }
+    }
+
+    private void toggleShown(Selection layer) {
+        ChartModel chart = room.chart();
+        if (layer instanceof Selection.Indicator of) {
+            chart.indicator(of.id()).ifPresent(each -> setShown(layer, !each.style().visible()));
+        } else if (layer instanceof Selection.Drawing of) {
+            chart.drawing(of.id()).ifPresent(each -> setShown(layer, !each.visible()));
         }
     }
 

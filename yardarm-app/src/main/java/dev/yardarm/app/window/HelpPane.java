@@ -58,6 +58,7 @@ final class HelpPane extends VBox {
         row = add(grid, row, "+ and −", "zoom");
         row = add(grid, row, "Home, End", "oldest and newest bars");
         row = add(grid, row, "Delete", "delete what is chosen");
+        row = add(grid, row, "Space", "in the Layers panel: hide or show the layer; W K goes there");
         row = add(grid, row, "Shift held", "draw without snapping to the bar's prices");
         row = add(grid, row, "command line", "KTRL W · 15m · sma 50 · rsi 9 high · level 98.40 · line 2026-03-02 95.20 "
                 + "2026-05-11 101 · plan 104.20 102.80 107 · alert · alert close · long · skip too wide · note text · "

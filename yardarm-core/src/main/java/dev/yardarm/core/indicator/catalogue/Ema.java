@@ -1,47 +1,22 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Lengths;
-import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.indicator.OneLine;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
-import java.util.List;
 
 /**
  * Exponential moving average with the weight 2 / (n + 1), seeded with the simple average of the first n values. After a
  * missing value it is missing until n values have come in a row again, and starts anew from their average. O(1) a bar.
  */
-public final class Ema implements Indicator {
-    @Override
-    public String name() {
-        return "ema";
+public final class Ema extends OneLine {
+    public Ema() {
+        super("ema", "Exponential moving average", 20, Field.CLOSE);
     }
 
     @Override
-    public String title() {
-        return "Exponential moving average";
-    }
-
-    @Override
-    public List<Setting> settings() {
-        return Lengths.lengthAndSource(20, 1, Field.CLOSE);
-    }
-
-    @Override
-    public Place place() {
-        return Place.PRICE;
-    }
-
-    @Override
-    public int warmUp(Settings settings) {
-        return settings.whole("length") - 1;
-    }
-
-    @Override
-    public Computation start(Settings settings) {
-        return new Running(settings.whole("length"));
+    protected Computation start(int length) {
+        return new Running(length);
     }
 
     @Override

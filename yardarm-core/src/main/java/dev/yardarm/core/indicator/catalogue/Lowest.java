@@ -1,44 +1,19 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Lengths;
-import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.indicator.OneLine;
 import dev.yardarm.core.indicator.WindowComputation;
 import dev.yardarm.core.series.Field;
-import java.util.List;
 
 /** The smallest of the last n values, the newest included. O(1) a bar. */
-public final class Lowest implements Indicator {
-    @Override
-    public String name() {
-        return "lowest";
+public final class Lowest extends OneLine {
+    public Lowest() {
+        super("lowest", "Lowest value", 20, Field.LOW);
     }
 
     @Override
-    public String title() {
-        return "Lowest value";
-    }
-
-    @Override
-    public List<Setting> settings() {
-        return Lengths.lengthAndSource(20, 1, Field.LOW);
-    }
-
-    @Override
-    public Place place() {
-        return Place.PRICE;
-    }
-
-    @Override
-    public int warmUp(Settings settings) {
-        return settings.whole("length") - 1;
-    }
-
-    @Override
-    public Computation start(Settings settings) {
-        return WindowComputation.lowest(settings.whole("length"));
+    protected Computation start(int length) {
+        return WindowComputation.lowest(length);
     }
 
     @Override

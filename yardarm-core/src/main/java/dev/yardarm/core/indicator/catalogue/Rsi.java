@@ -1,33 +1,19 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Lengths;
-import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.indicator.OneLine;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
-import java.util.List;
 
 /**
  * Relative strength index: the share of rises in all movement, smoothed as its author did: the first average of rises
  * and of falls is the simple mean of n changes, each later one is (previous * (n - 1) + new) / n. Without any movement
  * it stands at 50, without any fall at 100. A missing value starts it anew. O(1) a bar.
  */
-public final class Rsi implements Indicator {
-    @Override
-    public String name() {
-        return "rsi";
-    }
-
-    @Override
-    public String title() {
-        return "Relative strength index";
-    }
-
-    @Override
-    public List<Setting> settings() {
-        return Lengths.lengthAndSource(14, 1, Field.CLOSE);
+public final class Rsi extends OneLine {
+    public Rsi() {
+        super("rsi", "Relative strength index", 14, Field.CLOSE);
     }
 
     @Override
@@ -41,8 +27,8 @@ public final class Rsi implements Indicator {
     }
 
     @Override
-    public Computation start(Settings settings) {
-        return new Running(settings.whole("length"));
+    protected Computation start(int length) {
+        return new Running(length);
     }
 
     @Override

@@ -1,44 +1,19 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Lengths;
-import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.indicator.OneLine;
 import dev.yardarm.core.indicator.WindowComputation;
 import dev.yardarm.core.series.Field;
-import java.util.List;
 
 /** Simple moving average: the arithmetic mean of the last n values. O(1) a bar; no drift, see WindowFold. */
-public final class Sma implements Indicator {
-    @Override
-    public String name() {
-        return "sma";
+public final class Sma extends OneLine {
+    public Sma() {
+        super("sma", "Simple moving average", 50, Field.CLOSE);
     }
 
     @Override
-    public String title() {
-        return "Simple moving average";
-    }
-
-    @Override
-    public List<Setting> settings() {
-        return Lengths.lengthAndSource(50, 1, Field.CLOSE);
-    }
-
-    @Override
-    public Place place() {
-        return Place.PRICE;
-    }
-
-    @Override
-    public int warmUp(Settings settings) {
-        return settings.whole("length") - 1;
-    }
-
-    @Override
-    public Computation start(Settings settings) {
-        return WindowComputation.mean(settings.whole("length"));
+    protected Computation start(int length) {
+        return WindowComputation.mean(length);
     }
 
     @Override
