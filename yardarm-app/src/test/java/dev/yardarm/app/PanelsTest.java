@@ -1,0 +1,251 @@
+package dev.yardarm.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.app.workbench.View;
+import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.line.Proposal;
+import java.nio.file.Path;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The parts of the window one by one, with good and bad input. */
+class PanelsTest {
+    @TempDir
+    private Path home;
+    private WindowFixture app;
+
+    @BeforeEach
+    void open() throws Exception {
+        app = new WindowFixture(home);
+        app.open(true);
+        app.await("the panels", () -> app.robot().lookup("#list").tryQuery().isPresent());
+    }
+
+    @AfterEach
+    void close() throws Exception {
+        app.close();
+    }
+
+    private String notice() {
+        return app.get(() -> app.robot().lookup("#notice").queryAs(Label.class).getText());
+    }
+
+    private TextField field(String query) {
+        return app.robot().lookup(query).queryAs(TextField.class);
+    }
+
+    private void type(String query, String text) {
+        app.robot().clickOn(query).push(KeyCode.CONTROL, KeyCode.A).write(text, 0).push(KeyCode.ENTER);
+    }
+
+    @Test
+    void theCommandLineCompletesAndSaysWhatEachProposalIs() throws Exception {
+        app.robot().push(KeyCode.CONTROL, KeyCode.K).write("harb", 0);
+        ListView<Proposal> proposals = app.robot().lookup("#completion").queryListView();
+        app.await("proposals", () -> proposals.isVisible() && proposals.getItems().size() >= 3);
+        assertThat(proposals.getItems()).allMatch(each -> each.kind().equals("instrument"));
+        app.robot().push(KeyCode.DOWN);
+        String second = app.get(() -> proposals.getItems().get(1).text());
+        app.robot().push(KeyCode.TAB);
+        app.await("the completed line", () -> field("#command-line").getText().equals(second));
+        app.robot().push(KeyCode.ENTER);
+        app.await("its chart", () -> app.room().instrument().orElseThrow().code().equals(second));
+        app.robot().push(KeyCode.CONTROL, KeyCode.K);
+        app.await("recent lines", () -> proposals.isVisible() && proposals.getItems().get(0).text().equals(second));
+        app.robot().push(KeyCode.ESCAPE);
+        app.await("the chart's focus", () -> app.robot().lookup("#chart").query().isFocused());
+    }
+
+    @Test
+    void aLetterThatOpensNothingBeginsALineAndTwoThatFitNothingToo() throws Exception {
+        app.keys("k");
+        app.await("the letter", () -> field("#command-line").getText().equals("k"));
+        app.robot().push(KeyCode.ESCAPE).push(KeyCode.ESCAPE);
+        app.await("the chart", () -> app.robot().lookup("#chart").query().isFocused());
+        app.keys("tz");
+        app.await("both letters", () -> field("#command-line").getText().equals("Tz"));
+    }
+
+    @Test
+    void badLinesAreToldAndChangeNothing() throws Exception {
+        app.line("sma 0");
+        app.await("why", () -> notice().contains("from 1 to 5000"));
+        assertThat(app.chart().indicators()).isEmpty();
+        app.robot().push(KeyCode.ESCAPE).push(KeyCode.ESCAPE);
+        app.line("plan 100 100 120");
+        app.await("why", () -> notice().contains("stop must differ"));
+        assertThat(app.chart().plan()).isEmpty();
+        app.line("clsoe > 3");
+        app.await("why", () -> notice().contains("did you mean 'close'"));
+        app.robot().push(KeyCode.ESCAPE).push(KeyCode.ESCAPE);
+        app.line("line 2026-06-15 100 2026-06-15 101");
+        app.await("why", () -> notice().contains("two bars"));
+        app.line("alert");
+        app.await("why", () -> notice().contains("Choose a level or line first"));
+        assertThat(app.desk().books().alerts()).isEmpty();
+    }
+
+    @Test
+    void layersAreChosenHiddenEditedAndRemovedByKeyboard() throws Exception {
+        app.line("sma 50");
+        app.line("level 101.25");
+        app.keys("wk");
+        ListView<Selection> layers = app.robot().lookup("#layers").queryListView();
+        app.await("the layers' focus", layers::isFocused);
+        app.robot().push(KeyCode.HOME).push(KeyCode.DOWN);
+        app.await("the average chosen", () -> app.chart().selection() instanceof Selection.Indicator);
+        app.robot().push(KeyCode.SPACE);
+        app.await("hidden", () -> !app.chart().indicators().get(0).style().visible());
+        app.robot().push(KeyCode.SPACE);
+        app.await("shown", () -> app.chart().indicators().get(0).style().visible());
+        @SuppressWarnings("unchecked")
+        ComboBox<String> source = app.robot().lookup("#setting-source").queryAs(ComboBox.class);
+        app.robot().interact(() -> source.setValue("high"));
+        app.await("the source", () -> app.chart().indicators().get(0).title().equals("sma 50 high"));
+        app.robot().clickOn("#layers").push(KeyCode.END);
+        app.await("the level chosen", () -> app.chart().selection() instanceof Selection.Drawing);
+        app.robot().push(KeyCode.DELETE);
+        app.await("no level", () -> app.chart().drawings().isEmpty());
+    }
+
+    @Test
+    void badNumbersInFieldsAreToldAndTheOldOnesStay() throws Exception {
+        app.line("level 101.25");
+        type("#anchor-price-0", "high");
+        app.await("why", () -> notice().contains("'high' is no number"));
+        assertThat(field("#anchor-price-0").getText()).isEqualTo("101.25");
+        app.line("line 2026-03-02 95.2 2026-05-11 101");
+        type("#anchor-date-1", "some day");
+        app.await("why", () -> notice().contains("is no date"));
+        type("#anchor-date-1", "2026-05-18");
+        app.await("the other date", () -> app.chart().drawings().get(1).anchors().get(1).time()
+                == app.desk().calendar(app.room().instrument().orElseThrow()).open(java.time.LocalDate.of(2026, 5, 18)));
+    }
+
+    @Test
+    void theNumbersOfAPlanAreTypedAndItsSizeFollows() throws Exception {
+        app.line("plan 104.20 102.80 107");
+        type("#plan-stop", "103.20");
+        app.await("the stop", () -> app.chart().plan().orElseThrow().stop() == 103.2);
+        app.await("the size", () -> app.robot().lookup("#plan-size").queryAs(Label.class).getText()
+                .contains("Size 239"));
+        assertThat(app.robot().lookup("#plan-size").queryAs(Label.class).getText())
+                .contains("what the account can pay for");
+        type("#plan-account", "100000");
+        type("#plan-risk", "0.5");
+        app.await("the other limit", () -> app.robot().lookup("#plan-size").queryAs(Label.class).getText()
+                .contains("limited by the risk per trade"));
+        type("#plan-target", "90");
+        app.await("why", () -> notice().contains("target must lie above"));
+        assertThat(app.chart().plan()).map(TradePlan::target).contains(107.0);
+        app.click("#remove-plan");
+        app.await("no plan", () -> app.chart().plan().isEmpty());
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("the plan again", () -> app.chart().plan().isPresent());
+        app.keys("gp");
+        type("#standard-risk", "0");
+        app.await("why", () -> notice().contains("above zero"));
+    }
+
+    @Test
+    void thePriceLayerChangesBarsScaleAndVolume() throws Exception {
+        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        app.click("#logarithmic");
+        app.await("log", () -> app.chart().isLogarithmic());
+        app.click("#volume-shown");
+        app.await("no volume", () -> !app.chart().isVolumeShown());
+        @SuppressWarnings("unchecked")
+        ComboBox<String> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
+        app.robot().interact(() -> form.setValue("bars"));
+        app.await("bars", () -> app.chart().form() == BarForm.BARS);
+        app.robot().clickOn("#chart").push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z)
+                .push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("all taken back", () -> app.chart().form() == BarForm.CANDLES && app.chart().isVolumeShown()
+                && !app.chart().isLogarithmic());
+    }
+
+    @Test
+    void aScanWithAFaultSaysWhereAndAGoodOneIsSaved() throws Exception {
+        app.keys("gs");
+        app.await("the view", () -> app.window().bench().viewProperty().get() == View.SCAN);
+        TextField condition = app.robot().lookup(".condition").queryAs(TextField.class);
+        app.robot().clickOn(condition).push(KeyCode.CONTROL, KeyCode.A).write("close > smaa(close, 50)", 0)
+                .push(KeyCode.ENTER);
+        app.await("the fault", () -> app.robot().lookup("#scan-problem").queryAs(Label.class).getText()
+                .contains("Condition 1, position 9") && app.robot().lookup("#scan-problem").queryAs(Label.class)
+                .getText().contains("did you mean 'sma'"));
+        app.robot().clickOn(condition).push(KeyCode.CONTROL, KeyCode.A).write("close > 0", 0);
+        type("#scan-name", "Everything");
+        app.click("#save-scan");
+        app.await("saved", () -> app.desk().books().scans().stream().anyMatch(each -> each.name()
+                .equals("Everything")));
+        app.click("#run-scan");
+        TableView<?> results = app.robot().lookup("#scan-results").queryTableView();
+        app.await("results", () -> !results.getItems().isEmpty());
+        assertThat(app.robot().lookup("#scan-summary").queryAs(Label.class).getText()).contains("fit",
+                "19 Jun 2026 15:42");
+    }
+
+    @Test
+    void theListFindsAndARowCanBeActedOnWithoutOpeningIt() throws Exception {
+        app.robot().push(KeyCode.CONTROL, KeyCode.F).write("quay", 0);
+        ListView<dev.yardarm.core.instrument.Instrument> list = app.robot().lookup("#list").queryListView();
+        app.await("fewer rows", () -> list.getItems().size() < 5 && !list.getItems().isEmpty());
+        String code = app.get(() -> list.getItems().get(0).code());
+        app.robot().push(KeyCode.ENTER);
+        app.await("its chart", () -> app.room().instrument().orElseThrow().code().equals(code));
+        @SuppressWarnings("unchecked")
+        ComboBox<String> names = app.robot().lookup("#list-name").queryAs(ComboBox.class);
+        app.robot().interact(() -> field("#list-filter").clear());
+        app.robot().interact(() -> names.setValue("Indices"));
+        app.await("the indices", () -> list.getItems().size() == 12);
+        app.robot().interact(() -> app.room().studies().takeStance(list.getItems().get(3).id(), Stance.Kind.SHORT, ""));
+        assertThat(app.desk().books().stance(list.getItems().get(3).id()).kind()).isEqualTo(Stance.Kind.SHORT);
+        assertThat(app.room().instrument().orElseThrow().code()).isEqualTo(code);
+    }
+
+    @Test
+    void panelsFoldAwayAndComeBackAndHelpShowsAllKeys() throws Exception {
+        double narrow = app.get(() -> app.chart().width());
+        app.keys("hl");
+        app.keys("hk");
+        app.keys("hs");
+        app.await("a wide chart", () -> app.chart().width() > narrow + 400);
+        app.keys("hl");
+        app.keys("hk");
+        app.keys("hs");
+        app.await("the panels again", () -> app.chart().width() == narrow);
+        app.robot().push(KeyCode.F1);
+        Node help = app.robot().lookup("#help").query();
+        app.await("help", help::isVisible);
+        assertThat(app.robot().from(help).lookup("N, Shift+N").tryQuery()).isPresent();
+        app.robot().push(KeyCode.ESCAPE);
+        app.await("no help", () -> !help.isVisible());
+    }
+
+    @Test
+    void escapeEndsToolThenSelection() throws Exception {
+        app.line("level 101.25");
+        app.keys("dl");
+        app.await("a hint", () -> app.robot().lookup("#tool-hint").queryAs(Label.class).getText()
+                .contains("first point"));
+        app.robot().push(KeyCode.ESCAPE);
+        app.await("no tool", () -> app.robot().lookup("#tool-hint").queryAs(Label.class).getText().isEmpty());
+        assertThat(app.chart().selection()).isInstanceOf(Selection.Drawing.class);
+        app.robot().push(KeyCode.ESCAPE);
+        app.await("no selection", () -> app.chart().selection() == Selection.NONE);
+    }
+}

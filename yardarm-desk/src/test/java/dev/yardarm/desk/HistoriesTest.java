@@ -1,0 +1,147 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.data.history.BarStore;
+import dev.yardarm.data.history.ParquetBarStore;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.market.StoredMarket;
+import dev.yardarm.desk.work.Job;
+import dev.yardarm.market.live.SimulatedMarket;
+import dev.yardarm.market.world.World;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class HistoriesTest {
+    private static final InstrumentId ID = new InstrumentId("made", "X");
+    private static final Instrument X = new Instrument(ID, "Ex", "", Instrument.Kind.IMPORTED, "", "",
+            PriceFormat.ofDecimals(2), 1);
+
+    private static BarSource source(Timeframe... stored) throws IOException {
+        BarSource source = mock(BarSource.class);
+        when(source.name()).thenReturn("made");
+        when(source.instruments()).thenReturn(List.of(X));
+        when(source.calendar(any())).thenReturn(TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        when(source.stored(ID)).thenReturn(List.of(stored));
+        when(source.splits(ID)).thenReturn(List.of());
+        when(source.history(eq(ID), any(), anyLong(), anyLong())).thenAnswer(call -> {
+            Timeframe timeframe = call.getArgument(1);
+            BarSeries series = new BarSeries(600);
+            for (int bar = 0; bar < 600; bar++) {
+                series.append(bar * timeframe.span(), (bar + 1) * timeframe.span(), bar, bar + 1, bar, bar, 1);
+            }
+            return series;
+        });
+        return source;
+    }
+
+    private static Bars load(BarSource source, Timeframe timeframe) throws IOException {
+        return new Histories(new Directory(List.of(source))).load(X, timeframe, 600 * Times.DAY).builder().series()
+                .snapshot();
+    }
+
+    @Test
+    void theCoarsestStoredBarsThatWillDoAreTaken() throws IOException {
+        BarSource source = source(Timeframe.MINUTE, Timeframe.HOUR, Timeframe.DAY);
+        load(source, Timeframe.WEEK);
+        verify(source).history(eq(ID), eq(Timeframe.DAY), anyLong(), anyLong());
+        load(source, Timeframe.HOURS_4);
+        verify(source).history(eq(ID), eq(Timeframe.HOUR), anyLong(), anyLong());
+        load(source, Timeframe.MINUTES_15);
+        verify(source).history(eq(ID), eq(Timeframe.MINUTE), anyLong(), anyLong());
+        assertThat(load(source, Timeframe.HOURS_4).volume(1)).isEqualTo(4);
+    }
+
+    @Test
+    void whatCannotBeBuiltIsToldWithWhatThereIs() throws IOException {
+        BarSource source = source(Timeframe.DAY);
+        assertThatThrownBy(() -> load(source, Timeframe.HOUR)).isInstanceOf(IOException.class)
+                .hasMessageContaining("X has bars of D").hasMessageContaining("1h cannot be built");
+        BarSource none = source();
+        assertThatThrownBy(() -> load(none, Timeframe.DAY)).hasMessageContaining("no bars of X")
+                .hasMessageContaining("import");
+    }
+
+    @Test
+    void theChartsOfAStripShareOneReading() throws IOException {
+        BarSource source = source(Timeframe.DAY);
+        Histories histories = new Histories(new Directory(List.of(source)));
+        for (Timeframe timeframe : List.of(Timeframe.DAY, Timeframe.WEEK, Timeframe.MONTH)) {
+            histories.load(X, timeframe, 600 * Times.DAY);
+        }
+        verify(source, times(1)).history(eq(ID), any(), anyLong(), anyLong());
+        histories.forget(ID);
+        histories.load(X, Timeframe.DAY, 600 * Times.DAY);
+        verify(source, times(2)).history(eq(ID), any(), anyLong(), anyLong());
+    }
+
+    @Test
+    void tradesSinceAnEarlierReadingAreAdded() throws IOException {
+        SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
+        LiveSource live = market;
+        Histories histories = new Histories(new Directory(List.of(live)));
+        Instrument ktrl = market.instruments().stream().filter(each -> each.code().equals("KTRL")).findFirst()
+                .orElseThrow();
+        long early = market.world().presentTime() - 3 * Times.HOUR;
+        long late = early + 40 * Times.MINUTE + 13 * Times.SECOND;
+        histories.load(ktrl, Timeframe.MINUTES_5, early);
+        Bars grown = histories.load(ktrl, Timeframe.MINUTES_5, late).builder().series().snapshot();
+        Bars fresh = new Histories(new Directory(List.of(live))).load(ktrl, Timeframe.MINUTES_5, late).builder()
+                .series().snapshot();
+        assertThat(grown.size()).isEqualTo(fresh.size());
+        for (int bar = grown.size() - 20; bar < grown.size(); bar++) {
+            assertThat(grown.high(bar)).isEqualTo(fresh.high(bar));
+            assertThat(grown.low(bar)).isEqualTo(fresh.low(bar));
+            assertThat(grown.close(bar)).isEqualTo(fresh.close(bar));
+            assertThat(grown.volume(bar)).isEqualTo(fresh.volume(bar));
+        }
+    }
+
+    @Test
+    void keptHistoryIsTheSameAsMadeHistory(@TempDir Path folder) throws IOException {
+        SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
+        long now = market.world().presentTime();
+        try (BarStore store = new ParquetBarStore(folder)) {
+            StoredMarket stored = new StoredMarket(market, () -> Optional.of(store));
+            assertThat(stored.isPacked()).isFalse();
+            stored.pack(Job.unattended(), now - 9 * Times.DAY);
+            assertThat(stored.isPacked()).isTrue();
+            for (String code : List.of("KTRL", "PXFIS")) {
+                InstrumentId id = new InstrumentId(SimulatedMarket.NAME, code);
+                Bars kept = stored.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
+                Bars made = market.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
+                assertThat(kept.size()).isEqualTo(made.size());
+                assertThat(kept.hasForming()).isTrue();
+                for (int bar = 0; bar < made.size(); bar++) {
+                    assertThat(kept.openTime(bar)).isEqualTo(made.openTime(bar));
+                    assertThat(kept.close(bar)).isEqualTo(made.close(bar));
+                    assertThat(kept.volume(bar)).isEqualTo(made.volume(bar));
+                }
+            }
+        }
+    }
+}
