@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.yardarm.core.stance.Stance;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class InstrumentTest {
@@ -43,5 +44,21 @@ class InstrumentTest {
         assertThat(stance.note()).isEmpty();
         assertThat(stance.withNote("n", 5).withKind(Stance.Kind.LONG, "ignored", 6)).isEqualTo(
                 new Stance(new InstrumentId("s", "X"), Stance.Kind.LONG, "", "n", 6));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0.01,2,104.3449,104.34", "0.01,2,104.345,104.35", "0.05,2,10.024,10", "0.05,2,10.026,10.05",
+            "0.25,2,99.9,100", "1,0,7.5,8", "0.0001,4,1.23456,1.2346", "0.01,2,-2.346,-2.35"})
+    void pricesAreRoundedToTheNearestTick(double tick, int decimals, double price, double expected) {
+        PriceFormat format = new PriceFormat(decimals, tick);
+        assertThat(format.round(price)).isEqualTo(expected);
+        assertThat(format.round(format.round(price))).as("rounding again changes nothing").isEqualTo(expected);
+        assertThat(Double.parseDouble(format.format(expected))).isEqualTo(expected);
+    }
+
+    @Test
+    void aMissingPriceStaysMissing() {
+        assertThat(PriceFormat.ofDecimals(2).round(Double.NaN)).isNaN();
+        assertThat(PriceFormat.ofDecimals(2).round(Double.POSITIVE_INFINITY)).isInfinite();
     }
 }
