@@ -9,7 +9,6 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.stance.Stance;
 import java.nio.file.Path;
-import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -79,7 +78,7 @@ class JourneyByKeyboardTest {
         app.robot().push(KeyCode.ESCAPE);
         assertThat(app.robot().lookup("#hint-panel").query().isVisible()).isFalse();
         app.line("zzqx");
-        assertThat(app.robot().lookup("#notice").queryAs(Label.class).getText()).contains("Nothing is called 'zzqx'");
+        app.await("why", () -> app.notices().contains("Nothing is called 'zzqx'"));
         app.robot().push(KeyCode.ESCAPE);
         app.robot().push(KeyCode.ESCAPE);
     }

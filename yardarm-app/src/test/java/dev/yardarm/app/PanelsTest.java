@@ -40,7 +40,7 @@ class PanelsTest {
     }
 
     private String notice() {
-        return app.get(() -> app.robot().lookup("#notice").queryAs(Label.class).getText());
+        return app.notices();
     }
 
     private TextField field(String query) {

@@ -12,7 +12,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -30,7 +29,7 @@ class StartsTest {
     }
 
     private static String notice(WindowFixture app) {
-        return app.get(() -> app.robot().lookup("#notice").queryAs(Label.class).getText());
+        return app.notices();
     }
 
     @Test

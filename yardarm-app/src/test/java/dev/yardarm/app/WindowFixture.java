@@ -8,7 +8,9 @@ import dev.yardarm.desk.room.ChartRoom;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
@@ -26,6 +28,7 @@ import org.testfx.util.WaitForAsyncUtils;
 final class WindowFixture {
     private final Path home;
     private final FxRobot robot = new FxRobot();
+    private final List<String> notices = new CopyOnWriteArrayList<>();
     private MainWindow window;
     private Desk desk;
 
@@ -41,6 +44,7 @@ final class WindowFixture {
                 Themes.loadFonts();
                 desk = new Desk(new Desk.Options(home, true, 1, still), Platform::runLater);
                 window = new MainWindow(desk, stage);
+                desk.onNotice(notices::add);
                 window.open();
                 stage.setX(0);
                 stage.setY(0);
@@ -62,6 +66,11 @@ final class WindowFixture {
             window.close();
         });
         FxToolkit.cleanupStages();
+    }
+
+    /** All notices since the start, newest last; a later one takes the place of an earlier one in the status line. */
+    String notices() {
+        return String.join("\n", notices);
     }
 
     FxRobot robot() {
