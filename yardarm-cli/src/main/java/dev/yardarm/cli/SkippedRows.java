@@ -1,9 +1,11 @@
 package dev.yardarm.cli;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.data.csv.BadRow;
 import dev.yardarm.data.csv.BarFile;
 import dev.yardarm.data.csv.BarFileException;
+import dev.yardarm.data.csv.TickFile;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -29,6 +31,18 @@ final class SkippedRows {
         }
         rows.addAll(result.badRows());
         return result;
+    }
+
+    TickSeries readTicks(Path ticks, ZoneId zone, boolean keepRepeated) throws IOException {
+        TickFile.Result result = TickFile.read(ticks, zone, keepRepeated);
+        if (file == null && !result.badRows().isEmpty()) {
+            throw BarFile.firstOf(result.badRows());
+        }
+        if (result.ticks().size() == 0 && result.badRows().isEmpty()) {
+            throw new BarFileException(ticks + " has a header but no rows");
+        }
+        rows.addAll(result.badRows());
+        return result.ticks();
     }
 
     /** Writes what was set aside, with file, line and problem, and says how much it is. */

@@ -181,6 +181,14 @@ public final class BarSeries {
         append(formingOpenTime, formingCloseTime, formingOpen, formingHigh, formingLow, formingClose, formingVolume);
     }
 
+    /** Takes the forming bar away, as when it turns out that what was to come of it is a closed bar of another kind. */
+    public void dropForming() {
+        if (forming) {
+            forming = false;
+            version++;
+        }
+    }
+
     /** Empties the series into new arrays under a new epoch; snapshots taken before stay as they are. */
     public void restart() {
         closed = 0;

@@ -12,7 +12,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * Reads bars from CSV: a header with {@code time, open, high, low, close, volume} in any order and any case among other
@@ -73,10 +72,8 @@ public final class BarFile {
                 }
                 try {
                     rows.add(mapping.row(record, times));
-                } catch (BadField field) {
-                    bad.add(new BadRow(name, record.getStartingLineNumber(), field.column + 1,
-                            field.column >= 0 && field.column < header.size() ? header.get(field.column) : "",
-                            field.getMessage(), record.getFields()));
+                } catch (Fields.BadField field) {
+                    bad.add(Fields.badRow(name, header, record, field));
                 }
             }
         } catch (CsvParseException | java.io.UncheckedIOException broken) {
@@ -89,11 +86,16 @@ public final class BarFile {
     public static Result readStrictly(Path file, ZoneId zone) throws IOException {
         Result result = read(file, zone);
         if (!result.badRows().isEmpty()) {
-            int more = result.badRows().size() - 1;
-            throw new BarFileException(result.badRows().get(0).message()
-                    + (more == 0 ? "" : " (and " + more + " more bad " + (more == 1 ? "row" : "rows") + ")"));
+            throw firstOf(result.badRows());
         }
         return result;
+    }
+
+    /** The error of a file with bad rows: the first one and how many more there are. */
+    public static BarFileException firstOf(List<BadRow> badRows) {
+        int more = badRows.size() - 1;
+        return new BarFileException(badRows.get(0).message()
+                + (more == 0 ? "" : " (and " + more + " more bad " + (more == 1 ? "row" : "rows") + ")"));
     }
 
     private static BarSeries series(String name, List<Row> rows, List<BadRow> bad) {
@@ -129,22 +131,10 @@ public final class BarFile {
         return spans.length == 0 ? dev.yardarm.core.series.Times.DAY : spans[spans.length / 2];
     }
 
-    /** A field that cannot be used; column counted from 0, -1 for the whole row. */
-    private static final class BadField extends Exception {
-        private static final long serialVersionUID = 1L;
-        private final int column;
-
-        BadField(int column, String problem) {
-            super(problem);
-            this.column = column;
-        }
-    }
-
     /** Which column holds what. */
     private record Mapping(int time, int[] prices, int volume, int value) {
         static Mapping of(String file, List<String> header) throws BarFileException {
-            List<String> names = header.stream().map(name -> name.strip().replace("\uFEFF", "")
-                    .toLowerCase(Locale.ROOT)).toList();
+            List<String> names = Fields.names(header);
             for (String name : names) {
                 boolean known = name.equals("time") || name.equals("value") || name.equals("volume")
                         || Arrays.asList(BAR_COLUMNS).contains(name);
@@ -163,69 +153,39 @@ public final class BarFile {
                     hasBars ? -1 : value);
         }
 
-        Row row(CsvRecord record, BarTimes times) throws BadField {
-            long at;
-            try {
-                at = times.read(field(record, time).strip());
-            } catch (IllegalArgumentException bad) {
-                throw new BadField(time, bad.getMessage());
-            }
+        Row row(CsvRecord record, BarTimes times) throws Fields.BadField {
+            long at = Fields.time(record, time, times);
             if (value >= 0) {
-                double price = number(record, value);
+                double price = Fields.number(record, value);
                 return new Row(at, price, price, price, price, Double.NaN, record);
             }
-            double open = number(record, prices[0]);
-            double high = number(record, prices[1]);
-            double low = number(record, prices[2]);
-            double close = number(record, prices[3]);
+            double open = Fields.number(record, prices[0]);
+            double high = Fields.number(record, prices[1]);
+            double low = Fields.number(record, prices[2]);
+            double close = Fields.number(record, prices[3]);
             if (high < low) {
-                throw new BadField(prices[1], "the high " + plain(high) + " is below the low " + plain(low));
+                throw new Fields.BadField(prices[1], "the high " + Fields.plain(high) + " is below the low " + Fields.plain(low));
             }
             if (high < open || high < close) {
-                throw new BadField(prices[1], "the high " + plain(high) + " is below the "
-                        + (high < open ? "open " + plain(open) : "close " + plain(close)));
+                throw new Fields.BadField(prices[1], "the high " + Fields.plain(high) + " is below the "
+                        + (high < open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
             }
             if (low > open || low > close) {
-                throw new BadField(prices[2], "the low " + plain(low) + " is above the "
-                        + (low > open ? "open " + plain(open) : "close " + plain(close)));
+                throw new Fields.BadField(prices[2], "the low " + Fields.plain(low) + " is above the "
+                        + (low > open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
             }
             return new Row(at, open, high, low, close, volume(record), record);
         }
 
-        private double volume(CsvRecord record) throws BadField {
-            if (volume < 0 || volume >= record.getFieldCount() || record.getField(volume).isBlank()) {
+        private double volume(CsvRecord record) throws Fields.BadField {
+            if (Fields.isBlank(record, volume)) {
                 return Double.NaN;
             }
-            double number = number(record, volume);
+            double number = Fields.number(record, volume);
             if (number < 0) {
-                throw new BadField(volume, "the volume " + plain(number) + " is below zero");
+                throw new Fields.BadField(volume, "the volume " + Fields.plain(number) + " is below zero");
             }
             return number;
-        }
-
-        private static String plain(double value) {
-            return java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString();
-        }
-
-        private static String field(CsvRecord record, int column) throws BadField {
-            if (column >= record.getFieldCount()) {
-                throw new BadField(column, "the row ends before this column");
-            }
-            return record.getField(column);
-        }
-
-        private static double number(CsvRecord record, int column) throws BadField {
-            String text = field(record, column).strip();
-            try {
-                double number = Double.parseDouble(text);
-                char last = text.charAt(text.length() - 1);
-                if (Double.isFinite(number) && (Character.isDigit(last) || last == '.')) {
-                    return number;
-                }
-            } catch (NumberFormatException notANumber) {
-                // told below, like infinities
-            }
-            throw new BadField(column, text.isEmpty() ? "a number is missing" : "'" + text + "' is no number");
         }
     }
 }

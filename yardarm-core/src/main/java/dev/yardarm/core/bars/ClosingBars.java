@@ -1,0 +1,78 @@
+package dev.yardarm.core.bars;
+
+import dev.yardarm.core.series.BarSeries;
+
+/**
+ * Bars that go by one price at a time, each trade or each finer bar's close: bricks and line break. What price did
+ * beyond open and close while a bar formed is kept as its high and low; it does not move the bar.
+ */
+abstract class ClosingBars extends EventBars {
+    /** Extremes of the piece being taken in: the one against the way goes to the first bar it completes. */
+    private double highest;
+    private double lowest;
+    private int way;
+
+    ClosingBars(BarSeries series) {
+        super(series, null);
+    }
+
+    @Override
+    public final void addTick(long time, double price, double size) {
+        knownAt = time;
+        measure(time, price);
+        take(time, price, price, price, size);
+    }
+
+    @Override
+    public final void addBar(long barOpen, long barClose, double barOpenPrice, double barHigh, double barLow,
+                             double barClosePrice, double barVolume) {
+        knownAt = barClose;
+        take(barOpen, barHigh, barLow, barClosePrice, barVolume);
+        measure(barHigh, barLow, barClosePrice);
+    }
+
+    private void take(long time, double pieceHigh, double pieceLow, double price, double size) {
+        if (!begun) {
+            begin(time, price, 0);
+            started(price);
+        }
+        volume += size;
+        highest = pieceHigh;
+        lowest = pieceLow;
+        way = 0;
+        decide(time, price);
+        high = Math.max(high, way < 0 ? price : highest);
+        low = Math.min(low, way > 0 ? price : lowest);
+        close = price;
+        changed();
+    }
+
+    /** The very first price. */
+    abstract void started(double price);
+
+    /** Completes as many bars as the price asks for, with {@link #complete}. */
+    abstract void decide(long time, double price);
+
+    /** Takes in the clock of a trade for sizes that follow the average range. */
+    void measure(long time, double price) {
+    }
+
+    /** Takes in a complete finer bar for sizes that follow the average range. */
+    void measure(double barHigh, double barLow, double barClose) {
+    }
+
+    /** Completes a bar between two prices and begins the next at its end. */
+    final void complete(long time, double from, double to) {
+        if (way == 0) {
+            way = to > from ? 1 : -1;
+            high = Math.max(high, way < 0 ? highest : high);
+            low = Math.min(low, way > 0 ? lowest : low);
+        }
+        open = from;
+        high = Math.max(high, Math.max(from, to));
+        low = Math.min(low, Math.min(from, to));
+        close = to;
+        finish(knownAt);
+        begin(Math.max(time, knownAt), to, 0);
+    }
+}
