@@ -58,7 +58,7 @@ public final class YardarmApplication extends Application {
         }
         window = new MainWindow(desk, stage);
         mark("window built");
-        window.bench().room().listen(this::markFirstChart);
+        window.bench().listen(this::markFirstChart);
         window.open();
         mark("window shown");
     }

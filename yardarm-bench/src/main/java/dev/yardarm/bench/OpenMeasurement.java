@@ -58,7 +58,7 @@ public final class OpenMeasurement {
 
     private static void open(BarSource market, Instrument instrument, long now) throws Exception {
         Histories histories = new Histories(new Directory(List.of(market)));
-        Bars bars = histories.load(instrument, Timeframe.DAY, now).builder().series().snapshot();
+        Bars bars = histories.load(instrument, Timeframe.DAY, now).series().snapshot();
         List<IndicatorLayer> layers = List.of(layer("sma", 50), layer("sma", 200), layer("ema", 20), layer("rsi", 14),
                 layer("highest", 20));
         new ChartDataBuilder(layers).update(bars);

@@ -12,6 +12,7 @@ final class RecordingSurface implements Surface {
     record Line(int colour, double[] points, int count) {
     }
 
+    int segments;
     final List<Rectangle> rectangles = new ArrayList<>();
     final List<Line> lines = new ArrayList<>();
     final List<String> texts = new ArrayList<>();
@@ -36,6 +37,11 @@ final class RecordingSurface implements Surface {
     @Override
     public void line(int colour, double width, double[] dash, double[] points, int count) {
         lines.add(new Line(colour, points.clone(), count));
+    }
+
+    @Override
+    public void segments(int colour, double width, double[] ends, int count) {
+        segments += count;
     }
 
     @Override

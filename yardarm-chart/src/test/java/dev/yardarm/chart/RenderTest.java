@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.scale.TimeScale;
@@ -116,13 +117,13 @@ class RenderTest {
                 for (double width : new double[]{0.4, 1.5, 4, 6, 12, 60}) {
                     ChartModel chart = ChartFixture.chart(ChartFixture.days(500), Timeframe.DAY);
                     chart.setForm(form);
-                    chart.setLogarithmic(logarithmic);
+                    chart.setScale(ScaleChoice.STANDARD.withMode(logarithmic ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
                     chart.setBarWidth(width);
                     RecordingSurface surface = paint(chart);
                     boolean line = surface.lines.stream().anyMatch(each -> each.colour() == DAYLIGHT.of(Role.INK));
-                    assertThat(line).isEqualTo(form == BarForm.LINE);
+                    assertThat(line).isEqualTo(form.isOfCloses());
                     assertThat(count(surface, Role.RISE) > 0).as(form + " " + width)
-                            .isEqualTo(form != BarForm.LINE);
+                            .isEqualTo(!form.isOfCloses());
                 }
             }
         }

@@ -31,7 +31,7 @@ class ImportedDataTest {
     private Bars load(Desk desk, String code, String timeframe) throws Exception {
         Instrument instrument = desk.directory().byCode(code).orElseThrow();
         return desk.histories().load(instrument, Timeframe.parse(timeframe).orElseThrow(), desk.clock().now())
-                .builder().series().snapshot();
+                .series().snapshot();
     }
 
     @Test

@@ -18,6 +18,7 @@ import dev.yardarm.desk.alert.AlertRunner;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.list.ListWork;
 import dev.yardarm.desk.live.ChartFeed;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
@@ -61,6 +62,7 @@ public final class Desk implements AutoCloseable {
     private final LiveHub hub;
     private final Books books;
     private final UndoStack undo = new UndoStack(System::nanoTime);
+    private final ListWork listWork;
     private final StoredMarket market;
     private final long seed;
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
@@ -118,6 +120,7 @@ public final class Desk implements AutoCloseable {
         hub = new LiveHub(directory, clock);
         books = new Books(saver, StandardLists.of(directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
+        listWork = new ListWork(books, directory, undo, clock::now, this::tell);
         new AlertRunner(books, directory, hub, front, alert -> {
             saveClock();
             alertListeners.forEach(listener -> listener.accept(alert));
@@ -238,6 +241,11 @@ public final class Desk implements AutoCloseable {
     /** The timeframes offered for an instrument. */
     public List<Timeframe> timeframes() {
         return Timeframe.STANDARD;
+    }
+
+    /** Making and changing lists. */
+    public ListWork listWork() {
+        return listWork;
     }
 
     public Directory directory() {

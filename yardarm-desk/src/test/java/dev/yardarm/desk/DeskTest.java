@@ -193,7 +193,7 @@ class DeskTest {
         long now = desk.clock().now();
         front.await("the chart to have caught up", () -> {
             try {
-                Bars fresh = desk.histories().load(instrument("KTRL"), Timeframe.MINUTES_5, now).builder().series()
+                Bars fresh = desk.histories().load(instrument("KTRL"), Timeframe.MINUTES_5, now).series()
                         .snapshot();
                 Bars live = room.chart().bars();
                 boolean same = fresh.size() == live.size();

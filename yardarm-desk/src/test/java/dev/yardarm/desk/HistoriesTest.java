@@ -60,7 +60,7 @@ class HistoriesTest {
     }
 
     private static Bars load(BarSource source, Timeframe timeframe) throws IOException {
-        return new Histories(new Directory(List.of(source))).load(X, timeframe, 600 * Times.DAY).builder().series()
+        return new Histories(new Directory(List.of(source))).load(X, timeframe, 600 * Times.DAY).series()
                 .snapshot();
     }
 
@@ -109,8 +109,8 @@ class HistoriesTest {
         long early = market.world().presentTime() - 3 * Times.HOUR;
         long late = early + 40 * Times.MINUTE + 13 * Times.SECOND;
         histories.load(ktrl, Timeframe.MINUTES_5, early);
-        Bars grown = histories.load(ktrl, Timeframe.MINUTES_5, late).builder().series().snapshot();
-        Bars fresh = new Histories(new Directory(List.of(live))).load(ktrl, Timeframe.MINUTES_5, late).builder()
+        Bars grown = histories.load(ktrl, Timeframe.MINUTES_5, late).series().snapshot();
+        Bars fresh = new Histories(new Directory(List.of(live))).load(ktrl, Timeframe.MINUTES_5, late)
                 .series().snapshot();
         assertThat(grown.size()).isEqualTo(fresh.size());
         for (int bar = grown.size() - 20; bar < grown.size(); bar++) {

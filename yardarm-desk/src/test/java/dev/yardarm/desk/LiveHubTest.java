@@ -100,7 +100,7 @@ class LiveHubTest {
             QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> { }));
             front.run(() -> board.watch(List.of(ktrl, desk.directory().byCode("PV60").orElseThrow())));
             front.await("quotes", () -> board.quote(ktrl.id()).isPresent());
-            var days = desk.histories().load(ktrl, Timeframe.DAY, desk.clock().now()).builder().series().snapshot();
+            var days = desk.histories().load(ktrl, Timeframe.DAY, desk.clock().now()).series().snapshot();
             QuoteBoard.Quote first = board.quote(ktrl.id()).orElseThrow();
             assertThat(first.last()).isEqualTo(days.close(days.size() - 1));
             assertThat(first.before()).isEqualTo(days.close(days.size() - 2));

@@ -79,6 +79,22 @@ final class CanvasSurface implements Surface {
     }
 
     @Override
+    public void segments(int colour, double width, double[] ends, int count) {
+        if (count == 0) {
+            return;
+        }
+        graphics.setStroke(colour(colour));
+        graphics.setLineWidth(width);
+        graphics.setLineDashes();
+        graphics.beginPath();
+        for (int at = 0; at < 4 * count; at += 4) {
+            graphics.moveTo(ends[at], ends[at + 1]);
+            graphics.lineTo(ends[at + 2], ends[at + 3]);
+        }
+        graphics.stroke();
+    }
+
+    @Override
     public void fillPolygon(int colour, double[] points, int count) {
         split(points, count);
         graphics.setFill(colour(colour));
@@ -103,6 +119,11 @@ final class CanvasSurface implements Surface {
         if (digitsOnly) {
             return DIGITS.computeIfAbsent(type, each -> measure("0", each)) * text.length();
         }
+        return measure(text, type);
+    }
+
+    /** Width of a text; on the interface's thread. */
+    static double width(String text, Type type) {
         return measure(text, type);
     }
 

@@ -1,5 +1,6 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
@@ -7,25 +8,43 @@ import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerStyle;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.PaneChoice;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.SnapTarget;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.session.SessionPart;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.RollRule;
+import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.LinkRules;
+import dev.yardarm.desk.room.Spans;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Consumer;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 
-/** The menus of a right click: each acts on what lies under the pointer, without choosing it first. */
+/** The menus of a right click: each acts on the chart and thing under the pointer, without choosing it first. */
 final class ChartMenu {
     private final ChartRoom room;
+    private final Workbench bench;
+    private final ChartView view;
 
-    ChartMenu(ChartRoom room) {
+    ChartMenu(ChartRoom room, Workbench bench, ChartView view) {
         this.room = room;
+        this.bench = bench;
+        this.view = view;
     }
 
     ContextMenu at(double x, double y) {
@@ -39,10 +58,9 @@ final class ChartMenu {
         } else if (hit instanceof Hit.OnBracket) {
             menu.getItems().add(item("Remove the plan", room.studies()::removePlan));
         } else if (hit instanceof Hit.PriceAxis) {
-            ofPriceAxis(menu);
+            ofPriceAxis(menu, x);
         } else if (hit instanceof Hit.TimeAxisStrip) {
-            menu.getItems().addAll(item("Show the newest bars", () -> view(ChartModel::follow)),
-                    item("Show all bars", () -> view(each -> each.showLast(each.bars().size()))));
+            ofTimeAxis(menu);
         } else {
             ofPane(menu, x, y);
         }
@@ -51,11 +69,18 @@ final class ChartMenu {
 
     private void view(Consumer<ChartModel> change) {
         change.accept(room.chart());
-        room.tell(dev.yardarm.desk.room.Aspect.VIEW);
+        room.tell(Aspect.VIEW);
     }
 
     private static MenuItem item(String text, Runnable action) {
         MenuItem item = new MenuItem(text);
+        item.setOnAction(event -> action.run());
+        return item;
+    }
+
+    private static CheckMenuItem check(String text, boolean on, Runnable action) {
+        CheckMenuItem item = new CheckMenuItem(text);
+        item.setSelected(on);
         item.setOnAction(event -> action.run());
         return item;
     }
@@ -82,27 +107,91 @@ final class ChartMenu {
 
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
         LayerStyle style = layer.style();
+        Menu panes = new Menu("Move to");
+        for (Pane pane : room.chart().panes()) {
+            if (!pane.id().equals(layer.paneId())) {
+                String name = pane.kind() == Pane.Kind.PRICE ? "the price pane" : pane.kind() == Pane.Kind.VOLUME
+                        ? "the volume pane" : "the pane of " + pane.indicators().get(0).title();
+                panes.getItems().add(item(name, () -> room.changeIndicator(layer.inPane(pane.id()))));
+            }
+        }
+        if (!layer.paneId().equals(layer.id())) {
+            panes.getItems().add(item("a pane of its own", () -> room.changeIndicator(layer.inPane(layer.id()))));
+        }
         menu.getItems().addAll(
                 item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
+                panes, check("On the axis at the left", layer.onLeft(),
+                        () -> room.changeIndicator(layer.onLeft(!layer.onLeft()))),
                 item("Hide", () -> room.changeIndicator(layer.withStyle(
                         new LayerStyle(style.colour(), style.width(), style.opacity(), false)))),
                 item("Remove " + layer.title(), () -> room.removeIndicator(layer.id())));
     }
 
-    private void ofPriceAxis(ContextMenu menu) {
+    private void ofPriceAxis(ContextMenu menu, double x) {
         ChartModel chart = room.chart();
-        menu.getItems().addAll(item("Fit the price scale", () -> view(ChartModel::fitPrice)),
-                item(chart.isLogarithmic() ? "Straight scale" : "Logarithmic scale",
-                        () -> room.setLogarithmic(!chart.isLogarithmic())));
+        ScaleChoice scale = chart.scale();
+        for (ScaleChoice.Mode mode : ScaleChoice.Mode.values()) {
+            menu.getItems().add(check(switch (mode) {
+                case LINEAR -> "Straight scale";
+                case LOGARITHMIC -> "Logarithmic scale";
+                case PERCENT -> "Per cent from a bar";
+                case INDEXED -> "Index, 100 at a bar";
+            }, scale.mode() == mode, () -> room.setScale(mode.word() + " scale", scale.withMode(mode))));
+        }
+        menu.getItems().addAll(new SeparatorMenuItem(),
+                check("Fit price", scale.fit() == ScaleChoice.Fit.PRICE, () -> view(ChartModel::fitPrice)),
+                check("Fit price and indicators", scale.fit() == ScaleChoice.Fit.ALL,
+                        () -> room.setScale("fit all", scale.withFit(ScaleChoice.Fit.ALL))),
+                check("Fixed height for each price", scale.fit() == ScaleChoice.Fit.HELD,
+                        () -> room.setScale("fixed height", scale.fit() == ScaleChoice.Fit.HELD
+                                ? scale.withFit(ScaleChoice.Fit.PRICE)
+                                : scale.held(chart.price().low(), chart.price().high()))),
+                check("Low prices at the top", scale.inverted(),
+                        () -> room.setScale("inverted scale", scale.withInverted(!scale.inverted()))));
+        Menu margins = new Menu("Margins");
+        for (int percent : new int[] {0, 5, 10, 20, 30}) {
+            margins.getItems().add(check(percent + " % above and below", Math.abs(scale.topMargin() - percent / 100.0)
+                    < 0.001, () -> room.setScale("margins of " + percent + " %", scale.withMargins(percent / 100.0,
+                    percent / 100.0))));
+        }
+        menu.getItems().add(margins);
+    }
+
+    private void ofTimeAxis(ContextMenu menu) {
+        Menu spans = new Menu("Show");
+        for (String span : Spans.OFFERED) {
+            spans.getItems().add(item(Spans.words(span), () -> view(chart -> Spans.show(chart, span))));
+        }
+        menu.getItems().addAll(item("Show the newest bars", () -> view(ChartModel::follow)), spans,
+                item("Go to a date", () -> prompt("go to ")), new SeparatorMenuItem(),
+                check("Lines between sessions", room.chart().areBreaksShown(),
+                        () -> view(chart -> chart.setBreaksShown(!chart.areBreaksShown()))),
+                check("Keep gaps without trade", room.chart().request().gapsKept(),
+                        () -> room.setRequest("gaps", room.chart().request().withGapsKept(
+                                !room.chart().request().gapsKept()))));
+        Menu zones = new Menu("Time zone");
+        zones.getItems().addAll(check("of the exchange", room.chart().chosenZone() == null, () -> room.setZone(null)),
+                check("of this computer", java.time.ZoneId.systemDefault().equals(room.chart().chosenZone()),
+                        () -> room.setZone(java.time.ZoneId.systemDefault())),
+                check("UTC", java.time.ZoneId.of("UTC").equals(room.chart().chosenZone()),
+                        () -> room.setZone(java.time.ZoneId.of("UTC"))), item("another", () -> prompt("zone ")));
+        menu.getItems().add(zones);
+    }
+
+    /** A command for this chart is begun in the command line. */
+    private void prompt(String beginning) {
+        bench.layouts().activate(room);
+        bench.prompt(beginning);
     }
 
     private void ofPane(ContextMenu menu, double x, double y) {
         ChartModel chart = room.chart();
-        if (chart.instrument().isEmpty() || chart.bars().isEmpty()) {
+        if (chart.instrument().isEmpty()) {
+            menu.getItems().add(item("Open an instrument", () -> prompt("")));
             return;
         }
-        boolean inPrice = chart.pricePane().covers(y);
-        if (inPrice) {
+        boolean hasBars = !chart.bars().isEmpty();
+        if (hasBars && chart.pricePane().covers(y)) {
             Anchor anchor = SnapTarget.at(chart, x, y, true);
             String price = chart.instrument().get().format().format(anchor.price());
             menu.getItems().addAll(item("Level at " + price,
@@ -114,19 +203,154 @@ final class ChartMenu {
                     item("Plan a trade with entry " + price, () -> {
                         room.studies().take(Tool.PLAN);
                         room.gestures().put(anchor);
-                    }), new SeparatorMenuItem());
+                    }));
+            if (chart.scale().isRelative()) {
+                menu.getItems().add(item("Count from this bar", () -> room.setScale("base of the scale",
+                        chart.scale().withBase(chart.axis().openTime(chart.time().bar(x))))));
+            }
+            menu.getItems().add(new SeparatorMenuItem());
         }
-        Menu timeframes = new Menu("Timeframe");
-        room.desk().timeframes().forEach(timeframe -> timeframes.getItems().add(item(timeframe.toString(),
-                () -> room.setTimeframe(timeframe))));
-        Menu forms = new Menu("Bars");
-        for (BarForm form : BarForm.values()) {
-            forms.getItems().add(item(form == BarForm.LINE ? "line through closes" : form.word(),
-                    () -> room.setForm(form)));
-        }
-        menu.getItems().addAll(timeframes, forms,
+        menu.getItems().addAll(item("Another instrument", () -> prompt("#")), timeframes(), bars(), session());
+        adjustments(menu, chart.instrument().get());
+        Menu presets = new Menu("Preset");
+        bench.layouts().presets().all().forEach(preset -> presets.getItems().add(item(preset.name() + "   "
+                + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""),
+                () -> bench.layouts().presets().apply(preset, room))));
+        presets.getItems().addAll(new SeparatorMenuItem(), item("Save as a preset", () -> prompt("preset save ")));
+        menu.getItems().addAll(presets, new SeparatorMenuItem(), chartMenu(), link(), out(),
                 item(chart.isVolumeShown() ? "Hide volume" : "Show volume",
-                        () -> room.setVolumeShown(!chart.isVolumeShown())),
-                item("Show the newest bars", () -> view(ChartModel::follow)));
+                        () -> room.setVolumeShown(!chart.isVolumeShown())));
+        chart.paneAt(y).filter(pane -> pane.kind() != Pane.Kind.PRICE || !chart.maximisedPane().isEmpty())
+                .ifPresent(pane -> menu.getItems().add(item(chart.maximisedPane().isEmpty()
+                        ? "Give this pane the whole chart" : "Show all panes", () -> room.maximisePane(pane.id()))));
+    }
+
+    private Menu timeframes() {
+        Menu timeframes = new Menu("Timeframe");
+        BarRequest request = room.chart().request();
+        bench.desk().timeframes().forEach(timeframe -> timeframes.getItems().add(check(timeframe.toString(),
+                request.isTime() && request.timeframe().equals(timeframe), () -> room.setTimeframe(timeframe))));
+        timeframes.getItems().add(item("another", () -> prompt("")));
+        return timeframes;
+    }
+
+    private Menu bars() {
+        Menu bars = new Menu("Bars");
+        for (BarForm form : BarForm.values()) {
+            bars.getItems().add(check(form.title(), room.chart().form() == form && room.chart().request().isTime(),
+                    () -> {
+                        if (!room.chart().request().isTime()) {
+                            room.setRule(new BarRule.Time(room.chart().timeframe()));
+                        }
+                        room.setForm(form);
+                    }));
+        }
+        bars.getItems().add(new SeparatorMenuItem());
+        for (String rule : List.of("ticks:500", "volume:5000", "range:20", "reversal:20", "brick:20", "brick:atr14@D",
+                "line-break:3@D", "point-figure:1%x3@D")) {
+            BarRule made = BarRule.parse(rule);
+            bars.getItems().add(check(made.words() + made.basis().map(basis -> " of " + basis).orElse(""),
+                    made.equals(room.chart().request().rule()), () -> room.setRule(made)));
+        }
+        bars.getItems().add(item("another size", () -> prompt("bars ")));
+        return bars;
+    }
+
+    private Menu session() {
+        Menu session = new Menu("Session");
+        BarRequest request = room.chart().request();
+        for (SessionPart part : List.of(SessionPart.WHOLE, SessionPart.DAY, SessionPart.EVENING)) {
+            session.getItems().add(check(part.words(), request.part().equals(part),
+                    () -> room.setRequest(part.words(), request.withPart(part))));
+        }
+        session.getItems().add(item("own hours", () -> prompt("session ")));
+        Menu days = new Menu("Days to load");
+        for (int count : new int[] {0, 5, 20, 60, 250}) {
+            days.getItems().add(check(count == 0 ? "all there are" : String.valueOf(count), request.days() == count,
+                    () -> room.setRequest("days to load", request.withDays(count))));
+        }
+        session.getItems().add(days);
+        return session;
+    }
+
+    private void adjustments(ContextMenu menu, Instrument instrument) {
+        BarRequest request = room.chart().request();
+        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
+            Menu roll = new Menu("Contracts");
+            for (BarRequest.Joint joint : BarRequest.Joint.values()) {
+                roll.getItems().add(check("joined " + joint.words(), request.joint() == joint,
+                        () -> room.setRequest("contracts " + joint.words(), request.withRoll(request.roll(), joint))));
+            }
+            roll.getItems().add(new SeparatorMenuItem());
+            for (RollRule rule : List.of(RollRule.VOLUME, RollRule.EXPIRY, RollRule.daysBefore(5))) {
+                roll.getItems().add(check("roll by " + rule, request.roll().equals(rule),
+                        () -> room.setRequest("roll by " + rule, request.withRoll(rule, request.joint()))));
+            }
+            menu.getItems().add(roll);
+        } else if (instrument.kind() == Instrument.Kind.SHARE) {
+            Menu adjust = new Menu("Adjust for");
+            adjust.getItems().addAll(check("splits", request.splits(), () -> room.setRequest("splits",
+                            request.withAdjustments(!request.splits(), request.dividends()))),
+                    check("dividends", request.dividends(), () -> room.setRequest("dividends",
+                            request.withAdjustments(request.splits(), !request.dividends()))));
+            menu.getItems().add(adjust);
+        }
+        List<String> sources = bench.desk().directory().sourcesOf(instrument.code());
+        if (sources.size() > 1) {
+            Menu source = new Menu("Source");
+            sources.forEach(name -> source.getItems().add(check(name, instrument.id().source().equals(name),
+                    () -> room.changeSource(name))));
+            menu.getItems().add(source);
+        }
+    }
+
+    private void onThis(Runnable action) {
+        bench.layouts().activate(room);
+        action.run();
+    }
+
+    private Menu chartMenu() {
+        Menu menu = new Menu("Chart");
+        menu.getItems().addAll(item("Split: a copy beside it", () -> onThis(() -> bench.layouts().split(true))),
+                item("Split: a copy below it", () -> onThis(() -> bench.layouts().split(false))),
+                item("Whole layout, and back", () -> onThis(bench.layouts()::maximise)),
+                item("In a window of its own", () -> onThis(bench.layouts()::toOwnWindow)),
+                item("Title", () -> prompt("title " + room.title())),
+                item("Close this chart", () -> bench.layouts().closeChart(room)));
+        return menu;
+    }
+
+    private Menu link() {
+        Menu menu = new Menu("Link colour");
+        menu.getItems().add(check("none", room.link() == 0, () -> room.setLink(0)));
+        for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
+            int number = colour;
+            CheckMenuItem each = check("colour " + number, room.link() == number, () -> room.setLink(number));
+            each.setGraphic(new javafx.scene.shape.Rectangle(10, 10, LinkColours.of(bench.palette(), number)));
+            menu.getItems().add(each);
+        }
+        if (room.link() != 0) {
+            menu.getItems().add(new SeparatorMenuItem());
+            Set<LinkRules.Shared> shared = bench.layouts().links().of(room.link());
+            for (LinkRules.Shared what : LinkRules.Shared.values()) {
+                menu.getItems().add(check("shares " + what.word(), shared.contains(what), () -> {
+                    Set<LinkRules.Shared> changed = EnumSet.noneOf(LinkRules.Shared.class);
+                    changed.addAll(shared);
+                    if (!changed.remove(what)) {
+                        changed.add(what);
+                    }
+                    bench.layouts().setLinks(room.link(), changed);
+                }));
+            }
+        }
+        return menu;
+    }
+
+    private Menu out() {
+        Menu menu = new Menu("Out");
+        ChartOutput output = new ChartOutput(room, view, bench);
+        menu.getItems().addAll(item("Copy the picture", output::copy), item("Save as PNG or SVG", () -> output.save()),
+                item("Print", output::print), item("Save the visible data as CSV", output::saveData));
+        return menu;
     }
 }

@@ -2,7 +2,14 @@ package dev.yardarm.app.chart;
 
 import dev.yardarm.chart.gesture.ChartGestures;
 import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Hit;
+import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.source.EventMark;
+import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.desk.room.Aspect;
@@ -22,6 +29,11 @@ import javafx.scene.shape.Line;
 /** The main chart as a control: shows the room's chart and turns mouse and arrow keys into gestures on it. */
 public final class ChartView extends Region {
     private final ChartRoom room;
+    private final Workbench bench;
+    private final MeasureLayer measure;
+    private final Region span = new Region();
+    private final Label markText = new Label();
+    private final PaneHandles handles;
     private final ChartModel chart;
     private final ChartGestures gestures;
     private final ChartCanvas canvas;
@@ -32,13 +44,16 @@ public final class ChartView extends Region {
     private final ChartMenu menus;
     private ContextMenu menu;
 
-    public ChartView(ChartRoom room) {
+    public ChartView(ChartRoom room, Workbench bench) {
         this.room = room;
+        this.bench = bench;
         chart = room.chart();
         gestures = room.gestures();
         canvas = new ChartCanvas(chart);
         crosshair = new CrosshairLayer(chart, canvas.palette());
-        menus = new ChartMenu(room);
+        menus = new ChartMenu(room, bench, this);
+        measure = new MeasureLayer(chart);
+        handles = new PaneHandles(room);
         getStyleClass().add("chart-view");
         setId("chart");
         setFocusTraversable(true);
@@ -53,7 +68,21 @@ public final class ChartView extends Region {
         message.setWrapText(true);
         focusFrame.getStyleClass().add("focus-frame");
         focusFrame.setMouseTransparent(true);
-        getChildren().addAll(canvas, preview, crosshair, message, focusFrame);
+        span.getStyleClass().add("span-frame");
+        span.setMouseTransparent(true);
+        span.setManaged(false);
+        span.setVisible(false);
+        markText.getStyleClass().add("mark-text");
+        markText.setMouseTransparent(true);
+        markText.setManaged(false);
+        markText.setVisible(false);
+        markText.setWrapText(true);
+        getChildren().addAll(canvas, preview, crosshair, handles, span, measure, markText, message, focusFrame);
+        focusedProperty().addListener((observed, before, now) -> {
+            if (now) {
+                bench.layouts().activate(room);
+            }
+        });
         room.listen(this::changed);
         wireMouse();
     }
@@ -66,14 +95,16 @@ public final class ChartView extends Region {
         if (aspect == Aspect.TOOL) {
             setCursor(gestures.tool() == Tool.NONE ? Cursor.DEFAULT : Cursor.CROSSHAIR);
         }
-        if (aspect != Aspect.LIST) {
+        if (aspect == Aspect.POINTER) {
+            crosshair.setLinked(room.pointer());
+        } else if (aspect != Aspect.LIST && aspect != Aspect.LINK && aspect != Aspect.LAYOUT) {
             refresh();
         }
     }
 
     /** Draws everything anew. */
     public void refresh() {
-        boolean empty = chart.bars().isEmpty();
+        boolean empty = chart.bars().isEmpty() || !room.problem().isEmpty();
         message.setVisible(empty);
         if (empty) {
             message.setText(chart.instrument().isEmpty()
@@ -89,6 +120,7 @@ public final class ChartView extends Region {
     public void setPalette(Palette palette) {
         canvas.setPalette(palette);
         crosshair.setPalette(palette);
+        measure.setPalette(palette);
         preview.setStroke(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
     }
 
@@ -100,22 +132,30 @@ public final class ChartView extends Region {
         double width = Math.min(getWidth() - 20, 520);
         double height = message.prefHeight(width);
         message.resizeRelocate((getWidth() - width) / 2, (getHeight() - height) / 2, width, height);
+        measure.resizeRelocate(0, 0, getWidth(), getHeight());
         canvas.layout();
+        handles.resizeRelocate(0, 0, getWidth(), getHeight());
+        handles.update();
         crosshair.update();
+        measure.update();
+        showSpan();
         updatePreview();
     }
 
     private void wireMouse() {
         setOnMousePressed(event -> {
-            if (!isFocused()) {
-                requestFocus();
-            }
             if (menu != null) {
                 menu.hide();
             }
             if (event.getButton() == MouseButton.PRIMARY) {
+                requestFocus();
+                bench.layouts().activate(room);
                 gestures.setSnapping(!event.isShiftDown());
-                gestures.press(event.getX(), event.getY());
+                if (measure.isOn()) {
+                    measure.from(event.getX(), event.getY(), !event.isShiftDown());
+                } else {
+                    gestures.press(event.getX(), event.getY(), event.isShortcutDown());
+                }
                 refresh();
             }
             event.consume();
@@ -124,8 +164,10 @@ public final class ChartView extends Region {
             point(event);
             if (event.getButton() == MouseButton.PRIMARY) {
                 gestures.setSnapping(!event.isShiftDown());
-                gestures.drag(event.getX(), event.getY());
-                room.tell(Aspect.VIEW);
+                if (!measure.isOn()) {
+                    gestures.drag(event.getX(), event.getY());
+                    room.tell(Aspect.VIEW);
+                }
             }
         });
         setOnMouseReleased(event -> {
@@ -142,6 +184,8 @@ public final class ChartView extends Region {
         setOnMouseMoved(this::point);
         setOnMouseExited(event -> {
             crosshair.setPointer(-1, -1);
+            room.pointTo(LinkedPointer.NONE);
+            markText.setVisible(false);
             updatePreview();
         });
         setOnContextMenuRequested(event -> {
@@ -169,7 +213,63 @@ public final class ChartView extends Region {
 
     private void point(MouseEvent event) {
         crosshair.setPointer(event.getX(), event.getY());
+        measure.to(event.getX(), event.getY(), !event.isShiftDown());
+        handles.point(event.getX(), event.getY());
         updatePreview();
+        showMark(event.getX(), event.getY());
+        if (room.link() != 0 && !chart.bars().isEmpty() && crosshair.hasPointer()) {
+            boolean inPrice = chart.pricePane().covers(event.getY());
+            room.pointTo(new LinkedPointer(chart.axis().openTime(chart.time().bar(event.getX())),
+                    inPrice ? chart.price().price(event.getY()) : Double.NaN));
+        }
+    }
+
+    /** What the events under the pointer say; and the cursor of the line between panes. */
+    private void showMark(double x, double y) {
+        Hit hit = chart.bars().isEmpty() ? new Hit.Nothing() : HitTest.at(chart, x, y);
+        if (gestures.tool() == Tool.NONE) {
+            setCursor(hit instanceof Hit.PaneEdge ? Cursor.V_RESIZE : Cursor.DEFAULT);
+        }
+        markText.setVisible(hit instanceof Hit.OnMark);
+        if (hit instanceof Hit.OnMark on) {
+            StringBuilder text = new StringBuilder();
+            for (EventMark mark : on.place().marks()) {
+                text.append(text.isEmpty() ? "" : "\n").append(Readout.time(mark.time(), Timeframe.MINUTE,
+                        chart.zone())).append("  ").append(mark.text());
+            }
+            markText.setText(text.toString());
+            double width = Math.min(getWidth() - 20, markText.prefWidth(-1));
+            double height = markText.prefHeight(width);
+            markText.resizeRelocate(Math.max(4, Math.min(getWidth() - width - 4, on.place().x() - width / 2)),
+                    on.place().y() - height - 6, width, height);
+        }
+    }
+
+    private void showSpan() {
+        double[] ends = gestures.span().orElse(null);
+        span.setVisible(ends != null);
+        if (ends != null) {
+            span.resizeRelocate(ends[0], 0, ends[1] - ends[0], chart.plotBottom());
+        }
+    }
+
+    /** Measures from the pointer on while it is on. */
+    public void setMeasuring(boolean on) {
+        if (on && !measure.isOn()) {
+            measure.start(crosshair.hasPointer() ? crosshair.pointerX() : chart.plotRight() / 2,
+                    crosshair.hasPointer() ? crosshair.pointerY() : chart.price().top() + 80);
+        } else if (!on) {
+            measure.stop();
+        }
+    }
+
+    public boolean isMeasuring() {
+        return measure.isOn();
+    }
+
+    /** Where the pointer is, in pixels; x below 0 when it is elsewhere. */
+    double pointerX() {
+        return crosshair.pointerX();
     }
 
     private void updatePreview() {

@@ -3,7 +3,9 @@ package dev.yardarm.app.chart;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.render.AxisText;
 import dev.yardarm.chart.render.Readout;
+import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,6 +36,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     private Palette palette;
     private double pointerX = -1;
     private double pointerY = -1;
+    private LinkedPointer linked = LinkedPointer.NONE;
 
     CrosshairLayer(ChartModel chart, Palette palette) {
         this.chart = chart;
@@ -72,6 +75,12 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         update();
     }
 
+    /** Shows the pointer of a linked chart while there is no own one. */
+    void setLinked(LinkedPointer pointer) {
+        linked = pointer;
+        update();
+    }
+
     double pointerX() {
         return pointerX;
     }
@@ -86,39 +95,54 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
 
     /** Puts everything where it belongs for the chart as it is now. */
     void update() {
-        boolean shown = hasPointer() && !chart.bars().isEmpty();
-        for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
-            part.setVisible(shown);
-        }
+        boolean own = hasPointer() && !chart.bars().isEmpty();
+        boolean shown = own || linked.isShown() && !chart.bars().isEmpty();
         int bar = chart.bars().size() - 1;
         if (shown) {
-            int under = chart.time().bar(pointerX);
+            int under = own ? chart.time().bar(pointerX) : chart.axis().bar(linked.time());
+            double y = own ? pointerY : chart.price().y(linked.price());
+            boolean hasPrice = own || y > chart.price().top() && y < chart.price().bottom();
             bar = Math.max(0, Math.min(under, bar));
-            double x = Math.rint(chart.time().middle(under));
-            double y = Math.rint(pointerY);
-            above.resizeRelocate(x, LEGEND, 1, Math.max(0, y - GAP - LEGEND));
-            below.resizeRelocate(x, y + GAP, 1, Math.max(0, chart.plotBottom() - y - GAP));
-            before.resizeRelocate(0, y, Math.max(0, x - GAP), 1);
-            behind.resizeRelocate(x + GAP, y, Math.max(0, chart.plotRight() - x - GAP), 1);
-            Pane pane = chart.paneAt(pointerY).orElse(chart.pricePane());
-            placeTag(priceTag, valueText(pane, pane.scale().price(pointerY)), chart.plotRight() + 2,
-                    y - 8, chart.width() - chart.plotRight() - 4);
-            timeTag.setText(Readout.time(chart.axis().openTime(under), chart.timeframe(),
-                    chart.axis().grid().calendar().zone()));
-            double width = timeTag.prefWidth(-1);
-            timeTag.resizeRelocate(Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)),
-                    chart.plotBottom() + 3, width, 18);
+            place(Math.rint(chart.time().middle(under)), Math.rint(hasPrice ? y : -GAP), under, hasPrice);
+        } else {
+            for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
+                part.setVisible(false);
+            }
         }
-        readout.setText(chart.bars().isEmpty() ? "" : Readout.bar(chart, bar));
+        readout.setText(chart.bars().isEmpty() ? "" : fitting(Readout.bar(chart, bar)));
         updateLegends(bar);
     }
 
-    private String valueText(Pane pane, double value) {
-        return switch (pane.kind()) {
-            case PRICE -> chart.instrument().map(each -> each.format().format(value)).orElse("");
-            case VOLUME -> Readout.quantity(value);
-            case INDICATOR -> Readout.plain(value);
-        };
+    private void place(double x, double y, int bar, boolean hasPrice) {
+        boolean inView = x >= 0 && x <= chart.plotRight();
+        above.setVisible(inView);
+        below.setVisible(inView);
+        timeTag.setVisible(inView);
+        before.setVisible(hasPrice);
+        behind.setVisible(hasPrice);
+        priceTag.setVisible(hasPrice);
+        above.resizeRelocate(x, LEGEND, 1, Math.max(0, y - GAP - LEGEND));
+        double from = hasPrice ? Math.max(LEGEND, y + GAP) : LEGEND;
+        below.resizeRelocate(x, from, 1, Math.max(0, chart.plotBottom() - from));
+        before.resizeRelocate(0, y, Math.max(0, x - GAP), 1);
+        behind.resizeRelocate(x + GAP, y, Math.max(0, chart.plotRight() - x - GAP), 1);
+        Pane pane = chart.paneAt(y).orElse(chart.pricePane());
+        placeTag(priceTag, AxisText.of(chart, pane, pane.scale().price(y)), chart.plotRight() + 2, y - 8,
+                chart.width() - chart.plotRight() - 4);
+        timeTag.setText(Readout.time(chart, chart.axis().openTime(bar)));
+        double width = timeTag.prefWidth(-1);
+        timeTag.resizeRelocate(Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)),
+                chart.plotBottom() + 3, width, 18);
+    }
+
+    /** As much of the readout as there is room for: whole parts, the prices first. */
+    private String fitting(String text) {
+        int most = (int) (chart.plotRight() / 5.6);
+        if (text.length() <= most) {
+            return text;
+        }
+        int end = text.lastIndexOf("  ", most);
+        return end <= 0 ? text.substring(0, Math.max(0, most)) : text.substring(0, end);
     }
 
     private static void placeTag(Label tag, String text, double x, double y, double width) {
@@ -131,7 +155,13 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         int used = 0;
         for (Pane pane : chart.panes()) {
             double x = 8;
-            double y = pane.kind() == Pane.Kind.PRICE ? 31 : pane.top() + 14;
+            double y = pane.kind() == Pane.Kind.PRICE ? pane.top() + 31 : pane.top() + 14;
+            if (pane.kind() == Pane.Kind.PRICE && !chart.madeFrom().isEmpty()) {
+                Text text = legend(used++);
+                place(text, chart.request().rule().words() + ", " + chart.madeFrom(), x, y);
+                text.setFill(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+                x += text.getLayoutBounds().getWidth() + 18;
+            }
             if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
                 Text text = legend(used++);
                 place(text, "volume " + Readout.quantity(chart.bars().volume(bar)), x, y);

@@ -33,7 +33,6 @@ import javafx.scene.layout.VBox;
 /** All layers of the chart, and below them the details of the chosen one, edited in place. */
 public final class LayersPanel extends VBox {
     private final Workbench bench;
-    private final ChartRoom room;
     private final ListView<Selection> view = new ListView<>();
     private final VBox details = new VBox();
     private LayerDetails shown;
@@ -42,7 +41,6 @@ public final class LayersPanel extends VBox {
 
     public LayersPanel(Workbench bench) {
         this.bench = bench;
-        this.room = bench.room();
         getStyleClass().addAll("side", "side-right");
         setId("layers-panel");
         setPrefWidth(248);
@@ -58,12 +56,12 @@ public final class LayersPanel extends VBox {
         view.setCellFactory(list -> new Row());
         view.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> {
             if (!following && now != null) {
-                room.studies().select(now);
+                room().studies().select(now);
             }
         });
         view.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.DELETE) {
-                room.studies().deleteChosen();
+                room().studies().deleteChosen();
                 event.consume();
             } else if (event.getCode() == KeyCode.SPACE) {
                 toggleShown(view.getSelectionModel().getSelectedItem());
@@ -77,7 +75,7 @@ public final class LayersPanel extends VBox {
         HBox head = new HBox(6, title, gap, addButton());
         head.setStyle("-fx-alignment: center-left;");
         getChildren().addAll(head, view, scroll);
-        room.listen(this::changed);
+        bench.listen(this::changed);
         bench.paletteProperty().addListener((observed, before, now) -> {
             shownFor = null;
             changed(Aspect.LAYERS);
@@ -92,7 +90,7 @@ public final class LayersPanel extends VBox {
         for (Indicator indicator : Catalogue.shared().all()) {
             MenuItem item = new MenuItem(indicator.title() + "  (" + indicator.name() + ")");
             item.setId("add-" + indicator.name());
-            item.setOnAction(event -> room.addIndicator(indicator, Settings.standard(indicator)));
+            item.setOnAction(event -> room().addIndicator(indicator, Settings.standard(indicator)));
             add.getItems().add(item);
         }
         return add;
@@ -113,7 +111,7 @@ public final class LayersPanel extends VBox {
         if (aspect == Aspect.LIST || aspect == Aspect.TOOL) {
             return;
         }
-        ChartModel chart = room.chart();
+        ChartModel chart = room().chart();
         List<Selection> layers = new ArrayList<>();
         if (chart.instrument().isPresent()) {
             layers.add(new Selection.Price());
@@ -176,7 +174,7 @@ public final class LayersPanel extends VBox {
                 setContextMenu(null);
                 return;
             }
-            ChartModel chart = room.chart();
+            ChartModel chart = room().chart();
             visible.setVisible(false);
             swatch.setStyle("");
             value.setText("");
@@ -203,18 +201,18 @@ public final class LayersPanel extends VBox {
             visible.setSelected(layer.style().visible());
             colour(layer.style().colour());
             title.setText(layer.title());
-            value.setText(Readout.value(room.chart(), layer, room.chart().bars().size() - 1));
+            value.setText(Readout.value(room().chart(), layer, room().chart().bars().size() - 1));
         }
 
         private void fill(Drawing drawing) {
             visible.setVisible(true);
             visible.setSelected(drawing.visible());
             colour(drawing.colour());
-            boolean inherited = drawing.origin().isHigherThan(room.chart().timeframe());
+            boolean inherited = drawing.origin().isHigherThan(room().chart().timeframe());
             boolean level = drawing.kind() == Drawing.Kind.LEVEL;
             title.setText((level ? "level " : "line ") + (inherited ? "from " : "of ") + drawing.origin());
             if (level) {
-                value.setText(room.chart().instrument().orElseThrow().format()
+                value.setText(room().chart().instrument().orElseThrow().format()
                         .format(drawing.anchors().get(0).price()));
             }
         }
@@ -229,15 +227,15 @@ public final class LayersPanel extends VBox {
             }
             MenuItem delete = new MenuItem("Remove");
             delete.setOnAction(event -> {
-                room.studies().select(layer);
-                room.studies().deleteChosen();
+                room().studies().select(layer);
+                room().studies().deleteChosen();
             });
             return new ContextMenu(delete);
         }
     }
 
     private void toggleShown(Selection layer) {
-        ChartModel chart = room.chart();
+        ChartModel chart = room().chart();
         if (layer instanceof Selection.Indicator of) {
             chart.indicator(of.id()).ifPresent(each -> setShown(layer, !each.style().visible()));
         } else if (layer instanceof Selection.Drawing of) {
@@ -246,12 +244,16 @@ public final class LayersPanel extends VBox {
     }
 
     private void setShown(Selection layer, boolean on) {
-        ChartModel chart = room.chart();
+        ChartModel chart = room().chart();
         if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> room.changeIndicator(each.withStyle(new LayerStyle(
+            chart.indicator(of.id()).ifPresent(each -> room().changeIndicator(each.withStyle(new LayerStyle(
                     each.style().colour(), each.style().width(), each.style().opacity(), on))));
         } else if (layer instanceof Selection.Drawing of) {
-            chart.drawing(of.id()).ifPresent(each -> room.studies().change(each, each.withVisible(on)));
+            chart.drawing(of.id()).ifPresent(each -> room().studies().change(each, each.withVisible(on)));
         }
+    }
+
+    private ChartRoom room() {
+        return bench.room();
     }
 }

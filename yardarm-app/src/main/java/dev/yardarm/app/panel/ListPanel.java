@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.chart.LinkColours;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
@@ -24,20 +25,22 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
 
 /** The list gone through: code, stance, last price and the day's change. A click or Enter opens the chart. */
 public final class ListPanel extends VBox {
     private final Workbench bench;
-    private final ChartRoom room;
     private final QuoteBoard quotes;
     private final ComboBox<String> names = new ComboBox<>();
     private final TextField filter = new TextField();
     private final ListView<Instrument> view = new ListView<>();
+    private final Rectangle colour = new Rectangle(10, 10);
+    private final PastePanel paste;
     private String quotedList;
 
     public ListPanel(Workbench bench) {
         this.bench = bench;
-        this.room = bench.room();
+        paste = new PastePanel(bench);
         quotes = new QuoteBoard(bench.desk().feedServices(), view::refresh);
         getStyleClass().addAll("side", "side-left");
         setId("list-panel");
@@ -47,8 +50,8 @@ public final class ListPanel extends VBox {
         names.setId("list-name");
         names.setAccessibleText("List");
         names.setOnAction(event -> {
-            if (names.getValue() != null && !names.getValue().equals(room.listName())) {
-                room.setList(names.getValue());
+            if (names.getValue() != null && !names.getValue().equals(room().listName())) {
+                room().setList(names.getValue());
             }
         });
         filter.setPromptText("find in the list   Ctrl+F");
@@ -69,8 +72,13 @@ public final class ListPanel extends VBox {
         VBox.setVgrow(view, Priority.ALWAYS);
         Label hint = new Label("N next   Shift+N previous   M mark");
         hint.getStyleClass().addAll("soft", "small");
-        getChildren().addAll(names, filter, view, hint);
-        room.listen(aspect -> {
+        HBox head = new HBox(4, colour, names, new ListMenu(bench, this));
+        head.setStyle("-fx-alignment: center-left;");
+        HBox.setHgrow(names, Priority.ALWAYS);
+        getChildren().addAll(head, filter, view, paste, hint);
+        paste.setVisible(false);
+        paste.setManaged(false);
+        bench.listen(aspect -> {
             if (aspect == Aspect.LIST) {
                 showList();
             } else if (aspect == Aspect.DATA && quotedList == null) {
@@ -80,7 +88,7 @@ public final class ListPanel extends VBox {
             }
         });
         showList();
-        if (!room.chart().bars().isEmpty()) {
+        if (!room().chart().bars().isEmpty()) {
             quote();
         }
     }
@@ -90,8 +98,12 @@ public final class ListPanel extends VBox {
         if (!all.equals(names.getItems())) {
             names.getItems().setAll(all);
         }
-        names.setValue(room.listName());
-        if (quotedList != null && !room.listName().equals(quotedList)) {
+        names.setValue(room().listName());
+        int number = bench.desk().books().list(room().listName()).map(Documents.NamedList::colour).orElse(0);
+        colour.setFill(LinkColours.of(bench.palette(), number));
+        colour.setManaged(number != 0);
+        colour.setVisible(number != 0);
+        if (quotedList != null && !room().listName().equals(quotedList)) {
             quote();
         }
         fill();
@@ -99,13 +111,13 @@ public final class ListPanel extends VBox {
 
     /** Quotes the list; for the first time when the chart has its bars, so that it does not wait for the quotes. */
     private void quote() {
-        quotedList = room.listName();
-        quotes.watch(room.members());
+        quotedList = room().listName();
+        quotes.watch(room().members());
     }
 
     private void fill() {
         String wanted = filter.getText().strip().toLowerCase(Locale.ROOT);
-        List<Instrument> members = room.members().stream().filter(each -> wanted.isEmpty()
+        List<Instrument> members = room().members().stream().filter(each -> wanted.isEmpty()
                 || each.code().toLowerCase(Locale.ROOT).contains(wanted)
                 || each.name().toLowerCase(Locale.ROOT).contains(wanted)).toList();
         if (!members.equals(view.getItems())) {
@@ -118,7 +130,7 @@ public final class ListPanel extends VBox {
 
     /** Chooses the instrument on the chart. */
     private void follow() {
-        room.instrument().ifPresent(instrument -> {
+        room().instrument().ifPresent(instrument -> {
             int at = view.getItems().indexOf(instrument);
             view.getSelectionModel().select(at);
             if (at >= 0) {
@@ -140,6 +152,11 @@ public final class ListPanel extends VBox {
         if (chosen != null) {
             bench.openChart(chosen);
         }
+    }
+
+    /** Opens the field to paste instruments into the list, with a text in it. */
+    public void paste(String text) {
+        paste.open(text);
     }
 
     /** Puts the focus on the list. */
@@ -188,7 +205,7 @@ public final class ListPanel extends VBox {
                 return;
             }
             setContextMenu(menu(instrument));
-            if (room.instrument().filter(instrument::equals).isPresent()) {
+            if (room().instrument().filter(instrument::equals).isPresent()) {
                 getStyleClass().add("shown-row");
             }
             code.setText(instrument.code());
@@ -209,8 +226,14 @@ public final class ListPanel extends VBox {
                     new SeparatorMenuItem());
             for (Stance.Kind kind : List.of(Stance.Kind.LONG, Stance.Kind.SHORT, Stance.Kind.WAIT, Stance.Kind.NONE)) {
                 menu.getItems().add(item(kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
-                        () -> room.studies().takeStance(instrument.id(), kind, "")));
+                        () -> room().studies().takeStance(instrument.id(), kind, "")));
             }
+            String list = room().listName();
+            var work = bench.desk().listWork();
+            menu.getItems().addAll(new SeparatorMenuItem(),
+                    item("Up", () -> work.move(list, instrument.id(), -1)),
+                    item("Down", () -> work.move(list, instrument.id(), 1)),
+                    item("Take out of " + list, () -> work.remove(list, instrument.id())));
             return menu;
         }
 
@@ -237,5 +260,9 @@ public final class ListPanel extends VBox {
             }
             setTooltip(new Tooltip(tip.toString()));
         }
+    }
+
+    private ChartRoom room() {
+        return bench.room();
     }
 }

@@ -2,6 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.ChartCanvas;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -29,12 +30,12 @@ public final class TimeframeStrip extends HBox {
             Timeframe.HOURS_4, Timeframe.HOUR);
     private static final int BARS = 60;
 
-    private final ChartRoom room;
+    private final Workbench bench;
     private final List<Cell> cells = new ArrayList<>();
     private boolean mainWasShown;
 
     public TimeframeStrip(Workbench bench) {
-        room = bench.room();
+        this.bench = bench;
         getStyleClass().add("strip");
         setId("strip");
         setPrefHeight(104);
@@ -45,7 +46,7 @@ public final class TimeframeStrip extends HBox {
             cells.add(cell);
             getChildren().add(cell);
         }
-        room.listen(aspect -> {
+        bench.listen(aspect -> {
             if (aspect == Aspect.LAYERS) {
                 cells.forEach(Cell::showDrawings);
             } else if (aspect == Aspect.DATA || aspect == Aspect.CHART && mainWasShown) {
@@ -55,7 +56,7 @@ public final class TimeframeStrip extends HBox {
             }
         });
         visibleProperty().addListener((observed, before, now) -> cells.forEach(Cell::open));
-        mainWasShown = !room.chart().bars().isEmpty();
+        mainWasShown = !room().chart().bars().isEmpty();
         if (mainWasShown) {
             cells.forEach(Cell::open);
         }
@@ -90,26 +91,32 @@ public final class TimeframeStrip extends HBox {
             setAccessibleRole(AccessibleRole.BUTTON);
             setAccessibleText("Timeframe " + timeframe.words());
             Tooltip.install(this, new Tooltip("Bars of a " + timeframe.words() + ": click or Enter shows it large"));
-            feed = new ChartFeed(bench.desk().feedServices(), "strip " + timeframe, data -> {
-                boolean first = chart.bars().isEmpty();
-                chart.setData(data);
-                if (first) {
-                    fit();
+            feed = new ChartFeed(bench.desk().feedServices(), "strip " + timeframe, new ChartFeed.Receiver() {
+                @Override
+                public void show(ChartData data) {
+                    boolean first = chart.bars().isEmpty();
+                    chart.setData(data);
+                    if (first) {
+                        fit();
+                    }
+                    canvas.redraw();
                 }
-                canvas.redraw();
-            }, complaint -> {
-                label.setText(timeframe + "  no bars");
-                Tooltip.install(label, new Tooltip(complaint));
-                canvas.redraw();
+
+                @Override
+                public void complain(String complaint) {
+                    label.setText(timeframe + "  no bars");
+                    Tooltip.install(label, new Tooltip(complaint));
+                    canvas.redraw();
+                }
             });
             setOnMouseClicked(event -> {
                 if (event.getButton() == MouseButton.PRIMARY) {
-                    room.setTimeframe(timeframe);
+                    room().setTimeframe(timeframe);
                 }
             });
             setOnKeyPressed(event -> {
                 if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.SPACE) {
-                    room.setTimeframe(timeframe);
+                    room().setTimeframe(timeframe);
                     event.consume();
                 }
             });
@@ -124,7 +131,7 @@ public final class TimeframeStrip extends HBox {
         }
 
         void open() {
-            boolean current = room.chart().timeframe().equals(timeframe);
+            boolean current = room().chart().timeframe().equals(timeframe);
             if (current != getStyleClass().contains("strip-current")) {
                 if (current) {
                     getStyleClass().add("strip-current");
@@ -132,7 +139,7 @@ public final class TimeframeStrip extends HBox {
                     getStyleClass().remove("strip-current");
                 }
             }
-            Instrument instrument = room.instrument().orElse(null);
+            Instrument instrument = room().instrument().orElse(null);
             boolean stripShown = TimeframeStrip.this.isVisible();
             if (instrument != null && stripShown && !instrument.equals(opened)) {
                 opened = instrument;
@@ -147,8 +154,12 @@ public final class TimeframeStrip extends HBox {
         }
 
         void showDrawings() {
-            chart.setDrawings(room.chart().drawings());
+            chart.setDrawings(room().chart().drawings());
             canvas.redraw();
         }
+    }
+
+    private ChartRoom room() {
+        return bench.room();
     }
 }

@@ -1,6 +1,10 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.layout.LayoutPane;
+import dev.yardarm.app.layout.LayoutTabs;
+import dev.yardarm.app.layout.LayoutWindows;
+import dev.yardarm.app.panel.CardPanel;
 import dev.yardarm.app.panel.LayersPanel;
 import dev.yardarm.app.panel.ListPanel;
 import dev.yardarm.app.panel.TimeframeStrip;
@@ -27,13 +31,15 @@ import javafx.scene.layout.VBox;
 /** The view Chart: lists at the left, the chart with its tools and strip in the middle, layers at the right. */
 final class ChartPage extends BorderPane {
     private final Workbench bench;
-    private final ChartRoom room;
-    private final ChartView chart;
+    private final LayoutPane charts;
+    private LayoutWindows windows;
     private final StackPane listSide = side(216, -1);
     private final StackPane layersSide = side(248, -1);
     private final StackPane stripSide = side(-1, 104);
     private ListPanel lists;
     private LayersPanel layers;
+    private CardPanel card;
+    private boolean cardShown;
     private TimeframeStrip strip;
     private final Label code = new Label();
     private final Label name = new Label();
@@ -48,8 +54,7 @@ final class ChartPage extends BorderPane {
 
     ChartPage(Workbench bench) {
         this.bench = bench;
-        room = bench.room();
-        chart = new ChartView(room);
+        charts = new LayoutPane(bench, () -> bench.layouts().front());
         setId("chart-page");
         code.getStyleClass().add("code");
         last.getStyleClass().add("last");
@@ -66,21 +71,20 @@ final class ChartPage extends BorderPane {
         last.setMinWidth(Region.USE_PREF_SIZE);
         change.setMinWidth(Region.USE_PREF_SIZE);
         HBox tools = new HBox(level, line, plan, separator(), button("Note", "M N", () -> bench.prompt("note ")),
-                button("Long", "M L", () -> room.studies().takeStance(Stance.Kind.LONG, "")),
-                button("Short", "M S", () -> room.studies().takeStance(Stance.Kind.SHORT, "")),
-                button("Wait", "M W", () -> room.studies().takeStance(Stance.Kind.WAIT, "")),
+                button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
+                button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
+                button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
                 button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
-                button("Previous", "Shift+N", () -> room.step(-1)), button("Next", "N", () -> room.step(1)), hint);
+                button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
+                separator(), new LayoutMenu(bench), new PresetMenu(bench), hint);
         tools.getStyleClass().add("tool-row");
         tools.setId("tools");
-        VBox middle = new VBox(title, chart, tools, stripSide);
-        VBox.setVgrow(chart, Priority.ALWAYS);
+        VBox middle = new VBox(new LayoutTabs(bench), title, charts, tools, stripSide);
+        VBox.setVgrow(charts, Priority.ALWAYS);
         setLeft(listSide);
         setCenter(middle);
         setRight(layersSide);
-        room.listen(this::changed);
-        bench.paletteProperty().addListener((observed, before, now) -> chart.setPalette(now));
-        chart.setPalette(bench.palette());
+        bench.listen(this::changed);
         showTitle();
     }
 
@@ -99,10 +103,14 @@ final class ChartPage extends BorderPane {
     void complete() {
         if (lists == null) {
             lists = new ListPanel(bench);
+            card = new CardPanel(bench);
+            showCard(cardShown);
             layers = new LayersPanel(bench);
             strip = new TimeframeStrip(bench);
             listSide.getChildren().add(lists);
-            layersSide.getChildren().add(layers);
+            VBox.setVgrow(layers, Priority.ALWAYS);
+            VBox.setVgrow(card, Priority.ALWAYS);
+            layersSide.getChildren().add(new VBox(card, layers));
             stripSide.getChildren().add(strip);
             strip.visibleProperty().bind(stripSide.visibleProperty());
         }
@@ -120,7 +128,7 @@ final class ChartPage extends BorderPane {
         button.setTooltip(new Tooltip(tool.firstHint() + " (keys: " + keys + ")"));
         button.setOnAction(event -> {
             bench.room().studies().take(button.isSelected() ? tool : Tool.NONE);
-            chart.requestFocus();
+            chart().requestFocus();
         });
         return button;
     }
@@ -135,29 +143,26 @@ final class ChartPage extends BorderPane {
 
     private void changed(Aspect aspect) {
         if (aspect == Aspect.TOOL) {
-            Tool tool = room.gestures().tool();
+            Tool tool = room().gestures().tool();
             level.setSelected(tool == Tool.LEVEL);
             line.setSelected(tool == Tool.LINE);
             plan.setSelected(tool == Tool.PLAN);
         }
-        hint.setText(room.gestures().hint());
+        hint.setText(room().gestures().hint());
         showTitle();
     }
 
     private void showTitle() {
-        Instrument instrument = room.instrument().orElse(null);
+        Instrument instrument = room().instrument().orElse(null);
         if (instrument == null) {
             code.setText("");
             name.setText("No chart");
             return;
         }
-        Bars bars = room.chart().bars();
+        Bars bars = room().chart().bars();
         code.setText(instrument.code());
         name.setText(instrument.name());
-        Timeframe timeframe = room.chart().timeframe();
-        make.setText(timeframe + "   " + (room.chart().form() == dev.yardarm.chart.model.BarForm.LINE
-                ? "line through closes" : room.chart().form().word())
-                + (room.chart().isLogarithmic() ? "   log" : "") + (room.chart().isFollowing() ? "" : "   past"));
+        make.setText(MakeText.of(room()));
         Stance taken = bench.desk().books().stance(instrument.id());
         stance.setText((taken.kind() == Stance.Kind.NONE ? "" : taken.kind().word()
                 + (taken.reason().isEmpty() ? "" : ": " + taken.reason()))
@@ -165,7 +170,7 @@ final class ChartPage extends BorderPane {
         change.getStyleClass().removeAll("rise", "fall");
         int bar = bars.size() - 1;
         last.setText(bar < 0 ? "" : instrument.format().format(bars.close(bar)));
-        if (bar > 0) {
+        if (bar > 0 && bars.close(bar - 1) != 0) {
             double part = bars.close(bar) / bars.close(bar - 1) - 1;
             change.setText(Readout.percent(part));
             change.getStyleClass().add(part >= 0 ? "rise" : "fall");
@@ -175,8 +180,21 @@ final class ChartPage extends BorderPane {
         }
     }
 
+    /** The view of the chart in hand, in this window or one of its own. */
     ChartView chart() {
-        return chart;
+        ChartView here = charts.view(room());
+        LayoutPane other = here != null || windows == null ? null : windows.pane(bench.layouts().focused());
+        return here != null ? here : other == null ? null : other.view(room());
+    }
+
+    /** Where the windows of layouts are found. */
+    void setWindows(LayoutWindows layoutWindows) {
+        windows = layoutWindows;
+    }
+
+    void toggleTable() {
+        LayoutPane other = windows == null ? null : windows.pane(bench.layouts().focused());
+        (other == null ? charts : other).toggleTable();
     }
 
     ListPanel lists() {
@@ -187,6 +205,19 @@ final class ChartPage extends BorderPane {
     LayersPanel layers() {
         complete();
         return layers;
+    }
+
+    /** Shows or folds away the instrument's card above the layers. */
+    void showCard(boolean shown) {
+        cardShown = shown;
+        if (card != null) {
+            card.setManaged(shown);
+            card.setVisible(shown);
+        }
+    }
+
+    boolean isCardShown() {
+        return cardShown;
     }
 
     StackPane listSide() {
@@ -211,5 +242,9 @@ final class ChartPage extends BorderPane {
             lists.close();
             strip.close();
         }
+    }
+
+    private ChartRoom room() {
+        return bench.room();
     }
 }

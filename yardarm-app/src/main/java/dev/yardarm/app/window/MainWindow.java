@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
@@ -9,6 +10,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.room.Aspect;
@@ -54,7 +56,9 @@ public final class MainWindow {
     private final Label alertNotice = new Label();
     private final StatusLine status;
     private final WorkspaceState state;
+    private final LayoutWindows windows;
     private final Timeline pulse;
+    private long shownSecond;
 
     public MainWindow(Desk desk, Stage stage) {
         this.desk = desk;
@@ -63,7 +67,8 @@ public final class MainWindow {
         page = new ChartPage(bench);
         views.put(View.CHART, page);
         status = new StatusLine(desk, zone());
-        Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp);
+        Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp,
+                () -> state().document());
         LeaderKeys leaders = actions.leaderKeys();
         help = new HelpPane(leaders);
         line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
@@ -86,11 +91,16 @@ public final class MainWindow {
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
         new WindowKeys(scene, bench, page, line, leaders, hints, help).install();
+        windows = new LayoutWindows(bench, other -> new WindowKeys(other, bench, page, line, leaders, hints, help)
+                .install(), state::changed);
+        page.setWindows(windows);
+        state.setWindows(windows);
         desk.onNotice(status::showNotice);
         desk.onAlert(this::showAlert);
         Themes.apply(bench.themeProperty().get(), scene);
         pulse = new Timeline(new KeyFrame(Duration.millis(250), event -> {
             status.update();
+            refreshClocks();
             desk.tick();
             placeOverlays();
         }));
@@ -160,12 +170,25 @@ public final class MainWindow {
         } else if (front instanceof PlanView plan) {
             plan.focusStart();
         } else {
-            page.chart().requestFocus();
+            if (page.chart() != null) {
+                page.chart().requestFocus();
+            }
         }
     }
 
     private void toggleHelp() {
         help.toggle();
+    }
+
+    /** The time left to a bar's close runs on without trades, a second at a time. */
+    private void refreshClocks() {
+        long second = desk.clock().now() / Times.SECOND;
+        if (second != shownSecond && page.chart() != null && bench.viewProperty().get() == View.CHART) {
+            shownSecond = second;
+            if (bench.room().chart().request().isTime() && bench.room().chart().timeframe().isIntraday()) {
+                page.chart().canvas().redraw();
+            }
+        }
     }
 
     private void placeOverlays() {
@@ -207,6 +230,10 @@ public final class MainWindow {
         away.play();
     }
 
+    private WorkspaceState state() {
+        return state;
+    }
+
     public Workbench bench() {
         return bench;
     }
@@ -233,7 +260,7 @@ public final class MainWindow {
         PauseTransition late = new PauseTransition(Duration.millis(500));
         late.setOnFinished(event -> page.complete());
         late.play();
-        bench.room().listen(aspect -> {
+        bench.listen(aspect -> {
             if (aspect == Aspect.DATA && late.getStatus() == Animation.Status.RUNNING) {
                 late.stop();
                 Platform.runLater(() -> Platform.runLater(page::complete));
@@ -246,7 +273,8 @@ public final class MainWindow {
         pulse.stop();
         state.save();
         page.close();
-        bench.room().close();
+        windows.close();
+        bench.layouts().close();
         desk.close();
     }
 

@@ -21,18 +21,17 @@ import javafx.scene.input.KeyEvent;
 final class WindowKeys {
     private final Scene scene;
     private final Workbench bench;
-    private final ChartRoom room;
     private final ChartPage page;
     private final CommandLine line;
     private final LeaderKeys leaders;
     private final HintPanel hints;
     private final HelpPane help;
+    private boolean held;
 
     WindowKeys(Scene scene, Workbench bench, ChartPage page, CommandLine line, LeaderKeys leaders, HintPanel hints,
                HelpPane help) {
         this.scene = scene;
         this.bench = bench;
-        this.room = bench.room();
         this.page = page;
         this.line = line;
         this.leaders = leaders;
@@ -43,6 +42,13 @@ final class WindowKeys {
     void install() {
         scene.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             if (event.isShortcutDown() ? withShortcut(event) : pressed(event)) {
+                event.consume();
+            }
+        });
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, event -> {
+            if (held && event.getCode() == KeyCode.Q) {
+                held = false;
+                page.chart().setMeasuring(false);
                 event.consume();
             }
         });
@@ -71,12 +77,15 @@ final class WindowKeys {
                     return false;
                 }
                 if (event.isShiftDown()) {
-                    room.redo();
+                    room().redo();
                 } else {
-                    room.undo();
+                    room().undo();
                 }
             }
-            case Y -> room.redo();
+            case Y -> room().redo();
+            case TAB -> bench.layouts().stepLayout(event.isShiftDown() ? -1 : 1);
+            case PAGE_DOWN -> bench.layouts().stepChart(1);
+            case PAGE_UP -> bench.layouts().stepChart(-1);
             default -> {
                 return false;
             }
@@ -110,16 +119,16 @@ final class WindowKeys {
             return false;
         }
         switch (code) {
-            case DELETE, BACK_SPACE -> room.studies().deleteChosen();
+            case DELETE, BACK_SPACE -> room().studies().deleteChosen();
             case HOME -> {
-                TimeScale time = room.chart().time();
+                TimeScale time = room().chart().time();
                 double width = (time.right() - time.left()) / time.barWidth();
-                room.chart().setTime(new TimeScale(time.left(), time.right(), time.barWidth(), width));
-                room.tell(Aspect.VIEW);
+                room().chart().setTime(new TimeScale(time.left(), time.right(), time.barWidth(), width));
+                room().tell(Aspect.VIEW);
             }
             case END -> {
-                room.chart().follow();
-                room.tell(Aspect.VIEW);
+                room().chart().follow();
+                room().tell(Aspect.VIEW);
             }
             default -> {
                 return false;
@@ -141,12 +150,16 @@ final class WindowKeys {
         if (isTyping()) {
             return false;
         }
-        if (room.gestures().cancel()) {
-            room.tell(Aspect.VIEW);
+        if (page.chart() != null && page.chart().isMeasuring()) {
+            page.chart().setMeasuring(false);
             return true;
         }
-        if (room.chart().selection() != Selection.NONE && bench.viewProperty().get() == View.CHART) {
-            room.studies().select(Selection.NONE);
+        if (room().gestures().cancel()) {
+            room().tell(Aspect.VIEW);
+            return true;
+        }
+        if (room().chart().selection() != Selection.NONE && bench.viewProperty().get() == View.CHART) {
+            room().studies().select(Selection.NONE);
             return true;
         }
         return false;
@@ -161,19 +174,28 @@ final class WindowKeys {
             return true;
         }
         if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
-            room.gestures().zoom(letter == '+' || letter == '=' ? 1 : -1);
-            room.tell(Aspect.VIEW);
+            room().gestures().zoom(letter == '+' || letter == '=' ? 1 : -1);
+            room().tell(Aspect.VIEW);
+            return true;
+        }
+        if (letter == 'q' || letter == 'Q') {
+            held = true;
+            page.chart().setMeasuring(true);
             return true;
         }
         if (letter == 'n') {
-            room.step(1);
+            room().step(1);
             return true;
         }
         if (letter == 'N') {
-            room.step(-1);
+            room().step(-1);
             return true;
         }
         leaders.find(letter).ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
         return true;
+    }
+
+    private ChartRoom room() {
+        return bench.room();
     }
 }

@@ -6,7 +6,11 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.Layout;
+import java.util.ArrayList;
+import java.util.List;
 import dev.yardarm.desk.room.Studies;
 import dev.yardarm.desk.room.WorkspaceKeeper;
 import javafx.animation.PauseTransition;
@@ -21,6 +25,7 @@ final class WorkspaceState {
     private final ChartPage page;
     private final CommandLine line;
     private final Stage stage;
+    private LayoutWindows windows;
     private final PauseTransition soon = new PauseTransition(Duration.millis(250));
     private boolean restoring = true;
 
@@ -30,11 +35,18 @@ final class WorkspaceState {
         this.line = line;
         this.stage = stage;
         soon.setOnFinished(event -> save());
-        bench.room().listen(aspect -> {
-            if (aspect != Aspect.DATA && aspect != Aspect.TOOL && aspect != Aspect.SELECTION) {
+        bench.layouts().listenToAll((room, aspect) -> {
+            if (aspect != Aspect.DATA && aspect != Aspect.TOOL && aspect != Aspect.SELECTION
+                    && aspect != Aspect.POINTER) {
                 changed();
             }
         });
+        bench.listen(aspect -> {
+            if (aspect == Aspect.LAYOUT || aspect == Aspect.LINK) {
+                changed();
+            }
+        });
+        bench.overviewShownProperty().addListener((observed, before, now) -> changed());
         bench.desk().books().listen(subject -> {
             if (subject == Books.Subject.PLANS) {
                 changed();
@@ -52,7 +64,12 @@ final class WorkspaceState {
         stage.maximizedProperty().addListener((observed, before, now) -> changed());
     }
 
-    private void changed() {
+    /** Where the windows of layouts stand. */
+    void setWindows(LayoutWindows layoutWindows) {
+        windows = layoutWindows;
+    }
+
+    void changed() {
         if (!restoring) {
             soon.playFromStart();
         }
@@ -62,13 +79,25 @@ final class WorkspaceState {
         if (restoring) {
             return;
         }
+        bench.desk().saver().save(DocumentKind.WORKSPACE, "workspace", document());
+    }
+
+    /** The workspace as it is now. */
+    Documents.Workspace document() {
         Studies studies = bench.room().studies();
         Documents.Window window = new Documents.Window(stage.getX(), stage.getY(), stage.getWidth(),
                 stage.getHeight(), stage.isMaximized());
-        bench.desk().saver().save(DocumentKind.WORKSPACE, "workspace", new Documents.Workspace(
-                bench.themeProperty().get().name(), bench.viewProperty().get().name(), bench.room().listName(),
-                WorkspaceKeeper.capture(bench.room()), page.listSide().isVisible(), page.layersSide().isVisible(),
-                page.stripSide().isVisible(), studies.account(), studies.riskPercent(), window, line.recent()));
+        List<Layout> all = bench.layouts().all();
+        List<Documents.Layout> saved = WorkspaceKeeper.capture(bench.layouts());
+        List<Documents.Layout> placed = new ArrayList<>();
+        for (int at = 0; at < all.size(); at++) {
+            placed.add(saved.get(at).withWindow(windows == null ? null : windows.place(all.get(at))));
+        }
+        return new Documents.Workspace(bench.themeProperty().get().name(), bench.viewProperty().get().name(),
+                bench.room().listName(), null, page.listSide().isVisible(), page.layersSide().isVisible(),
+                page.stripSide().isVisible(), studies.account(), studies.riskPercent(), window, line.recent(),
+                placed, all.indexOf(bench.layouts().front()), WorkspaceKeeper.captureLinks(bench.layouts()),
+                bench.overviewShownProperty().get(), page.isCardShown());
     }
 
     void restore() {
@@ -94,8 +123,14 @@ final class WorkspaceState {
         page.show(page.stripSide(), saved.stripShown());
         line.setRecent(saved.recent());
         restoreWindow(saved.window());
-        if (saved.chart() != null) {
-            WorkspaceKeeper.restore(saved.chart(), bench.room());
+        if (!saved.layouts().isEmpty()) {
+            bench.overviewShownProperty().set(saved.overviewShown());
+            page.showCard(saved.cardShown());
+        }
+        WorkspaceKeeper.restore(saved, bench.layouts());
+        List<Layout> all = bench.layouts().all();
+        for (int at = 0; windows != null && at < all.size() && at < saved.layouts().size(); at++) {
+            windows.place(all.get(at), saved.layouts().get(at).window());
         }
         for (View view : View.values()) {
             if (view.name().equals(saved.view())) {

@@ -4,11 +4,15 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.Layouts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
@@ -16,16 +20,17 @@ import javafx.beans.property.SimpleObjectProperty;
 /** What the parts of the window share: the desk, the main chart's room, the theme and the view in front. */
 public final class Workbench {
     private final Desk desk;
-    private final ChartRoom room;
+    private final Layouts layouts;
     private final ObjectProperty<Palette.Theme> theme = new SimpleObjectProperty<>(Palette.Theme.DAYLIGHT);
     private final ReadOnlyObjectWrapper<Palette> palette =
             new ReadOnlyObjectWrapper<>(Palette.of(Palette.Theme.DAYLIGHT));
+    private final BooleanProperty overviewShown = new SimpleBooleanProperty(true);
     private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
     private final List<Consumer<String>> prompts = new ArrayList<>();
 
     public Workbench(Desk desk) {
         this.desk = desk;
-        this.room = new ChartRoom(desk);
+        this.layouts = new Layouts(desk);
         theme.addListener((observed, before, now) -> palette.set(Palette.of(now)));
     }
 
@@ -33,8 +38,18 @@ public final class Workbench {
         return desk;
     }
 
+    /** The chart in hand: the one keys and panels act on. */
     public ChartRoom room() {
-        return room;
+        return layouts.active();
+    }
+
+    public Layouts layouts() {
+        return layouts;
+    }
+
+    /** Is told what changes on the chart in hand, and of everything when another chart comes to hand. */
+    public void listen(Consumer<Aspect> listener) {
+        layouts.listen(listener);
     }
 
     public ObjectProperty<Palette.Theme> themeProperty() {
@@ -49,6 +64,11 @@ public final class Workbench {
         return palette.get();
     }
 
+    /** True while every chart has its overview strip. */
+    public BooleanProperty overviewShownProperty() {
+        return overviewShown;
+    }
+
     public ObjectProperty<View> viewProperty() {
         return view;
     }
@@ -59,7 +79,7 @@ public final class Workbench {
 
     /** Opens an instrument on the main chart and goes there. */
     public void openChart(Instrument instrument) {
-        room.open(instrument, room.chart().timeframe());
+        room().open(instrument, room().chart().request());
         go(View.CHART);
     }
 

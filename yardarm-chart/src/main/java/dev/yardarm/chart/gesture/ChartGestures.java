@@ -5,6 +5,8 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.PaneChoice;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.SnapTarget;
 import dev.yardarm.chart.scale.PriceScale;
@@ -33,13 +35,22 @@ public final class ChartGestures {
     private double pressX;
     private double pressY;
     private boolean moved;
+    private double spanTo;
 
     /** What is being dragged, with what it was before. */
     private sealed interface Drag {
-        record Pan(TimeScale time, PriceScale price, boolean wasManual) implements Drag {
+        record Pan(TimeScale time, PriceScale price, ScaleChoice before) implements Drag {
         }
 
-        record PriceStretch(PriceScale price, boolean isMain, boolean wasManual) implements Drag {
+        record PriceStretch(PriceScale price, boolean isMain, ScaleChoice before) implements Drag {
+        }
+
+        /** A pane's edge, with the panes as they were. */
+        record Edge(String lower, List<Pane> panes, List<PaneChoice> before) implements Drag {
+        }
+
+        /** A span of bars being chosen to zoom to. */
+        record Span(double fromX) implements Drag {
         }
 
         record TimeStretch(TimeScale time) implements Drag {
@@ -95,9 +106,20 @@ public final class ChartGestures {
     }
 
     public void press(double x, double y) {
+        press(x, y, false);
+    }
+
+    /** @param span true to choose a span of bars to zoom to */
+    public void press(double x, double y, boolean span) {
         pressX = x;
         pressY = y;
         moved = false;
+        if (span && x < chart.plotRight()) {
+            setTool(Tool.NONE);
+            drag = new Drag.Span(x);
+            spanTo = x;
+            return;
+        }
         if (tool != Tool.NONE) {
             return;
         }
@@ -108,8 +130,10 @@ public final class ChartGestures {
 
     private Drag dragOf(Hit hit, double x, double y) {
         if (hit instanceof Hit.PriceAxis axis) {
-            return new Drag.PriceStretch(axis.pane().scale(), axis.pane().kind() == Pane.Kind.PRICE,
-                    chart.isPriceManual());
+            return new Drag.PriceStretch(axis.pane().scale(), axis.pane().kind() == Pane.Kind.PRICE, chart.scale());
+        }
+        if (hit instanceof Hit.PaneEdge edge) {
+            return new Drag.Edge(edge.lower(), chart.panes(), chart.paneChoices());
         }
         if (hit instanceof Hit.TimeAxisStrip) {
             return new Drag.TimeStretch(chart.time());
@@ -121,7 +145,7 @@ public final class ChartGestures {
         if (hit instanceof Hit.OnBracket on) {
             return new Drag.OfBracket(chart.plan().orElseThrow(), on.arm());
         }
-        return new Drag.Pan(chart.time(), chart.price(), chart.isPriceManual());
+        return new Drag.Pan(chart.time(), chart.price(), chart.scale());
     }
 
     /** What a click on a hit chooses. */
@@ -145,13 +169,17 @@ public final class ChartGestures {
         moved = true;
         if (drag instanceof Drag.Pan pan) {
             chart.setTime(pan.time().movedBy(x - pressX));
-            if (pan.wasManual()) {
+            if (pan.before().fit() == ScaleChoice.Fit.MANUAL || pan.before().fit() == ScaleChoice.Fit.HELD) {
                 PriceScale price = pan.price().movedBy(y - pressY);
                 chart.setPriceRange(price.low(), price.high());
             }
         } else if (drag instanceof Drag.PriceStretch stretch && stretch.isMain()) {
             PriceScale price = stretch.price().stretchedBy(Math.exp((y - pressY) / 150));
             chart.setPriceRange(price.low(), price.high());
+        } else if (drag instanceof Drag.Edge edge) {
+            moveEdge(edge, y - pressY);
+        } else if (drag instanceof Drag.Span) {
+            spanTo = Math.max(0, Math.min(chart.plotRight(), x));
         } else if (drag instanceof Drag.TimeStretch stretch) {
             chart.setTime(stretch.time().zoomedBy(Math.exp((x - pressX) / 200), chart.plotRight()));
         } else if (drag instanceof Drag.OfDrawing of) {
@@ -159,6 +187,32 @@ public final class ChartGestures {
         } else if (drag instanceof Drag.OfBracket of) {
             chart.setPlan(moved(of, x, y));
         }
+    }
+
+    /** Gives the pixels to the pane on one side of the edge and takes them from the other. */
+    private void moveEdge(Drag.Edge edge, double pixels) {
+        List<PaneChoice> choices = new ArrayList<>();
+        List<Pane> panes = edge.panes();
+        double whole = chart.plotBottom();
+        for (int at = 0; at < panes.size(); at++) {
+            Pane pane = panes.get(at);
+            PaneChoice choice = edge.before().stream().filter(each -> each.id().equals(pane.id())).findFirst()
+                    .orElse(PaneChoice.usual(pane.id()));
+            double height = pane.bottom() - pane.top();
+            boolean isLower = pane.id().equals(edge.lower());
+            boolean isUpper = at + 1 < panes.size() && panes.get(at + 1).id().equals(edge.lower());
+            if (!pane.folded() && (isLower || isUpper || choice.share() > 0)) {
+                choice = choice.withShare((height + (isLower ? -pixels : isUpper ? pixels : 0)) / whole);
+            }
+            choices.add(choice);
+        }
+        chart.setPaneChoices(choices);
+    }
+
+    /** The span being chosen, as two x; empty when none is. */
+    public Optional<double[]> span() {
+        return drag instanceof Drag.Span of && moved ? Optional.of(new double[] {Math.min(of.fromX(), spanTo),
+                Math.max(of.fromX(), spanTo)}) : Optional.empty();
     }
 
     private Drawing moved(Drag.OfDrawing of, double x, double y) {
@@ -209,7 +263,10 @@ public final class ChartGestures {
         if (!moved) {
             return;
         }
-        if (ended instanceof Drag.OfDrawing of) {
+        if (ended instanceof Drag.Span of && Math.abs(spanTo - of.fromX()) > 6) {
+            chart.showSpan(chart.axis().openTime(chart.time().bar(Math.min(spanTo, of.fromX()))),
+                    chart.axis().openTime(chart.time().bar(Math.max(spanTo, of.fromX()))));
+        } else if (ended instanceof Drag.OfDrawing of) {
             Drawing after = moved(of, x, y);
             if (!after.equals(of.before())) {
                 edits.change(of.before(), after);
@@ -276,9 +333,11 @@ public final class ChartGestures {
         }
         if (drag instanceof Drag.Pan pan) {
             chart.setTime(pan.time());
-            restorePrice(pan.price(), pan.wasManual());
+            chart.setScale(pan.before());
         } else if (drag instanceof Drag.PriceStretch stretch) {
-            restorePrice(stretch.price(), stretch.wasManual());
+            chart.setScale(stretch.before());
+        } else if (drag instanceof Drag.Edge edge) {
+            chart.setPaneChoices(edge.before());
         } else if (drag instanceof Drag.TimeStretch stretch) {
             chart.setTime(stretch.time());
         } else if (drag instanceof Drag.OfDrawing of) {
@@ -288,14 +347,6 @@ public final class ChartGestures {
         }
         drag = null;
         return true;
-    }
-
-    private void restorePrice(PriceScale price, boolean wasManual) {
-        if (wasManual) {
-            chart.setPriceRange(price.low(), price.high());
-        } else {
-            chart.fitPrice();
-        }
     }
 
     /**
@@ -334,6 +385,9 @@ public final class ChartGestures {
         Hit hit = HitTest.at(chart, x, y);
         if (hit instanceof Hit.PriceAxis) {
             chart.fitPrice();
+        } else if (hit instanceof Hit.PaneEdge edge) {
+            chart.setPaneChoices(chart.paneChoices().stream().map(each -> each.id().equals(edge.lower())
+                    ? PaneChoice.usual(each.id()) : each).toList());
         } else if (hit instanceof Hit.TimeAxisStrip) {
             chart.follow();
         }

@@ -1,18 +1,21 @@
 package dev.yardarm.chart.model;
 
-import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeAxis;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.EventMark;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.function.LongSupplier;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -31,10 +34,18 @@ public final class ChartModel {
 
     private final boolean compact;
     private Instrument instrument;
-    private Timeframe timeframe = Timeframe.DAY;
+    private BarRequest request = BarRequest.of(Timeframe.DAY);
+    private String madeFrom = "";
     private BarForm form = BarForm.CANDLES;
-    private boolean logarithmic;
+    private ScaleChoice scale = ScaleChoice.STANDARD;
+    private List<PaneChoice> paneChoices = List.of();
+    private String maximisedPane = "";
     private boolean volumeShown = true;
+    private boolean breaksShown = true;
+    private ZoneId zone;
+    private List<EventMark> marks = List.of();
+    private LongSupplier clock = () -> Long.MIN_VALUE;
+    private final AveragedView averaged = new AveragedView();
     private List<IndicatorLayer> indicators = List.of();
     private List<Drawing> drawings = List.of();
     private List<Alert> alerts = List.of();
@@ -46,8 +57,6 @@ public final class ChartModel {
     private double height = 1;
     private TimeScale time = new TimeScale(0, 1, 7, 0);
     private boolean following = true;
-    private double manualLow = Double.NaN;
-    private double manualHigh = Double.NaN;
     private List<Pane> panes;
 
     /** @param compact without axes, for the timeframe strip and for tables */
@@ -59,20 +68,48 @@ public final class ChartModel {
 
     /** Shows another instrument or timeframe; the bars come with {@link #setData}. */
     public void open(Instrument newInstrument, Timeframe newTimeframe, TradingCalendar calendar) {
+        open(newInstrument, BarRequest.of(newTimeframe), calendar);
+    }
+
+    /**
+     * Shows other bars or another instrument; the bars come with {@link #setData}. A range of the price scale set by
+     * hand is given up with the instrument it was set for, a held height is not.
+     *
+     * @param calendar of the part of the session the request names
+     */
+    public void open(Instrument newInstrument, BarRequest newRequest, TradingCalendar calendar) {
         instrument = newInstrument;
-        timeframe = newTimeframe;
-        axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newTimeframe));
+        request = newRequest;
+        madeFrom = "";
+        marks = List.of();
+        axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newRequest.timeframe()), newRequest.isTime());
         data = ChartData.EMPTY;
-        manualLow = Double.NaN;
-        manualHigh = Double.NaN;
+        averaged.forget();
+        if (scale.hasRange()) {
+            scale = scale.withFit(ScaleChoice.Fit.PRICE);
+        }
         panes = null;
+    }
+
+    /** What is asked for: timeframe, kind of bars, session, adjustment. */
+    public BarRequest request() {
+        return request;
+    }
+
+    /** What bars that are not of time are made from; empty for bars of time. */
+    public String madeFrom() {
+        return madeFrom;
+    }
+
+    public void setMadeFrom(String text) {
+        madeFrom = text;
     }
 
     public void setData(ChartData newData) {
         int before = data.bars().size();
         boolean restarted = data.bars().epoch() != newData.bars().epoch() || before == 0;
         data = newData;
-        axis = new TimeAxis(newData.bars(), axis.grid());
+        axis = new TimeAxis(newData.bars(), axis.grid(), request.isTime());
         time = time.within(0, Math.max(1, width - axisWidth()));
         if (following && restarted) {
             follow();
@@ -94,7 +131,7 @@ public final class ChartModel {
     }
 
     public Timeframe timeframe() {
-        return timeframe;
+        return request.timeframe();
     }
 
     public ChartData data() {
@@ -103,6 +140,11 @@ public final class ChartModel {
 
     public Bars bars() {
         return data.bars();
+    }
+
+    /** The prices that are drawn: averaged ones in the averaged form, else those of the bars. */
+    public Bars drawnBars() {
+        return form == BarForm.AVERAGED && request.isTime() ? averaged.of(data.bars()) : data.bars();
     }
 
     public TimeAxis axis() {
@@ -115,15 +157,82 @@ public final class ChartModel {
 
     public void setForm(BarForm newForm) {
         form = newForm;
+        panes = null;
+    }
+
+    /** How the price scale is wanted. */
+    public ScaleChoice scale() {
+        return scale;
+    }
+
+    public void setScale(ScaleChoice choice) {
+        scale = choice;
+        panes = null;
     }
 
     public boolean isLogarithmic() {
-        return logarithmic;
+        return scale.mode() == ScaleChoice.Mode.LOGARITHMIC;
     }
 
-    public void setLogarithmic(boolean on) {
-        logarithmic = on;
+    /** How the panes are wanted, in their order from top to bottom; panes not named follow in the usual order. */
+    public List<PaneChoice> paneChoices() {
+        return paneChoices;
+    }
+
+    public void setPaneChoices(List<PaneChoice> choices) {
+        paneChoices = List.copyOf(choices);
         panes = null;
+    }
+
+    /** The pane that has the chart to itself; empty when there is none. */
+    public String maximisedPane() {
+        return maximisedPane;
+    }
+
+    public void setMaximisedPane(String id) {
+        maximisedPane = id;
+        panes = null;
+    }
+
+    /** True while lines show where sessions begin. */
+    public boolean areBreaksShown() {
+        return breaksShown;
+    }
+
+    public void setBreaksShown(boolean shown) {
+        breaksShown = shown;
+    }
+
+    /** The zone times are written in: the chosen one, or that of the exchange. */
+    public ZoneId zone() {
+        return zone != null ? zone : axis == null ? ZoneOffset.UTC : axis.grid().calendar().zone();
+    }
+
+    /** The chosen zone; null for that of the exchange. */
+    public ZoneId chosenZone() {
+        return zone;
+    }
+
+    public void setZone(ZoneId chosen) {
+        zone = chosen;
+    }
+
+    /** What happened and is due, in the order of time. */
+    public List<EventMark> marks() {
+        return marks;
+    }
+
+    public void setMarks(List<EventMark> newMarks) {
+        marks = List.copyOf(newMarks);
+    }
+
+    /** What time it is in the market, for the time left to the bar's close; {@link Long#MIN_VALUE} when unknown. */
+    public long now() {
+        return clock.getAsLong();
+    }
+
+    public void setClock(LongSupplier newClock) {
+        clock = newClock;
     }
 
     public boolean isVolumeShown() {
@@ -242,22 +351,45 @@ public final class ChartModel {
         follow();
     }
 
-    /** True when the trader has set the height of the price scale by hand. */
+    /** True when the range of the price scale was set by hand. */
     public boolean isPriceManual() {
-        return !Double.isNaN(manualLow);
+        return scale.hasRange();
     }
 
-    /** Holds the price scale to two prices. */
+    /** Sets the price scale to two prices. */
     public void setPriceRange(double low, double high) {
-        manualLow = low;
-        manualHigh = high;
-        panes = null;
+        setScale(scale.withRange(low, high));
     }
 
     public void fitPrice() {
-        manualLow = Double.NaN;
-        manualHigh = Double.NaN;
-        panes = null;
+        setScale(scale.withFit(ScaleChoice.Fit.PRICE));
+    }
+
+    /** Shows the bars between two moments over the whole width. */
+    public void showSpan(long from, long to) {
+        if (bars().isEmpty()) {
+            return;
+        }
+        double first = axis.bar(Math.min(from, to));
+        double end = axis.bar(Math.max(from, to)) + 1;
+        boolean newest = end >= bars().size();
+        double width = time.right() - time.left() - (newest ? freeRight() : 0);
+        double barWidth = Math.max(TimeScale.NARROWEST, Math.min(TimeScale.WIDEST, width / Math.max(1, end - first)));
+        if (newest) {
+            time = new TimeScale(time.left(), time.right(), barWidth, end);
+            follow();
+        } else {
+            setTime(new TimeScale(time.left(), time.right(), barWidth, end));
+        }
+    }
+
+    /** The price that percentages and the index are counted from; NaN when there are no bars. */
+    public double basePrice() {
+        if (bars().isEmpty()) {
+            return Double.NaN;
+        }
+        int bar = scale.baseTime() != 0 ? bars().barAt(scale.baseTime()) : time.firstVisible();
+        return bars().close(Math.max(0, Math.min(bars().size() - 1, bar)));
     }
 
     // --- how it is laid out ---
@@ -301,16 +433,25 @@ public final class ChartModel {
         return Math.rint(characters * DIGIT + 18);
     }
 
-    /** The panes from top to bottom; the price pane is the first. */
+    /** The panes from top to bottom. */
     public List<Pane> panes() {
         if (panes == null) {
-            panes = layOut();
+            panes = PaneLayout.of(this);
         }
         return panes;
     }
 
     public Pane pricePane() {
+        for (Pane pane : panes()) {
+            if (pane.kind() == Pane.Kind.PRICE) {
+                return pane;
+            }
+        }
         return panes().get(0);
+    }
+
+    public Optional<Pane> pane(String id) {
+        return panes().stream().filter(pane -> pane.id().equals(id)).findFirst();
     }
 
     public PriceScale price() {
@@ -321,78 +462,8 @@ public final class ChartModel {
         return panes().stream().filter(pane -> pane.covers(y)).findFirst();
     }
 
-    private List<Pane> layOut() {
-        List<IndicatorLayer> withPrice = new ArrayList<>();
-        List<IndicatorLayer> alone = new ArrayList<>();
-        for (IndicatorLayer layer : indicators) {
-            (layer.indicator().place().withPrice() ? withPrice : alone).add(layer);
-        }
-        alone.removeIf(layer -> !layer.style().visible());
-        boolean showVolume = volumeShown && !compact && data.volumes().size() > 0;
-        int lower = (compact ? 0 : alone.size()) + (showVolume ? 1 : 0);
-        double share = Math.min(0.17, 0.5 / Math.max(1, lower));
-        double paneHeight = Math.rint(plotBottom() * share);
-        double priceBottom = Math.max(2, plotBottom() - paneHeight * lower);
-        List<Pane> result = new ArrayList<>();
-        result.add(new Pane(Pane.Kind.PRICE, priceScale(compact ? 2 : 0, priceBottom), withPrice));
-        double top = priceBottom;
-        if (showVolume) {
-            result.add(new Pane(Pane.Kind.VOLUME, volumeScale(top, top + paneHeight), List.of()));
-            top += paneHeight;
-        }
-        if (!compact) {
-            for (IndicatorLayer layer : alone) {
-                result.add(new Pane(Pane.Kind.INDICATOR, indicatorScale(layer, top, top + paneHeight),
-                        List.of(layer)));
-                top += paneHeight;
-            }
-        }
-        return List.copyOf(result);
-    }
-
-    private PriceScale priceScale(double top, double bottom) {
-        int first = time.firstVisible();
-        int end = time.endVisible(bars().size());
-        ExtremePyramid.View ranges = form == BarForm.LINE ? data.closes() : data.ranges();
-        ranges.find(first, end);
-        double least = ranges.least();
-        double most = ranges.most();
-        if (bars().hasForming() && end > bars().closed()) {
-            boolean line = form == BarForm.LINE;
-            least = Math.min(least, line ? bars().close(bars().closed()) : bars().low(bars().closed()));
-            most = Math.max(most, line ? bars().close(bars().closed()) : bars().high(bars().closed()));
-        }
-        double legend = Math.min(compact ? 16 : 34, (bottom - top) / 4);
-        PriceScale fitted = PriceScale.fitted(least, most, compact ? 0.04 : 0.05, top + legend, bottom, logarithmic);
-        PriceScale whole = new PriceScale(fitted.low(), fitted.price(top), top, bottom, logarithmic);
-        return isPriceManual() ? whole.between(manualLow, manualHigh) : whole;
-    }
-
-    private PriceScale volumeScale(double top, double bottom) {
-        int end = time.endVisible(bars().size());
-        data.volumes().find(time.firstVisible(), end);
-        double most = data.volumes().found() ? data.volumes().most() : 1;
-        if (bars().hasForming() && end > bars().closed()) {
-            most = Math.max(most, bars().volume(bars().closed()));
-        }
-        double legend = Math.min(18, (bottom - top) / 3);
-        double high = Math.max(1e-9, most) * (bottom - top) / (bottom - top - legend);
-        return new PriceScale(0, high, top, bottom, false);
-    }
-
-    private PriceScale indicatorScale(IndicatorLayer layer, double top, double bottom) {
-        var place = layer.indicator().place();
-        if (!Double.isNaN(place.least())) {
-            return new PriceScale(place.least(), place.most(), top, bottom, false);
-        }
-        double least = Double.POSITIVE_INFINITY;
-        double most = Double.NEGATIVE_INFINITY;
-        int end = time.endVisible(bars().size());
-        for (ChartData.Line line : data.indicators().getOrDefault(layer.id(), List.of())) {
-            line.extremes().find(time.firstVisible(), end);
-            least = Math.min(least, line.extremes().least());
-            most = Math.max(most, line.extremes().most());
-        }
-        return PriceScale.fitted(least, most, 0.08, top, bottom, false);
+    /** Lays the panes out anew on the next question, as when a held range follows price. */
+    void keepScale(ScaleChoice choice) {
+        scale = choice;
     }
 }

@@ -23,6 +23,14 @@ public sealed interface Hit {
     record OnPrice(int bar) implements Hit {
     }
 
+    /** The line between a pane and the one above it. */
+    record PaneEdge(String lower) implements Hit {
+    }
+
+    /** A mark of events above the time axis. */
+    record OnMark(MarkPlace place) implements Hit {
+    }
+
     /** A pane, with nothing under the point. */
     record OnPane(Pane pane) implements Hit {
     }

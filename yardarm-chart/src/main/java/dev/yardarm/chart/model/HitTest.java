@@ -10,6 +10,7 @@ import java.util.List;
 /** Finds what lies under a point: handles before lines, drawings before indicators, indicators before bars. */
 public final class HitTest {
     private static final double REACH = 6;
+    private static final double EDGE = 3;
 
     private HitTest() {
     }
@@ -22,6 +23,18 @@ public final class HitTest {
             return new Hit.TimeAxisStrip();
         }
         Pane pane = chart.paneAt(y).orElse(chart.pricePane());
+        for (Pane each : chart.panes()) {
+            if (each.top() > 0 && Math.abs(each.top() - y) <= EDGE && !chart.isCompact()) {
+                return new Hit.PaneEdge(each.id());
+            }
+        }
+        if (y >= chart.plotBottom() - MarkPlace.SIZE - 2 && !chart.isCompact()) {
+            for (MarkPlace place : MarkPlace.of(chart)) {
+                if (place.covers(x, y)) {
+                    return new Hit.OnMark(place);
+                }
+            }
+        }
         if (x >= chart.plotRight() && !chart.isCompact()) {
             return new Hit.PriceAxis(pane);
         }
@@ -105,7 +118,7 @@ public final class HitTest {
             double left = column.at(bar);
             double right = column.at(bar + 1);
             double value = Double.isNaN(right) ? left : left + (right - left) * (position - bar);
-            if (Math.abs(pane.scale().y(value) - y) <= REACH) {
+            if (Math.abs(pane.scaleOf(layer).y(value) - y) <= REACH) {
                 return true;
             }
         }
@@ -118,6 +131,8 @@ public final class HitTest {
         if (bar < 0 || bar >= bars.size()) {
             return false;
         }
-        return y >= chart.price().y(bars.high(bar)) - 3 && y <= chart.price().y(bars.low(bar)) + 3;
+        double one = chart.price().y(bars.high(bar));
+        double other = chart.price().y(bars.low(bar));
+        return y >= Math.min(one, other) - 3 && y <= Math.max(one, other) + 3;
     }
 }

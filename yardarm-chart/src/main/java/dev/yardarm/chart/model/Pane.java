@@ -4,11 +4,14 @@ import dev.yardarm.chart.scale.PriceScale;
 import java.util.List;
 
 /**
- * A strip of the chart with a scale of its own.
+ * A strip of the chart with a scale of its own, and one at the left for layers that were put there.
  *
+ * @param left the scale at the left; null when no layer has it
  * @param indicators the indicators drawn in it
+ * @param folded true when only its name shows
  */
-public record Pane(Kind kind, PriceScale scale, List<IndicatorLayer> indicators) {
+public record Pane(String id, Kind kind, PriceScale scale, PriceScale left, List<IndicatorLayer> indicators,
+                   boolean folded) {
     /** What it is for. */
     public enum Kind { PRICE, VOLUME, INDICATOR }
 
@@ -22,5 +25,10 @@ public record Pane(Kind kind, PriceScale scale, List<IndicatorLayer> indicators)
 
     public boolean covers(double y) {
         return y >= top() && y < bottom();
+    }
+
+    /** The scale a layer of this pane is drawn on. */
+    public PriceScale scaleOf(IndicatorLayer layer) {
+        return layer.onLeft() && left != null ? left : scale;
     }
 }

@@ -9,6 +9,7 @@ import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.series.Bars;
 
 /**
@@ -20,6 +21,9 @@ import dev.yardarm.core.series.Bars;
  */
 final class BarRenderer {
     private static final double BODY = 0.72;
+    /** Bricks stand closer together. */
+    private static final double BLOCK = 0.94;
+    private static final double COLUMN = 0.6;
     private static final double NARROWEST_BODY = 5;
     private static final double NARROWEST_TICKS = 4;
 
@@ -27,7 +31,7 @@ final class BarRenderer {
     private final Batch fall = new Batch();
     private final Batch same = new Batch();
     private final Batch hollow = new Batch();
-    private final Batch points = new Batch();
+    private final CloseRenderer closes = new CloseRenderer();
 
     void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
         rise.clear();
@@ -35,15 +39,19 @@ final class BarRenderer {
         same.clear();
         hollow.clear();
         TimeScale time = chart.time();
-        if (chart.form() == BarForm.LINE) {
-            paintLine(chart, price, palette, surface);
+        boolean ownForm = chart.request().isTime() || !isBlock(chart.request().rule());
+        if (ownForm && chart.form().isOfCloses()) {
+            closes.paint(chart, price, palette, surface);
             return;
         }
-        double body = Math.floor(time.barWidth() * BODY * surface.scale()) / surface.scale();
+        double body = Math.floor(time.barWidth() * (ownForm ? BODY : BLOCK) * surface.scale()) / surface.scale();
+        boolean bodies = !ownForm || chart.form() == BarForm.CANDLES || chart.form() == BarForm.AVERAGED;
         if (time.barWidth() * surface.scale() < 1) {
             reduced(chart, price, surface);
-        } else if (chart.form() == BarForm.CANDLES && body >= NARROWEST_BODY) {
-            candles(chart, price, surface, body);
+        } else if (bodies && body >= NARROWEST_BODY) {
+            candles(chart, price, surface, body, ownForm);
+        } else if (chart.form() == BarForm.COLUMNS) {
+            columns(chart, price, surface);
         } else {
             bars(chart, price, surface, chart.isCompact() ? 1.2 * NARROWEST_TICKS : NARROWEST_TICKS);
         }
@@ -53,12 +61,17 @@ final class BarRenderer {
         hollow.fill(surface, palette.of(Role.PAPER));
     }
 
+    /** Bricks and lines of a line break are bodies without a range. */
+    private static boolean isBlock(BarRule rule) {
+        return rule instanceof BarRule.Brick || rule instanceof BarRule.LineBreak;
+    }
+
     private Batch batch(double open, double close) {
         return close > open ? rise : close < open ? fall : same;
     }
 
-    private void candles(ChartModel chart, PriceScale price, Surface surface, double wantedBody) {
-        Bars bars = chart.bars();
+    private void candles(ChartModel chart, PriceScale price, Surface surface, double wantedBody, boolean ranges) {
+        Bars bars = chart.drawnBars();
         TimeScale time = chart.time();
         double pixel = surface.hairline();
         double line = Math.max(pixel, surface.snap(1));
@@ -70,13 +83,19 @@ final class BarRenderer {
             double close = bars.close(bar);
             Batch batch = batch(open, close);
             double stem = surface.snap(time.middle(bar) - line / 2);
-            double top = surface.snap(price.y(Math.max(open, close)));
-            double bottom = Math.max(top + line, surface.snap(price.y(Math.min(open, close))));
-            double high = Math.min(top, surface.snap(price.y(bars.high(bar))));
-            double low = Math.max(bottom, surface.snap(price.y(bars.low(bar))));
+            double openY = price.y(open);
+            double closeY = price.y(close);
+            double top = surface.snap(Math.min(openY, closeY));
+            double bottom = Math.max(top + line, surface.snap(Math.max(openY, closeY)));
             double left = stem - (body - line) / 2;
-            batch.rectangle(stem, high, line, top - high);
-            batch.rectangle(stem, bottom, line, low - bottom);
+            if (ranges) {
+                double highY = price.y(bars.high(bar));
+                double lowY = price.y(bars.low(bar));
+                double upper = Math.min(top, surface.snap(Math.min(highY, lowY)));
+                double lower = Math.max(bottom, surface.snap(Math.max(highY, lowY)));
+                batch.rectangle(stem, upper, line, top - upper);
+                batch.rectangle(stem, bottom, line, lower - bottom);
+            }
             batch.rectangle(left, top, body, bottom - top);
             if (batch == rise && bottom - top > 2 * line) {
                 hollow.rectangle(left + line, top + line, body - 2 * line, bottom - top - 2 * line);
@@ -85,10 +104,11 @@ final class BarRenderer {
     }
 
     private void bars(ChartModel chart, PriceScale price, Surface surface, double leastForTicks) {
-        Bars bars = chart.bars();
+        Bars bars = chart.drawnBars();
         TimeScale time = chart.time();
         double line = Math.max(surface.hairline(), surface.snap(time.barWidth() >= 9 ? 2 : 1));
         boolean ticks = time.barWidth() >= leastForTicks;
+        boolean opens = chart.form() != BarForm.BARS_WITHOUT_OPEN;
         double arm = Math.max(line, surface.snap(Math.min(time.barWidth() * 0.36, 5)));
         int end = time.endVisible(bars.size());
         for (int bar = time.firstVisible(); bar < end; bar++) {
@@ -96,12 +116,37 @@ final class BarRenderer {
             double close = bars.close(bar);
             Batch batch = batch(open, close);
             double stem = surface.snap(time.middle(bar) - line / 2);
-            double high = surface.snap(price.y(bars.high(bar)));
-            double low = Math.max(high + line, surface.snap(price.y(bars.low(bar))));
-            batch.rectangle(stem, high, line, low - high);
-            if (ticks) {
+            double highY = price.y(bars.high(bar));
+            double lowY = price.y(bars.low(bar));
+            double upper = surface.snap(Math.min(highY, lowY));
+            double lower = Math.max(upper + line, surface.snap(Math.max(highY, lowY)));
+            batch.rectangle(stem, upper, line, lower - upper);
+            if (ticks && opens) {
                 batch.rectangle(stem - arm, surface.snap(price.y(open) - line / 2), arm, line);
+            }
+            if (ticks) {
                 batch.rectangle(stem + line, surface.snap(price.y(close) - line / 2), arm, line);
+            }
+        }
+    }
+
+    /** Plain columns from low to high. */
+    private void columns(ChartModel chart, PriceScale price, Surface surface) {
+        Bars bars = chart.bars();
+        TimeScale time = chart.time();
+        double width = Math.max(surface.hairline(), surface.snap(time.barWidth() * COLUMN));
+        int end = time.endVisible(bars.size());
+        for (int bar = time.firstVisible(); bar < end; bar++) {
+            double highY = price.y(bars.high(bar));
+            double lowY = price.y(bars.low(bar));
+            double upper = surface.snap(Math.min(highY, lowY));
+            double lower = Math.max(upper + surface.hairline(), surface.snap(Math.max(highY, lowY)));
+            double left = surface.snap(time.middle(bar) - width / 2);
+            Batch batch = batch(bars.open(bar), bars.close(bar));
+            batch.rectangle(left, upper, width, lower - upper);
+            if (batch == rise && width >= 4 * surface.hairline() && lower - upper > 2 * surface.hairline()) {
+                double pixel = surface.hairline();
+                hollow.rectangle(left + pixel, upper + pixel, width - 2 * pixel, lower - upper - 2 * pixel);
             }
         }
     }
@@ -125,18 +170,12 @@ final class BarRenderer {
                 most = Math.max(most, bars.high(bars.closed()));
             }
             if (least <= most) {
-                double top = surface.snap(price.y(most));
-                double bottom = Math.max(top + pixel, surface.snap(price.y(least)));
+                double top = surface.snap(Math.min(price.y(most), price.y(least)));
+                double bottom = Math.max(top + pixel, surface.snap(Math.max(price.y(most), price.y(least))));
                 batch(bars.open(from), bars.close(to - 1)).rectangle(x, top, pixel, bottom - top);
             }
             from = to;
             x += pixel;
         }
-    }
-
-    private void paintLine(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
-        SeriesRenderer.trace(chart, price, chart.data().closes(), chart.bars()::close, chart.bars().closed(),
-                surface, points, drawn -> surface.line(palette.of(Role.INK), chart.isCompact() ? 1 : 1.5,
-                        Palette.dash(0), drawn.values(), drawn.points()));
     }
 }

@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
+import dev.yardarm.core.bars.BarRule;
 
 /**
  * Draws a whole chart: ground, grid, panes with their layers, axes with their tags. What follows the pointer is not
@@ -18,6 +19,8 @@ public final class ChartPainter {
     private final GridRenderer grid = new GridRenderer();
     private final DrawingRenderer drawings = new DrawingRenderer();
     private final BracketRenderer bracket = new BracketRenderer();
+    private final PointFigureRenderer boxes = new PointFigureRenderer();
+    private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
     private final double[] rectangle = new double[4];
 
@@ -30,11 +33,16 @@ public final class ChartPainter {
             tags.place(chart, palette);
         }
         grid.paint(chart, palette, surface, tags);
+        marks.paintBreaks(chart, palette, surface);
         for (Pane pane : chart.panes()) {
+            if (pane.folded()) {
+                continue;
+            }
             surface.beginClip(0, pane.top(), chart.plotRight(), pane.bottom() - pane.top());
             paintPane(chart, pane, palette, surface);
             surface.endClip();
         }
+        marks.paintEvents(chart, palette, surface);
         if (!chart.isCompact()) {
             tags.paint(chart, palette, surface);
         }
@@ -42,7 +50,13 @@ public final class ChartPainter {
 
     private void paintPane(ChartModel chart, Pane pane, Palette palette, Surface surface) {
         switch (pane.kind()) {
-            case PRICE -> bars.paint(chart, pane.scale(), palette, surface);
+            case PRICE -> {
+                if (chart.request().rule() instanceof BarRule.PointFigure rule) {
+                    boxes.paint(chart, rule, pane.scale(), palette, surface);
+                } else {
+                    bars.paint(chart, pane.scale(), palette, surface);
+                }
+            }
             case VOLUME -> volume.paint(chart, pane.scale(), palette, surface);
             case INDICATOR -> { }
         }

@@ -23,16 +23,20 @@ final class GridRenderer {
         lines.clear();
         borders.clear();
         double pixel = surface.hairline();
-        List<TimeTicks.Tick> ticks = TimeTicks.of(chart.time(), chart.axis(), chart.axis().grid().calendar().zone(),
+        List<TimeTicks.Tick> ticks = TimeTicks.of(chart.time(), chart.axis(), chart.zone(),
                 TIME_APART);
         for (TimeTicks.Tick tick : ticks) {
             lines.rectangle(surface.snap(tick.x()), 0, pixel, chart.plotBottom());
         }
         for (Pane pane : chart.panes()) {
-            for (double price : marks(chart, pane)) {
+            if (pane.folded()) {
+                borders.rectangle(0, surface.snap(pane.top()), chart.width(), pixel);
+                continue;
+            }
+            for (double price : AxisText.marks(chart, pane, PRICE_APART)) {
                 lines.rectangle(0, surface.snap(pane.scale().y(price)), chart.plotRight(), pixel);
             }
-            if (pane.kind() != Pane.Kind.PRICE) {
+            if (pane.top() > 0) {
                 borders.rectangle(0, surface.snap(pane.top()), chart.width(), pixel);
             }
         }
@@ -44,10 +48,14 @@ final class GridRenderer {
         borders.rectangle(0, surface.snap(chart.plotBottom()), chart.width(), pixel);
         borders.fill(surface, Palette.fade(palette.of(Role.EDGE), 0.6));
         for (Pane pane : chart.panes()) {
-            for (double price : marks(chart, pane)) {
+            if (pane.folded()) {
+                continue;
+            }
+            paintLeft(pane, palette, surface);
+            for (double price : AxisText.marks(chart, pane, PRICE_APART)) {
                 double y = pane.scale().y(price);
                 if (y > pane.top() + 7 && y < pane.bottom() - 7 && !tags.covers(y)) {
-                    surface.text(label(chart, pane, price), chart.width() - 8, y, Type.SMALL, Align.RIGHT,
+                    surface.text(AxisText.of(chart, pane, price), chart.width() - 8, y, Type.SMALL, Align.RIGHT,
                             palette.of(Role.SOFT));
                 }
             }
@@ -61,23 +69,16 @@ final class GridRenderer {
         }
     }
 
-    private static List<Double> marks(ChartModel chart, Pane pane) {
-        return switch (pane.kind()) {
-            case PRICE -> PriceTicks.of(pane.scale(), PRICE_APART,
-                    chart.instrument().map(each -> each.format().tick()).orElse(1e-9));
-            case VOLUME -> PriceTicks.of(pane.scale(), PRICE_APART * 0.7, 1).stream().filter(mark -> mark > 0).toList();
-            case INDICATOR -> {
-                List<Double> levels = pane.indicators().get(0).indicator().place().levels();
-                yield levels.isEmpty() ? PriceTicks.of(pane.scale(), PRICE_APART * 0.7, 1e-9) : levels;
+    /** The values of the axis at the left, on the chart's ground. */
+    private static void paintLeft(Pane pane, Palette palette, Surface surface) {
+        if (pane.left() == null) {
+            return;
+        }
+        for (double value : PriceTicks.of(pane.left(), PRICE_APART, 1e-9)) {
+            double y = pane.left().y(value);
+            if (y > pane.top() + 40 && y < pane.bottom() - 7) {
+                surface.text(Readout.plain(value), 6, y, Type.SMALL, Align.LEFT, palette.of(Role.SOFT));
             }
-        };
-    }
-
-    private static String label(ChartModel chart, Pane pane, double value) {
-        return switch (pane.kind()) {
-            case PRICE -> chart.instrument().orElseThrow().format().format(value);
-            case VOLUME -> Readout.quantity(value);
-            case INDICATOR -> Readout.plain(value);
-        };
+        }
     }
 }

@@ -17,6 +17,7 @@ public final class Readout {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
     private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm",
             Locale.ENGLISH);
+    private static final DateTimeFormatter SECOND = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
 
     private Readout() {
     }
@@ -57,6 +58,12 @@ public final class Readout {
         return Times.at(time, zone).format(timeframe.isIntraday() ? MINUTE : DAY);
     }
 
+    /** When a bar of a chart opened, in the chart's zone. */
+    public static String time(ChartModel chart, long time) {
+        return Times.at(time, chart.zone()).format(!chart.request().isTime() ? SECOND
+                : chart.timeframe().isIntraday() ? MINUTE : DAY);
+    }
+
     /** The readout of a bar: time, open, high, low, close, change from the bar before, volume. */
     public static String bar(ChartModel chart, int bar) {
         Bars bars = chart.bars();
@@ -64,9 +71,8 @@ public final class Readout {
             return "";
         }
         PriceFormat format = chart.instrument().orElseThrow().format();
-        ZoneId zone = chart.axis().grid().calendar().zone();
         double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
-        return time(bars.openTime(bar), chart.timeframe(), zone)
+        return time(chart, bars.openTime(bar))
                 + "   open " + format.format(bars.open(bar))
                 + "  high " + format.format(bars.high(bar))
                 + "  low " + format.format(bars.low(bar))

@@ -28,7 +28,7 @@ final class SeriesRenderer {
         double[] dash = Palette.dash(layer.style().colour());
         for (ChartData.Line line : lines) {
             Column column = line.column();
-            trace(chart, pane.scale(), line.extremes(), column::at, column.size(), surface, points,
+            trace(chart, pane.scaleOf(layer), line.extremes(), column::at, column.size(), surface, points,
                     drawn -> surface.line(colour, layer.style().width(), dash, drawn.values(), drawn.points()));
         }
     }

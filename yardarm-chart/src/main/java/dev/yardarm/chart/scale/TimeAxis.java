@@ -13,10 +13,25 @@ public final class TimeAxis {
 
     private final Bars bars;
     private final BarGrid grid;
+    private final boolean byTime;
 
     public TimeAxis(Bars bars, BarGrid grid) {
+        this(bars, grid, true);
+    }
+
+    /** @param byTime false when the bars do not lie on the grid; beyond them the last hundred tell how far they are apart */
+    public TimeAxis(Bars bars, BarGrid grid, boolean byTime) {
         this.bars = bars;
         this.grid = grid;
+        this.byTime = byTime;
+    }
+
+    /** Usual time from one bar to the next, of those that are not on the grid. */
+    private long usualSpan() {
+        int last = bars.size() - 1;
+        int first = Math.max(0, last - 100);
+        return last > first ? Math.max(1, (bars.openTime(last) - bars.openTime(first)) / (last - first))
+                : grid.timeframe().span();
     }
 
     public Bars bars() {
@@ -33,6 +48,11 @@ public final class TimeAxis {
             return 0;
         }
         int last = bars.size() - 1;
+        if (!byTime && (time < bars.openTime(0) || time > bars.openTime(last))) {
+            long span = usualSpan();
+            return (int) Math.max(-1e6, Math.min(1e6, time < bars.openTime(0)
+                    ? Math.floorDiv(time - bars.openTime(0), span) : last + (time - bars.openTime(last)) / span));
+        }
         if (time < bars.openTime(0)) {
             return (int) Math.floor(grid.position(time) - grid.position(bars.openTime(0)));
         }
@@ -51,6 +71,9 @@ public final class TimeAxis {
         int last = bars.size() - 1;
         if (bar >= 0 && bar <= last) {
             return bars.openTime(bar);
+        }
+        if (!byTime) {
+            return bar < 0 ? bars.openTime(0) + bar * usualSpan() : bars.openTime(last) + (bar - last) * usualSpan();
         }
         if (bar < 0) {
             return bars.openTime(0) + bar * (long) grid.timeframe().span();

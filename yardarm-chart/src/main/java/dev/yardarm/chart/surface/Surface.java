@@ -27,6 +27,9 @@ public interface Surface {
     /** Draws a line through points, each given as x, y. Dash lengths in pixels; none for a plain line. */
     void line(int colour, double width, double[] dash, double[] points, int count);
 
+    /** Draws separate straight lines, each given as the x, y of its two ends. */
+    void segments(int colour, double width, double[] ends, int count);
+
     /** Fills a polygon, its corners given as x, y. */
     void fillPolygon(int colour, double[] points, int count);
 

@@ -13,10 +13,19 @@ import dev.yardarm.core.series.Bars;
 public final class BarBuilder implements BarMaker {
     private final BarGrid grid;
     private final BarSeries series;
+    private final boolean gapsKept;
 
     public BarBuilder(BarGrid grid, BarSeries series) {
+        this(grid, series, false);
+    }
+
+    /**
+     * @param gapsKept true to put a flat bar without volume into every slot between two bars of a session
+     */
+    public BarBuilder(BarGrid grid, BarSeries series, boolean gapsKept) {
         this.grid = grid;
         this.series = series;
+        this.gapsKept = gapsKept && grid.timeframe().isIntraday();
     }
 
     @Override
@@ -40,7 +49,22 @@ public final class BarBuilder implements BarMaker {
             }
             series.closeForming();
         }
+        if (gapsKept && series.closed() > 0) {
+            fill(slot.openTime());
+        }
         series.form(slot.openTime(), slot.closeTime(), open, high, low, close, volume);
+    }
+
+    /** Puts flat bars into the empty slots of the session before a moment. */
+    private void fill(long until) {
+        Bars bars = series.snapshot();
+        int last = bars.closed() - 1;
+        double price = bars.close(last);
+        BarGrid.Slot slot = grid.next(new BarGrid.Slot(bars.openTime(last), bars.closeTime(last)));
+        while (slot.openTime() < until) {
+            series.append(slot.openTime(), slot.closeTime(), price, price, price, price, 0);
+            slot = grid.next(slot);
+        }
     }
 
     /** Adds one trade. A trade stamped with the very closing time of the last bar of a session belongs to it. */

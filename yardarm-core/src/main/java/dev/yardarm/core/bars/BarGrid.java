@@ -134,12 +134,13 @@ public final class BarGrid {
         if (timeframe.isIntraday()) {
             long span = timeframe.span();
             long length = cachedClose - cachedOpen;
-            long perSession = (length + span - 1) / span;
+            long perSession = Math.max(1, (calendar.usualLength() + span - 1) / span);
+            long slots = Math.max(1, (length + span - 1) / span);
             long into = Math.min(time - cachedOpen, length);
-            long index = Math.min(into / span, perSession - 1);
+            long index = Math.min(into / span, slots - 1);
             long slotLength = Math.min(span, length - index * span);
-            return calendar.ordinal(session) * (double) perSession + index
-                    + Math.min(1, (double) (into - index * span) / slotLength);
+            double inSession = index + Math.min(1, (double) (into - index * span) / slotLength);
+            return calendar.ordinal(session) * (double) perSession + Math.min(perSession, inSession);
         }
         double sessions = calendar.ordinal(session) + within;
         return switch (timeframe.unit()) {

@@ -30,6 +30,8 @@ abstract class EventBars implements BarMaker {
     long sessionEnd = Long.MAX_VALUE;
     /** From when on the piece being taken in is known. */
     long knownAt;
+    /** What is noted beside the bar's prices; NaN for nothing. */
+    double detail = Double.NaN;
 
     /** @param calendar whose sessions no bar reaches across; null when sessions do not matter */
     EventBars(BarSeries series, TradingCalendar calendar) {
@@ -43,11 +45,27 @@ abstract class EventBars implements BarMaker {
             shown = true;
             if (begun) {
                 series.form(openTime, Math.max(knownAt, openTime), open, high, low, close, volume);
+                series.noteFormingDetail(detail);
             } else {
                 series.dropForming();
             }
         }
         return series;
+    }
+
+    /**
+     * Shows the forming bar with a piece added that is not complete yet; it stays until the next piece is taken in.
+     */
+    final void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
+                       double pieceVolume) {
+        shown = false;
+        if (begun) {
+            series.form(openTime, Math.max(time, openTime), open, Math.max(high, pieceHigh), Math.min(low, pieceLow),
+                    pieceClose, volume + pieceVolume);
+        } else {
+            long opens = Math.max(time, lastOpenTime + 1);
+            series.form(opens, opens, pieceOpen, pieceHigh, pieceLow, pieceClose, pieceVolume);
+        }
     }
 
     /** Begins a bar with its first price. */
@@ -80,6 +98,9 @@ abstract class EventBars implements BarMaker {
     final void finish(long closeTime) {
         series.dropForming();
         series.append(openTime, Math.max(closeTime, openTime), open, high, low, close, volume);
+        if (!Double.isNaN(detail)) {
+            series.noteDetail(detail);
+        }
         lastOpenTime = openTime;
         begun = false;
         shown = true;

@@ -13,6 +13,8 @@ import dev.yardarm.core.series.BarSeries;
  * those of a box in per cent the powers of one plus that part. With an average true range each column's box is the value
  * known when it began, in whole ticks.
  *
+ * <p>The detail noted with each column is the size of its boxes: in price, or as a part of it for boxes in per cent.
+ *
  * <p>The first column begins with the level nearest to the first price in its direction and rises or falls as soon as
  * price reaches the next one.
  */
@@ -41,6 +43,9 @@ public final class PointFigureBars extends EventBars {
     private interface Levels {
         double price(long number);
 
+        /** The size of a box in price, or as a part of the price for boxes in per cent. */
+        double size();
+
         /** The highest level at or below a price. */
         long floor(double price);
 
@@ -61,6 +66,11 @@ public final class PointFigureBars extends EventBars {
                 }
 
                 @Override
+                public double size() {
+                    return percent.percent() / 100;
+                }
+
+                @Override
                 public long floor(double price) {
                     return (long) Math.floor(Math.log(price + steps.tick() * 1e-3) / ratio + 1e-9);
                 }
@@ -72,6 +82,11 @@ public final class PointFigureBars extends EventBars {
             @Override
             public double price(long number) {
                 return steps.price(number * ticks);
+            }
+
+            @Override
+            public double size() {
+                return steps.price(ticks);
             }
 
             @Override
@@ -186,6 +201,7 @@ public final class PointFigureBars extends EventBars {
         close = levels.price(lastBox);
         high = Math.max(open, close);
         low = Math.min(open, close);
+        detail = levels.size();
         changed();
     }
 }

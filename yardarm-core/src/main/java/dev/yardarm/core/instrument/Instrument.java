@@ -11,11 +11,33 @@ import java.util.Objects;
  * @param sector sector or group, empty when it has none
  * @param tier size tier, empty when it has none
  * @param lot smallest quantity that can be bought
+ * @param pointValue what a move of 1 in the price is worth for one piece: 1 for a share, the multiplier of a contract
  */
 public record Instrument(InstrumentId id, String name, String market, Kind kind, String sector, String tier,
-                         PriceFormat format, double lot) {
+                         PriceFormat format, double lot, double pointValue) {
     /** What sort of thing it is. */
-    public enum Kind { SHARE, INDEX, IMPORTED }
+    public enum Kind {
+        SHARE("share"), INDEX("index"), FUTURE("future"),
+        /** The contracts of a future one after the other. */
+        CONTINUOUS("continuous future"), CURRENCY("currency pair"), YIELD("yield"), ECONOMIC("economic series"),
+        TOKEN("token"), IMPORTED("imported");
+
+        private final String word;
+
+        Kind(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
+    /** An instrument whose point is worth 1. */
+    public Instrument(InstrumentId id, String name, String market, Kind kind, String sector, String tier,
+                      PriceFormat format, double lot) {
+        this(id, name, market, kind, sector, tier, format, lot, 1);
+    }
 
     public Instrument {
         Objects.requireNonNull(id);
@@ -29,8 +51,8 @@ public record Instrument(InstrumentId id, String name, String market, Kind kind,
         return id.code();
     }
 
-    /** True when it can be bought as it is; an index cannot. */
+    /** True when it can be bought as it is; an index, a yield or a series of several contracts cannot. */
     public boolean isTradable() {
-        return kind != Kind.INDEX;
+        return kind != Kind.INDEX && kind != Kind.YIELD && kind != Kind.ECONOMIC && kind != Kind.CONTINUOUS;
     }
 }

@@ -9,21 +9,78 @@ import java.util.Locale;
  *
  * @param decimals digits after the point
  * @param tick smallest step of the price
+ * @param style decimals, fractions of 32, or pips
  */
-public record PriceFormat(int decimals, double tick) {
+public record PriceFormat(int decimals, double tick, Style style) {
+    /** In which units a price is written and differences are counted. */
+    public enum Style {
+        DECIMALS,
+        /** Whole points and 32nds with a stroke between, halves and quarters of a 32nd behind: {@code 103-16+}. */
+        THIRTY_SECONDS,
+        /** Decimals, of which the last but one is the pip that differences are counted in. */
+        PIPS
+    }
+
     public PriceFormat {
         if (decimals < 0 || decimals > 10 || !(tick > 0)) {
             throw new IllegalArgumentException("a price format needs 0 to 10 decimals and a tick above zero");
         }
     }
 
+    public PriceFormat(int decimals, double tick) {
+        this(decimals, tick, Style.DECIMALS);
+    }
+
     public static PriceFormat ofDecimals(int decimals) {
         return new PriceFormat(decimals, Double.parseDouble("1e-" + decimals));
     }
 
-    /** The price with the instrument's decimals, an en dash when it is missing. */
+    /** The price in the instrument's own units, an en dash when it is missing. */
     public String format(double price) {
-        return Double.isFinite(price) ? String.format(Locale.ROOT, "%." + decimals + "f", price) : "–";
+        if (!Double.isFinite(price)) {
+            return "–";
+        }
+        return style == Style.THIRTY_SECONDS ? thirtySeconds(price)
+                : String.format(Locale.ROOT, "%." + decimals + "f", price);
+    }
+
+    /** Eighths of a 32nd at most: a plus is a half, a 2 a quarter and a 6 three quarters, as the trade writes them. */
+    private String thirtySeconds(double price) {
+        long quarters = Math.round(Math.abs(price) * 128);
+        long whole = quarters / 128;
+        long part = quarters % 128 / 4;
+        String rest = switch ((int) (quarters % 4)) {
+            case 1 -> "2";
+            case 2 -> "+";
+            case 3 -> "6";
+            default -> "";
+        };
+        return (price < 0 ? "-" : "") + whole + "-" + (part < 10 ? "0" : "") + part + rest;
+    }
+
+    /** Reads a price as {@link #format} writes it, or as a decimal number. */
+    public double parse(String text) {
+        String word = text.strip();
+        int stroke = word.indexOf('-', 1);
+        if (style != Style.THIRTY_SECONDS || stroke < 0) {
+            return Double.parseDouble(word);
+        }
+        double whole = Double.parseDouble(word.substring(0, stroke));
+        String part = word.substring(stroke + 1);
+        double rest = part.endsWith("+") ? 0.5 : part.length() == 3 ? part.charAt(2) == '2' ? 0.25 : part.charAt(2)
+                == '6' ? 0.75 : part.charAt(2) == '5' ? 0.5 : 0 : 0;
+        double fraction = (Integer.parseInt(part.substring(0, 2)) + rest) / 32;
+        return word.startsWith("-") ? whole - fraction : whole + fraction;
+    }
+
+    /** The unit differences are counted in: a pip or a tick. */
+    public double step() {
+        return style == Style.PIPS ? Double.parseDouble("1e-" + Math.max(0, decimals - 1)) : tick;
+    }
+
+    /** What {@link #step} is called, in the plural. */
+    public String stepWord() {
+        return style == Style.PIPS ? "pips" : "ticks";
     }
 
     /** The price moved to the nearest tick, free of binary dust. */

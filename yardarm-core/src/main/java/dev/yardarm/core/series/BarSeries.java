@@ -26,6 +26,8 @@ public final class BarSeries {
     double formingVolume;
     long epoch;
     long version;
+    double[] details;
+    double formingDetail = Double.NaN;
 
     public BarSeries(int expectedBars) {
         allocate(expectedBars);
@@ -103,8 +105,28 @@ public final class BarSeries {
         stored[2][closed] = low;
         stored[3][closed] = close;
         stored[4][closed] = volume;
+        if (details != null) {
+            details[closed] = Double.NaN;
+        }
         closed++;
         version++;
+    }
+
+    /**
+     * Notes what belongs to the last closed bar beside its prices, such as the size of its boxes; a column for it is
+     * made when the first is noted.
+     */
+    public void noteDetail(double detail) {
+        if (details == null) {
+            details = new double[openTimes.length];
+            Arrays.fill(details, Double.NaN);
+        }
+        details[closed - 1] = detail;
+    }
+
+    /** Notes the same for the forming bar. */
+    public void noteFormingDetail(double detail) {
+        formingDetail = detail;
     }
 
     /** Appends all closed bars of a snapshot, column by column. */
@@ -140,6 +162,9 @@ public final class BarSeries {
         closeTimes = Arrays.copyOf(closeTimes, capacity);
         for (int column = 0; column < stored.length; column++) {
             stored[column] = Arrays.copyOf(stored[column], capacity);
+        }
+        if (details != null) {
+            details = Arrays.copyOf(details, capacity);
         }
     }
 
@@ -193,9 +218,15 @@ public final class BarSeries {
     public void restart() {
         closed = 0;
         forming = false;
+        details = null;
         allocate(64);
         epoch++;
         version++;
+    }
+
+    /** Grows with every change; tells without a snapshot whether there is anything new. */
+    public long version() {
+        return version;
     }
 
     public Bars snapshot() {

@@ -23,6 +23,8 @@ public final class Bars {
     private final double formingLow;
     private final double formingClose;
     private final double formingVolume;
+    private final double[] details;
+    private final double formingDetail;
     private final long epoch;
     private final long version;
 
@@ -39,6 +41,8 @@ public final class Bars {
         formingLow = series.formingLow;
         formingClose = series.formingClose;
         formingVolume = series.formingVolume;
+        details = series.details;
+        formingDetail = series.formingDetail;
         epoch = series.epoch;
         version = series.version;
     }
@@ -108,6 +112,11 @@ public final class Bars {
 
     public double volume(int bar) {
         return bar < closed ? stored[4][bar] : formingVolume;
+    }
+
+    /** What was noted beside the prices of a bar, such as the size of its boxes; NaN when nothing was. */
+    public double detail(int bar) {
+        return bar >= closed ? formingDetail : details == null ? Double.NaN : details[bar];
     }
 
     public double value(Field field, int bar) {

@@ -4,6 +4,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import java.io.IOException;
 import java.util.List;
@@ -43,5 +44,67 @@ public interface BarSource {
      * @param time opening of the first session at the new price
      */
     record Split(long time, double ratio) {
+    }
+
+    /** Dividends in the order of their ex-dates. */
+    default List<Dividend> dividends(InstrumentId id) {
+        return List.of();
+    }
+
+    /**
+     * A dividend paid to whoever held the share before this moment.
+     *
+     * @param time opening of the first session without it
+     * @param amount for one share of that day
+     */
+    record Dividend(long time, double amount) {
+    }
+
+    /** The contracts of a continuous future, by expiry; empty for anything else. */
+    default List<Contract> contracts(InstrumentId id) {
+        return List.of();
+    }
+
+    /**
+     * A contract of a future.
+     *
+     * @param firstTrade opening of its first session
+     * @param expiry close of its last session
+     */
+    record Contract(InstrumentId id, long firstTrade, long expiry) {
+    }
+
+    /** The members of an index with their weights at a moment, heaviest first; empty for anything else. */
+    default List<Member> members(InstrumentId index, long now) {
+        return List.of();
+    }
+
+    /** @param weight its part of the index, all together 1 */
+    record Member(InstrumentId id, double weight) {
+    }
+
+    /** What is due on the calendar of an instrument's market between two moments. */
+    default List<Entry> entries(InstrumentId id, long from, long upTo) {
+        return List.of();
+    }
+
+    /**
+     * Something due at a moment.
+     *
+     * @param importance from 1 to 3
+     */
+    record Entry(long time, Kind kind, String title, int importance) {
+        /** What sort of thing it is. */
+        public enum Kind { RELEASE, RATE_DECISION, AUCTION, HOLIDAY }
+    }
+
+    /** The moment from which trades can be had one by one; {@link Long#MAX_VALUE} when there are none. */
+    default long ticksFrom(InstrumentId id, long upTo) {
+        return Long.MAX_VALUE;
+    }
+
+    /** The trades from a moment on, as known at another. */
+    default TickSeries ticks(InstrumentId id, long from, long upTo) throws IOException {
+        throw new IOException("there are no trades of " + id.code());
     }
 }

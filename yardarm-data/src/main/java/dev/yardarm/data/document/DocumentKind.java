@@ -8,7 +8,7 @@ package dev.yardarm.data.document;
  */
 public record DocumentKind<T>(String format, int version, String folder, String title, Class<T> type) {
     public static final DocumentKind<Documents.Workspace> WORKSPACE =
-            new DocumentKind<>("yardarm/workspace", 1, "", "workspace", Documents.Workspace.class);
+            new DocumentKind<>("yardarm/workspace", 2, "", "workspace", Documents.Workspace.class);
     public static final DocumentKind<Documents.Tracing> TRACING =
             new DocumentKind<>("yardarm/tracing", 1, "tracings", "tracing", Documents.Tracing.class);
     public static final DocumentKind<Documents.Lists> LISTS =
@@ -25,4 +25,10 @@ public record DocumentKind<T>(String format, int version, String folder, String 
             new DocumentKind<>("yardarm/market", 1, "", "market clock", Documents.Market.class);
     public static final DocumentKind<Documents.Instruments> INSTRUMENTS =
             new DocumentKind<>("yardarm/instruments", 1, "", "instruments", Documents.Instruments.class);
+    public static final DocumentKind<Documents.Presets> PRESETS =
+            new DocumentKind<>("yardarm/presets", 1, "", "presets", Documents.Presets.class);
+    public static final DocumentKind<Documents.Export> EXPORT =
+            new DocumentKind<>("yardarm/workspace-export", 1, "", "exported workspace", Documents.Export.class);
+    public static final DocumentKind<Documents.Keys> KEYS =
+            new DocumentKind<>("yardarm/keys", 1, "", "keys", Documents.Keys.class);
 }

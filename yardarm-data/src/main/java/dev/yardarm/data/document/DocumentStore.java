@@ -58,7 +58,34 @@ public final class DocumentStore {
         }
     }
 
+    /** Reads a document from a file anywhere, which is left as it is whatever it holds. */
+    public static <T> T readFile(DocumentKind<T> kind, Path file) throws IOException {
+        try {
+            return parse(DocumentMapper.create(), kind, file);
+        } catch (java.nio.file.NoSuchFileException missing) {
+            throw new IOException("there is no file " + file);
+        } catch (IOException bad) {
+            throw new IOException(file + " cannot be read: " + bad.getMessage(), bad);
+        }
+    }
+
+    /** Writes a document to a file anywhere; it appears only when it is complete. */
+    public static <T> void writeFile(DocumentKind<T> kind, Path file, T document) throws IOException {
+        Path temporary = file.resolveSibling(file.getFileName() + ".new");
+        try {
+            writeThrough(temporary, bytes(DocumentMapper.create(), kind, document));
+            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } catch (IOException failed) {
+            removeQuietly(temporary, failed);
+            throw new IOException(file + " cannot be written: " + reason(failed), failed);
+        }
+    }
+
     private <T> T parse(DocumentKind<T> kind, Path file) throws IOException {
+        return parse(mapper, kind, file);
+    }
+
+    private static <T> T parse(ObjectMapper mapper, DocumentKind<T> kind, Path file) throws IOException {
         JsonNode tree;
         try {
             tree = mapper.readTree(Files.readAllBytes(file));
@@ -125,11 +152,7 @@ public final class DocumentStore {
      *     untouched then
      */
     public synchronized <T> void write(DocumentKind<T> kind, String name, T document) throws IOException {
-        ObjectNode object = mapper.createObjectNode();
-        object.put("format", kind.format());
-        object.put("version", kind.version());
-        object.setAll((ObjectNode) mapper.valueToTree(document));
-        byte[] bytes = mapper.writeValueAsBytes(object);
+        byte[] bytes = bytes(mapper, kind, document);
         Path file = file(kind, name);
         Path temporary = file.resolveSibling(file.getFileName() + ".new");
         try {
@@ -142,6 +165,14 @@ public final class DocumentStore {
             throw new IOException("the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
                     + ". What was saved before is untouched; it will be tried again.", failed);
         }
+    }
+
+    private static <T> byte[] bytes(ObjectMapper mapper, DocumentKind<T> kind, T document) throws IOException {
+        ObjectNode object = mapper.createObjectNode();
+        object.put("format", kind.format());
+        object.put("version", kind.version());
+        object.setAll((ObjectNode) mapper.valueToTree(document));
+        return mapper.writeValueAsBytes(object);
     }
 
     private static String reason(IOException failed) {

@@ -33,10 +33,18 @@ public final class Documents {
         }
     }
 
-    /** A list of instruments. */
-    public record NamedList(String name, List<InstrumentId> instruments) {
+    /**
+     * A list of instruments.
+     *
+     * @param colour number of its colour; 0 for none
+     */
+    public record NamedList(String name, List<InstrumentId> instruments, int colour) {
         public NamedList {
             instruments = kept(instruments);
+        }
+
+        public NamedList(String name, List<InstrumentId> instruments) {
+            this(name, instruments, 0);
         }
     }
 
@@ -84,12 +92,17 @@ public final class Documents {
      * What the window showed.
      *
      * @param view name of the view in front
+     * @param chart the one chart of documents before there were layouts; null since
+     * @param current number of the layout in front
      */
     public record Workspace(String theme, String view, String list, Chart chart, boolean listShown,
                             boolean layersShown, boolean stripShown, double account, double riskPercent,
-                            Window window, List<String> recent) {
+                            Window window, List<String> recent, List<Layout> layouts, int current, List<Link> links,
+                            boolean overviewShown, boolean cardShown) {
         public Workspace {
             recent = kept(recent);
+            layouts = kept(layouts);
+            links = kept(links);
         }
     }
 
@@ -97,23 +110,100 @@ public final class Documents {
     }
 
     /**
+     * A layout.
+     *
+     * @param arrangement how its charts share the space, such as {@code row(0,col(1,2))}
+     * @param charts the charts in the order the arrangement names them
+     * @param active place of the chart in hand among them
+     * @param maximised place of the chart that has the layout to itself; -1 for none
+     * @param ownWindow true when it stands in a window of its own
+     */
+    public record Layout(String title, String arrangement, List<Chart> charts, int active, int maximised,
+                         boolean ownWindow, Window window) {
+        public Layout {
+            charts = kept(charts);
+        }
+
+        public Layout withWindow(Window place) {
+            return new Layout(title, arrangement, charts, active, maximised, ownWindow, place);
+        }
+    }
+
+    /** What charts of a link colour share, by names. */
+    public record Link(int colour, List<String> shares) {
+        public Link {
+            shares = kept(shares);
+        }
+    }
+
+    /**
      * A chart's make-up and where it stands.
      *
+     * @param instrument null in a preset
      * @param bars drawn form of the bars
+     * @param logarithmic of documents before there was {@code scale}; kept for older readers
      * @param barWidth distance from bar to bar in pixels
      * @param rightmost time at the right edge; 0 when it follows the market
      * @param manualLow lower end of the price axis; both ends 0 when it fits itself
+     * @param request null for all bars of the timeframe
+     * @param scale null for a straight or logarithmic one that fits itself
+     * @param link number of its link colour; 0 for none
      */
     public record Chart(InstrumentId instrument, Timeframe timeframe, String bars, boolean logarithmic,
                         boolean volumeShown, double barWidth, long rightmost, double manualLow, double manualHigh,
-                        List<IndicatorLayer> indicators) {
+                        List<IndicatorLayer> indicators, Request request, Scale scale, List<Pane> panes,
+                        String maximisedPane, Boolean breaksShown, String zone, String title, int link) {
         public Chart {
             indicators = kept(indicators);
+            panes = kept(panes);
         }
+    }
+
+    /** Which bars a chart asks for, besides their timeframe, in the words of the command line. */
+    public record Request(String rule, String session, boolean splits, boolean dividends, String roll, String joint,
+                          int days, boolean gapsKept) {
+    }
+
+    /** A price scale; margins are parts of its height, base is a time or 0. */
+    public record Scale(String mode, boolean inverted, String fit, double top, double bottom, long base) {
+    }
+
+    /** @param share part of the chart's height; 0 for the usual one */
+    public record Pane(String id, double share, boolean folded) {
     }
 
     /** An indicator on a chart. */
     public record IndicatorLayer(String id, String indicator, Map<String, String> settings, int colour, double width,
-                                 double opacity, boolean visible) {
+                                 double opacity, boolean visible, String pane, boolean onLeft) {
+    }
+
+    public record Presets(List<Preset> presets) {
+        public Presets {
+            presets = kept(presets);
+        }
+    }
+
+    /**
+     * A saved make-up.
+     *
+     * @param makeUp a chart without instrument
+     * @param standard true for the standard of its timeframe
+     */
+    public record Preset(String name, Chart makeUp, boolean standard) {
+    }
+
+    /** A whole workspace as one file. */
+    public record Export(Workspace workspace, List<Preset> presets, List<NamedList> lists) {
+        public Export {
+            presets = kept(presets);
+            lists = kept(lists);
+        }
+    }
+
+    /** The keys that were changed: the action's name and its keys. */
+    public record Keys(String leader, Map<String, String> keys) {
+        public Keys {
+            keys = keys == null ? Map.of() : Map.copyOf(keys);
+        }
     }
 }

@@ -59,6 +59,7 @@ public final class CommandLanguage {
         indicator(words, proposals);
         drawing(words, proposals);
         stance(text, words, proposals);
+        proposals.addAll(ChartWords.read(text, words));
         forms(text, proposals);
         plain(text, proposals);
         instruments(text, proposals);
@@ -231,11 +232,12 @@ public final class CommandLanguage {
     }
 
     private static void forms(String text, List<Proposal> proposals) {
+        String start = text.toLowerCase(Locale.ROOT);
         for (BarForm form : BarForm.values()) {
             String word = form == BarForm.LINE ? "closes" : form.word();
-            if (word.startsWith(text.toLowerCase(Locale.ROOT)) && text.length() > 1) {
-                proposals.add(new Proposal("bars", word, form == BarForm.LINE ? "a line through the closes"
-                        : "bars drawn as " + word, new LineCommand.SetForm(form)));
+            boolean begun = text.length() > 1 && (word.startsWith(start) || form.title().startsWith(start));
+            if (begun) {
+                proposals.add(new Proposal("bars", word, form.title(), new LineCommand.SetForm(form)));
             }
         }
     }

@@ -2,6 +2,16 @@ package dev.yardarm.desk.line;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.LinkRules;
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
@@ -20,6 +30,67 @@ public sealed interface LineCommand {
     }
 
     record SetForm(BarForm form) implements LineCommand {
+    }
+
+    /** Bars of another kind. */
+    record SetRule(BarRule rule) implements LineCommand {
+    }
+
+    /** Other bars of the same instrument: session, days, adjustment, contracts. */
+    record ChangeRequest(String label, UnaryOperator<BarRequest> change) implements LineCommand {
+    }
+
+    record ChangeScale(String label, UnaryOperator<ScaleChoice> change) implements LineCommand {
+    }
+
+    /** @param zone null for that of the exchange */
+    record SetZone(ZoneId zone) implements LineCommand {
+    }
+
+    /** A span of time counted back from the newest bar. */
+    record ShowSpan(String span) implements LineCommand {
+    }
+
+    /** A date to go to; or the next or last event. */
+    record GoTo(LocalDate date, int events) implements LineCommand {
+    }
+
+    record Arrange(Arrangement arrangement) implements LineCommand {
+    }
+
+    record NewLayout(String title, Arrangement arrangement) implements LineCommand {
+    }
+
+    record NameLayout(String title) implements LineCommand {
+    }
+
+    record StepDown(List<Timeframe> timeframes) implements LineCommand {
+    }
+
+    /** @param shared null to leave what the colour shares as it is */
+    record SetLink(int colour, Set<LinkRules.Shared> shared) implements LineCommand {
+    }
+
+    /** Something done with a preset: apply, save, delete, standard, up, down. */
+    record OfPreset(String verb, String name) implements LineCommand {
+    }
+
+    /** Something done with a list: show, new, name, add, remove, delete, sort, paste, sector, tier, weight, source. */
+    record OfList(String verb, String rest) implements LineCommand {
+    }
+
+    record SetTitle(String title) implements LineCommand {
+    }
+
+    /** A picture or the visible data of the chart in hand, by the ending of the file. */
+    record SaveChart(Path file) implements LineCommand {
+    }
+
+    /** Export or import of the whole workspace. */
+    record OfWorkspace(boolean export, Path file) implements LineCommand {
+    }
+
+    record ChangeSource(String source) implements LineCommand {
     }
 
     record AddIndicator(Indicator indicator, Settings settings) implements LineCommand {
@@ -65,6 +136,16 @@ public sealed interface LineCommand {
         NEWEST("newest", "show the newest bars"), ALL("all", "show all bars"),
         CLEAR_INDICATORS("clear indicators", "remove all indicators"),
         CLEAR_DRAWINGS("clear drawings", "remove all drawings of the instrument"),
+        SPLIT_RIGHT("split right", "a copy of the chart beside it"),
+        SPLIT_BELOW("split below", "a copy of the chart below it"), CLOSE_CHART("close chart", "take it out of its layout"),
+        MAXIMISE("maximise", "the chart has its layout to itself, and back"),
+        OWN_WINDOW("own window", "the chart gets a window of its own"),
+        REVERSE("reverse", "the charts of the layout in the opposite order"),
+        NEXT_CHART("next chart", "take the next chart of the layout"), NEXT_LAYOUT("next layout", "the next tab"),
+        REMOVE_LAYOUT("remove layout", "remove the layout in front"), TABLE("table", "the data as a table, and back"),
+        MEASURE("measure", "measure from the pointer, and stop"), OVERVIEW("overview", "show or hide the overview strip"),
+        CARD("card", "show or hide the instrument's card"), COPY_CHART("copy chart", "the picture to the clipboard"),
+        PRINT("print", "the chart to a printer"), BREAKS("session lines", "show or hide lines between sessions"),
         PAUSE("pause", "stop or go on with the simulated market"), HELP("help", "keys and commands");
 
         private final String text;

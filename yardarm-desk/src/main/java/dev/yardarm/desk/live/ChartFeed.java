@@ -3,15 +3,18 @@ package dev.yardarm.desk.live;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.core.bars.BarBuilder;
+import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.EventMark;
+import dev.yardarm.desk.market.EventMarks;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.work.Scheduler;
+import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.Executor;
-import java.util.function.Consumer;
 
 /**
  * Supplies one chart: loads the bars in the background, computes its layers and goes on with every trade. Results are
@@ -19,10 +22,26 @@ import java.util.function.Consumer;
  */
 public final class ChartFeed implements AutoCloseable {
     private final Services services;
-    private final Consumer<ChartData> show;
-    private final Consumer<String> complain;
+    private final Receiver receiver;
     private final String key;
     private Live live;
+
+    /** Takes what a feed supplies; called on the interface's thread. */
+    public interface Receiver {
+        /** New bars and values. */
+        void show(ChartData data);
+
+        /**
+         * What belongs to bars that have just been loaded; comes before them.
+         *
+         * @param madeFrom what bars that are not of time are made from; empty for bars of time
+         */
+        default void opened(String madeFrom, List<EventMark> marks) {
+        }
+
+        /** What went wrong, with what to do. */
+        void complain(String problem);
+    }
 
     /** What every feed needs. */
     public record Services(Histories histories, LiveHub hub, MarketClock clock, Scheduler scheduler, Executor front) {
@@ -30,36 +49,44 @@ public final class ChartFeed implements AutoCloseable {
 
     /**
      * @param key tells this chart's loading from that of others
-     * @param show takes new data, on the interface's thread
-     * @param complain takes what went wrong, on the interface's thread
      */
-    public ChartFeed(Services services, String key, Consumer<ChartData> show, Consumer<String> complain) {
+    public ChartFeed(Services services, String key, Receiver receiver) {
         this.services = services;
         this.key = key;
-        this.show = show;
-        this.complain = complain;
+        this.receiver = receiver;
     }
 
     /** Shows another instrument or timeframe; what was under way for the last one is dropped. */
     public void open(Instrument instrument, Timeframe timeframe, List<IndicatorLayer> layers) {
+        open(instrument, BarRequest.of(timeframe), layers);
+    }
+
+    /** Shows other bars or another instrument; what was under way for the last ones is dropped. */
+    public void open(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
         close();
         Live next = new Live(instrument, layers);
         live = next;
         services.scheduler().start("feed " + key, "", job -> {
-            Histories.Loaded loaded = services.histories().load(instrument, timeframe, services.clock().now());
+            Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
             job.check();
             ChartDataBuilder builder = new ChartDataBuilder(next.layers);
-            ChartData first = builder.update(loaded.builder().series().snapshot());
-            return new Ready(loaded, builder, first);
+            ChartData first = builder.update(loaded.series().snapshot());
+            return new Ready(loaded, builder, first, marks(instrument, request, first));
         }, ready -> {
             if (live == next) {
-                show.accept(ready.first());
+                receiver.opened(ready.loaded().madeFrom(), ready.marks());
+                receiver.show(ready.first());
                 next.begin(ready);
             }
-        }, failed -> complain.accept(failed.getMessage() == null ? failed.toString() : failed.getMessage()));
+        }, failed -> receiver.complain(failed.getMessage() == null ? failed.toString() : failed.getMessage()));
     }
 
-    private record Ready(Histories.Loaded loaded, ChartDataBuilder builder, ChartData first) {
+    private List<EventMark> marks(Instrument instrument, BarRequest request, ChartData data) throws IOException {
+        return data.bars().isEmpty() ? List.of() : EventMarks.of(services.histories(), instrument, request,
+                data.bars().openTime(0), services.clock().now());
+    }
+
+    private record Ready(Histories.Loaded loaded, ChartDataBuilder builder, ChartData first, List<EventMark> marks) {
     }
 
     /** Computes other layers over the same bars. */
@@ -84,7 +111,7 @@ public final class ChartFeed implements AutoCloseable {
         private volatile List<IndicatorLayer> layers;
         private volatile boolean ended;
         private LiveHub.Subscription subscription;
-        private BarBuilder bars;
+        private BarMaker bars;
         private ChartDataBuilder builder;
         private List<IndicatorLayer> computedLayers;
         private long shownVersion;
@@ -101,10 +128,10 @@ public final class ChartFeed implements AutoCloseable {
                 if (ended) {
                     return;
                 }
-                bars = ready.loaded().builder();
+                bars = ready.loaded().maker();
                 builder = ready.builder();
                 shownVersion = ready.first().bars().version();
-                subscription = services.hub().subscribe(instrument, ready.loaded().knownUpTo(), this);
+                subscription = services.hub().subscribe(ready.loaded().traded(), ready.loaded().knownUpTo(), this);
                 recompute();
             });
         }
@@ -134,13 +161,19 @@ public final class ChartFeed implements AutoCloseable {
 
         @Override
         public void trade(long time, double price, double size) {
-            bars.addTick(time, price, size);
+            try {
+                bars.addTick(time, price, size);
+            } catch (IllegalArgumentException impossible) {
+                end();
+                services.front().execute(() -> receiver.complain(instrument.code() + ": "
+                        + impossible.getMessage()));
+            }
         }
 
         @Override
         public void beat(long now) {
             bars.advanceTo(now);
-            if (!ended && bars.series().snapshot().version() != shownVersion) {
+            if (!ended && bars.series().version() != shownVersion) {
                 publish();
             }
         }
@@ -155,7 +188,7 @@ public final class ChartFeed implements AutoCloseable {
                     ChartData newest = waiting;
                     waiting = null;
                     if (!ended && newest != null) {
-                        show.accept(newest);
+                        receiver.show(newest);
                     }
                 });
             }

@@ -72,7 +72,7 @@ public final class QuoteBoard implements AutoCloseable {
     }
 
     private void begin(Instrument instrument, Histories.Loaded loaded) {
-        Bars bars = loaded.builder().series().snapshot();
+        Bars bars = loaded.series().snapshot();
         if (bars.isEmpty()) {
             return;
         }

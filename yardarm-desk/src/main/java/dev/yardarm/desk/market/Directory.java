@@ -36,6 +36,12 @@ public final class Directory {
         return byId.values().stream().filter(each -> each.code().equalsIgnoreCase(code)).findFirst();
     }
 
+    /** The sources that have an instrument of this code, in their order. */
+    public List<String> sourcesOf(String code) {
+        return byId.values().stream().filter(each -> each.code().equalsIgnoreCase(code))
+                .map(each -> each.id().source()).distinct().toList();
+    }
+
     public BarSource source(Instrument instrument) {
         return sources.get(instrument.id().source());
     }

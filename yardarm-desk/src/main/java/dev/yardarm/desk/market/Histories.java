@@ -2,26 +2,39 @@ package dev.yardarm.desk.market;
 
 import dev.yardarm.core.bars.BarBuilder;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.BarMaker;
+import dev.yardarm.core.bars.BarMakers;
+import dev.yardarm.core.bars.MadeFromFiner;
+import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.SessionPart;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.DividendAdjustment;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.SplitAdjustment;
 import java.io.IOException;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
 /**
- * The bars of any instrument on any timeframe, built from the coarsest stored ones that will do and adjusted for splits
- * as of now. The stored bars of the instruments looked at last are kept in memory, so the charts of a timeframe strip
- * share one reading.
+ * The bars of any instrument as a request asks for them: built from the coarsest stored ones that will do, or from
+ * trades where there are trades, in the wanted part of the session, adjusted as of now. The stored bars of the
+ * instruments looked at last are kept in memory, so the charts of a timeframe strip share one reading.
  */
 public final class Histories {
     private static final int KEPT = 24;
+    private static final long FRESH = Times.HOUR;
 
     private final Directory directory;
     private final Map<Key, Base> recent = new LinkedHashMap<>(32, 0.75f, true) {
@@ -33,41 +46,157 @@ public final class Histories {
         }
     };
 
-    private record Key(InstrumentId id, Timeframe timeframe) {
+    /** What stored bars depend on. */
+    private record Key(InstrumentId id, Timeframe timeframe, boolean splits, boolean dividends, String roll,
+                       BarRequest.Joint joint) {
+        static Key of(Instrument instrument, Timeframe timeframe, BarRequest request) {
+            boolean joined = instrument.kind() == Instrument.Kind.CONTINUOUS;
+            return new Key(instrument.id(), timeframe, request.splits(), request.dividends(),
+                    joined ? request.roll().toString() : "", joined ? request.joint() : null);
+        }
     }
 
     private record Base(Bars bars, long knownUpTo) {
     }
 
-    /** Bars under construction: the builder goes on with trades after {@code knownUpTo}. */
-    public record Loaded(BarBuilder builder, long knownUpTo) {
+    /**
+     * Bars under construction: the maker goes on with trades after {@code knownUpTo}.
+     *
+     * @param traded the instrument whose trades go on with them: the current contract of a continuous future
+     * @param madeFrom what bars that are not of time are made from; empty for bars of time
+     */
+    public record Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom) {
+        public BarSeries series() {
+            return maker.series();
+        }
     }
 
     public Histories(Directory directory) {
         this.directory = directory;
     }
 
+    BarSource source(Instrument instrument) {
+        return directory.source(instrument);
+    }
+
+    /** Loads all bars of a timeframe as known at a moment. */
+    public Loaded load(Instrument instrument, Timeframe timeframe, long now) throws IOException {
+        return load(instrument, BarRequest.of(timeframe), now);
+    }
+
     /**
      * Loads the bars of an instrument as known at a moment.
      *
-     * @throws IOException when there are none or they cannot be read, with what to do
+     * @throws IOException when there are none, cannot be built or read, with what to do
      */
-    public Loaded load(Instrument instrument, Timeframe timeframe, long now) throws IOException {
+    public Loaded load(Instrument instrument, BarRequest request, long now) throws IOException {
+        try {
+            return request.isTime() ? byTime(instrument, request, now) : byRule(instrument, request, now);
+        } catch (IllegalArgumentException impossible) {
+            throw new IOException(instrument.code() + ", " + request.shortText() + ": " + impossible.getMessage(),
+                    impossible);
+        }
+    }
+
+    private long from(BarRequest request, TradingCalendar calendar, long now) {
+        if (request.days() == 0) {
+            return Long.MIN_VALUE;
+        }
+        LocalDate first = Times.date(now, calendar.zone()).minusDays(request.days() - 1L);
+        return calendar.open(calendar.sameOrPrevious(first));
+    }
+
+    private Loaded byTime(Instrument instrument, BarRequest request, long now) throws IOException {
         BarSource source = directory.source(instrument);
-        Timeframe base = base(source, instrument, timeframe);
-        Base stored = base(source, instrument, base, now);
-        BarGrid grid = new BarGrid(source.calendar(instrument), timeframe);
-        BarBuilder builder = new BarBuilder(grid, new BarSeries(stored.bars().size() / 3 + 64));
-        if (base.equals(timeframe)) {
+        TradingCalendar whole = source.calendar(instrument);
+        TradingCalendar part = whole.part(request.part());
+        boolean isPart = !part.hours().equals(whole.hours()) && request.part() != SessionPart.WHOLE
+                && (part.usualLength() != whole.usualLength());
+        Timeframe base = base(source, instrument, request.timeframe(), isPart);
+        Base stored = base(source, instrument, base, request, now);
+        BarGrid grid = new BarGrid(part, request.timeframe());
+        BarBuilder builder = new BarBuilder(grid, new BarSeries(stored.bars().size() / 3 + 64), request.gapsKept());
+        BarMaker maker = isPart ? new SessionFilter(whole, part, builder) : builder;
+        long from = from(request, part, now);
+        if (base.equals(request.timeframe()) && !isPart && !request.gapsKept() && from == Long.MIN_VALUE) {
             copy(stored.bars(), builder.series());
         } else {
-            builder.addAll(stored.bars());
+            feed(stored.bars(), from, maker);
         }
-        if (source instanceof LiveSource live && stored.knownUpTo() < now) {
-            live.trades(instrument.id(), stored.knownUpTo(), now, builder::addTick);
+        Instrument traded = traded(source, instrument, request, now);
+        goOn(source, traded, stored.knownUpTo(), now, maker);
+        if (maker.series().snapshot().isEmpty()) {
+            throw new IOException("nothing of " + instrument.code() + " was traded in the "
+                    + request.part().words() + (request.days() > 0 ? " of the last " + request.days() + " days" : ""));
         }
-        builder.advanceTo(now);
-        return new Loaded(builder, Math.max(now, stored.knownUpTo()));
+        return new Loaded(maker, Math.max(now, stored.knownUpTo()), traded, "");
+    }
+
+    private static void goOn(BarSource source, Instrument traded, long knownUpTo, long now, BarMaker maker) {
+        if (source instanceof LiveSource live && knownUpTo < now) {
+            live.trades(traded.id(), knownUpTo, now, maker::addTick);
+        }
+        maker.advanceTo(now);
+    }
+
+    /** Bars that are not of time: from trades where there are any, else from bars of their basis. */
+    private Loaded byRule(Instrument instrument, BarRequest request, long now) throws IOException {
+        BarSource source = directory.source(instrument);
+        TradingCalendar whole = source.calendar(instrument);
+        TradingCalendar part = whole.part(request.part());
+        Instrument traded = traded(source, instrument, request, now);
+        BarMaker maker = BarMakers.of(request.rule(), part, instrument.format().tick(), new BarSeries(1024));
+        long ticksFrom = source.ticksFrom(traded.id(), now);
+        if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
+            long from = Math.max(ticksFrom, from(request, part, now));
+            TickSeries ticks = source.ticks(traded.id(), from, now);
+            BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
+            filtered.addTicks(ticks, 0, ticks.size());
+            filtered.advanceTo(now);
+            return new Loaded(filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()));
+        }
+        Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
+        Loaded finer = byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), now);
+        BarMaker made = new MadeFromFiner(new BarGrid(part, basis), maker);
+        feed(finer.series().snapshot(), Long.MIN_VALUE, made);
+        return new Loaded(part.equals(whole) ? made : new SessionFilter(whole, part, made), finer.knownUpTo(), traded,
+                "from bars of " + basis);
+    }
+
+    private static Timeframe finest(BarSource source, Instrument instrument) {
+        List<Timeframe> stored = source.stored(instrument.id());
+        return stored.isEmpty() ? Timeframe.DAY : stored.get(0);
+    }
+
+    /** The instrument that is traded for another: the current contract of a continuous future, else itself. */
+    public Instrument traded(Instrument instrument, long now) throws IOException {
+        return traded(directory.source(instrument), instrument, BarRequest.of(Timeframe.DAY), now);
+    }
+
+    private Instrument traded(BarSource source, Instrument instrument, BarRequest request, long now)
+            throws IOException {
+        if (instrument.kind() != Instrument.Kind.CONTINUOUS) {
+            return instrument;
+        }
+        List<ContinuousFuture.Turn> turns = turns(source, instrument, request, now);
+        InstrumentId current = turns.get(turns.size() - 1).contract().id();
+        return directory.find(current).orElseThrow(() -> new IOException("the current contract " + current
+                + " is not among the instruments"));
+    }
+
+    /** The turns of the contracts of a continuous future up to now. */
+    public List<ContinuousFuture.Turn> turns(Instrument instrument, BarRequest request, long now) throws IOException {
+        return turns(directory.source(instrument), instrument, request, now);
+    }
+
+    private List<ContinuousFuture.Turn> turns(BarSource source, Instrument instrument, BarRequest request, long now)
+            throws IOException {
+        List<BarSource.Contract> contracts = source.contracts(instrument.id());
+        if (contracts.isEmpty()) {
+            throw new IOException(instrument.code() + " has no contracts");
+        }
+        return ContinuousFuture.turns(contracts, request.roll(), source.calendar(instrument), (contract, from) ->
+                source.history(contract.id(), Timeframe.DAY, from, now).snapshot(), now);
     }
 
     /** Bars that are stored as they are wanted lie on their grid already. */
@@ -80,42 +209,67 @@ public final class Histories {
         }
     }
 
-    private static Timeframe base(BarSource source, Instrument instrument, Timeframe wanted) throws IOException {
+    private static void feed(Bars bars, long from, BarMaker maker) {
+        for (int bar = from == Long.MIN_VALUE ? 0 : Math.max(0, bars.barAt(from)); bar < bars.size(); bar++) {
+            if (bars.openTime(bar) >= from) {
+                maker.addBar(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
+                        bars.close(bar), bars.volume(bar));
+            }
+        }
+    }
+
+    private static Timeframe base(BarSource source, Instrument instrument, Timeframe wanted, boolean isPart)
+            throws IOException {
         List<Timeframe> stored = source.stored(instrument.id());
         Timeframe best = null;
         for (Timeframe candidate : stored) {
             boolean fits = candidate.compareTo(wanted) <= 0
-                    && (candidate.isIntraday() || !wanted.isIntraday())
+                    && (candidate.isIntraday() || !wanted.isIntraday() && !isPart)
                     && (!candidate.isIntraday() || wanted.span() % candidate.span() == 0 || !wanted.isIntraday());
             if (fits && (best == null || candidate.isHigherThan(best))) {
                 best = candidate;
             }
         }
         if (best == null) {
+            String kept = String.join(", ", stored.stream().map(Timeframe::toString).toList());
             throw new IOException(stored.isEmpty() ? "there are no bars of " + instrument.code()
                     + " yet; import some with: yardarm import --symbol " + instrument.code()
-                    : instrument.code() + " has bars of " + String.join(", ", stored.stream()
-                    .map(Timeframe::toString).toList()) + "; " + wanted
+                    : isPart ? instrument.code() + " has bars of " + kept + "; a part of the session needs intraday bars. "
+                    + "Choose the whole day."
+                    : instrument.code() + " has bars of " + kept + "; " + wanted
                     + " cannot be built from them. Choose a longer timeframe or import finer bars.");
         }
         return best;
     }
 
-    private Base base(BarSource source, Instrument instrument, Timeframe timeframe, long now) throws IOException {
-        Key key = new Key(instrument.id(), timeframe);
+    private Base base(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long now)
+            throws IOException {
+        Key key = Key.of(instrument, timeframe, request);
         synchronized (recent) {
             Base kept = recent.get(key);
             boolean live = source instanceof LiveSource;
-            if (kept != null && (!live || kept.knownUpTo() <= now && now - kept.knownUpTo() < 3600_000_000L)) {
+            if (kept != null && (!live || kept.knownUpTo() <= now && now - kept.knownUpTo() < FRESH)) {
                 return kept;
             }
         }
-        BarSeries raw = source.history(instrument.id(), timeframe, Long.MIN_VALUE, now);
-        Base made = new Base(SplitAdjustment.adjust(raw, source.splits(instrument.id()), now).snapshot(), now);
+        Base made = new Base(read(source, instrument, timeframe, request, now).snapshot(), now);
         synchronized (recent) {
             recent.put(key, made);
         }
         return made;
+    }
+
+    private BarSeries read(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long now)
+            throws IOException {
+        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
+            return ContinuousFuture.join(turns(source, instrument, request, now), request.joint(), Long.MIN_VALUE,
+                    (contract, from) -> source.history(contract.id(), timeframe, from, now).snapshot());
+        }
+        BarSeries bars = source.history(instrument.id(), timeframe, Long.MIN_VALUE, now);
+        if (request.dividends()) {
+            bars = DividendAdjustment.adjust(bars, source.dividends(instrument.id()), now);
+        }
+        return request.splits() ? SplitAdjustment.adjust(bars, source.splits(instrument.id()), now) : bars;
     }
 
     /** Forgets what is kept of an instrument, after its history has changed. */

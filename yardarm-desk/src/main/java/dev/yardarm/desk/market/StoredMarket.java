@@ -5,6 +5,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.LiveSource;
@@ -22,6 +23,7 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -36,6 +38,7 @@ public final class StoredMarket implements LiveSource {
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
     private final String folder;
+    private final Set<InstrumentId> kept;
     private final Set<String> keeping = ConcurrentHashMap.newKeySet();
     private volatile boolean packed;
 
@@ -43,6 +46,7 @@ public final class StoredMarket implements LiveSource {
     public StoredMarket(SimulatedMarket market, Supplier<Optional<BarStore>> store) {
         this.market = market;
         this.store = store;
+        this.kept = kept().stream().map(Instrument::id).collect(Collectors.toSet());
         this.folder = market.name() + "-" + market.history().seed();
     }
 
@@ -80,6 +84,46 @@ public final class StoredMarket implements LiveSource {
         market.trades(id, after, upTo, reader);
     }
 
+    @Override
+    public List<Dividend> dividends(InstrumentId id) {
+        return market.dividends(id);
+    }
+
+    @Override
+    public List<Contract> contracts(InstrumentId id) {
+        return market.contracts(id);
+    }
+
+    @Override
+    public List<Member> members(InstrumentId index, long now) {
+        return market.members(index, now);
+    }
+
+    @Override
+    public List<Entry> entries(InstrumentId id, long from, long upTo) {
+        return market.entries(id, from, upTo);
+    }
+
+    @Override
+    public long ticksFrom(InstrumentId id, long upTo) {
+        return market.ticksFrom(id, upTo);
+    }
+
+    @Override
+    public TickSeries ticks(InstrumentId id, long from, long upTo) {
+        return market.ticks(id, from, upTo);
+    }
+
+    /** Shares and indices; of the others the making takes no longer than the reading. */
+    private List<Instrument> kept() {
+        return market.instruments().stream().filter(each -> each.kind() == Instrument.Kind.SHARE
+                || each.kind() == Instrument.Kind.INDEX).toList();
+    }
+
+    private boolean isKept(InstrumentId id) {
+        return kept.contains(id);
+    }
+
     private InstrumentId inStore(InstrumentId id) {
         return new InstrumentId(folder, id.code());
     }
@@ -87,7 +131,7 @@ public final class StoredMarket implements LiveSource {
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
         BarStore open = store.get().orElse(null);
-        if (open == null) {
+        if (open == null || !isKept(id)) {
             return market.history(id, timeframe, from, upTo);
         }
         if (timeframe.equals(Timeframe.DAY)) {
@@ -176,7 +220,8 @@ public final class StoredMarket implements LiveSource {
     public boolean isPacked() throws IOException {
         BarStore open = store.get().orElse(null);
         if (!packed && open != null) {
-            Instrument last = instruments().get(instruments().size() - 1);
+            List<Instrument> wanted = kept();
+            Instrument last = wanted.get(wanted.size() - 1);
             packed = open.timeframes(inStore(last.id())).contains(Timeframe.DAY);
         }
         return packed;
@@ -186,10 +231,11 @@ public final class StoredMarket implements LiveSource {
     public void pack(Job job, long upTo) throws IOException {
         Map<String, Bars> all = new LinkedHashMap<>();
         int done = 0;
-        for (Instrument instrument : instruments()) {
+        List<Instrument> wanted = kept();
+        for (Instrument instrument : wanted) {
             job.check();
             all.put(instrument.code(), market.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, upTo).snapshot());
-            job.setProgress(0.9 * ++done / instruments().size());
+            job.setProgress(0.9 * ++done / wanted.size());
         }
         BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open"));
         open.replaceAll(folder, Timeframe.DAY, all);

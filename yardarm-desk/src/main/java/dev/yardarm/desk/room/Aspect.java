@@ -12,5 +12,11 @@ public enum Aspect {
     LAYERS,
     SELECTION,
     TOOL,
-    LIST
+    LIST,
+    /** Its link colour. */
+    LINK,
+    /** Where the pointer of a linked chart is. */
+    POINTER,
+    /** The arrangement of charts, the layouts there are, or which of them is in front. */
+    LAYOUT
 }

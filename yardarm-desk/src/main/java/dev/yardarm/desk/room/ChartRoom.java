@@ -3,19 +3,28 @@ package dev.yardarm.desk.room;
 import dev.yardarm.chart.gesture.ChartGestures;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerStyle;
+import dev.yardarm.chart.model.PaneChoice;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.live.ChartFeed;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -24,8 +33,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 
 /**
- * The main chart: which instrument on which timeframe, in which make-up, and the list gone through. Everything that
- * changes the make-up goes through undo. Used by the interface's thread alone.
+ * One chart: which instrument in which bars, in which make-up. Everything that changes the make-up goes through undo. Used by the interface's thread alone.
  */
 public final class ChartRoom {
     private final Desk desk;
@@ -34,29 +42,52 @@ public final class ChartRoom {
     private final Studies studies;
     private final ChartGestures gestures;
     private final List<Consumer<Aspect>> listeners = new ArrayList<>();
-    private String listName;
+    private Consumer<LinkedPointer> onPoint;
+    private final Rounds rounds;
     private String problem = "";
+    private String title = "";
+    private boolean resting;
+    private int link;
+    private LinkedPointer pointer = LinkedPointer.NONE;
     private long restoreUntil;
+    private double[] restoreRange;
     private long nextLayer = 1;
 
+    /** A chart of its own, outside any layout. */
     public ChartRoom(Desk desk) {
+        this(desk, new Rounds(desk), "main");
+    }
+
+    /** @param key tells this chart's loading from that of others */
+    ChartRoom(Desk desk, Rounds rounds, String key) {
         this.desk = desk;
-        feed = new ChartFeed(desk.feedServices(), "main", data -> {
-            problem = "";
-            chart.setData(data);
-            if (restoreUntil != 0) {
-                chart.showUntil(restoreUntil);
-                restoreUntil = 0;
+        this.rounds = rounds;
+        chart.setClock(desk.clock()::now);
+        feed = new ChartFeed(desk.feedServices(), key, new ChartFeed.Receiver() {
+            @Override
+            public void opened(String madeFrom, List<EventMark> marks) {
+                chart.setMadeFrom(madeFrom);
+                chart.setMarks(marks);
             }
-            tell(Aspect.DATA);
-        }, complaint -> {
-            problem = complaint;
-            desk.tell(complaint);
-            tell(Aspect.DATA);
+
+            @Override
+            public void show(ChartData data) {
+                problem = "";
+                chart.setData(data);
+                restoreView();
+                tell(Aspect.DATA);
+            }
+
+            @Override
+            public void complain(String complaint) {
+                problem = complaint;
+                desk.tell(complaint);
+                tell(Aspect.DATA);
+            }
         });
         studies = new Studies(desk, this);
         gestures = new ChartGestures(chart, studies);
-        listName = desk.books().lists().isEmpty() ? "" : desk.books().lists().get(0).name();
+        rounds.listen(() -> tell(Aspect.LIST));
         desk.books().listen(subject -> {
             if (subject == Books.Subject.DRAWINGS || subject == Books.Subject.PLANS
                     || subject == Books.Subject.ALERTS) {
@@ -65,6 +96,18 @@ public final class ChartRoom {
                 tell(Aspect.LIST);
             }
         });
+    }
+
+    /** Puts a restored chart where it stood, once it has its bars. */
+    private void restoreView() {
+        if (restoreUntil != 0) {
+            chart.showUntil(restoreUntil);
+            restoreUntil = 0;
+        }
+        if (restoreRange != null) {
+            chart.setPriceRange(restoreRange[0], restoreRange[1]);
+            restoreRange = null;
+        }
     }
 
     public Desk desk() {
@@ -103,8 +146,16 @@ public final class ChartRoom {
 
     /** Opens an instrument on a timeframe, in the same make-up. */
     public void open(Instrument instrument, Timeframe timeframe) {
+        BarRequest request = chart.request();
+        open(instrument, timeframe.equals(request.timeframe()) ? request
+                : request.withRule(null).withTimeframe(timeframe));
+    }
+
+    /** Opens other bars or another instrument, in the same make-up. */
+    public void open(Instrument instrument, BarRequest request) {
         boolean sameInstrument = chart.instrument().filter(instrument::equals).isPresent();
-        if (sameInstrument && chart.timeframe().equals(timeframe) && !chart.bars().isEmpty()) {
+        if (sameInstrument && chart.request().equals(request) && (!chart.bars().isEmpty() || problem.isEmpty()
+                && chart.instrument().isPresent())) {
             return;
         }
         if (gestures.tool() != Tool.NONE) {
@@ -114,35 +165,93 @@ public final class ChartRoom {
             chart.select(Selection.NONE);
         }
         problem = "";
-        chart.open(instrument, timeframe, desk.calendar(instrument));
+        TradingCalendar whole = desk.calendar(instrument);
+        TradingCalendar part = whole;
+        try {
+            part = whole.part(request.part());
+        } catch (IllegalArgumentException empty) {
+            problem = instrument.code() + ": " + empty.getMessage() + ".";
+        }
+        chart.open(instrument, request, part);
         chart.follow();
         studies.show();
         tell(Aspect.CHART);
-        feed.open(instrument, timeframe, chart.indicators());
+        if (problem.isEmpty() && resting) {
+            return;
+        }
+        if (problem.isEmpty()) {
+            feed.open(instrument, request, chart.indicators());
+        } else {
+            feed.close();
+            desk.tell(problem);
+            tell(Aspect.DATA);
+        }
     }
 
-    /** Opens a chart whose right edge is put to a moment once the bars are there; 0 for the newest bars. */
-    public void restore(Instrument instrument, Timeframe timeframe, long until) {
+    /**
+     * Opens a chart as it was left.
+     *
+     * @param until moment of the right edge; 0 for the newest bars
+     * @param range the price range set by hand, or null
+     */
+    public void restore(Instrument instrument, BarRequest request, long until, double[] range) {
         restoreUntil = until;
-        open(instrument, timeframe);
+        restoreRange = range;
+        open(instrument, request);
     }
 
     public void setTimeframe(Timeframe timeframe) {
-        chart.instrument().ifPresent(instrument -> open(instrument, timeframe));
+        chart.instrument().ifPresent(instrument -> open(instrument, chart.request().withRule(null)
+                .withTimeframe(timeframe)));
+    }
+
+    /** Asks for other bars of the same instrument: kind, session, adjustment; a step of undo. */
+    public void setRequest(String label, BarRequest request) {
+        BarRequest before = chart.request();
+        Instrument instrument = chart.instrument().orElse(null);
+        if (instrument != null && !before.equals(request)) {
+            desk.undo().execute(Command.of(label, "", () -> open(chart.instrument().orElse(instrument), request),
+                    () -> open(chart.instrument().orElse(instrument), before)));
+        }
+    }
+
+    /** Shows bars of a kind; bars of time for {@link BarRule.Time}. */
+    public void setRule(BarRule rule) {
+        setRequest("bars by " + rule.words(), chart.request().withRule(rule));
     }
 
     public void setForm(BarForm form) {
         BarForm before = chart.form();
         if (before != form) {
-            change("bars as " + form.word(), "", () -> chart.setForm(form), () -> chart.setForm(before), Aspect.VIEW);
+            change("bars as " + form.title(), "", () -> chart.setForm(form), () -> chart.setForm(before), Aspect.VIEW);
+        }
+    }
+
+    /** Wants the price scale another way; a step of undo. */
+    public void setScale(String label, ScaleChoice choice) {
+        ScaleChoice before = chart.scale();
+        if (!before.equals(choice)) {
+            change(label, "", () -> chart.setScale(choice), () -> chart.setScale(before), Aspect.VIEW);
         }
     }
 
     public void setLogarithmic(boolean on) {
-        if (chart.isLogarithmic() != on) {
-            change(on ? "logarithmic scale" : "straight scale", "", () -> chart.setLogarithmic(on),
-                    () -> chart.setLogarithmic(!on), Aspect.VIEW);
+        setScale(on ? "logarithmic scale" : "straight scale", chart.scale().withMode(on
+                ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
+    }
+
+    /** Arranges the panes another way; a step of undo. */
+    public void setPanes(String label, List<PaneChoice> choices) {
+        List<PaneChoice> before = chart.paneChoices();
+        if (!before.equals(choices)) {
+            change(label, "", () -> chart.setPaneChoices(choices), () -> chart.setPaneChoices(before), Aspect.VIEW);
         }
+    }
+
+    /** Gives a pane the whole chart, or back its place. */
+    public void maximisePane(String id) {
+        chart.setMaximisedPane(chart.maximisedPane().equals(id) ? "" : id);
+        tell(Aspect.VIEW);
     }
 
     public void setVolumeShown(boolean shown) {
@@ -150,6 +259,55 @@ public final class ChartRoom {
             change(shown ? "show volume" : "hide volume", "", () -> chart.setVolumeShown(shown),
                     () -> chart.setVolumeShown(!shown), Aspect.VIEW);
         }
+    }
+
+    /** Writes times in a zone; null for that of the exchange. */
+    public void setZone(ZoneId zone) {
+        ZoneId before = chart.chosenZone();
+        change("times of " + (zone == null ? "the exchange" : zone.getId()), "", () -> chart.setZone(zone),
+                () -> chart.setZone(before), Aspect.VIEW);
+    }
+
+    /** The user's own title; empty for none. */
+    public String title() {
+        return title;
+    }
+
+    public void setTitle(String text) {
+        title = text.strip();
+        tell(Aspect.VIEW);
+    }
+
+    /** Number of its link colour; 0 for none. */
+    public int link() {
+        return link;
+    }
+
+    public void setLink(int colour) {
+        link = colour;
+        tell(Aspect.LINK);
+    }
+
+    /** Where the pointer of a linked chart is. */
+    public LinkedPointer pointer() {
+        return pointer;
+    }
+
+    /** Shows the pointer of a linked chart. */
+    void showPointer(LinkedPointer newPointer) {
+        pointer = newPointer;
+        tell(Aspect.POINTER);
+    }
+
+    /** Tells linked charts where the pointer is. */
+    public void pointTo(LinkedPointer own) {
+        if (link != 0 && onPoint != null) {
+            onPoint.accept(own);
+        }
+    }
+
+    void onPoint(Consumer<LinkedPointer> listener) {
+        onPoint = listener;
     }
 
     private void change(String label, String stem, Runnable execute, Runnable undo, Aspect aspect) {
@@ -230,29 +388,32 @@ public final class ChartRoom {
         tell(Aspect.LAYERS);
     }
 
+    public Rounds rounds() {
+        return rounds;
+    }
+
     public String listName() {
-        return listName;
+        return rounds.listName();
     }
 
     public void setList(String name) {
-        listName = name;
-        tell(Aspect.LIST);
+        rounds.setList(name);
     }
 
     public List<Instrument> members() {
-        return desk.members(listName);
+        return rounds.members();
     }
 
     /** Goes so many places on in the list, round its ends; from outside the list to its first member. */
     public void step(int places) {
-        List<Instrument> members = members();
-        if (members.isEmpty()) {
-            desk.tell("The list '" + listName + "' is empty.");
-            return;
-        }
-        int at = chart.instrument().map(members::indexOf).orElse(-1);
-        int next = at < 0 ? 0 : Math.floorMod(at + places, members.size());
-        open(members.get(next), chart.timeframe());
+        rounds.from(chart.instrument().orElse(null), places).ifPresent(next -> open(next, chart.request()));
+    }
+
+    /** Shows the same instrument of another source. */
+    public void changeSource(String source) {
+        chart.instrument().ifPresent(instrument -> desk.directory().find(new InstrumentId(source, instrument.code()))
+                .ifPresentOrElse(other -> open(other, chart.request()), () -> desk.tell("The source '" + source
+                        + "' has no " + instrument.code() + ".")));
     }
 
     public void undo() {
@@ -261,6 +422,24 @@ public final class ChartRoom {
 
     public void redo() {
         desk.tell(desk.undo().redo().map(label -> "Done again: " + label).orElse("There is nothing to do again."));
+    }
+
+    /** Stops following the market while nobody sees the chart. */
+    void rest() {
+        if (!resting) {
+            resting = true;
+            feed.close();
+        }
+    }
+
+    /** Goes on after a rest. */
+    void wake() {
+        if (resting) {
+            resting = false;
+            if (problem.isEmpty()) {
+                chart.instrument().ifPresent(instrument -> feed.open(instrument, chart.request(), chart.indicators()));
+            }
+        }
     }
 
     public void close() {

@@ -228,7 +228,7 @@ public final class Studies implements ChartEdits {
         id().ifPresent(id -> {
             Instrument instrument = chart.instrument().orElseThrow();
             if (!instrument.isTradable()) {
-                desk.tell(instrument.code() + " is an index: it cannot be bought, so there is nothing to plan.");
+                desk.tell(instrument.code() + " (" + instrument.kind().word() + ") cannot be bought, so there is nothing to plan.");
                 return;
             }
             TradePlan plan = new TradePlan(UUID.randomUUID().toString().substring(0, 8), id, chart.timeframe(),

@@ -1,71 +1,143 @@
 package dev.yardarm.desk.room;
 
-import dev.yardarm.chart.model.BarForm;
-import dev.yardarm.chart.model.ChartModel;
-import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerStyle;
-import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.indicator.Catalogue;
-import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.desk.Desk;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 
-/** Turns the room into the chart of a workspace document and back. What a document names but is not there is told. */
+/** Turns all layouts into the parts of a workspace document and back, and exports and imports whole workspaces. */
 public final class WorkspaceKeeper {
     private WorkspaceKeeper() {
     }
 
-    /** The chart as it is now; null while there is none. */
-    public static Documents.Chart capture(ChartRoom room) {
-        ChartModel chart = room.chart();
-        Instrument instrument = chart.instrument().orElse(null);
-        if (instrument == null) {
-            return null;
-        }
-        List<Documents.IndicatorLayer> layers = chart.indicators().stream().map(layer -> new Documents.IndicatorLayer(
-                layer.id(), layer.indicator().name(), layer.settings().values(), layer.style().colour(),
-                layer.style().width(), layer.style().opacity(), layer.style().visible())).toList();
-        long rightmost = chart.isFollowing() || chart.bars().isEmpty() ? 0
-                : chart.axis().openTime((int) Math.ceil(chart.time().edge()) - 1);
-        boolean manual = chart.isPriceManual();
-        return new Documents.Chart(instrument.id(), chart.timeframe(), chart.form().word(), chart.isLogarithmic(),
-                chart.isVolumeShown(), chart.time().barWidth(), rightmost, manual ? chart.price().low() : 0,
-                manual ? chart.price().high() : 0, layers);
+    public static List<Documents.Layout> capture(Layouts layouts) {
+        return layouts.all().stream().map(layout -> {
+            List<Integer> numbers = layout.arrangement().charts();
+            return new Documents.Layout(layout.title(), layout.arrangement().toString(), layout.charts().stream()
+                    .map(ChartKeeper::capture).toList(), numbers.indexOf(layout.numberOf(layout.active())
+                    .orElseThrow()), numbers.indexOf(layout.maximisedNumber()), layout.hasOwnWindow(), null);
+        }).toList();
     }
 
-    /** Puts a saved chart into the room. */
-    public static void restore(Documents.Chart saved, ChartRoom room) {
-        ChartModel chart = room.chart();
-        for (BarForm form : BarForm.values()) {
-            if (form.word().equals(saved.bars())) {
-                chart.setForm(form);
+    /** One chart as a document. */
+    public static Documents.Chart capture(ChartRoom chart) {
+        return ChartKeeper.capture(chart);
+    }
+
+    /** Opens a saved chart in a room; what it names but is not there is told. */
+    public static void restore(Documents.Chart saved, ChartRoom chart) {
+        ChartKeeper.restore(saved, chart);
+    }
+
+    public static List<Documents.Link> captureLinks(Layouts layouts) {
+        List<Documents.Link> links = new ArrayList<>();
+        for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
+            links.add(new Documents.Link(colour, layouts.links().of(colour).stream().map(Enum::name).sorted()
+                    .toList()));
+        }
+        return links;
+    }
+
+    /** Opens the layouts of a document; of one from before there were layouts, its chart. */
+    public static void restore(Documents.Workspace saved, Layouts layouts) {
+        for (Documents.Link link : saved.links()) {
+            if (link.colour() >= 1 && link.colour() <= LinkRules.COLOURS) {
+                layouts.setLinks(link.colour(), shared(link));
             }
         }
-        chart.setLogarithmic(saved.logarithmic());
-        chart.setVolumeShown(saved.volumeShown());
-        if (saved.barWidth() > 0) {
-            chart.setBarWidth(saved.barWidth());
+        if (saved.layouts().isEmpty()) {
+            if (saved.chart() != null) {
+                ChartKeeper.restore(saved.chart(), layouts.active());
+            }
+            return;
         }
-        List<IndicatorLayer> layers = new ArrayList<>();
-        for (Documents.IndicatorLayer layer : saved.indicators()) {
+        layouts.replaceAll(read(saved.layouts(), layouts), saved.current());
+    }
+
+    private static Set<LinkRules.Shared> shared(Documents.Link link) {
+        Set<LinkRules.Shared> shared = EnumSet.noneOf(LinkRules.Shared.class);
+        for (LinkRules.Shared each : LinkRules.Shared.values()) {
+            if (link.shares().contains(each.name())) {
+                shared.add(each);
+            }
+        }
+        return shared;
+    }
+
+    private static List<Layout> read(List<Documents.Layout> saved, Layouts layouts) {
+        List<Layout> made = new ArrayList<>();
+        for (Documents.Layout each : saved) {
             try {
-                var indicator = Catalogue.shared().find(layer.indicator()).orElseThrow(
-                        () -> new IllegalArgumentException("there is no indicator '" + layer.indicator() + "'"));
-                layers.add(new IndicatorLayer(layer.id(), indicator, Settings.of(indicator, layer.settings()),
-                        new LayerStyle(layer.colour(), layer.width(), layer.opacity(), layer.visible())));
+                Arrangement arrangement = Arrangement.parse(each.arrangement());
+                if (arrangement.charts().size() != each.charts().size()) {
+                    throw new IllegalArgumentException("it has " + each.charts().size() + " charts for "
+                            + arrangement.charts().size() + " places");
+                }
+                Layout layout = layouts.empty(each.title(), arrangement);
+                layout.setOwnWindow(each.ownWindow());
+                List<Integer> numbers = arrangement.charts();
+                for (int at = 0; at < numbers.size(); at++) {
+                    ChartKeeper.restore(each.charts().get(at), layout.chart(numbers.get(at)));
+                }
+                layout.setActive(numbers.get(Math.max(0, Math.min(numbers.size() - 1, each.active()))));
+                layout.setMaximised(each.maximised() >= 0 && each.maximised() < numbers.size()
+                        ? numbers.get(each.maximised()) : -1);
+                made.add(layout);
             } catch (IllegalArgumentException bad) {
-                room.desk().tell("A layer of the saved chart was left out: " + bad.getMessage() + ".");
+                layouts.desk().tell("The layout '" + each.title() + "' was left out: " + bad.getMessage() + ".");
             }
         }
-        room.showLayers(layers);
-        Timeframe timeframe = saved.timeframe() == null ? Timeframe.DAY : saved.timeframe();
-        room.desk().directory().find(saved.instrument()).ifPresentOrElse(instrument -> {
-            room.restore(instrument, timeframe, saved.rightmost());
-            if (saved.manualHigh() > saved.manualLow()) {
-                chart.setPriceRange(saved.manualLow(), saved.manualHigh());
+        return made;
+    }
+
+    /** Writes a workspace with its presets and lists into one file. */
+    public static void export(Documents.Workspace workspace, Layouts layouts, Path file) throws IOException {
+        Desk desk = layouts.desk();
+        DocumentStore.writeFile(DocumentKind.EXPORT, file, new Documents.Export(workspace, layouts.presets().all(),
+                desk.books().lists()));
+    }
+
+    /**
+     * Adds the layouts, presets and lists of an exported workspace to those there are. What has the name of something
+     * else is numbered; nothing is replaced.
+     *
+     * @return how many layouts were added
+     */
+    public static int importBeside(Path file, Layouts layouts) throws IOException {
+        Desk desk = layouts.desk();
+        Documents.Export export = DocumentStore.readFile(DocumentKind.EXPORT, file);
+        List<Layout> added = read(export.workspace() == null ? List.of() : export.workspace().layouts(), layouts);
+        for (Layout layout : added) {
+            layout.setOwnWindow(false);
+            String title = layout.title();
+            for (int number = 2; layouts.titled(layout.title()).isPresent(); number++) {
+                layout.setTitle(title + " " + number);
             }
-        }, () -> room.desk().tell("The saved chart showed " + saved.instrument() + ", which is not there any more."));
+            layouts.addAll(List.of(layout));
+        }
+        layouts.presets().addAll(export.presets());
+        List<Documents.NamedList> lists = new ArrayList<>(desk.books().lists());
+        for (Documents.NamedList list : export.lists()) {
+            if (lists.contains(list)) {
+                continue;
+            }
+            String name = list.name();
+            for (int number = 2; named(lists, name); number++) {
+                name = list.name() + " " + number;
+            }
+            lists.add(new Documents.NamedList(name, list.instruments()));
+        }
+        desk.books().setLists(lists);
+        return added.size();
+    }
+
+    private static boolean named(List<Documents.NamedList> lists, String name) {
+        return lists.stream().anyMatch(each -> each.name().equals(name));
     }
 }

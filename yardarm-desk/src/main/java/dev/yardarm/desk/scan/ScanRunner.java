@@ -75,7 +75,7 @@ public final class ScanRunner {
     private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now, int at, Found[] found,
                       String[] missing) {
         try {
-            Bars bars = histories.load(instrument, scan.timeframe(), now).builder().series().snapshot();
+            Bars bars = histories.load(instrument, scan.timeframe(), now).series().snapshot();
             ScanMatch match = ScanMatch.of(bars, conditions);
             if (match != ScanMatch.NO) {
                 found[at] = new Found(instrument, match, bars);

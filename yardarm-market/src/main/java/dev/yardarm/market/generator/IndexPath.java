@@ -16,7 +16,7 @@ import java.util.Map;
  * and low are estimated from the members' highs and lows, drawn in because these did not come at the same moment.
  * Volume is the sum of the members' shares traded.
  */
-final class IndexPath {
+final class IndexPath extends Tape {
     /** What is left of the members' summed reach beyond open and close: their extremes do not coincide. */
     private static final double COINCIDENCE = 0.55;
     /** Sessions whose minutes are kept: the one looked at and its neighbour. */
@@ -38,7 +38,8 @@ final class IndexPath {
     private record Minutes(int[] open, int[] close, long[] volume) {
     }
 
-    IndexPath(WorldHistory history, World.Index index) {
+    IndexPath(WorldHistory history, World.Index index, Sessions sessions, int firstIntraday) {
+        super(index.code(), history.seed(), sessions, firstIntraday);
         this.history = history;
         List<World.Company> held = history.world().companies().stream().filter(index::holds).toList();
         if (held.isEmpty()) {
@@ -57,9 +58,33 @@ final class IndexPath {
         return (int) Math.rint(value / divisor * DailyBars.TICKS_PER_UNIT);
     }
 
+    @Override
+    double price(int ticks) {
+        return DailyBars.price(ticks);
+    }
+
+    /** What the index opens at in a session, from its members' opens. */
+    double open(int session) {
+        double value = 0;
+        for (DailyBars member : members) {
+            value += DailyBars.price(member.open[session]) * member.shares[session];
+        }
+        return value / divisor;
+    }
+
+    /** What the index closes at in a session, from its members' closes. */
+    double close(int session) {
+        double value = 0;
+        for (DailyBars member : members) {
+            value += DailyBars.price(member.close[session]) * member.shares[session];
+        }
+        return value / divisor;
+    }
+
+    @Override
     void appendDay(int session, long open, long close, BarSeries series) {
         long volume = 0;
-        if (session >= history.firstIntradaySession()) {
+        if (session >= firstIntraday()) {
             Minutes minutes = minutes(session);
             int high = minutes.open[0];
             int low = minutes.open[0];
@@ -99,14 +124,14 @@ final class IndexPath {
     }
 
     private Minutes compute(int session) {
-        int count = history.minutesPerSession();
+        int count = sessions().minutes(session);
         double[] values = new double[count];
         double openValue = 0;
         long[] volume = new long[count];
         MinutePath path = new MinutePath(count);
         for (int member = 0; member < members.size(); member++) {
             double shares = members.get(member).shares[session];
-            history.fillMinutes(codes.get(member), session, path);
+            history.tape(codes.get(member)).fillMinutes(session, path);
             openValue += DailyBars.price(path.open[0]) * shares;
             for (int minute = 0; minute < count; minute++) {
                 values[minute] += DailyBars.price(path.close[minute]) * shares;
@@ -122,6 +147,7 @@ final class IndexPath {
         return new Minutes(open, close, volume);
     }
 
+    @Override
     void fillMinutes(int session, MinutePath path) {
         Minutes minutes = minutes(session);
         for (int minute = 0; minute < path.minutes(); minute++) {
@@ -134,7 +160,8 @@ final class IndexPath {
     }
 
     /** The published values of a minute: the one it opens with at its start, the one it ends with at its end. */
-    static void report(long start, MinutePath path, int minute, long after, long upTo, TradeReader reader) {
+    @Override
+    void report(long start, int session, int minute, MinutePath path, long after, long upTo, TradeReader reader) {
         long end = start + Times.MINUTE - Times.SECOND / 1000;
         if (start > after && start <= upTo) {
             reader.trade(start, DailyBars.price(path.open[minute]), 0);

@@ -22,9 +22,15 @@ final class MinutePath {
     /** Smallest volume of a minute, enough for every trade in it to have a size. */
     static final int LEAST_MINUTE_VOLUME = 16;
 
+    /** The minutes of a day session: busy at its opening and toward its close. */
     MinutePath(int minutes) {
-        this.minutes = minutes;
-        rhythm = new double[minutes];
+        this(dayRhythm(minutes));
+    }
+
+    /** @param rhythm how wild each minute is, 1 for a usual one */
+    MinutePath(double[] rhythm) {
+        this.minutes = rhythm.length;
+        this.rhythm = rhythm;
         weights = new double[minutes];
         path = new double[minutes + 1];
         open = new int[minutes];
@@ -32,10 +38,15 @@ final class MinutePath {
         low = new int[minutes];
         close = new int[minutes];
         volume = new long[minutes];
+    }
+
+    static double[] dayRhythm(int minutes) {
+        double[] rhythm = new double[minutes];
         for (int minute = 0; minute < minutes; minute++) {
             double place = 2.0 * minute / (minutes - 1) - 1;
             rhythm[minute] = 0.7 + 0.9 * place * place * (place < 0 ? 1.15 : 0.85);
         }
+        return rhythm;
     }
 
     int minutes() {

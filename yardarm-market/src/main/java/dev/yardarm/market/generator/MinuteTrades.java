@@ -1,7 +1,6 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.LiveSource.TradeReader;
 
 /**
  * Cuts a minute bar into trades that add up to it exactly: the first at its open, the last at its close, its high and
@@ -10,12 +9,18 @@ import dev.yardarm.core.source.LiveSource.TradeReader;
  */
 final class MinuteTrades {
     private static final int MOST = 14;
+    /** Takes in trades priced in whole ticks. */
+    @FunctionalInterface
+    interface TickReader {
+        void trade(long time, int ticks, double size);
+    }
+
     private final long[] times = new long[MOST];
     private final int[] prices = new int[MOST];
 
     /** Reports the trades after {@code after} and up to {@code upTo}. */
     void report(Dice dice, long minuteStart, int open, int high, int low, int close, long volume, long after,
-                long upTo, TradeReader reader) {
+                long upTo, TickReader reader) {
         int extra = dice.below(MOST - 3);
         int count = 4 + extra;
         boolean highFirst = dice.uniform() < (close < open ? 0.7 : 0.3);
@@ -36,7 +41,7 @@ final class MinuteTrades {
             long sum = trade == count - 1 ? volume : Math.max(given + 1,
                     (long) ((double) volume * (trade + 0.3 + 0.6 * dice.uniform()) / count));
             if (times[trade] > after && times[trade] <= upTo) {
-                reader.trade(times[trade], DailyBars.price(prices[trade]), sum - given);
+                reader.trade(times[trade], prices[trade], sum - given);
             }
             given = sum;
         }

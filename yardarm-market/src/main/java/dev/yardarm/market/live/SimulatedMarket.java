@@ -5,12 +5,23 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.ContinuousFuture;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.RollRule;
 import dev.yardarm.market.generator.WorldHistory;
 import dev.yardarm.market.world.World;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The exchange of the demo world. What happened up to a moment is the same whenever it is asked for, so nothing needs
@@ -21,11 +32,19 @@ public final class SimulatedMarket implements LiveSource {
     public static final String NAME = "halcyon";
 
     private static final PriceFormat CENTS = new PriceFormat(2, 0.01);
+    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMMM yyyy", Locale.ENGLISH);
     private final WorldHistory history;
+    private final Map<String, Current> currents = new ConcurrentHashMap<>();
+    private final TradingCalendar futures;
+    private final TradingCalendar currencies;
+    private final TradingCalendar tokens;
     private final List<Instrument> instruments;
 
     public SimulatedMarket(World world, long seed) {
         history = new WorldHistory(world, seed);
+        futures = world.futuresCalendar();
+        currencies = world.currencyCalendar();
+        tokens = world.tokenCalendar();
         List<Instrument> all = new ArrayList<>();
         String market = world.exchange().code();
         for (World.Index index : world.indices()) {
@@ -38,7 +57,51 @@ public final class SimulatedMarket implements LiveSource {
                     Instrument.Kind.SHARE, world.sector(company.sector()).name(), company.tier(), CENTS,
                     company.tier().equals("small") ? 10 : 1));
         }
+        addFutures(world, market, all);
+        addOthers(world, market, all);
         instruments = List.copyOf(all);
+    }
+
+    /** The continuous series of each family, and the contracts traded now or until a year ago. */
+    private void addFutures(World world, String market, List<Instrument> all) {
+        for (World.Future future : world.futures()) {
+            PriceFormat format = new PriceFormat(future.decimals(), 1.0 / future.ticksInOne(),
+                    PriceFormat.Style.valueOf(future.style()));
+            all.add(new Instrument(new InstrumentId(NAME, future.root()), future.name() + ", continuous", market,
+                    Instrument.Kind.CONTINUOUS, "Futures", "", format, 1, future.pointValue()));
+            for (Contract contract : history.contracts(future.root(), NAME)) {
+                if (contract.expiry() > world.presentTime() - 370 * Times.DAY
+                        && contract.firstTrade() <= world.presentTime()) {
+                    all.add(new Instrument(contract.id(), future.name() + " "
+                            + Times.date(contract.expiry(), world.zone()).format(MONTH), market,
+                            Instrument.Kind.FUTURE, "Futures", "", format, 1, future.pointValue()));
+                }
+            }
+        }
+    }
+
+    private static void addOthers(World world, String market, List<Instrument> all) {
+        PriceFormat pips = new PriceFormat(5, 0.00001, PriceFormat.Style.PIPS);
+        for (int one = 0; one < world.currencies().size(); one++) {
+            for (int other = one + 1; other < world.currencies().size(); other++) {
+                World.Currency of = world.currencies().get(one);
+                World.Currency in = world.currencies().get(other);
+                all.add(new Instrument(new InstrumentId(NAME, of.code() + in.code()), of.name() + " in " + in.name(),
+                        "Interbank", Instrument.Kind.CURRENCY, "Currencies", "", pips, 1000));
+            }
+        }
+        for (World.Yield yield : world.yields()) {
+            all.add(new Instrument(new InstrumentId(NAME, yield.code()), yield.name(), market, Instrument.Kind.YIELD,
+                    "Yields", "", new PriceFormat(3, 0.001), 1));
+        }
+        for (World.EconomicSeries series : world.economy()) {
+            all.add(new Instrument(new InstrumentId(NAME, series.code()), series.name(), "Statistics office",
+                    Instrument.Kind.ECONOMIC, "Economy", "", new PriceFormat(1, 0.1), 1));
+        }
+        for (World.Token token : world.tokens()) {
+            all.add(new Instrument(new InstrumentId(NAME, token.code()), token.name(), "Token exchange",
+                    Instrument.Kind.TOKEN, "Tokens", "", CENTS, 0.01));
+        }
     }
 
     public World world() {
@@ -61,17 +124,27 @@ public final class SimulatedMarket implements LiveSource {
 
     @Override
     public TradingCalendar calendar(Instrument instrument) {
-        return history.calendar();
+        return switch (instrument.kind()) {
+            case FUTURE, CONTINUOUS -> futures;
+            case CURRENCY -> currencies;
+            case TOKEN -> tokens;
+            default -> history.calendar();
+        };
     }
 
     @Override
     public List<Timeframe> stored(InstrumentId id) {
-        return List.of(Timeframe.MINUTE, Timeframe.DAY);
+        if (history.isEconomicSeries(id.code())) {
+            return List.of(Timeframe.MONTH);
+        }
+        boolean isYield = world().yields().stream().anyMatch(each -> each.code().equals(id.code()));
+        return isYield ? List.of(Timeframe.DAY) : List.of(Timeframe.MINUTE, Timeframe.DAY);
     }
 
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) {
-        return history.bars(id.code(), timeframe, from, upTo);
+        return history.isEconomicSeries(id.code()) ? history.economicSeries(id.code(), from, upTo)
+                : history.bars(id.code(), timeframe, from, upTo);
     }
 
     @Override
@@ -80,7 +153,82 @@ public final class SimulatedMarket implements LiveSource {
     }
 
     @Override
+    public List<Dividend> dividends(InstrumentId id) {
+        return history.dividends(id.code());
+    }
+
+    @Override
+    public List<Contract> contracts(InstrumentId id) {
+        return history.contracts(id.code(), NAME);
+    }
+
+    @Override
+    public List<Member> members(InstrumentId id, long now) {
+        World.Index index = world().indices().stream().filter(each -> each.code().equals(id.code())).findFirst()
+                .orElse(null);
+        if (index == null) {
+            return List.of();
+        }
+        List<Member> members = new ArrayList<>();
+        double sum = 0;
+        for (World.Company company : world().companies()) {
+            if (index.holds(company)) {
+                var days = history.bars(company.code(), Timeframe.DAY, now - 10 * Times.DAY, now).snapshot();
+                double value = days.close(days.size() - 1) * history.sharesOutstanding(company.code(), now);
+                members.add(new Member(new InstrumentId(NAME, company.code()), value));
+                sum += value;
+            }
+        }
+        double whole = sum;
+        return members.stream().map(member -> new Member(member.id(), member.weight() / whole))
+                .sorted((one, other) -> Double.compare(other.weight(), one.weight())).toList();
+    }
+
+    @Override
+    public List<Entry> entries(InstrumentId id, long from, long upTo) {
+        return history.entries(from, upTo);
+    }
+
+    @Override
+    public long ticksFrom(InstrumentId id, long upTo) {
+        return history.ticksFrom(id.code(), upTo);
+    }
+
+    @Override
+    public TickSeries ticks(InstrumentId id, long from, long upTo) {
+        return history.ticks(id.code(), from, upTo);
+    }
+
+    @Override
     public void trades(InstrumentId id, long after, long upTo, TradeReader reader) {
-        history.trades(id.code(), after, upTo, reader);
+        boolean isContinuous = world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
+        if (isContinuous) {
+            history.trades(current(id, upTo), after, upTo, reader);
+        } else if (!history.isEconomicSeries(id.code())) {
+            history.trades(id.code(), after, upTo, reader);
+        }
+    }
+
+    /** The contract most is traded in, by the usual roll; found once a session. */
+    private String current(InstrumentId id, long time) {
+        LocalDate session = futures.sessionAt(time);
+        Current kept = currents.get(id.code());
+        if (kept != null && kept.session().equals(session)) {
+            return kept.code();
+        }
+        try {
+            List<Contract> near = contracts(id).stream().filter(each -> each.expiry() > time - 200 * Times.DAY
+                    && each.firstTrade() <= time).toList();
+            var turns = ContinuousFuture.turns(near, RollRule.STANDARD, futures, (contract, from) ->
+                    history.bars(contract.id().code(), Timeframe.DAY, from, time).snapshot(), time);
+            String code = turns.get(turns.size() - 1).contract().id().code();
+            currents.put(id.code(), new Current(session, code));
+            return code;
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+    }
+
+    private record Current(LocalDate session, String code) {
     }
 }

@@ -15,21 +15,76 @@ import java.time.MonthDay;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The world as its file describes it (JSON, format {@code yardarm/world}): one exchange, its companies by sector and
- * tier, the indices over them, the first day of history and the present.
+ * tier, the indices over them, futures, currencies, yields, economic series and tokens, the first day of history and the present.
  *
  * @param present local time of the exchange at which the world stands when the market first runs
  * @param intradayDays calendar days of minute history before the present
  */
 public record World(String format, int version, String name, Exchange exchange, String firstDay, String present,
                     int intradayDays, List<Sector> sectors, List<Tier> tiers, List<Company> companies,
-                    List<Index> indices) {
-    /** @param holidays days without trading, as {@code MM-dd} */
+                    List<Index> indices, FuturesHours futuresHours, List<Future> futures, List<Currency> currencies,
+                    List<Yield> yields, List<EconomicSeries> economy, List<Token> tokens, List<String> ticksOf,
+                    int tickSessions) {
+    public World {
+        futures = futures == null ? List.of() : List.copyOf(futures);
+        currencies = currencies == null ? List.of() : List.copyOf(currencies);
+        yields = yields == null ? List.of() : List.copyOf(yields);
+        economy = economy == null ? List.of() : List.copyOf(economy);
+        tokens = tokens == null ? List.of() : List.copyOf(tokens);
+        ticksOf = ticksOf == null ? List.of() : List.copyOf(ticksOf);
+    }
+
+    /**
+     * @param holidays days without trading, as {@code MM-dd}
+     * @param halfDays days that end at {@code halfDayClose}, as {@code MM-dd}
+     */
     public record Exchange(String code, String name, String zone, String open, String close, String currency,
-                           List<String> holidays) {
+                           List<String> holidays, List<String> halfDays, String halfDayClose) {
+    }
+
+    /** Futures trade from the evening before to the close; the day part begins at {@code dayStart}. */
+    public record FuturesHours(String open, String close, String dayStart) {
+    }
+
+    /**
+     * A family of futures.
+     *
+     * @param of code of the index or yield it is on; null when it has a price of its own
+     * @param start first price, where it has one of its own
+     * @param season strength of a yearly rhythm
+     * @param months months in which a contract expires, 1 to 12
+     * @param listedMonths how long before its expiry a contract is traded
+     * @param ticksInOne number of ticks in a price of 1
+     * @param style how prices are written, a name of the price format's styles
+     * @param pointValue worth of a move of 1
+     * @param volume contracts traded on a usual day in all months
+     * @param carry usual cost of carrying for a year, as a part
+     * @param curve how far that cost swings
+     */
+    public record Future(String root, String name, String of, double start, double volatility, double season,
+                         List<Integer> months, int listedMonths, int ticksInOne, int decimals, String style,
+                         double pointValue, double volume, double carry, double curve) {
+    }
+
+    /** @param value worth of one unit when history begins */
+    public record Currency(String code, String name, double value) {
+    }
+
+    public record Yield(String code, String name, int years, double start) {
+    }
+
+    /** @param releaseDay day of the month after, on which a month's value becomes known */
+    public record EconomicSeries(String code, String name, double start, double volatility, double season,
+                                 int releaseDay, String releaseTime, int importance) {
+    }
+
+    public record Token(String code, String name, double start, double volatility) {
     }
 
     /** @param seasonality strength and sign of a yearly rhythm, 0 for none */
@@ -93,14 +148,45 @@ public record World(String format, int version, String name, Exchange exchange, 
 
     /** The calendar of the exchange, its holidays worked out from 2000 to 2060. */
     public TradingCalendar calendar() {
-        List<LocalDate> holidays = new ArrayList<>();
-        for (String day : exchange.holidays) {
+        return calendar(new TradingCalendar.Hours(LocalTime.parse(exchange.open), LocalTime.parse(exchange.close),
+                false, null));
+    }
+
+    /** The calendar of futures: the exchange's days, from the evening before. */
+    public TradingCalendar futuresCalendar() {
+        return futuresHours == null ? calendar() : calendar(new TradingCalendar.Hours(
+                LocalTime.parse(futuresHours.open), LocalTime.parse(futuresHours.close), true,
+                LocalTime.parse(futuresHours.dayStart)));
+    }
+
+    private TradingCalendar calendar(TradingCalendar.Hours hours) {
+        Map<LocalDate, LocalTime> halfDays = new HashMap<>();
+        if (exchange.halfDays != null) {
+            days(exchange.halfDays).forEach(day -> halfDays.put(day, LocalTime.parse(exchange.halfDayClose)));
+        }
+        return new TradingCalendar(zone(), hours, EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+                days(exchange.holidays), halfDays);
+    }
+
+    private static List<LocalDate> days(List<String> monthDays) {
+        List<LocalDate> days = new ArrayList<>();
+        for (String day : monthDays) {
             for (int year = 2000; year <= 2060; year++) {
-                holidays.add(MonthDay.parse("--" + day).atYear(year));
+                days.add(MonthDay.parse("--" + day).atYear(year));
             }
         }
-        return new TradingCalendar(zone(), LocalTime.parse(exchange.open), LocalTime.parse(exchange.close),
-                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), holidays);
+        return days;
+    }
+
+    /** Currencies: round the clock on weekdays, without holidays. */
+    public TradingCalendar currencyCalendar() {
+        return new TradingCalendar(zone(), LocalTime.MIDNIGHT, LocalTime.MIDNIGHT,
+                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), List.of());
+    }
+
+    /** Tokens: round the clock on every day. */
+    public TradingCalendar tokenCalendar() {
+        return TradingCalendar.roundTheClock(zone());
     }
 
     public Tier tier(String code) {

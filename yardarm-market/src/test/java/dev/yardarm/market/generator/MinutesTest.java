@@ -55,7 +55,7 @@ class MinutesTest {
         new MinuteTrades().report(new Dice(seed), 0, open, high, low, close, volume, -1, Times.MINUTE,
                 (time, price, size) -> {
                     times.add(time);
-                    prices.add(price);
+                    prices.add(price / 100.0);
                     sum[0] += size;
                     assertThat(size).isPositive();
                 });

@@ -1,0 +1,15 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.surface.Palette;
+import javafx.scene.paint.Color;
+
+/** The link colours: the series colours of the theme, by number. */
+public final class LinkColours {
+    private LinkColours() {
+    }
+
+    /** @param link number of the colour; 0 for none, which is transparent */
+    public static Color of(Palette palette, int link) {
+        return link == 0 ? Color.TRANSPARENT : CanvasSurface.colour(palette.series(link - 1));
+    }
+}

@@ -1,0 +1,106 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.PaneChoice;
+import dev.yardarm.desk.room.ChartRoom;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+
+/** Buttons of the pane under the pointer: up, down, fold, maximise. They show while the pointer is near its corner. */
+final class PaneHandles extends javafx.scene.layout.Pane {
+    private final ChartRoom room;
+    private final ChartModel chart;
+    private final HBox buttons = new HBox();
+    private final Button fold;
+    private final Button maximise;
+    private String paneId = "";
+
+    PaneHandles(ChartRoom room) {
+        this.room = room;
+        this.chart = room.chart();
+        setManaged(false);
+        setPickOnBounds(false);
+        Button up = button("up", "Moves this pane up", () -> move(-1));
+        Button down = button("down", "Moves this pane down", () -> move(1));
+        fold = button("fold", "Folds this pane to its name, and back", this::fold);
+        maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.maximisePane(paneId));
+        buttons.getStyleClass().add("pane-buttons");
+        buttons.getChildren().addAll(up, down, fold, maximise);
+        buttons.setManaged(false);
+        buttons.setVisible(false);
+        getChildren().add(buttons);
+    }
+
+    private static Button button(String text, String tip, Runnable action) {
+        Button button = new Button(text);
+        button.getStyleClass().add("pane-button");
+        button.setFocusTraversable(false);
+        button.setTooltip(new Tooltip(tip));
+        button.setOnAction(event -> action.run());
+        return button;
+    }
+
+    /** Shows the buttons of the pane whose upper right corner is near. */
+    void point(double x, double y) {
+        Pane pane = chart.bars().isEmpty() || chart.panes().size() < 2 && chart.maximisedPane().isEmpty() ? null
+                : chart.paneAt(y).orElse(null);
+        boolean near = pane != null && x > chart.plotRight() - 190 && x < chart.plotRight() && y < pane.top() + 24;
+        buttons.setVisible(near);
+        if (near) {
+            paneId = pane.id();
+            fold.setText(pane.folded() ? "unfold" : "fold");
+            maximise.setText(chart.maximisedPane().isEmpty() ? "whole" : "all panes");
+            fold.setDisable(pane.kind() == Pane.Kind.PRICE || !chart.maximisedPane().isEmpty());
+            place(pane);
+        }
+    }
+
+    private void place(Pane pane) {
+        buttons.autosize();
+        buttons.relocate(chart.plotRight() - buttons.getWidth() - 4, pane.top() + 1);
+    }
+
+    void update() {
+        if (buttons.isVisible()) {
+            chart.pane(paneId).ifPresentOrElse(this::place, () -> buttons.setVisible(false));
+        }
+    }
+
+    private List<PaneChoice> choices() {
+        List<PaneChoice> choices = new ArrayList<>();
+        for (Pane pane : chart.panes()) {
+            choices.add(chart.paneChoices().stream().filter(each -> each.id().equals(pane.id())).findFirst()
+                    .orElse(PaneChoice.usual(pane.id())));
+        }
+        return choices;
+    }
+
+    private void move(int places) {
+        List<PaneChoice> choices = choices();
+        int at = 0;
+        while (at < choices.size() && !choices.get(at).id().equals(paneId)) {
+            at++;
+        }
+        int to = at + places;
+        if (at < choices.size() && to >= 0 && to < choices.size()) {
+            Collections.swap(choices, at, to);
+            room.setPanes("move a pane", choices);
+        }
+    }
+
+    private void fold() {
+        room.setPanes("fold a pane", choices().stream().map(each -> each.id().equals(paneId)
+                ? each.withFolded(!each.folded()) : each).toList());
+    }
+
+    /** The buttons, for tests. */
+    Node buttons() {
+        return buttons;
+    }
+}

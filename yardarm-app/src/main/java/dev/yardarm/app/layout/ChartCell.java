@@ -1,0 +1,125 @@
+package dev.yardarm.app.layout;
+
+import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.chart.DataTable;
+import dev.yardarm.app.chart.LinkColours;
+import dev.yardarm.app.chart.OverviewStrip;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartRoom;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseButton;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.scene.shape.Rectangle;
+
+/** One chart of a layout: its head where there are several, the chart, its data as a table, the overview strip. */
+final class ChartCell extends VBox {
+    private final Workbench bench;
+    private final ChartRoom room;
+    private final ChartView view;
+    private final OverviewStrip overview;
+    private final StackPane middle = new StackPane();
+    private final Rectangle link = new Rectangle(9, 9);
+    private final Label code = new Label();
+    private final Label make = new Label();
+    private final Label last = new Label();
+    private final HBox head;
+    private DataTable table;
+
+    ChartCell(Workbench bench, ChartRoom room) {
+        this.bench = bench;
+        this.room = room;
+        view = new ChartView(room, bench);
+        overview = new OverviewStrip(room);
+        getStyleClass().add("chart-cell");
+        setMinSize(120, 80);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        code.getStyleClass().add("code");
+        code.setMinWidth(Region.USE_PREF_SIZE);
+        make.getStyleClass().add("soft");
+        last.setMinWidth(Region.USE_PREF_SIZE);
+        head = new HBox(link, code, make, gap, last);
+        head.getStyleClass().add("cell-head");
+        Tooltip.install(head, new Tooltip("Double click gives the chart the whole layout (keys: L M)"));
+        head.setOnMousePressed(event -> {
+            bench.layouts().activate(room);
+            view.requestFocus();
+            if (event.getButton() == MouseButton.PRIMARY && event.getClickCount() == 2) {
+                bench.layouts().maximise();
+            }
+        });
+        middle.getChildren().add(view);
+        VBox.setVgrow(middle, Priority.ALWAYS);
+        getChildren().addAll(head, middle, overview);
+        room.listen(this::changed);
+        bench.paletteProperty().addListener((observed, before, now) -> usePalette());
+        bench.overviewShownProperty().addListener((observed, before, now) -> showOverview());
+        usePalette();
+        showOverview();
+        changed(Aspect.CHART);
+    }
+
+    ChartView view() {
+        return view;
+    }
+
+    private void usePalette() {
+        view.setPalette(bench.palette());
+        overview.setPalette(bench.palette());
+        link.setFill(LinkColours.of(bench.palette(), room.link()));
+    }
+
+    private void showOverview() {
+        overview.setVisible(bench.overviewShownProperty().get());
+        overview.setManaged(overview.isVisible());
+    }
+
+    /** Shows the head only among several charts, and which one is in hand. */
+    void showPlace(boolean several, boolean inHand) {
+        head.setVisible(several);
+        head.setManaged(several);
+        getStyleClass().remove("in-hand");
+        if (several && inHand) {
+            getStyleClass().add("in-hand");
+        }
+    }
+
+    /** Shows the data as a table in the place of the chart, or the chart again. */
+    void toggleTable() {
+        if (table == null) {
+            table = new DataTable(room, bench.desk()::tell);
+            middle.getChildren().add(table);
+            table.requestFocus();
+        } else {
+            middle.getChildren().remove(table);
+            table = null;
+            view.requestFocus();
+        }
+    }
+
+    private void changed(Aspect aspect) {
+        if (aspect == Aspect.LINK) {
+            usePalette();
+        }
+        link.setVisible(room.link() != 0);
+        link.setManaged(room.link() != 0);
+        ChartModel chart = room.chart();
+        Instrument instrument = room.instrument().orElse(null);
+        code.setText(instrument == null ? "" : instrument.code());
+        make.setText(chart.request().shortText() + (room.title().isEmpty() ? "" : "   " + room.title()));
+        last.setText(instrument == null || chart.bars().isEmpty() ? ""
+                : instrument.format().format(chart.bars().close(chart.bars().size() - 1)));
+        if (table != null && (aspect == Aspect.VIEW || aspect == Aspect.CHART || aspect == Aspect.LAYERS
+                || aspect == Aspect.DATA)) {
+            table.show();
+        }
+    }
+}

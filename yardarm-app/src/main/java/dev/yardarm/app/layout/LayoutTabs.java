@@ -1,0 +1,58 @@
+package dev.yardarm.app.layout;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.Layout;
+import dev.yardarm.desk.room.Layouts;
+import java.util.List;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+
+/** The layouts as tabs; hidden while there is only one. */
+public final class LayoutTabs extends HBox {
+    private final Workbench bench;
+    private final Layouts layouts;
+
+    public LayoutTabs(Workbench bench) {
+        this.bench = bench;
+        layouts = bench.layouts();
+        getStyleClass().add("layout-tabs");
+        setId("layout-tabs");
+        layouts.listen(aspect -> {
+            if (aspect == Aspect.LAYOUT) {
+                show();
+            }
+        });
+        show();
+    }
+
+    private void show() {
+        List<Layout> tabs = layouts.all().stream().filter(layout -> !layout.hasOwnWindow()).toList();
+        getChildren().clear();
+        for (Layout layout : tabs) {
+            ToggleButton tab = new ToggleButton(layout.title());
+            tab.getStyleClass().setAll("layout-tab");
+            tab.setSelected(layout == layouts.front());
+            tab.setFocusTraversable(false);
+            tab.setTooltip(new Tooltip("Next and previous layout: L N and L B. Right click for more."));
+            tab.setOnAction(event -> {
+                tab.setSelected(true);
+                layouts.show(layout);
+            });
+            MenuItem rename = new MenuItem("Rename");
+            rename.setOnAction(event -> {
+                layouts.show(layout);
+                bench.prompt("layout name " + layout.title());
+            });
+            MenuItem remove = new MenuItem("Remove " + layout.title());
+            remove.setOnAction(event -> layouts.remove(layout));
+            tab.setContextMenu(new ContextMenu(rename, remove));
+            getChildren().add(tab);
+        }
+        setVisible(tabs.size() > 1);
+        setManaged(tabs.size() > 1);
+    }
+}

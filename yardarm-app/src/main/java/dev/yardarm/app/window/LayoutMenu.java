@@ -1,0 +1,47 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.Layouts;
+import java.util.List;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+
+/** What can be done with the arrangement of charts. */
+final class LayoutMenu extends MenuButton {
+    LayoutMenu(Workbench bench) {
+        super("Layout");
+        setId("layout-menu");
+        getStyleClass().add("tool-menu");
+        setTooltip(new Tooltip("Several charts, tabs and windows (keys: L)"));
+        Layouts layouts = bench.layouts();
+        for (String form : List.of("1", "1x2", "2x1", "1x3", "2x2", "row(0,col(1,2))", "2x3", "3x4")) {
+            Arrangement arrangement = Arrangement.parse(form);
+            int count = arrangement.charts().size();
+            add(form.startsWith("row") ? "1 large, 2 small" : count == 1 ? "1 chart" : count + " charts, " + form,
+                    () -> layouts.arrange(arrangement));
+        }
+        getItems().add(new SeparatorMenuItem());
+        add("Split: a copy beside   L S", () -> layouts.split(true));
+        add("Split: a copy below   L D", () -> layouts.split(false));
+        add("Whole layout, and back   L M", layouts::maximise);
+        add("In a window of its own   L W", layouts::toOwnWindow);
+        getItems().add(new SeparatorMenuItem());
+        add("New layout in a tab   L T", () -> layouts.add("", Arrangement.grid(1, 1)));
+        add("Step-down M W D", () -> layouts.stepDown(List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY)));
+        add("Step-down D 1h 5m", () -> layouts.stepDown(List.of(Timeframe.DAY, Timeframe.HOUR, Timeframe.MINUTES_5)));
+        add("Reverse the order   L R", layouts::reverse);
+        getItems().add(new SeparatorMenuItem());
+        add("Export the workspace", () -> bench.prompt("export workspace "));
+        add("Import one beside it", () -> bench.prompt("import workspace "));
+    }
+
+    private void add(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(event -> action.run());
+        getItems().add(item);
+    }
+}

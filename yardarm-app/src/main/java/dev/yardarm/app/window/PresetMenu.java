@@ -1,0 +1,58 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.data.document.Documents.Preset;
+import dev.yardarm.desk.room.Presets;
+import javafx.scene.control.CustomMenuItem;
+import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+
+/** The presets: put on, save, mark as the standard of their timeframe, put in order, delete. */
+final class PresetMenu extends MenuButton {
+    private final Workbench bench;
+    private final Presets presets;
+
+    PresetMenu(Workbench bench) {
+        super("Presets");
+        this.bench = bench;
+        presets = bench.layouts().presets();
+        setId("preset-menu");
+        getStyleClass().add("tool-menu");
+        setTooltip(new Tooltip("Saved make-ups of charts"));
+        presets.listen(this::fill);
+        fill();
+    }
+
+    private void fill() {
+        getItems().clear();
+        for (Preset preset : presets.all()) {
+            Menu menu = new Menu(preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard()
+                    ? "   standard" : ""));
+            menu.getItems().addAll(item("Put on the chart", () -> presets.apply(preset, bench.room())),
+                    item(preset.standard() ? "No standard any more" : "Standard for " + preset.makeUp().timeframe(),
+                            () -> presets.toggleStandard(preset)),
+                    item("Replace by this chart", () -> presets.save(preset.name(), bench.room())),
+                    item("Up", () -> presets.move(preset, -1)), item("Down", () -> presets.move(preset, 1)),
+                    item("Delete", () -> presets.delete(preset)));
+            getItems().add(menu);
+        }
+        if (presets.all().isEmpty()) {
+            Label empty = new Label("Save how a chart looks, to put\nit on any instrument later.");
+            empty.getStyleClass().add("soft");
+            CustomMenuItem words = new CustomMenuItem(empty, false);
+            getItems().add(words);
+        }
+        getItems().addAll(new SeparatorMenuItem(), item("Save this chart as a preset",
+                () -> bench.prompt("preset save ")));
+    }
+
+    private static MenuItem item(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(event -> action.run());
+        return item;
+    }
+}

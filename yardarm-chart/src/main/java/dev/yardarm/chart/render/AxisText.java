@@ -1,0 +1,63 @@
+package dev.yardarm.chart.render;
+
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.chart.scale.PriceScale;
+import dev.yardarm.chart.scale.PriceTicks;
+import java.util.List;
+import java.util.Locale;
+
+/** What stands on the value axes: marks at round values, and any value in the words of its axis. */
+public final class AxisText {
+    private AxisText() {
+    }
+
+    /** A value of a pane's right axis as it is written there. */
+    public static String of(ChartModel chart, Pane pane, double value) {
+        return switch (pane.kind()) {
+            case PRICE -> price(chart, value);
+            case VOLUME -> Readout.quantity(value);
+            case INDICATOR -> Readout.plain(value);
+        };
+    }
+
+    /** A price as the price axis writes it: in the instrument's units, as a change, or as an index. */
+    public static String price(ChartModel chart, double price) {
+        double base = chart.scale().isRelative() ? chart.basePrice() : Double.NaN;
+        if (Double.isNaN(base) || base == 0) {
+            return chart.instrument().map(each -> each.format().format(price)).orElse("");
+        }
+        return chart.scale().mode() == ScaleChoice.Mode.PERCENT ? percent(100 * (price / base - 1))
+                : String.format(Locale.ROOT, "%.2f", 100 * price / base);
+    }
+
+    private static String percent(double value) {
+        double shown = Math.abs(value) < 0.005 ? 0 : value;
+        return String.format(Locale.ROOT, "%+.2f %%", shown).replace('-', '−');
+    }
+
+    /** Values for grid lines and labels of a pane's right axis. */
+    static List<Double> marks(ChartModel chart, Pane pane, double apart) {
+        return switch (pane.kind()) {
+            case PRICE -> prices(chart, pane.scale(), apart);
+            case VOLUME -> PriceTicks.of(pane.scale(), apart * 0.7, 1).stream().filter(mark -> mark > 0).toList();
+            case INDICATOR -> {
+                List<Double> levels = pane.indicators().isEmpty() ? List.of()
+                        : pane.indicators().get(0).indicator().place().levels();
+                yield levels.isEmpty() ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9) : levels;
+            }
+        };
+    }
+
+    private static List<Double> prices(ChartModel chart, PriceScale scale, double apart) {
+        double base = chart.scale().isRelative() ? chart.basePrice() : Double.NaN;
+        if (Double.isNaN(base) || base <= 0) {
+            return PriceTicks.of(scale, apart, chart.instrument().map(each -> each.format().tick()).orElse(1e-9));
+        }
+        double from = 100 * (scale.low() / base - 1);
+        double to = 100 * (scale.high() / base - 1);
+        return PriceTicks.of(new PriceScale(from, to, scale.top(), scale.bottom(), false), apart, 0.01).stream()
+                .map(percent -> base * (1 + percent / 100)).toList();
+    }
+}

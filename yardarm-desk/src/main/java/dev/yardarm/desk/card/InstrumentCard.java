@@ -1,0 +1,200 @@
+package dev.yardarm.desk.card;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.EventMark;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.market.EventMarks;
+import dev.yardarm.desk.market.Histories;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * The facts of an instrument at a moment, in words: identity, the day's figures, the next events, and a short technical
+ * summary.
+ *
+ * <p>Trend on a timeframe: up when the last close stands above the mean of the last 20 closes and that mean above the one
+ * five bars earlier, down when both are below, else sideways. Place in its range: 0 % at the lowest low and 100 % at the
+ * highest high of the last 250 days. Volatility: the mean true range of the last 14 days in per cent of the close.
+ * Relative strength: the change over the last 60 days less that of the broad index. What lacks bars is left out.
+ *
+ * @param lines pairs of a word and what is said, in their order; an empty word begins a part
+ */
+public record InstrumentCard(Instrument instrument, List<Line> lines) {
+    private static final int RANGE_DAYS = 250;
+    private static final int STRENGTH_DAYS = 60;
+
+    /** @param word what it is about; empty for the title of a part */
+    public record Line(String word, String text) {
+    }
+
+    /** Works out a card; a few milliseconds, more when its bars have to be made. */
+    public static InstrumentCard of(Instrument instrument, Directory directory, Histories histories, long now)
+            throws IOException {
+        List<Line> lines = new ArrayList<>();
+        BarSource source = directory.source(instrument);
+        TradingCalendar calendar = source.calendar(instrument);
+        identity(instrument, calendar, lines);
+        Bars days;
+        try {
+            days = histories.load(instrument, Timeframe.DAY, now).series().snapshot();
+        } catch (IOException noDays) {
+            lines.add(new Line("history", noDays.getMessage()));
+            return new InstrumentCard(instrument, List.copyOf(lines));
+        }
+        day(instrument, days, lines);
+        events(instrument, histories, calendar, now, lines);
+        lines.add(new Line("", "How it stands"));
+        trends(instrument, histories, now, lines);
+        place(days, lines);
+        volatility(days, lines);
+        strength(instrument, days, directory, histories, now, lines);
+        return new InstrumentCard(instrument, List.copyOf(lines));
+    }
+
+    private static void identity(Instrument instrument, TradingCalendar calendar, List<Line> lines) {
+        lines.add(new Line("", instrument.name()));
+        lines.add(new Line("market", instrument.market() + ", " + instrument.kind().word()));
+        if (!instrument.sector().isEmpty()) {
+            lines.add(new Line("sector", instrument.sector() + (instrument.tier().isEmpty() ? "" : ", "
+                    + instrument.tier())));
+        }
+        TradingCalendar.Hours hours = calendar.hours();
+        boolean aroundTheClock = hours.open().equals(hours.close());
+        lines.add(new Line("session", aroundTheClock ? "round the clock" : hours.open() + "–" + hours.close()
+                + (hours.dayStart() == null ? "" : ", day from " + hours.dayStart())));
+        lines.add(new Line(instrument.format().stepWord().equals("pips") ? "pip" : "tick",
+                instrument.format().step() + ", worth " + plain(instrument.format().step() * instrument.pointValue())));
+        lines.add(new Line("source", instrument.id().source()));
+    }
+
+    private static String plain(double value) {
+        return java.math.BigDecimal.valueOf(value).round(new java.math.MathContext(6)).stripTrailingZeros()
+                .toPlainString();
+    }
+
+    private static String percent(double part) {
+        return String.format(Locale.ROOT, "%+.2f %%", 100 * part).replace('-', '−');
+    }
+
+    private static void day(Instrument instrument, Bars days, List<Line> lines) {
+        int last = days.size() - 1;
+        if (last < 1) {
+            return;
+        }
+        var format = instrument.format();
+        lines.add(new Line("", "The day" + (days.hasForming() ? ", forming" : "")));
+        lines.add(new Line("last", format.format(days.close(last)) + "   " + percent(days.close(last)
+                / days.close(last - 1) - 1)));
+        lines.add(new Line("open", format.format(days.open(last))));
+        lines.add(new Line("high, low", format.format(days.high(last)) + "   " + format.format(days.low(last))));
+        if (days.volume(last) > 0) {
+            lines.add(new Line("volume", String.format(Locale.ROOT, "%,.0f", days.volume(last))));
+        }
+    }
+
+    private static void events(Instrument instrument, Histories histories, TradingCalendar calendar, long now,
+                               List<Line> lines) throws IOException {
+        List<EventMark> coming = EventMarks.of(histories, instrument, BarRequest.of(Timeframe.DAY), now, now).stream()
+                .filter(mark -> mark.time() > now).limit(3).toList();
+        if (!coming.isEmpty()) {
+            lines.add(new Line("", "Next events"));
+            coming.forEach(mark -> lines.add(new Line(Times.at(mark.time(), calendar.zone()).format(
+                    java.time.format.DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH)), mark.text())));
+        }
+    }
+
+    private static void trends(Instrument instrument, Histories histories, long now, List<Line> lines) {
+        List<String> words = new ArrayList<>();
+        for (Timeframe timeframe : List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)) {
+            try {
+                String trend = trend(histories.load(instrument, timeframe, now).series().snapshot());
+                if (!trend.isEmpty()) {
+                    words.add(timeframe + " " + trend);
+                }
+            } catch (IOException cannotBeBuilt) {
+                // a timeframe that is not there has no trend
+            }
+        }
+        if (!words.isEmpty()) {
+            lines.add(new Line("trend", String.join(", ", words)));
+        }
+    }
+
+    /** Up, down or sideways; empty with fewer than 25 bars. */
+    static String trend(Bars bars) {
+        int size = bars.size();
+        if (size < 25) {
+            return "";
+        }
+        double mean = mean(bars, size);
+        double before = mean(bars, size - 5);
+        double close = bars.close(size - 1);
+        return close > mean && mean > before ? "up" : close < mean && mean < before ? "down" : "sideways";
+    }
+
+    private static double mean(Bars bars, int end) {
+        double sum = 0;
+        for (int bar = end - 20; bar < end; bar++) {
+            sum += bars.close(bar);
+        }
+        return sum / 20;
+    }
+
+    private static void place(Bars days, List<Line> lines) {
+        int size = days.size();
+        if (size < 20) {
+            return;
+        }
+        double high = Double.NEGATIVE_INFINITY;
+        double low = Double.POSITIVE_INFINITY;
+        for (int bar = Math.max(0, size - RANGE_DAYS); bar < size; bar++) {
+            high = Math.max(high, days.high(bar));
+            low = Math.min(low, days.low(bar));
+        }
+        lines.add(new Line("place", String.format(Locale.ROOT, "%.0f %% of its range of %d days",
+                100 * (days.close(size - 1) - low) / Math.max(1e-12, high - low), Math.min(size, RANGE_DAYS))));
+    }
+
+    private static void volatility(Bars days, List<Line> lines) {
+        int size = days.size();
+        if (size < 16) {
+            return;
+        }
+        double sum = 0;
+        for (int bar = size - 14; bar < size; bar++) {
+            sum += Math.max(days.high(bar), days.close(bar - 1)) - Math.min(days.low(bar), days.close(bar - 1));
+        }
+        lines.add(new Line("volatility", String.format(Locale.ROOT, "%.2f %% a day", 100 * sum / 14
+                / days.close(size - 1))));
+    }
+
+    private static void strength(Instrument instrument, Bars days, Directory directory, Histories histories, long now,
+                                 List<Line> lines) {
+        Instrument index = directory.all().stream().filter(each -> each.kind() == Instrument.Kind.INDEX
+                && each.id().source().equals(instrument.id().source())).findFirst().orElse(null);
+        int size = days.size();
+        if (index == null || index.equals(instrument) || size <= STRENGTH_DAYS) {
+            return;
+        }
+        try {
+            Bars broad = histories.load(index, Timeframe.DAY, now).series().snapshot();
+            int from = broad.barAt(days.openTime(size - 1 - STRENGTH_DAYS));
+            if (from >= 0 && !broad.isEmpty()) {
+                double own = days.close(size - 1) / days.close(size - 1 - STRENGTH_DAYS) - 1;
+                double other = broad.close(broad.size() - 1) / broad.close(from) - 1;
+                lines.add(new Line("strength", percent(own - other) + " against " + index.code() + " in "
+                        + STRENGTH_DAYS + " days"));
+            }
+        } catch (IOException noIndex) {
+            // without the index there is nothing to compare with
+        }
+    }
+}

@@ -1,0 +1,301 @@
+package dev.yardarm.desk.line;
+
+import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.session.SessionPart;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.RollRule;
+import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.LinkRules;
+import dev.yardarm.desk.room.Spans;
+import java.nio.file.Path;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+
+/** Lines about the chart itself: kinds of bars, sessions, scale, spans, layouts, links, presets, lists, files. */
+final class ChartWords {
+    private final String text;
+    private final String first;
+    private final String rest;
+    private final List<Proposal> proposals = new ArrayList<>();
+
+    private ChartWords(String text, String[] words) {
+        this.text = text;
+        first = words[0].toLowerCase(Locale.ROOT);
+        rest = text.substring(words[0].length()).strip();
+    }
+
+    static List<Proposal> read(String text, String[] words) {
+        ChartWords reading = new ChartWords(text, words);
+        reading.rule();
+        reading.request();
+        reading.scale();
+        reading.place();
+        reading.layout();
+        reading.kept();
+        reading.beginnings();
+        return reading.proposals;
+    }
+
+    private void add(String kind, String detail, LineCommand command) {
+        proposals.add(new Proposal(kind, text, detail, command));
+    }
+
+    /** A line that needs something more, or whose rest is wrong. */
+    private void wrong(String kind, String detail) {
+        add(kind, detail, null);
+    }
+
+    /** {@code range 20}, {@code brick 20 D}, {@code point-figure 1%x3}, {@code bars brick:20@D}. */
+    private void rule() {
+        String word = first;
+        String measure = rest;
+        if (word.equals("bars")) {
+            if (rest.isEmpty()) {
+                return;
+            }
+            String[] parts = rest.split("\\s+", 2);
+            word = parts[0];
+            measure = parts.length > 1 ? parts[1] : "";
+        }
+        boolean known = BarRule.EXAMPLES.stream().anyMatch(word.split(":")[0]::equals)
+                || BarRule.EXAMPLES.stream().map(each -> each.split(":")[0]).anyMatch(word.split(":")[0]::equals);
+        boolean alone = measure.isEmpty() && !word.contains(":");
+        if (!known || alone && !word.equals("line-break") && !word.equals("heikin-ashi")) {
+            if (known) {
+                wrong("bars", "a size is missing, as in " + BarRule.EXAMPLES.stream().filter(each -> each.startsWith(
+                        first.equals("bars") ? rest : first)).findFirst().orElse("range:20").replace(':', ' '));
+            }
+            return;
+        }
+        String[] parts = measure.isEmpty() ? new String[0] : measure.split("\\s+");
+        String form = word + (parts.length > 0 ? ":" + parts[0] : "") + (parts.length > 1 ? "@" + parts[1] : "");
+        try {
+            BarRule rule = BarRule.parse(form);
+            add("bars", rule.words() + rule.basis().map(basis -> " of " + basis).orElse(""),
+                    new LineCommand.SetRule(rule));
+        } catch (IllegalArgumentException bad) {
+            wrong("bars", bad.getMessage());
+        }
+    }
+
+    private void change(String detail, java.util.function.UnaryOperator<BarRequest> change) {
+        add("bars", detail, new LineCommand.ChangeRequest(detail, change));
+    }
+
+    private void request() {
+        try {
+            switch (first) {
+                case "session" -> {
+                    SessionPart part = SessionPart.parse(rest);
+                    change(part.words(), request -> request.withPart(part));
+                }
+                case "days" -> {
+                    int days = rest.equals("all") ? 0 : Integer.parseInt(rest);
+                    change(days == 0 ? "load all days" : "load the last " + days + " days",
+                            request -> request.withDays(days));
+                }
+                case "roll" -> {
+                    RollRule roll = RollRule.parse(rest);
+                    change("roll by " + roll, request -> request.withRoll(roll, request.joint()));
+                }
+                case "join" -> {
+                    BarRequest.Joint joint = BarRequest.Joint.valueOf(rest.toUpperCase(Locale.ROOT));
+                    change("contracts joined " + joint.words(), request -> request.withRoll(request.roll(), joint));
+                }
+                case "splits" -> change("adjust for splits: " + onOff(), request -> request.withAdjustments(
+                        onOff().equals("on"), request.dividends()));
+                case "dividends" -> change("adjust for dividends: " + onOff(), request -> request.withAdjustments(
+                        request.splits(), onOff().equals("on")));
+                case "gaps" -> change(rest.equals("kept") ? "keep gaps without trade" : "close gaps without trade",
+                        request -> request.withGapsKept(rest.equals("kept")));
+                case "zone" -> add("time", "write times of this zone", new LineCommand.SetZone(zone()));
+                case "source" -> add("instrument", "the same code of another source",
+                        new LineCommand.ChangeSource(rest));
+                default -> { }
+            }
+        } catch (NumberFormatException noNumber) {
+            wrong("bars", "days needs a number, as in days 20, or days all");
+        } catch (DateTimeException noZone) {
+            wrong("time", "'" + rest + "' is no zone; write exchange, computer, UTC or Atlantic/Azores");
+        } catch (IllegalArgumentException bad) {
+            wrong("bars", first.equals("join") ? "contracts are joined unadjusted, difference or ratio"
+                    : bad.getMessage());
+        }
+    }
+
+    private String onOff() {
+        return rest.equals("off") ? "off" : "on";
+    }
+
+    private ZoneId zone() {
+        return rest.isEmpty() || rest.equals("exchange") ? null : rest.equals("computer") ? ZoneId.systemDefault()
+                : ZoneId.of(rest);
+    }
+
+    private void scale(String detail, java.util.function.UnaryOperator<ScaleChoice> change) {
+        add("scale", detail, new LineCommand.ChangeScale(detail, change));
+    }
+
+    private void scale() {
+        switch (text.toLowerCase(Locale.ROOT)) {
+            case "percent" -> scale("per cent from a bar", choice -> choice.withMode(ScaleChoice.Mode.PERCENT));
+            case "index 100", "indexed" -> scale("an index, 100 at a bar", choice -> choice.withMode(
+                    ScaleChoice.Mode.INDEXED));
+            case "invert" -> scale("low prices at the top, and back", choice -> choice.withInverted(
+                    !choice.inverted()));
+            case "fit all" -> scale("fit price and indicators", choice -> choice.withFit(ScaleChoice.Fit.ALL));
+            default -> { }
+        }
+    }
+
+    private void place() {
+        Spans.read(text).ifPresent(span -> add("span", "show " + Spans.words(span), new LineCommand.ShowSpan(span)));
+        String lower = text.toLowerCase(Locale.ROOT);
+        if (lower.startsWith("go to")) {
+            String where = text.substring(5).strip().toLowerCase(Locale.ROOT);
+            if (where.equals("next event") || where.equals("last event")) {
+                add("place", "go to the " + where, new LineCommand.GoTo(null, where.startsWith("next") ? 1 : -1));
+                return;
+            }
+            try {
+                add("place", "go to this date", new LineCommand.GoTo(LocalDate.parse(where), 0));
+            } catch (DateTimeException noDate) {
+                wrong("place", "a date as 2026-03-02 is missing, or last event, or next event");
+            }
+        }
+    }
+
+    private void layout() {
+        try {
+            if (first.equals("layout")) {
+                ofLayout();
+            } else if (first.equals("step-down")) {
+                List<Timeframe> timeframes = new ArrayList<>();
+                for (String word : rest.isEmpty() ? new String[0] : rest.split("[\\s,]+")) {
+                    timeframes.add(Timeframe.parse(word).orElseThrow(() -> new IllegalArgumentException("'" + word
+                            + "' is no timeframe")));
+                }
+                if (timeframes.size() < 2 || timeframes.size() > 3) {
+                    throw new IllegalArgumentException("two or three timeframes, as in step-down W D 1h");
+                }
+                add("layout", "the instrument on these timeframes side by side",
+                        new LineCommand.StepDown(timeframes));
+            } else if (first.equals("link")) {
+                link();
+            }
+        } catch (IllegalArgumentException bad) {
+            wrong("layout", bad.getMessage());
+        }
+    }
+
+    private void ofLayout() {
+        String[] words = rest.split("\\s+", 2);
+        if (words[0].equals("new")) {
+            String form = words.length > 1 ? words[1] : "1";
+            add("layout", "a new layout in a tab", new LineCommand.NewLayout("", Arrangement.parse(form)));
+        } else if (words[0].equals("name")) {
+            add("layout", "the title of the layout in front", words.length < 2 ? null
+                    : new LineCommand.NameLayout(words[1]));
+        } else if (!rest.isEmpty()) {
+            Arrangement arrangement = Arrangement.parse(rest);
+            int count = arrangement.charts().size();
+            add("layout", count + (count == 1 ? " chart" : " charts"), new LineCommand.Arrange(arrangement));
+        } else {
+            wrong("layout", "write it as layout 2x2, layout 3, layout new 1x2 or layout name TITLE");
+        }
+    }
+
+    private void link() {
+        String[] words = rest.split("\\s+");
+        if (words[0].equals("none")) {
+            add("link", "no link colour", new LineCommand.SetLink(0, null));
+            return;
+        }
+        int colour;
+        try {
+            colour = Integer.parseInt(words[0]);
+        } catch (NumberFormatException noNumber) {
+            colour = 0;
+        }
+        if (colour < 1 || colour > LinkRules.COLOURS) {
+            throw new IllegalArgumentException("link colours are 1 to " + LinkRules.COLOURS + ", or none");
+        }
+        Set<LinkRules.Shared> shared = words.length > 1 ? EnumSet.noneOf(LinkRules.Shared.class) : null;
+        for (String word : Arrays.asList(words).subList(1, words.length)) {
+            if (!word.equals("shares")) {
+                shared.add(shared(word).orElseThrow(() -> new IllegalArgumentException("'" + word + "' cannot be "
+                        + "shared; charts share instrument, timeframe, crosshair, time and drawing")));
+            }
+        }
+        add("link", "link colour " + colour + (shared == null ? "" : ", sharing what is named"),
+                new LineCommand.SetLink(colour, shared));
+    }
+
+    private static Optional<LinkRules.Shared> shared(String word) {
+        return Arrays.stream(LinkRules.Shared.values()).filter(each -> each.word().equals(word)
+                || each.word().contains(" ") && Arrays.asList(each.word().split(" ")).contains(word)).findFirst();
+    }
+
+    /** Presets, lists, titles and files. */
+    private void kept() {
+        String[] words = rest.split("\\s+", 2);
+        String more = words.length > 1 ? words[1] : "";
+        switch (first) {
+            case "preset" -> {
+                boolean verb = Set.of("save", "delete", "standard", "up", "down").contains(words[0]);
+                String name = verb ? more : rest;
+                add("preset", verb ? words[0] + " a preset" : "put a preset on the chart", name.isEmpty() ? null
+                        : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
+            }
+            case "list" -> {
+                boolean verb = Set.of("new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier",
+                        "weight", "colour", "move").contains(words[0]);
+                add("list", verb ? words[0] + " in lists" : "go through another list", rest.isEmpty() ? null
+                        : new LineCommand.OfList(verb ? words[0] : "show", verb ? more : rest));
+            }
+            case "title" -> add("chart", "a title of your own", new LineCommand.SetTitle(rest));
+            case "save" -> add("file", "the chart as png or svg, its data as csv", rest.isEmpty() ? null
+                    : new LineCommand.SaveChart(Path.of(rest)));
+            case "export", "import" -> add("file", first + " the workspace as one file", words.length < 2
+                    || !words[0].equals("workspace") ? null : new LineCommand.OfWorkspace(first.equals("export"),
+                    Path.of(more)));
+            default -> { }
+        }
+    }
+
+    /** Commands of which only the beginning has been typed. */
+    private void beginnings() {
+        String start = text.toLowerCase(Locale.ROOT);
+        if (start.length() < 2 || !rest.isEmpty()) {
+            return;
+        }
+        for (String form : List.of("range 20", "ticks 500", "reversal 20", "brick 20", "point-figure 1%x3 D",
+                "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save",
+                "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
+                "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace")) {
+            if (form.startsWith(start) && !form.equals(start)) {
+                proposals.add(new Proposal("command", form, "", complete(form)));
+            }
+        }
+    }
+
+    /** The command of a full form; null for one that needs more. */
+    private static LineCommand complete(String form) {
+        if (List.of("preset save", "go to", "list new", "title", "export workspace", "import workspace",
+                "save chart.png").contains(form)) {
+            return null;
+        }
+        List<Proposal> read = read(form, form.split("\\s+"));
+        return read.isEmpty() ? null : read.get(0).command();
+    }
+}

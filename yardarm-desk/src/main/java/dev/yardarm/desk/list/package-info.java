@@ -1,0 +1,2 @@
+/** Making and changing lists of instruments. */
+package dev.yardarm.desk.list;

@@ -1,0 +1,75 @@
+package dev.yardarm.desk.market;
+
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.EventMark;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+
+/** What happened and what is due at an instrument: dividends, splits, rolls, expiry, entries of the calendar. */
+public final class EventMarks {
+    /** How far ahead the calendar is looked through. */
+    private static final long AHEAD = 45 * Times.DAY;
+
+    private EventMarks() {
+    }
+
+    /**
+     * The marks of an instrument, in the order of their time. Dividends and splits count once they are known; entries of
+     * the calendar are known ahead.
+     *
+     * @param from where to begin
+     */
+    public static List<EventMark> of(Histories histories, Instrument instrument, BarRequest request, long from, long now)
+            throws IOException {
+        BarSource source = histories.source(instrument);
+        List<EventMark> marks = new ArrayList<>();
+        for (BarSource.Dividend paid : source.dividends(instrument.id())) {
+            if (paid.time() <= now) {
+                marks.add(new EventMark(paid.time(), EventMark.Kind.DIVIDEND, String.format(Locale.ROOT,
+                        "Dividend of %.2f, without it from here on", paid.amount())));
+            }
+        }
+        for (BarSource.Split split : source.splits(instrument.id())) {
+            if (split.time() <= now) {
+                marks.add(new EventMark(split.time(), EventMark.Kind.SPLIT, String.format(Locale.ROOT,
+                        "Split, %.0f new for 1 old; earlier prices are %s", split.ratio(),
+                        request.splits() ? "shown in the new shares" : "as they were traded")));
+            }
+        }
+        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
+            List<ContinuousFuture.Turn> turns = histories.turns(instrument, request, now);
+            for (int turn = 0; turn + 1 < turns.size(); turn++) {
+                ContinuousFuture.Turn of = turns.get(turn);
+                marks.add(new EventMark(of.until(), EventMark.Kind.ROLL, "Roll from " + of.contract().id().code() + " to "
+                        + turns.get(turn + 1).contract().id().code() + " (" + request.roll() + "), difference "
+                        + instrument.format().format(of.difference()) + ", joined " + request.joint().words()));
+            }
+            BarSource.Contract current = turns.get(turns.size() - 1).contract();
+            marks.add(expiry(current));
+        }
+        if (instrument.kind() == Instrument.Kind.FUTURE) {
+            int dash = instrument.code().indexOf('-');
+            String root = dash < 0 ? instrument.code() : instrument.code().substring(0, dash);
+            source.contracts(new dev.yardarm.core.instrument.InstrumentId(instrument.id().source(), root)).stream()
+                    .filter(each -> each.id().equals(instrument.id())).forEach(each -> marks.add(expiry(each)));
+        }
+        for (BarSource.Entry entry : source.entries(instrument.id(), from, now + AHEAD)) {
+            marks.add(new EventMark(entry.time(), EventMark.Kind.ENTRY, entry.title() + " ("
+                    + "importance " + entry.importance() + " of 3)"));
+        }
+        marks.removeIf(mark -> mark.time() < from);
+        Collections.sort(marks);
+        return marks;
+    }
+
+    private static EventMark expiry(BarSource.Contract contract) {
+        return new EventMark(contract.expiry() - 1, EventMark.Kind.EXPIRY, contract.id().code() + " expires");
+    }
+}

@@ -1,0 +1,497 @@
+package dev.yardarm.desk.room;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.command.Command;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+
+/**
+ * All layouts with their charts, the one in front, and the chart in it that keys and panels act on. Charts of a link
+ * colour follow each other in what that colour shares. Used by the interface's thread alone.
+ */
+public final class Layouts {
+    private final Desk desk;
+    private final Rounds rounds;
+    private final LinkRules rules = new LinkRules();
+    private final Presets presets;
+    private final List<Layout> layouts = new ArrayList<>();
+    private final List<Consumer<Aspect>> listeners = new ArrayList<>();
+    private final List<BiConsumer<ChartRoom, Aspect>> allListeners = new ArrayList<>();
+    private Layout front;
+    private Layout focused;
+    private int nextChart = 1;
+    private boolean spreading;
+
+    /** Begins with one layout of one empty chart. */
+    public Layouts(Desk desk) {
+        this.desk = desk;
+        rounds = new Rounds(desk);
+        presets = new Presets(desk);
+        front = made("Layout 1", new Arrangement.Single(0));
+        focused = front;
+        layouts.add(front);
+    }
+
+    private Layout made(String title, Arrangement arrangement) {
+        Layout layout = new Layout(title, arrangement);
+        arrangement.charts().forEach(number -> layout.put(number, newChart()));
+        return layout;
+    }
+
+    private ChartRoom newChart() {
+        ChartRoom room = new ChartRoom(desk, rounds, "chart " + nextChart++);
+        room.listen(aspect -> changed(room, aspect));
+        room.onPoint(pointer -> spreadPointer(room, pointer));
+        return room;
+    }
+
+    public Desk desk() {
+        return desk;
+    }
+
+    public Rounds rounds() {
+        return rounds;
+    }
+
+    public Presets presets() {
+        return presets;
+    }
+
+    /** Is told what changes on the chart in hand; and of everything when another chart comes to hand. */
+    public void listen(Consumer<Aspect> listener) {
+        listeners.add(listener);
+    }
+
+    /** Is told what changes on any chart. */
+    public void listenToAll(BiConsumer<ChartRoom, Aspect> listener) {
+        allListeners.add(listener);
+    }
+
+    private void tell(Aspect aspect) {
+        List.copyOf(listeners).forEach(listener -> listener.accept(aspect));
+    }
+
+    private void changed(ChartRoom room, Aspect aspect) {
+        List.copyOf(allListeners).forEach(listener -> listener.accept(room, aspect));
+        if (room == active()) {
+            tell(aspect);
+        }
+        if (!spreading && room.link() != 0) {
+            spread(room, aspect);
+        }
+    }
+
+    /** The chart that keys and panels act on. */
+    public ChartRoom active() {
+        return focused.active();
+    }
+
+    /** The layout in front of the main window. */
+    public Layout front() {
+        return front;
+    }
+
+    /** The layout the chart in hand belongs to. */
+    public Layout focused() {
+        return focused;
+    }
+
+    public List<Layout> all() {
+        return List.copyOf(layouts);
+    }
+
+    public Optional<Layout> layoutOf(ChartRoom chart) {
+        return layouts.stream().filter(layout -> layout.numberOf(chart).isPresent()).findFirst();
+    }
+
+    /** Takes a chart in hand. */
+    public void activate(ChartRoom chart) {
+        Layout layout = layoutOf(chart).orElse(null);
+        if (layout == null || chart == active() && layout == focused) {
+            return;
+        }
+        layout.setActive(layout.numberOf(chart).orElseThrow());
+        focused = layout;
+        if (!layout.hasOwnWindow()) {
+            front = layout;
+        }
+        tellAll();
+    }
+
+    private void tellAll() {
+        wakeWhatShows();
+        for (Aspect aspect : List.of(Aspect.LAYOUT, Aspect.CHART, Aspect.LAYERS, Aspect.SELECTION, Aspect.TOOL,
+                Aspect.VIEW, Aspect.DATA)) {
+            tell(aspect);
+        }
+    }
+
+    /** Puts a layout in front. */
+    public void show(Layout layout) {
+        if (layouts.contains(layout) && !layout.hasOwnWindow() && layout != front) {
+            front = layout;
+            focused = layout;
+            tellAll();
+        }
+    }
+
+    /** The layout so many places on among the tabs. */
+    public void stepLayout(int places) {
+        List<Layout> tabs = layouts.stream().filter(layout -> !layout.hasOwnWindow()).toList();
+        show(tabs.get(Math.floorMod(tabs.indexOf(front) + places, tabs.size())));
+    }
+
+    /** Makes a new tab; its charts show the instrument in hand, each on the timeframe given for it. */
+    public Layout add(String title, Arrangement arrangement) {
+        Layout layout = made(title.isBlank() ? freeTitle() : title, arrangement);
+        ChartKeeper.copyInto(active(), layout.charts());
+        layouts.add(layout);
+        front = layout;
+        focused = layout;
+        tellAll();
+        return layout;
+    }
+
+    private String freeTitle() {
+        int number = layouts.size() + 1;
+        while (titled("Layout " + number).isPresent()) {
+            number++;
+        }
+        return "Layout " + number;
+    }
+
+    public Optional<Layout> titled(String title) {
+        return layouts.stream().filter(layout -> layout.title().equalsIgnoreCase(title.strip())).findFirst();
+    }
+
+    public void rename(Layout layout, String title) {
+        if (!title.isBlank()) {
+            layout.setTitle(title.strip());
+            tell(Aspect.LAYOUT);
+        }
+    }
+
+    /** Removes a layout; the last tab stays. A step of undo. */
+    public void remove(Layout layout) {
+        long tabs = layouts.stream().filter(each -> !each.hasOwnWindow()).count();
+        if (!layout.hasOwnWindow() && tabs < 2) {
+            desk.tell("The last layout stays.");
+            return;
+        }
+        int at = layouts.indexOf(layout);
+        desk.undo().execute(Command.of("remove " + layout.title(), () -> take(layout), () -> {
+            layouts.add(Math.min(at, layouts.size()), layout);
+            tell(Aspect.LAYOUT);
+        }));
+    }
+
+    private void take(Layout layout) {
+        layouts.remove(layout);
+        if (front == layout) {
+            front = layouts.stream().filter(each -> !each.hasOwnWindow()).findFirst().orElseThrow();
+        }
+        if (focused == layout) {
+            focused = front;
+        }
+        tellAll();
+    }
+
+    /** Gives the layout in hand another arrangement; charts are added like the one in hand or put away. Undoable. */
+    public void arrange(Arrangement wanted) {
+        Layout layout = focused;
+        Arrangement before = layout.arrangement();
+        List<Integer> have = before.charts();
+        int need = wanted.charts().size();
+        List<Integer> numbers = new ArrayList<>(have.subList(0, Math.min(need, have.size())));
+        boolean keepsActive = numbers.contains(layout.numberOf(layout.active()).orElseThrow());
+        if (!keepsActive) {
+            numbers.set(numbers.size() - 1, layout.numberOf(layout.active()).orElseThrow());
+        }
+        List<ChartRoom> added = new ArrayList<>();
+        while (numbers.size() < need) {
+            int number = layout.freeNumber();
+            ChartRoom chart = newChart();
+            layout.put(number, chart);
+            added.add(chart);
+            numbers.add(number);
+        }
+        ChartKeeper.copyInto(layout.active(), added);
+        change(layout, "arrange as " + need + (need == 1 ? " chart" : " charts"), before,
+                renumbered(wanted, wanted.charts(), numbers));
+    }
+
+    private static Arrangement renumbered(Arrangement of, List<Integer> from, List<Integer> to) {
+        if (of instanceof Arrangement.Single single) {
+            return new Arrangement.Single(to.get(from.indexOf(single.chart())));
+        }
+        Arrangement.Parts parts = (Arrangement.Parts) of;
+        return new Arrangement.Parts(parts.sideBySide(), parts.parts().stream().map(part -> renumbered(part, from,
+                to)).toList(), parts.weights());
+    }
+
+    private void change(Layout layout, String label, Arrangement before, Arrangement after) {
+        desk.undo().execute(Command.of(label, () -> put(layout, after), () -> put(layout, before)));
+    }
+
+    /** Charts that nobody sees do not follow the market. */
+    private void wakeWhatShows() {
+        for (Layout layout : layouts) {
+            for (ChartRoom chart : layout.everyChart()) {
+                boolean shows = (layout == front || layout.hasOwnWindow()) && layout.charts().contains(chart);
+                if (shows) {
+                    chart.wake();
+                } else {
+                    chart.rest();
+                }
+            }
+        }
+    }
+
+    private void put(Layout layout, Arrangement arrangement) {
+        ChartRoom was = active();
+        layout.setArrangement(arrangement);
+        wakeWhatShows();
+        tell(Aspect.LAYOUT);
+        if (active() != was) {
+            tellAll();
+        }
+    }
+
+    /** Puts a copy of the chart in hand beside or below it, with all its settings. */
+    public void split(boolean sideBySide) {
+        Layout layout = focused;
+        if (layout.arrangement().charts().size() >= Arrangement.MOST) {
+            desk.tell("A layout has at most " + Arrangement.MOST + " charts; make another layout for more.");
+            return;
+        }
+        int number = layout.freeNumber();
+        ChartRoom chart = newChart();
+        layout.put(number, chart);
+        ChartKeeper.copyInto(layout.active(), List.of(chart));
+        change(layout, "split", layout.arrangement(), layout.arrangement().split(
+                layout.numberOf(layout.active()).orElseThrow(), number, sideBySide));
+    }
+
+    /** Takes a chart out of its layout; the last one stays. */
+    public void closeChart(ChartRoom chart) {
+        Layout layout = layoutOf(chart).orElseThrow();
+        Arrangement rest = layout.arrangement().without(layout.numberOf(chart).orElseThrow());
+        if (rest == null) {
+            remove(layout);
+            return;
+        }
+        change(layout, "close a chart", layout.arrangement(), rest);
+    }
+
+    /** Other shares of space after a divider was moved. */
+    public void setWeights(Layout layout, List<Integer> path, List<Double> weights) {
+        layout.setArrangement(layout.arrangement().weighted(path, weights));
+        List.copyOf(allListeners).forEach(listener -> listener.accept(layout.active(), Aspect.VIEW));
+    }
+
+    /** Gives the chart in hand its whole layout, or shows all again. */
+    public void maximise() {
+        Layout layout = focused;
+        int number = layout.numberOf(layout.active()).orElseThrow();
+        layout.setMaximised(layout.maximisedNumber() == number ? -1 : number);
+        tell(Aspect.LAYOUT);
+    }
+
+    /** Shows another chart of a layout in which one is maximised. */
+    public void maximise(ChartRoom chart) {
+        activate(chart);
+        focused.setMaximised(focused.numberOf(chart).orElseThrow());
+        tell(Aspect.LAYOUT);
+    }
+
+    /** Takes the next chart of the layout in hand. */
+    public void stepChart(int places) {
+        List<ChartRoom> charts = focused.charts();
+        ChartRoom next = charts.get(Math.floorMod(charts.indexOf(active()) + places, charts.size()));
+        if (focused.maximised().isPresent()) {
+            maximise(next);
+        } else {
+            activate(next);
+        }
+    }
+
+    /** Gives the chart in hand a window of its own; from the last chart of a layout a copy. */
+    public void toOwnWindow() {
+        ChartRoom chart = active();
+        Layout from = focused;
+        Layout own = new Layout(freeTitle(), new Arrangement.Single(0));
+        own.setOwnWindow(true);
+        Arrangement rest = from.arrangement().without(from.numberOf(chart).orElseThrow());
+        if (rest == null) {
+            ChartRoom copy = newChart();
+            own.put(0, copy);
+            ChartKeeper.copyInto(chart, List.of(copy));
+        } else {
+            from.setArrangement(rest);
+            from.remove(from.numberOf(chart).orElseThrow());
+            own.put(0, chart);
+        }
+        layouts.add(own);
+        tellAll();
+    }
+
+    /** Brings the charts of a window back as a tab, as when the window is closed. */
+    public void backToTab(Layout layout) {
+        if (layout.hasOwnWindow() && layouts.contains(layout)) {
+            layout.setOwnWindow(false);
+            tell(Aspect.LAYOUT);
+        }
+    }
+
+    /**
+     * Makes a tab that shows the instrument in hand on several timeframes side by side, from high to low, each in the
+     * standard preset of its timeframe; linked by instrument and crosshair.
+     */
+    public Layout stepDown(List<Timeframe> timeframes) {
+        Instrument instrument = active().instrument().orElse(null);
+        if (timeframes.size() < 2 || timeframes.size() > 3 || instrument == null) {
+            desk.tell("A step-down layout shows an instrument on two or three timeframes, as in: step-down W D 1h");
+            return focused;
+        }
+        List<Timeframe> ordered = timeframes.stream().sorted((one, other) -> other.compareTo(one)).toList();
+        Layout layout = made("Step-down " + String.join(" ", ordered.stream().map(Timeframe::toString).toList()),
+                Arrangement.grid(1, ordered.size()));
+        ChartKeeper.copyInto(active(), layout.charts());
+        int colour = freeLink();
+        rules.set(colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR,
+                LinkRules.Shared.DRAWINGS));
+        for (int at = 0; at < ordered.size(); at++) {
+            ChartRoom chart = layout.charts().get(at);
+            chart.setTimeframe(ordered.get(at));
+            presets.standard(ordered.get(at)).ifPresent(preset -> presets.apply(preset, chart));
+            chart.setLink(colour);
+        }
+        layouts.add(layout);
+        front = layout;
+        focused = layout;
+        tellAll();
+        return layout;
+    }
+
+    private int freeLink() {
+        for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
+            int candidate = colour;
+            if (layouts.stream().flatMap(layout -> layout.charts().stream()).noneMatch(chart -> chart.link()
+                    == candidate)) {
+                return colour;
+            }
+        }
+        return 1;
+    }
+
+    /** Turns the order of the charts of the layout in hand round. */
+    public void reverse() {
+        change(focused, "reverse the order", focused.arrangement(), focused.arrangement().reversed());
+    }
+
+    // --- links ---
+
+    public LinkRules links() {
+        return rules;
+    }
+
+    public void setLinks(int colour, Set<LinkRules.Shared> shared) {
+        rules.set(colour, shared);
+        tell(Aspect.LINK);
+    }
+
+    private List<ChartRoom> linkedTo(ChartRoom room) {
+        return layouts.stream().flatMap(layout -> layout.charts().stream())
+                .filter(other -> other != room && other.link() == room.link()).toList();
+    }
+
+    private void spread(ChartRoom from, Aspect aspect) {
+        spreading = true;
+        try {
+            for (ChartRoom other : linkedTo(from)) {
+                spread(from, other, aspect);
+            }
+        } finally {
+            spreading = false;
+        }
+    }
+
+    private void spread(ChartRoom from, ChartRoom other, Aspect aspect) {
+        int colour = from.link();
+        Instrument instrument = from.instrument().orElse(null);
+        if (instrument == null) {
+            return;
+        }
+        if (aspect == Aspect.CHART || aspect == Aspect.LINK) {
+            boolean sharesInstrument = rules.shares(colour, LinkRules.Shared.INSTRUMENT);
+            boolean sharesTime = rules.shares(colour, LinkRules.Shared.TIMEFRAME);
+            Instrument shown = sharesInstrument ? instrument : other.instrument().orElse(instrument);
+            other.open(shown, sharesTime ? from.chart().request() : other.chart().request());
+        }
+        if ((aspect == Aspect.VIEW || aspect == Aspect.DATA) && rules.shares(colour, LinkRules.Shared.VISIBLE_TIME)
+                && !from.chart().bars().isEmpty() && !other.chart().bars().isEmpty()) {
+            sameTime(from, other);
+        }
+        if (aspect == Aspect.SELECTION && rules.shares(colour, LinkRules.Shared.DRAWINGS)
+                && other.instrument().equals(from.instrument())
+                && from.chart().selection() instanceof dev.yardarm.chart.model.Selection.Drawing) {
+            other.studies().select(from.chart().selection());
+        }
+    }
+
+    /** Shows the same span of time; a chart that follows the market goes on following. */
+    private static void sameTime(ChartRoom from, ChartRoom other) {
+        var time = from.chart().time();
+        long first = from.chart().axis().openTime(time.bar(time.left()));
+        long last = from.chart().axis().openTime((int) Math.min(from.chart().bars().size() - 1L,
+                Math.ceil(time.edge()) - 1));
+        var before = other.chart().time();
+        other.chart().showSpan(first, last);
+        if (!before.equals(other.chart().time())) {
+            other.tell(Aspect.VIEW);
+        }
+    }
+
+    private void spreadPointer(ChartRoom from, LinkedPointer pointer) {
+        if (rules.shares(from.link(), LinkRules.Shared.CROSSHAIR)) {
+            linkedTo(from).forEach(other -> other.showPointer(pointer));
+        }
+    }
+
+    // --- keeping ---
+
+    /** Takes the place of everything with what was saved; an empty list leaves it as it is. */
+    void replaceAll(List<Layout> saved, int frontNumber) {
+        if (saved.stream().anyMatch(layout -> !layout.hasOwnWindow())) {
+            layouts.clear();
+            layouts.addAll(saved);
+            Layout wanted = frontNumber >= 0 && frontNumber < saved.size() ? saved.get(frontNumber) : saved.get(0);
+            front = wanted.hasOwnWindow() ? saved.stream().filter(each -> !each.hasOwnWindow()).findFirst()
+                    .orElseThrow() : wanted;
+            focused = front;
+            tellAll();
+        }
+    }
+
+    /** Adds layouts of another workspace behind those there are. */
+    void addAll(List<Layout> more) {
+        layouts.addAll(more);
+        tell(Aspect.LAYOUT);
+    }
+
+    /** A layout whose charts are still empty. */
+    Layout empty(String title, Arrangement arrangement) {
+        return made(title, arrangement);
+    }
+
+    public void close() {
+        layouts.forEach(layout -> layout.charts().forEach(ChartRoom::close));
+    }
+}

@@ -1,0 +1,126 @@
+package dev.yardarm.desk.room;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Documents.Preset;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.command.Command;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Saved make-ups of charts, that can be put on any instrument: timeframe and kind of bars, visible span, form, layers,
+ * panes and scale. One of them may be the standard of a timeframe.
+ */
+public final class Presets {
+    private final Desk desk;
+    private final List<Runnable> listeners = new ArrayList<>();
+    private List<Preset> all = List.of();
+
+    Presets(Desk desk) {
+        this.desk = desk;
+        desk.saver().store().read(DocumentKind.PRESETS, "presets").ifPresent(saved -> all = saved.presets());
+        desk.saver().store().takeNotices().forEach(desk::tell);
+    }
+
+    public void listen(Runnable listener) {
+        listeners.add(listener);
+    }
+
+    public List<Preset> all() {
+        return all;
+    }
+
+    public Optional<Preset> named(String name) {
+        return all.stream().filter(each -> each.name().equalsIgnoreCase(name.strip())).findFirst();
+    }
+
+    private void change(String label, List<Preset> after) {
+        List<Preset> before = all;
+        desk.undo().execute(Command.of(label, () -> put(after), () -> put(before)));
+    }
+
+    private void put(List<Preset> presets) {
+        all = List.copyOf(presets);
+        desk.saver().save(DocumentKind.PRESETS, "presets", new Documents.Presets(all));
+        List.copyOf(listeners).forEach(Runnable::run);
+    }
+
+    /** Saves the make-up of a chart under a name; one of that name is replaced. */
+    public void save(String name, ChartRoom chart) {
+        if (name.isBlank()) {
+            desk.tell("A preset needs a name: preset save NAME");
+            return;
+        }
+        boolean standard = named(name).map(Preset::standard).orElse(false);
+        Preset made = new Preset(name.strip(), ChartKeeper.makeUp(chart), standard);
+        List<Preset> after = new ArrayList<>(all);
+        int at = after.indexOf(named(name).orElse(null));
+        if (at >= 0) {
+            after.set(at, made);
+        } else {
+            after.add(made);
+        }
+        change("save the preset " + made.name(), after);
+        desk.tell((at >= 0 ? "Preset replaced: " : "Preset saved: ") + made.name() + " (" + made.makeUp().timeframe()
+                + ").");
+    }
+
+    /** Puts a preset on a chart, whatever instrument it shows; a step of undo. */
+    public void apply(Preset preset, ChartRoom chart) {
+        Documents.Chart before = ChartKeeper.makeUp(chart);
+        desk.undo().execute(Command.of("preset " + preset.name(), () -> ChartKeeper.putOn(chart, preset.makeUp()),
+                () -> ChartKeeper.putOn(chart, before)));
+    }
+
+    public void delete(Preset preset) {
+        change("delete the preset " + preset.name(), all.stream().filter(each -> !each.equals(preset)).toList());
+    }
+
+    /** Moves a preset up or down in the order they are offered in. */
+    public void move(Preset preset, int places) {
+        List<Preset> after = new ArrayList<>(all);
+        int at = after.indexOf(preset);
+        int to = Math.max(0, Math.min(after.size() - 1, at + places));
+        if (at >= 0 && to != at) {
+            after.add(to, after.remove(at));
+            change("move the preset " + preset.name(), after);
+        }
+    }
+
+    /** Makes a preset the standard of its timeframe, or takes that from it. */
+    public void toggleStandard(Preset preset) {
+        boolean on = !preset.standard();
+        change((on ? "standard for " : "no standard for ") + preset.makeUp().timeframe(), all.stream().map(each ->
+                each.equals(preset) ? new Preset(each.name(), each.makeUp(), on)
+                        : on && each.makeUp().timeframe().equals(preset.makeUp().timeframe())
+                        ? new Preset(each.name(), each.makeUp(), false) : each).toList());
+    }
+
+    /** The standard of a timeframe. */
+    public Optional<Preset> standard(Timeframe timeframe) {
+        return all.stream().filter(each -> each.standard() && each.makeUp().timeframe().equals(timeframe)).findFirst();
+    }
+
+    /** Adds presets of another workspace; those of a name that is there get a number behind it. */
+    void addAll(List<Preset> more) {
+        List<Preset> after = new ArrayList<>(all);
+        for (Preset preset : more) {
+            if (all.contains(preset)) {
+                continue;
+            }
+            String name = preset.name();
+            for (int number = 2; taken(after, name); number++) {
+                name = preset.name() + " " + number;
+            }
+            after.add(new Preset(name, preset.makeUp(), false));
+        }
+        put(after);
+    }
+
+    private static boolean taken(List<Preset> presets, String name) {
+        return presets.stream().anyMatch(each -> each.name().equalsIgnoreCase(name));
+    }
+}

@@ -1,0 +1,47 @@
+package dev.yardarm.desk.room;
+
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.Desk;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The list that is gone through, one instrument after another, in the layout there is. */
+public final class Rounds {
+    private final Desk desk;
+    private final List<Runnable> listeners = new ArrayList<>();
+    private String listName;
+
+    public Rounds(Desk desk) {
+        this.desk = desk;
+        listName = desk.books().lists().isEmpty() ? "" : desk.books().lists().get(0).name();
+    }
+
+    void listen(Runnable listener) {
+        listeners.add(listener);
+    }
+
+    public String listName() {
+        return listName;
+    }
+
+    public void setList(String name) {
+        listName = name;
+        List.copyOf(listeners).forEach(Runnable::run);
+    }
+
+    public List<Instrument> members() {
+        return desk.members(listName);
+    }
+
+    /** The instrument so many places on from another, round the ends; from outside the list its first member. */
+    Optional<Instrument> from(Instrument instrument, int places) {
+        List<Instrument> members = members();
+        if (members.isEmpty()) {
+            desk.tell("The list '" + listName + "' is empty.");
+            return Optional.empty();
+        }
+        int at = instrument == null ? -1 : members.indexOf(instrument);
+        return Optional.of(members.get(at < 0 ? 0 : Math.floorMod(at + places, members.size())));
+    }
+}
