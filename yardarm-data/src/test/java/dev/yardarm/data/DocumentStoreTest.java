@@ -71,11 +71,58 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
         roundTrip(DocumentKind.INSTRUMENTS, new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2,
                 "UTC"))));
-        roundTrip(DocumentKind.WORKSPACE, new Documents.Workspace("DAYLIGHT", "CHART", "Evening",
-                new Documents.Chart(KTRL, Timeframe.DAY, "candles", false, true, 7, 0, 0, 0,
-                        List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1,
-                                true))), true, true, true, 25_000, 1, new Documents.Window(0, 0, 1280, 800, false),
-                List.of("sma 50")));
+        Documents.Chart chart = new Documents.Chart(KTRL, Timeframe.DAY, "averaged", false, true, 7, 0, 0, 0,
+                List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1, true, "price",
+                        false)),
+                new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
+                new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5), List.of(new Documents.Pane("volume", 0.3,
+                true)), "price", true, "UTC", "mine", 3);
+        Documents.Workspace workspace = new Documents.Workspace("DAYLIGHT", "CHART", "Evening", null, true, true, true,
+                25_000, 1, new Documents.Window(0, 0, 1280, 800, false), List.of("sma 50"), List.of(
+                new Documents.Layout("Layout 1", "row(0*0.6,1*0.4)", List.of(chart, chart), 1, -1, true,
+                        new Documents.Window(10, 10, 400, 300, false))), 0, List.of(new Documents.Link(1,
+                List.of("CROSSHAIR"))), true, false);
+        roundTrip(DocumentKind.WORKSPACE, workspace);
+        Documents.Preset preset = new Documents.Preset("swing", new Documents.Chart(null, Timeframe.WEEK, "line", true,
+                false, 5, 0, 0, 0, List.of(), null, null, List.of(), null, null, null, null, 0), true);
+        roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
+        roundTrip(DocumentKind.EXPORT, new Documents.Export(workspace, List.of(preset), List.of(
+                new Documents.NamedList("Evening", List.of(KTRL), 4))));
+        roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
+    }
+
+    @Test
+    void aWorkspaceOfTheFirstVersionStillOpens() throws IOException {
+        Files.writeString(folder.resolve("workspace.json"), """
+                {"format": "yardarm/workspace", "version": 1, "theme": "DAYLIGHT", "view": "CHART", "list": "Evening",
+                 "chart": {"instrument": "halcyon:KTRL", "timeframe": "W", "bars": "bars", "logarithmic": true,
+                  "volumeShown": false, "barWidth": 9, "rightmost": 0, "manualLow": 0, "manualHigh": 0,
+                  "indicators": [{"id": "a", "indicator": "ema", "settings": {"length": "9"}, "colour": 1, "width": 1,
+                   "opacity": 1, "visible": true}]},
+                 "listShown": true, "layersShown": true, "stripShown": true, "account": 1, "riskPercent": 1,
+                 "window": {"x": 0, "y": 0, "width": 900, "height": 700, "maximised": false}, "recent": []}
+                """);
+        Documents.Workspace old = store.read(DocumentKind.WORKSPACE, "workspace").orElseThrow();
+        assertThat(old.layouts()).isEmpty();
+        assertThat(old.chart().timeframe()).isEqualTo(Timeframe.WEEK);
+        assertThat(old.chart().request()).isNull();
+        assertThat(old.chart().indicators()).singleElement().satisfies(layer -> assertThat(layer.pane()).isNull());
+    }
+
+    @Test
+    void documentsElsewhereAreReadAndWrittenAndNothingThereIsMoved() throws IOException {
+        Path file = folder.resolve("out.json");
+        Documents.Presets presets = new Documents.Presets(List.of());
+        DocumentStore.writeFile(DocumentKind.PRESETS, file, presets);
+        assertThat(DocumentStore.readFile(DocumentKind.PRESETS, file)).isEqualTo(presets);
+        Files.writeString(file, "{\"format\":\"yardarm/presets\",\"version\":9}");
+        assertThatThrownBy(() -> DocumentStore.readFile(DocumentKind.PRESETS, file)).hasMessageContaining("newer "
+                + "Yardarm");
+        assertThat(file).exists();
+        assertThatThrownBy(() -> DocumentStore.readFile(DocumentKind.PRESETS, folder.resolve("none.json")))
+                .hasMessageContaining("there is no file");
+        assertThatThrownBy(() -> DocumentStore.writeFile(DocumentKind.PRESETS, folder.resolve("no/such.json"), presets))
+                .hasMessageContaining("cannot be written");
     }
 
     @Test

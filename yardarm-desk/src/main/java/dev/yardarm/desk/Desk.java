@@ -152,8 +152,8 @@ public final class Desk implements AutoCloseable {
                 return false;
             }, made -> {
                 if (made) {
-                    tell("The demo data is made: daily history of " + market.instruments().size()
-                            + " instruments since 2012.");
+                    tell("The demo data is made: " + market.instruments().size()
+                            + " instruments with history since 2012.");
                 }
             }, failed -> tell("The demo data cannot be kept: " + failed.getMessage()));
         }

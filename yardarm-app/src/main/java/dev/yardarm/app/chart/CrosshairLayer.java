@@ -136,8 +136,14 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     }
 
     /** As much of the readout as there is room for: whole parts, the prices first. */
-    private String fitting(String text) {
-        int most = (int) (chart.plotRight() / 5.6);
+    private String fitting(String readout) {
+        String text = readout;
+        int most = (int) (chart.plotRight() / 5.3);
+        if (text.length() <= most) {
+            return text;
+        }
+        text = text.replace("open ", "O ").replace("high ", "H ").replace("low ", "L ").replace("close ", "C ")
+                .replace("volume ", "V ").replace("   ", "  ");
         if (text.length() <= most) {
             return text;
         }

@@ -142,7 +142,7 @@ public final class OverviewStrip extends Region {
         double to = Math.rint(frameTo());
         graphics.setFill(CanvasSurface.colour(palette.of(Palette.Role.PAPER)));
         graphics.fillRect(from, 0, to - from, HEIGHT);
-        graphics.setFill(CanvasSurface.colour(Palette.fade(palette.of(Palette.Role.SOFT), 0.6)));
+        graphics.setFill(CanvasSurface.colour(Palette.fade(palette.of(Palette.Role.SOFT), 0.32)));
         for (int x = 0; x < width; x++) {
             int first = (int) ((long) x * size / (long) width);
             int end = Math.max(first + 1, (int) ((long) (x + 1) * size / (long) width));

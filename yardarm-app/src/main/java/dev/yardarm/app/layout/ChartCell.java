@@ -32,6 +32,7 @@ final class ChartCell extends VBox {
     private final Label last = new Label();
     private final HBox head;
     private DataTable table;
+    private boolean among;
 
     ChartCell(Workbench bench, ChartRoom room) {
         this.bench = bench;
@@ -78,12 +79,16 @@ final class ChartCell extends VBox {
     }
 
     private void showOverview() {
-        overview.setVisible(bench.overviewShownProperty().get());
+        overview.setVisible(bench.overviewShownProperty().get() && !among);
         overview.setManaged(overview.isVisible());
     }
 
-    /** Shows the head only among several charts, and which one is in hand. */
+    /** Shows the head, and not the overview strip, only among several charts, and which one is in hand. */
     void showPlace(boolean several, boolean inHand) {
+        if (among != several) {
+            among = several;
+            showOverview();
+        }
         head.setVisible(several);
         head.setManaged(several);
         getStyleClass().remove("in-hand");
@@ -116,7 +121,7 @@ final class ChartCell extends VBox {
         code.setText(instrument == null ? "" : instrument.code());
         make.setText(chart.request().shortText() + (room.title().isEmpty() ? "" : "   " + room.title()));
         last.setText(instrument == null || chart.bars().isEmpty() ? ""
-                : instrument.format().format(chart.bars().close(chart.bars().size() - 1)));
+                : instrument.format().format(chart.data().last()));
         if (table != null && (aspect == Aspect.VIEW || aspect == Aspect.CHART || aspect == Aspect.LAYERS
                 || aspect == Aspect.DATA)) {
             table.show();

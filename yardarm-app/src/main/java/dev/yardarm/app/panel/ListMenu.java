@@ -21,6 +21,8 @@ final class ListMenu extends MenuButton {
         super("Edit");
         this.bench = bench;
         setId("list-menu");
+        setMinWidth(USE_PREF_SIZE);
+        getStyleClass().add("tool-menu");
         setTooltip(new Tooltip("Make and change lists"));
         setOnShowing(event -> fill(panel));
         fill(panel);

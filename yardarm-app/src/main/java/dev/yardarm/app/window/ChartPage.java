@@ -169,9 +169,9 @@ final class ChartPage extends BorderPane {
                 + (taken.note().isEmpty() ? "" : "  “" + taken.note() + "”"));
         change.getStyleClass().removeAll("rise", "fall");
         int bar = bars.size() - 1;
-        last.setText(bar < 0 ? "" : instrument.format().format(bars.close(bar)));
+        last.setText(bar < 0 ? "" : instrument.format().format(room().chart().data().last()));
         if (bar > 0 && bars.close(bar - 1) != 0) {
-            double part = bars.close(bar) / bars.close(bar - 1) - 1;
+            double part = room().chart().data().last() / bars.close(bar - 1) - 1;
             change.setText(Readout.percent(part));
             change.getStyleClass().add(part >= 0 ? "rise" : "fall");
             change.setTooltip(new Tooltip("Change from the close of the bar before"));

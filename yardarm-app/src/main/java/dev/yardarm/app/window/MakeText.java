@@ -18,8 +18,11 @@ final class MakeText {
         ChartModel chart = room.chart();
         BarRequest request = chart.request();
         List<String> words = new ArrayList<>();
-        words.add(request.shortText());
-        words.add(request.isTime() ? chart.form().title() : request.rule().words());
+        if (request.isTime()) {
+            words.add(request.shortText());
+        }
+        words.add(request.isTime() ? chart.form().title() : request.rule().words()
+                + request.rule().basis().map(basis -> " of " + basis).orElse(""));
         if (request.part().kind() != SessionPart.Kind.WHOLE) {
             words.add(request.part().words());
         }

@@ -10,14 +10,20 @@ import java.util.Map;
  * All computed values of a chart at one moment, as they come from the thread that computes them. Does not change, except
  * that the pyramids keep their last answer, so one thread draws it.
  *
+ * @param last the last price, which need not be a bar's close
  * @param indicators by layer id: the outputs of each indicator with their extremes
  */
 public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.View closes,
-                        ExtremePyramid.View volumes, Map<String, List<Line>> indicators) {
+                        ExtremePyramid.View volumes, double last, Map<String, List<Line>> indicators) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
     public record Line(Column column, ExtremePyramid.View extremes) {
+    }
+
+    /** The same with another last price. */
+    public ChartData withLast(double price) {
+        return new ChartData(bars, ranges, closes, volumes, price, indicators);
     }
 
     /** The data of bars alone. */

@@ -57,7 +57,8 @@ public final class ChartDataBuilder {
             }
             lines.put(id, List.copyOf(ofLayer));
         });
-        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), lines);
+        double last = bars.isEmpty() ? Double.NaN : bars.close(bars.size() - 1);
+        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines);
     }
 
     private static List<ExtremePyramid> newPyramids(int count) {

@@ -8,6 +8,7 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.EventMark;
 import java.time.LocalDate;
@@ -16,6 +17,8 @@ import java.time.LocalDate;
 final class MarkRenderer {
     /** Narrower sessions get no lines. */
     private static final double NARROWEST_SESSION = 36;
+    /** The lines begin below the readout, so that it can be read. */
+    private static final double BELOW_READOUT = 40;
     private static final double[] DOTS = {3, 3};
     private final Batch lines = new Batch();
     private final Batch boxes = new Batch();
@@ -23,7 +26,8 @@ final class MarkRenderer {
 
     /** A dotted upright line at the first bar of each session in view. */
     void paintBreaks(ChartModel chart, Palette palette, Surface surface) {
-        boolean bySession = !chart.request().isTime() || chart.timeframe().isIntraday();
+        boolean bySession = chart.request().isTime() ? chart.timeframe().isIntraday()
+                : chart.request().rule().basis().map(Timeframe::isIntraday).orElse(true);
         if (!chart.areBreaksShown() || !bySession || chart.isCompact()) {
             return;
         }
@@ -48,7 +52,7 @@ final class MarkRenderer {
             double x = surface.snap(chart.time().x(bar));
             if (x - lastX >= NARROWEST_SESSION) {
                 lines.clear();
-                lines.point(x + pixel / 2, 0);
+                lines.point(x + pixel / 2, BELOW_READOUT);
                 lines.point(x + pixel / 2, chart.plotBottom());
                 surface.line(Palette.fade(palette.of(Role.SOFT), 0.55), pixel, DOTS, lines.values(), 2);
                 lastX = x;

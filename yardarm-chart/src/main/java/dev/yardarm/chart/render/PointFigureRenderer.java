@@ -40,6 +40,7 @@ final class PointFigureRenderer {
         TimeScale time = chart.time();
         boolean byPart = rule.box() instanceof BoxSize.Percent;
         int boxes = 0;
+        boolean signs = time.barWidth() >= SMALLEST_SIGN && smallestBox(chart, scale, byPart) >= SMALLEST_SIGN;
         for (int bar = time.firstVisible(); bar < time.endVisible(bars.size()); bar++) {
             double low = bars.low(bar);
             double high = bars.high(bar);
@@ -48,7 +49,7 @@ final class PointFigureRenderer {
                     && (bar == 0 || bars.close(bar - 1) <= bars.open(bar - 1));
             double next = byPart ? low * (1 + box) : low + box;
             double height = Math.abs(scale.y(low) - scale.y(next));
-            if (!(box > 0) || height < SMALLEST_SIGN || time.barWidth() < SMALLEST_SIGN || boxes > MOST_BOXES) {
+            if (!(box > 0) || !signs || boxes > MOST_BOXES) {
                 column(bar, low, high, rising, time, scale, surface);
                 continue;
             }
@@ -67,6 +68,28 @@ final class PointFigureRenderer {
         if (!chart.isCompact()) {
             paintStudy(chart, rule, scale, palette, surface);
         }
+    }
+
+    /** Height of the smallest box in view: all are drawn as signs or none is. */
+    private static double smallestBox(ChartModel chart, PriceScale scale, boolean byPart) {
+        Bars bars = chart.bars();
+        double least = Double.POSITIVE_INFINITY;
+        for (int bar = chart.time().firstVisible(); bar < chart.time().endVisible(bars.size()); bar++) {
+            double low = bars.low(bar);
+            double box = bars.detail(bar);
+            least = Math.min(least, Math.abs(scale.y(low) - scale.y(byPart ? low * (1 + box) : low + box)));
+        }
+        return least;
+    }
+
+    /** True when price has been at a count's target since it was known. */
+    private static boolean isReached(Bars bars, PointFigureStudy.Count count) {
+        for (int bar = count.column() + 1; bar < bars.size(); bar++) {
+            if (count.rising() ? bars.high(bar) >= count.target() : bars.low(bar) <= count.target()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void column(int bar, double low, double high, boolean rising, TimeScale time, PriceScale scale,
@@ -120,7 +143,7 @@ final class PointFigureRenderer {
             PointFigureStudy.Count count = counts.get(number);
             double y = scale.y(count.target());
             boolean inView = y > scale.top() + 8 && y < scale.bottom() - 8;
-            if (!inView || Math.abs(y - lastY) < 15) {
+            if (!inView || Math.abs(y - lastY) < 15 || isReached(chart.bars(), count)) {
                 continue;
             }
             points.clear();

@@ -72,7 +72,7 @@ final class TagRenderer {
     private static void addPrice(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
         Bars bars = chart.bars();
         int last = bars.size() - 1;
-        double close = bars.close(last);
+        double close = chart.data().last();
         double before = last > 0 ? bars.close(last - 1) : bars.open(last);
         int colour = palette.of(close > before ? Role.RISE : close < before ? Role.FALL_TEXT : Role.INK);
         double y = pane.scale().y(close);

@@ -26,6 +26,11 @@ public final class TimeAxis {
         this.byTime = byTime;
     }
 
+    /** True when several bars can lie in one session. */
+    public boolean isIntraday() {
+        return !byTime || grid.timeframe().isIntraday();
+    }
+
     /** Usual time from one bar to the next, of those that are not on the grid. */
     private long usualSpan() {
         int last = bars.size() - 1;

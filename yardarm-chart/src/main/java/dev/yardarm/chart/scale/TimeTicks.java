@@ -62,7 +62,7 @@ public final class TimeTicks {
         double perPixel = (to - from) / Math.max(1, scale.x(Math.min(end, axis.bars().size() + 500)) - scale.x(first));
         Step step = Step.Y50;
         for (Step candidate : Step.values()) {
-            boolean fine = !axis.grid().timeframe().isIntraday() && candidate.span < Times.DAY;
+            boolean fine = !axis.isIntraday() && candidate.span < Times.DAY;
             if (!fine && candidate.span >= perPixel * pixelsApart) {
                 step = candidate;
                 break;

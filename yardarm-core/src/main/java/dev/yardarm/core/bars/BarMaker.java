@@ -32,6 +32,13 @@ public interface BarMaker {
      */
     void advanceTo(long time);
 
+    /** The price of the last piece, which need not be a bar's close; NaN before the first. */
+    default double lastPrice() {
+        BarSeries made = series();
+        return made.hasForming() ? made.formingClose() : made.closed() == 0 ? Double.NaN
+                : made.snapshot().close(made.closed() - 1);
+    }
+
     /** The bars made so far, the forming one as it stands. */
     BarSeries series();
 }

@@ -56,9 +56,9 @@ abstract class EventBars implements BarMaker {
     /**
      * Shows the forming bar with a piece added that is not complete yet; it stays until the next piece is taken in.
      */
-    final void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
+    void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
                        double pieceVolume) {
-        shown = false;
+        shown = true;
         if (begun) {
             series.form(openTime, Math.max(time, openTime), open, Math.max(high, pieceHigh), Math.min(low, pieceLow),
                     pieceClose, volume + pieceVolume);

@@ -59,6 +59,11 @@ public final class MadeFromFiner implements BarMaker {
     }
 
     @Override
+    public double lastPrice() {
+        return finer.series().hasForming() ? finer.series().formingClose() : maker.lastPrice();
+    }
+
+    @Override
     public BarSeries series() {
         BarSeries series = maker.series();
         BarSeries piece = finer.series();

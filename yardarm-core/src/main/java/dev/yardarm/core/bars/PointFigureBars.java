@@ -29,6 +29,7 @@ public final class PointFigureBars extends EventBars {
     private long lastBox;
     private double start = Double.NaN;
     private double waitingVolume;
+    private double lastPrice = Double.NaN;
     private long waitingTime;
 
     PointFigureBars(BarSeries series, BarRule.PointFigure rule, double tick) {
@@ -115,8 +116,21 @@ public final class PointFigureBars extends EventBars {
         }
     }
 
+    @Override
+    public double lastPrice() {
+        return lastPrice;
+    }
+
+    /** Boxes are complete or not there: a piece that is not complete yet changes none. */
+    @Override
+    void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
+                 double pieceVolume) {
+        // the column stays as it stands
+    }
+
     private void take(long time, long known, double up, double down, double price, double size, boolean rising) {
         knownAt = known;
+        lastPrice = price;
         if (levels == null) {
             if (Double.isNaN(yardstick.value())) {
                 waitingVolume += size;

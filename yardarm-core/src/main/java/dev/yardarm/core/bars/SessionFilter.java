@@ -46,6 +46,11 @@ public final class SessionFilter implements BarMaker {
     }
 
     @Override
+    public double lastPrice() {
+        return maker.lastPrice();
+    }
+
+    @Override
     public BarSeries series() {
         return maker.series();
     }

@@ -102,7 +102,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
 
     private static void events(Instrument instrument, Histories histories, TradingCalendar calendar, long now,
                                List<Line> lines) throws IOException {
-        List<EventMark> coming = EventMarks.of(histories, instrument, BarRequest.of(Timeframe.DAY), now, now).stream()
+        List<EventMark> coming = EventMarks.of(histories, instrument, BarRequest.of(Timeframe.HOUR), now, now).stream()
                 .filter(mark -> mark.time() > now).limit(3).toList();
         if (!coming.isEmpty()) {
             lines.add(new Line("", "Next events"));

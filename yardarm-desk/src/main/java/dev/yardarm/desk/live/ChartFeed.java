@@ -70,7 +70,8 @@ public final class ChartFeed implements AutoCloseable {
             Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
             job.check();
             ChartDataBuilder builder = new ChartDataBuilder(next.layers);
-            ChartData first = builder.update(loaded.series().snapshot());
+            ChartData first = builder.update(loaded.series().snapshot())
+                    .withLast(loaded.maker().lastPrice());
             return new Ready(loaded, builder, first, marks(instrument, request, first));
         }, ready -> {
             if (live == next) {
@@ -179,7 +180,7 @@ public final class ChartFeed implements AutoCloseable {
         }
 
         private void publish() {
-            ChartData data = builder.update(bars.series().snapshot());
+            ChartData data = builder.update(bars.series().snapshot()).withLast(bars.lastPrice());
             shownVersion = data.bars().version();
             boolean nobodyWaits = waiting == null;
             waiting = data;

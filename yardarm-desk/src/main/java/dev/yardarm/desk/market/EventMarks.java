@@ -1,5 +1,6 @@
 package dev.yardarm.desk.market;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
@@ -21,7 +22,8 @@ public final class EventMarks {
     }
 
     /**
-     * The marks of an instrument, in the order of their time. Dividends and splits count once they are known; entries of
+     * The marks of an instrument, in the order of their time: on daily bars only the most important entries of the
+     * calendar, on longer ones none. Dividends and splits count once they are known; entries of
      * the calendar are known ahead.
      *
      * @param from where to begin
@@ -60,7 +62,14 @@ public final class EventMarks {
             source.contracts(new dev.yardarm.core.instrument.InstrumentId(instrument.id().source(), root)).stream()
                     .filter(each -> each.id().equals(instrument.id())).forEach(each -> marks.add(expiry(each)));
         }
-        for (BarSource.Entry entry : source.entries(instrument.id(), from, now + AHEAD)) {
+        int least = request.isTime() && !request.timeframe().isIntraday() ? 3 : 1;
+        boolean longer = request.isTime() ? request.timeframe().isHigherThan(Timeframe.DAY)
+                : request.rule().basis().filter(basis -> !basis.isIntraday()).isPresent();
+        for (BarSource.Entry entry : longer ? List.<BarSource.Entry>of()
+                : source.entries(instrument.id(), from, now + AHEAD)) {
+            if (entry.importance() < least) {
+                continue;
+            }
             marks.add(new EventMark(entry.time(), EventMark.Kind.ENTRY, entry.title() + " ("
                     + "importance " + entry.importance() + " of 3)"));
         }

@@ -36,6 +36,9 @@ import java.util.function.Consumer;
  * One chart: which instrument in which bars, in which make-up. Everything that changes the make-up goes through undo. Used by the interface's thread alone.
  */
 public final class ChartRoom {
+    /** Least width of point and figure columns when they come up: wide enough for their signs. */
+    private static final double BOX_WIDTH = 11;
+
     private final Desk desk;
     private final ChartModel chart = new ChartModel(false);
     private final ChartFeed feed;
@@ -172,7 +175,12 @@ public final class ChartRoom {
         } catch (IllegalArgumentException empty) {
             problem = instrument.code() + ": " + empty.getMessage() + ".";
         }
+        boolean toBoxes = request.rule() instanceof BarRule.PointFigure
+                && !(chart.request().rule() instanceof BarRule.PointFigure);
         chart.open(instrument, request, part);
+        if (toBoxes && chart.time().barWidth() < BOX_WIDTH) {
+            chart.setBarWidth(BOX_WIDTH);
+        }
         chart.follow();
         studies.show();
         tell(Aspect.CHART);
