@@ -147,7 +147,9 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         if (text.length() <= most) {
             return text;
         }
-        int end = text.lastIndexOf("  ", most);
+        int prices = text.indexOf("O ");
+        text = prices > 0 ? text.substring(prices) : text;
+        int end = text.length() <= most ? text.length() : text.lastIndexOf("  ", most);
         return end <= 0 ? text.substring(0, Math.max(0, most)) : text.substring(0, end);
     }
 

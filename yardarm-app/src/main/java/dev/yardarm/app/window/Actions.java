@@ -47,6 +47,7 @@ final class Actions {
     private final StatusLine status;
     private final Runnable help;
     private final Supplier<Documents.Workspace> workspace;
+    private KeyFile keyFile;
 
     /**
      * @param scan the scan view, made when it is first needed
@@ -60,6 +61,11 @@ final class Actions {
         this.status = status;
         this.help = help;
         this.workspace = workspace;
+    }
+
+    /** Where changed keys are kept. */
+    void setKeyFile(KeyFile file) {
+        keyFile = file;
     }
 
     /** Carries out a line. */
@@ -77,7 +83,7 @@ final class Actions {
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
         } else if (command instanceof LineCommand.OfWorkspace || command instanceof LineCommand.OfList
-                || command instanceof LineCommand.NameLayout) {
+                || command instanceof LineCommand.NameLayout || command instanceof LineCommand.ChangeKey) {
             ofDesk(command);
         } else if (room().instrument().isEmpty()) {
             bench.desk().tell("Open a chart first: type the code of an instrument.");
@@ -198,7 +204,9 @@ final class Actions {
     }
 
     private void ofDesk(LineCommand command) {
-        if (command instanceof LineCommand.NameLayout name) {
+        if (command instanceof LineCommand.ChangeKey change) {
+            keyFile.change(change.action(), change.key());
+        } else if (command instanceof LineCommand.NameLayout name) {
             layouts().rename(layouts().focused(), name.title());
         } else if (command instanceof LineCommand.OfList of) {
             new ListActions(bench, page).run(of);

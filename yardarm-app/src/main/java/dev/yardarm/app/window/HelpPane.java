@@ -21,9 +21,10 @@ final class HelpPane extends VBox {
         setSpacing(10);
     }
 
-    /** Shows or hides it; what it says is put together the first time. */
+    /** Shows or hides it; keys may have changed since the last time. */
     void toggle() {
-        if (getChildren().isEmpty()) {
+        if (!isVisible()) {
+            getChildren().clear();
             fill();
         }
         setVisible(!isVisible());
@@ -60,6 +61,15 @@ final class HelpPane extends VBox {
         row = add(grid, row, "Delete", "delete what is chosen");
         row = add(grid, row, "Space", "in the Layers panel: hide or show the layer; W K goes there");
         row = add(grid, row, "Shift held", "draw without snapping to the bar's prices");
+        row = add(grid, row, "Q held", "measure from the pointer: price, per cent, ticks or pips, bars, time, volume");
+        row = add(grid, row, "Ctrl held", "drag over bars to zoom to them");
+        row = add(grid, row, "Ctrl+Tab, Ctrl+PgDn", "next layout, next chart of the layout");
+        row = add(grid, row, "double click", "an axis fits itself again; the head of a chart gives it the whole layout");
+        row = add(grid, row, "change a key", "key layout.split-beside V  (group and words of the entry); key layout Y for "
+                + "a first letter; key leader alt, off or plain. Kept in documents/keys.json");
+        row = add(grid, row, "charts", "layout 2x2 · layout new 1x2 · step-down W D 1h · link 1 shares instrument time · "
+                + "preset save swing · range 20 · brick atr14 D · point-figure 1%x3 D · session 09:00-12:00 · percent · "
+                + "5 days · go to 2026-03-02 · save chart.svg · list new Focus · list paste · list weight PV60 50");
         row = add(grid, row, "command line", "KTRL W · 15m · sma 50 · rsi 9 high · level 98.40 · line 2026-03-02 95.20 "
                 + "2026-05-11 101 · plan 104.20 102.80 107 · alert · alert close · long · skip too wide · note text · "
                 + "rsi(14) < 30 (scans the list)");

@@ -1,6 +1,9 @@
 package dev.yardarm.app.window;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -13,7 +16,7 @@ public final class LeaderKeys {
 
     /** What a first letter opens. */
     public static final class Group {
-        private final char letter;
+        private char letter;
         private final String title;
         private final Map<Character, Entry> entries = new LinkedHashMap<>();
 
@@ -42,6 +45,11 @@ public final class LeaderKeys {
             return this;
         }
 
+        /** Its name in the key file. */
+        public String id() {
+            return slug(title);
+        }
+
         /** The entry of a typed letter: exactly, else in the other case. */
         public Optional<Entry> find(char typed) {
             Entry exact = entries.get(typed);
@@ -55,6 +63,55 @@ public final class LeaderKeys {
 
     /** A second key and what it does. */
     public record Entry(char key, String label, Runnable action) {
+        /** Its name in the key file, behind that of its group. */
+        public String id() {
+            return slug(label);
+        }
+    }
+
+    private static String slug(String words) {
+        return words.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+    }
+
+    /**
+     * Gives an action another key. An entry is named by its group and itself, {@code layout.split-beside}; a group by
+     * itself. Where the key is taken, the two change places.
+     *
+     * @throws IllegalArgumentException when there is no such action or the key is no single character
+     */
+    public void change(String id, String key) {
+        String wanted = key.strip();
+        if (wanted.length() != 1 || wanted.charAt(0) <= ' ') {
+            throw new IllegalArgumentException("a key is a single letter or digit, not '" + key + "'");
+        }
+        char letter = Character.toUpperCase(wanted.charAt(0));
+        String[] parts = id.strip().toLowerCase(Locale.ROOT).split("\\.", 2);
+        Group group = groups.values().stream().filter(each -> each.id().equals(parts[0])).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("there are no keys called '" + parts[0] + "'"));
+        if (parts.length == 1) {
+            swapGroups(group, letter);
+            return;
+        }
+        Entry entry = group.entries.values().stream().filter(each -> each.id().equals(parts[1])).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no key is called '" + id + "'"));
+        List<Entry> all = new ArrayList<>(group.entries.values());
+        all.replaceAll(each -> each == entry ? new Entry(letter, each.label(), each.action())
+                : each.key() == letter ? new Entry(entry.key(), each.label(), each.action()) : each);
+        group.entries.clear();
+        all.forEach(each -> group.entries.put(each.key(), each));
+    }
+
+    private void swapGroups(Group group, char letter) {
+        char before = group.letter;
+        List<Group> all = new ArrayList<>(groups.values());
+        for (Group each : all) {
+            if (each.letter == letter) {
+                each.letter = before;
+            }
+        }
+        group.letter = letter;
+        groups.clear();
+        all.forEach(each -> groups.put(each.letter, each));
     }
 
     /** Opens a group for a first letter, a capital. */

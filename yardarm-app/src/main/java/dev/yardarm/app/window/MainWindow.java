@@ -70,6 +70,8 @@ public final class MainWindow {
         Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp,
                 () -> state().document());
         LeaderKeys leaders = actions.leaderKeys();
+        KeyFile keyFile = new KeyFile(desk, leaders);
+        actions.setKeyFile(keyFile);
         help = new HelpPane(leaders);
         line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
         bench.onPrompt(line::prompt);
@@ -90,9 +92,9 @@ public final class MainWindow {
         bench.viewProperty().addListener((observed, before, now) -> show(now));
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
-        new WindowKeys(scene, bench, page, line, leaders, hints, help).install();
-        windows = new LayoutWindows(bench, other -> new WindowKeys(other, bench, page, line, leaders, hints, help)
-                .install(), state::changed);
+        new WindowKeys(scene, bench, page, line, leaders, keyFile, hints, help).install();
+        windows = new LayoutWindows(bench, other -> new WindowKeys(other, bench, page, line, leaders, keyFile, hints,
+                help).install(), state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);

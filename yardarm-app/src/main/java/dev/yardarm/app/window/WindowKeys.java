@@ -24,17 +24,19 @@ final class WindowKeys {
     private final ChartPage page;
     private final CommandLine line;
     private final LeaderKeys leaders;
+    private final KeyFile keyFile;
     private final HintPanel hints;
     private final HelpPane help;
     private boolean held;
 
-    WindowKeys(Scene scene, Workbench bench, ChartPage page, CommandLine line, LeaderKeys leaders, HintPanel hints,
-               HelpPane help) {
+    WindowKeys(Scene scene, Workbench bench, ChartPage page, CommandLine line, LeaderKeys leaders, KeyFile keyFile,
+               HintPanel hints, HelpPane help) {
         this.scene = scene;
         this.bench = bench;
         this.page = page;
         this.line = line;
         this.leaders = leaders;
+        this.keyFile = keyFile;
         this.hints = hints;
         this.help = help;
     }
@@ -55,8 +57,9 @@ final class WindowKeys {
         scene.addEventFilter(KeyEvent.KEY_TYPED, event -> {
             boolean letter = event.getCharacter().length() == 1 && event.getCharacter().charAt(0) > ' '
                     && event.getCharacter().charAt(0) != 127;
-            boolean command = event.isControlDown() || event.isAltDown() || event.isMetaDown();
-            if (letter && !command && !isTyping() && typed(event.getCharacter().charAt(0))) {
+            boolean withAlt = keyFile.leader() == KeyFile.Leader.ALT && event.isAltDown();
+            boolean command = event.isControlDown() || event.isAltDown() && !withAlt || event.isMetaDown();
+            if (letter && !command && !isTyping() && typed(event.getCharacter().charAt(0), withAlt)) {
                 event.consume();
             }
         });
@@ -165,7 +168,7 @@ final class WindowKeys {
         return false;
     }
 
-    private boolean typed(char letter) {
+    private boolean typed(char letter, boolean withAlt) {
         if (hints.isOpen()) {
             LeaderKeys.Group group = hints.group();
             hints.close();
@@ -191,7 +194,9 @@ final class WindowKeys {
             room().step(-1);
             return true;
         }
-        leaders.find(letter).ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
+        boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
+        leaders.find(letter).filter(group -> leads).ifPresentOrElse(hints::open,
+                () -> line.prompt(String.valueOf(letter)));
         return true;
     }
 

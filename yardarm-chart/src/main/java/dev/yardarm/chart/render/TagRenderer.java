@@ -116,7 +116,9 @@ final class TagRenderer {
         }
         double value = lines.get(0).column().last();
         if (!Double.isNaN(value)) {
-            tags.add(new Tag(pane.scaleOf(layer).y(value), Readout.value(chart, layer, chart.bars().size() - 1),
+            boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice() && !layer.onLeft();
+            tags.add(new Tag(pane.scaleOf(layer).y(value), asPrice ? AxisText.price(chart, value)
+                    : Readout.value(chart, layer, chart.bars().size() - 1),
                     palette.series(layer.style().colour()), false));
         }
     }

@@ -61,4 +61,28 @@ class InstrumentTest {
         assertThat(PriceFormat.ofDecimals(2).round(Double.NaN)).isNaN();
         assertThat(PriceFormat.ofDecimals(2).round(Double.POSITIVE_INFINITY)).isInfinite();
     }
+
+    @Test
+    void thirtySecondsAreWrittenWithAStrokeAndReadBack() {
+        PriceFormat bond = new PriceFormat(6, 1.0 / 64, PriceFormat.Style.THIRTY_SECONDS);
+        assertThat(bond.format(103.5)).isEqualTo("103-16");
+        assertThat(bond.format(103.515625)).isEqualTo("103-16+");
+        assertThat(bond.format(99 + 1 / 32.0 + 1 / 128.0)).isEqualTo("99-012");
+        assertThat(bond.format(-0.5)).isEqualTo("-0-16");
+        for (double price : new double[] {103.5, 103.515625, 99 + 5 / 128.0, 99 + 7 / 128.0, 100, -0.5}) {
+            assertThat(bond.parse(bond.format(price))).isEqualTo(price);
+        }
+        assertThat(bond.parse("98.25")).isEqualTo(98.25);
+        assertThat(bond.round(103.52)).isEqualTo(103.515625);
+    }
+
+    @Test
+    void pipsAreTheLastDigitButOne() {
+        PriceFormat pair = new PriceFormat(5, 0.00001, PriceFormat.Style.PIPS);
+        assertThat(pair.step()).isEqualTo(0.0001);
+        assertThat(pair.stepWord()).isEqualTo("pips");
+        assertThat(pair.format(1.23456)).isEqualTo("1.23456");
+        assertThat(new PriceFormat(2, 0.05).step()).isEqualTo(0.05);
+        assertThat(new PriceFormat(2, 0.05).stepWord()).isEqualTo("ticks");
+    }
 }

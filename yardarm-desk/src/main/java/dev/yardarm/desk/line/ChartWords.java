@@ -263,6 +263,8 @@ final class ChartWords {
                 add("list", verb ? words[0] + " in lists" : "go through another list", rest.isEmpty() ? null
                         : new LineCommand.OfList(verb ? words[0] : "show", verb ? more : rest));
             }
+            case "key" -> add("keys", "another key for an action, as in key layout.split-beside V", words.length < 2
+                    ? null : new LineCommand.ChangeKey(words[0], more));
             case "title" -> add("chart", "a title of your own", new LineCommand.SetTitle(rest));
             case "save" -> add("file", "the chart as png or svg, its data as csv", rest.isEmpty() ? null
                     : new LineCommand.SaveChart(Path.of(rest)));

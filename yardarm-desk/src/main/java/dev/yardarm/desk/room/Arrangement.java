@@ -85,8 +85,16 @@ public sealed interface Arrangement {
             int count = Integer.parseInt(word);
             return count <= 3 ? grid(1, count) : grid(2, (count + 1) / 2).first(count);
         }
-        ArrangementReader reader = new ArrangementReader(word);
-        return reader.whole();
+        return read(word);
+    }
+
+    /**
+     * Reads the text form alone, in which a bare number is the chart of that number.
+     *
+     * @throws IllegalArgumentException with what was expected
+     */
+    static Arrangement read(String text) {
+        return new ArrangementReader(text.strip().toLowerCase(Locale.ROOT)).whole();
     }
 
     /** The numbers of the charts, in the order they are read. */

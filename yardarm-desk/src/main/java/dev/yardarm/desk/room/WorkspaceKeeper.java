@@ -74,7 +74,7 @@ public final class WorkspaceKeeper {
         List<Layout> made = new ArrayList<>();
         for (Documents.Layout each : saved) {
             try {
-                Arrangement arrangement = Arrangement.parse(each.arrangement());
+                Arrangement arrangement = Arrangement.read(each.arrangement());
                 if (arrangement.charts().size() != each.charts().size()) {
                     throw new IllegalArgumentException("it has " + each.charts().size() + " charts for "
                             + arrangement.charts().size() + " places");
