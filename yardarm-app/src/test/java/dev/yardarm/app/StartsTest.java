@@ -85,7 +85,7 @@ class StartsTest {
         assertThat(second.room().instrument().orElseThrow().code()).isEqualTo("MARN");
         assertThat(second.chart().timeframe()).isEqualTo(Timeframe.WEEK);
         second.await("the folded panel", () -> second.robot().lookup("#layers-panel").tryQuery()
-                .filter(panel -> !panel.getParent().isVisible()).isPresent());
+                .filter(panel -> !panel.getParent().getParent().isVisible()).isPresent());
         second.close();
     }
 

@@ -87,6 +87,10 @@ public final class ChartView extends Region {
         wireMouse();
     }
 
+    public ChartRoom room() {
+        return room;
+    }
+
     public ChartCanvas canvas() {
         return canvas;
     }

@@ -8,8 +8,8 @@ public final class LinkColours {
     private LinkColours() {
     }
 
-    /** @param link number of the colour; 0 for none, which is transparent */
+    /** @param link number of the colour; 0 for none, which is that of the ground */
     public static Color of(Palette palette, int link) {
-        return link == 0 ? Color.TRANSPARENT : CanvasSurface.colour(palette.series(link - 1));
+        return CanvasSurface.colour(link == 0 ? palette.of(Palette.Role.PANEL) : palette.series(link - 1));
     }
 }
