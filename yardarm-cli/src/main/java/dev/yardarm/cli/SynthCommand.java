@@ -1,6 +1,7 @@
 package dev.yardarm.cli;
 
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.market.synthetic.SyntheticBars;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -9,8 +10,8 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
-/** Makes simulated daily bars. */
-@Command(name = "synth", description = "Makes simulated daily bars: a random walk or trends.",
+/** Makes simulated daily bars, or ticks. */
+@Command(name = "synth", description = "Makes simulated daily bars (a random walk or trends) or ticks.",
         mixinStandardHelpOptions = true)
 final class SynthCommand implements Callable<Integer> {
     @Spec
@@ -19,10 +20,10 @@ final class SynthCommand implements Callable<Integer> {
     @Option(names = "--seed", required = true, paramLabel = "N", description = "the same seed makes the same bars")
     private long seed;
 
-    @Option(names = "--bars", required = true, paramLabel = "N", description = "number of bars")
+    @Option(names = "--bars", required = true, paramLabel = "N", description = "number of bars, or of ticks")
     private int bars;
 
-    @Option(names = "--kind", defaultValue = "walk", paramLabel = "KIND", description = "walk or trend")
+    @Option(names = "--kind", defaultValue = "walk", paramLabel = "KIND", description = "walk, trend or ticks")
     private String kind;
 
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
@@ -30,6 +31,10 @@ final class SynthCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
+        if (kind.equals("ticks")) {
+            ticks();
+            return 0;
+        }
         Bars made;
         try {
             made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind)).snapshot();
@@ -46,5 +51,22 @@ final class SynthCommand implements Callable<Integer> {
             }
         });
         return 0;
+    }
+
+    private void ticks() throws Exception {
+        TickSeries made;
+        try {
+            made = SyntheticBars.ticks(seed, bars);
+        } catch (IllegalArgumentException wrong) {
+            throw new WrongUsageException(wrong.getMessage());
+        }
+        Output.write(out, spec.commandLine().getOut(), to -> {
+            to.write("time,price,size,side\n");
+            for (int tick = 0; tick < made.size(); tick++) {
+                to.write(ComputeCommand.time(made.time(tick), null, false) + "," + Output.number(made.price(tick)) + ","
+                        + Output.number(made.size(tick)) + "," + (made.side(tick) == TickSeries.ASK ? "ask" : "bid")
+                        + "\n");
+            }
+        });
     }
 }

@@ -160,4 +160,14 @@ class BarsCommandTest {
         assertThat(read.ticks().price(0)).isEqualTo(1.5);
         assertThat(read.ticks().size(0)).isEqualTo(Double.valueOf(Double.NaN));
     }
+
+    @Test
+    void simulatedTicksMakeBars() {
+        Path file = folder.resolve("made.csv");
+        String[] synth = {"synth", "--seed", "5", "--kind", "ticks", "--bars", "5000", "--out", file.toString()};
+        assertThat(Main.run(synth, new PrintWriter(out, true), new PrintWriter(errors, true))).isZero();
+        assertThat(file).content().startsWith("time,price,size,side\n").contains(",ask", ",bid");
+        assertThat(run(file, "range:10", "--session", "08:00-16:00", "--zone", "UTC")).isZero();
+        assertThat(rows()).hasSizeGreaterThan(50);
+    }
 }

@@ -88,6 +88,7 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
         roundTrip(DocumentKind.EXPORT, new Documents.Export(workspace, List.of(preset), List.of(
                 new Documents.NamedList("Evening", List.of(KTRL), 4))));
+        roundTrip(DocumentKind.HABITS, new Documents.Habits(List.of(Timeframe.WEEK), Map.of("halcyon:VSIX", "day")));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 

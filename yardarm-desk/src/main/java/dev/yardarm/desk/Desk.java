@@ -17,6 +17,7 @@ import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.desk.alert.AlertRunner;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
+import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.list.ListWork;
 import dev.yardarm.desk.live.ChartFeed;
@@ -63,6 +64,7 @@ public final class Desk implements AutoCloseable {
     private final Books books;
     private final UndoStack undo = new UndoStack(System::nanoTime);
     private final ListWork listWork;
+    private final Habits habits;
     private final StoredMarket market;
     private final long seed;
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
@@ -120,6 +122,7 @@ public final class Desk implements AutoCloseable {
         hub = new LiveHub(directory, clock);
         books = new Books(saver, StandardLists.of(directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
+        habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, this::tell);
         new AlertRunner(books, directory, hub, front, alert -> {
             saveClock();
@@ -240,7 +243,11 @@ public final class Desk implements AutoCloseable {
 
     /** The timeframes offered for an instrument. */
     public List<Timeframe> timeframes() {
-        return Timeframe.STANDARD;
+        return habits.timeframes();
+    }
+
+    public Habits habits() {
+        return habits;
     }
 
     /** Making and changing lists. */

@@ -414,4 +414,23 @@ class LayoutsTest {
                 desk.clock().now());
         assertThat(economic.lines()).anyMatch(line -> line.word().equals("history"));
     }
+
+    @Test
+    void theSessionBelongsToTheInstrumentAndTheTimeframesToTheTrader() {
+        ChartRoom room = layouts.active();
+        front.run(() -> room.open(instrument("VSIX"), BarRequest.of(Timeframe.HOUR)));
+        bars(room);
+        front.run(() -> room.setRequest("day", room.chart().request().withPart(SessionPart.DAY)));
+        front.run(() -> room.open(instrument("KTRL"), room.chart().request()));
+        assertThat(room.chart().request().part()).isEqualTo(SessionPart.WHOLE);
+        front.run(() -> room.open(instrument("VSIX"), room.chart().request()));
+        assertThat(room.chart().request().part()).isEqualTo(SessionPart.DAY);
+        front.run(room::undo);
+        assertThat(desk.habits().session(instrument("VSIX").id())).isEqualTo(SessionPart.WHOLE);
+        front.run(() -> desk.habits().setTimeframes(List.of(Timeframe.DAY, Timeframe.parse("7m").orElseThrow(),
+                Timeframe.DAY)));
+        assertThat(desk.timeframes()).extracting(Timeframe::toString).containsExactly("D", "7m");
+        front.run(() -> desk.habits().setTimeframes(List.of()));
+        assertThat(desk.timeframes()).isEqualTo(Timeframe.STANDARD);
+    }
 }

@@ -53,7 +53,8 @@ public final class LayoutPane extends StackPane {
     /** The view of a chart of this layout; null when it is of another. */
     public ChartView view(ChartRoom room) {
         ChartCell cell = cells.get(room);
-        return cell == null ? null : cell.view();
+        boolean here = layout.get() != null && layout.get().charts().contains(room);
+        return cell == null || !here ? null : cell.view();
     }
 
     /** Shows the data of the chart in hand as a table, or the chart again. */

@@ -46,13 +46,17 @@ public final class LayoutWindows {
             }
         }
         for (Layout layout : wanted) {
-            Stage stage = windows.computeIfAbsent(layout, this::open);
-            stage.setTitle("Yardarm, " + layout.title());
+            if (!windows.containsKey(layout)) {
+                open(layout);
+            }
+            windows.get(layout).setTitle("Yardarm, " + layout.title());
         }
     }
 
-    private Stage open(Layout layout) {
+    private void open(Layout layout) {
         Stage stage = new Stage();
+        // Known before it shows: showing it takes its chart in hand, which comes back here.
+        windows.put(layout, stage);
         Scene scene = new Scene(new LayoutPane(bench, () -> layout), 760, 520);
         Themes.apply(bench.themeProperty().get(), scene);
         keys.accept(scene);
@@ -71,7 +75,6 @@ public final class LayoutWindows {
             property.addListener((observed, before, now) -> moved.run());
         }
         stage.show();
-        return stage;
     }
 
     /** The view of a chart in one of these windows; null when it is in none. */

@@ -40,7 +40,7 @@ public final class TimeframeStrip extends HBox {
         setId("strip");
         setPrefHeight(104);
         setMinHeight(104);
-        for (Timeframe timeframe : SHOWN) {
+        for (Timeframe timeframe : shown(bench)) {
             Cell cell = new Cell(bench, timeframe);
             HBox.setHgrow(cell, Priority.ALWAYS);
             cells.add(cell);
@@ -60,6 +60,12 @@ public final class TimeframeStrip extends HBox {
         if (mainWasShown) {
             cells.forEach(Cell::open);
         }
+    }
+
+    /** The usual five, or the first five of the trader's own set. */
+    private static List<Timeframe> shown(Workbench bench) {
+        List<Timeframe> own = bench.desk().timeframes();
+        return own.equals(Timeframe.STANDARD) ? SHOWN : own.subList(0, Math.min(SHOWN.size(), own.size()));
     }
 
     public void close() {

@@ -83,7 +83,8 @@ final class Actions {
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
         } else if (command instanceof LineCommand.OfWorkspace || command instanceof LineCommand.OfList
-                || command instanceof LineCommand.NameLayout || command instanceof LineCommand.ChangeKey) {
+                || command instanceof LineCommand.NameLayout || command instanceof LineCommand.ChangeKey
+                || command instanceof LineCommand.OfferTimeframes) {
             ofDesk(command);
         } else if (room().instrument().isEmpty()) {
             bench.desk().tell("Open a chart first: type the code of an instrument.");
@@ -204,7 +205,11 @@ final class Actions {
     }
 
     private void ofDesk(LineCommand command) {
-        if (command instanceof LineCommand.ChangeKey change) {
+        if (command instanceof LineCommand.OfferTimeframes offer) {
+            bench.desk().habits().setTimeframes(offer.timeframes());
+            bench.desk().tell("Offered from now on: " + String.join(" ", bench.desk().timeframes().stream()
+                    .map(Timeframe::toString).toList()) + " (the strip after the next start).");
+        } else if (command instanceof LineCommand.ChangeKey change) {
             keyFile.change(change.action(), change.key());
         } else if (command instanceof LineCommand.NameLayout name) {
             layouts().rename(layouts().focused(), name.title());

@@ -31,4 +31,6 @@ public record DocumentKind<T>(String format, int version, String folder, String 
             new DocumentKind<>("yardarm/workspace-export", 1, "", "exported workspace", Documents.Export.class);
     public static final DocumentKind<Documents.Keys> KEYS =
             new DocumentKind<>("yardarm/keys", 1, "", "keys", Documents.Keys.class);
+    public static final DocumentKind<Documents.Habits> HABITS =
+            new DocumentKind<>("yardarm/habits", 1, "", "habits", Documents.Habits.class);
 }

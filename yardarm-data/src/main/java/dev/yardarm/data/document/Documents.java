@@ -200,6 +200,19 @@ public final class Documents {
         }
     }
 
+    /**
+     * What the trader set once for all charts.
+     *
+     * @param timeframes the timeframes offered, long to short; empty for the usual ones
+     * @param sessions the part of the session an instrument is looked at in, by its identity; the whole for others
+     */
+    public record Habits(List<Timeframe> timeframes, Map<String, String> sessions) {
+        public Habits {
+            timeframes = kept(timeframes);
+            sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
+        }
+    }
+
     /** The keys that were changed: the action's name and its keys. */
     public record Keys(String leader, Map<String, String> keys) {
         public Keys {

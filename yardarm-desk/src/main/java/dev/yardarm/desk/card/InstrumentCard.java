@@ -53,7 +53,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         events(instrument, histories, calendar, now, lines);
         lines.add(new Line("", "How it stands"));
         trends(instrument, histories, now, lines);
-        place(days, lines);
+        place(instrument, days, lines);
         volatility(days, lines);
         strength(instrument, days, directory, histories, now, lines);
         return new InstrumentCard(instrument, List.copyOf(lines));
@@ -148,7 +148,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         return sum / 20;
     }
 
-    private static void place(Bars days, List<Line> lines) {
+    private static void place(Instrument instrument, Bars days, List<Line> lines) {
         int size = days.size();
         if (size < 20) {
             return;
@@ -161,6 +161,16 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         }
         lines.add(new Line("place", String.format(Locale.ROOT, "%.0f %% of its range of %d days",
                 100 * (days.close(size - 1) - low) / Math.max(1e-12, high - low), Math.min(size, RANGE_DAYS))));
+        double lowest = Double.POSITIVE_INFINITY;
+        double highest = Double.NEGATIVE_INFINITY;
+        for (int bar = 0; bar < size; bar++) {
+            lowest = Math.min(lowest, days.low(bar));
+            highest = Math.max(highest, days.high(bar));
+        }
+        boolean joined = instrument.kind() == Instrument.Kind.CONTINUOUS;
+        lines.add(new Line("all time", instrument.format().format(lowest) + " to " + instrument.format().format(highest)
+                + (joined ? ", contracts joined " + BarRequest.of(Timeframe.DAY).joint().words()
+                : instrument.kind() == Instrument.Kind.SHARE ? ", adjusted for splits" : "")));
     }
 
     private static void volatility(Bars days, List<Line> lines) {

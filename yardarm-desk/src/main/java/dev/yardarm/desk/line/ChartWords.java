@@ -179,12 +179,11 @@ final class ChartWords {
         try {
             if (first.equals("layout")) {
                 ofLayout();
+            } else if (first.equals("timeframes")) {
+                add("timeframe", rest.isEmpty() ? "offer the usual timeframes" : "the timeframes offered in menus and "
+                        + "the strip", new LineCommand.OfferTimeframes(timeframes()));
             } else if (first.equals("step-down")) {
-                List<Timeframe> timeframes = new ArrayList<>();
-                for (String word : rest.isEmpty() ? new String[0] : rest.split("[\\s,]+")) {
-                    timeframes.add(Timeframe.parse(word).orElseThrow(() -> new IllegalArgumentException("'" + word
-                            + "' is no timeframe")));
-                }
+                List<Timeframe> timeframes = timeframes();
                 if (timeframes.size() < 2 || timeframes.size() > 3) {
                     throw new IllegalArgumentException("two or three timeframes, as in step-down W D 1h");
                 }
@@ -196,6 +195,15 @@ final class ChartWords {
         } catch (IllegalArgumentException bad) {
             wrong("layout", bad.getMessage());
         }
+    }
+
+    private List<Timeframe> timeframes() {
+        List<Timeframe> timeframes = new ArrayList<>();
+        for (String word : rest.isEmpty() ? new String[0] : rest.split("[\\s,]+")) {
+            timeframes.add(Timeframe.parse(word).orElseThrow(() -> new IllegalArgumentException("'" + word
+                    + "' is no timeframe")));
+        }
+        return timeframes;
     }
 
     private void ofLayout() {

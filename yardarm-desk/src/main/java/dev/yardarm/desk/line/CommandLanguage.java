@@ -87,7 +87,9 @@ public final class CommandLanguage {
     private static List<Proposal> distinct(List<Proposal> proposals) {
         Map<String, Proposal> byMeaning = new LinkedHashMap<>();
         for (Proposal proposal : proposals) {
-            byMeaning.putIfAbsent(proposal.kind() + " " + proposal.text(), proposal);
+            boolean isInstrument = proposal.command() instanceof LineCommand.Open;
+            byMeaning.putIfAbsent(proposal.kind() + " " + proposal.text() + (isInstrument ? proposal.detail() : ""),
+                    proposal);
         }
         return List.copyOf(byMeaning.values());
     }
@@ -108,9 +110,10 @@ public final class CommandLanguage {
         }
     }
 
-    private static Proposal instrument(Instrument instrument, Timeframe timeframe) {
+    private Proposal instrument(Instrument instrument, Timeframe timeframe) {
+        boolean several = directory.sourcesOf(instrument.code()).size() > 1;
         return new Proposal("instrument", instrument.code() + (timeframe == null ? "" : " " + timeframe),
-                instrument.name(), new LineCommand.Open(instrument, timeframe));
+                instrument.name() + (several ? ", from " + instrument.id().source() : ""), new LineCommand.Open(instrument, timeframe));
     }
 
     private static void indicator(String[] words, List<Proposal> proposals) {

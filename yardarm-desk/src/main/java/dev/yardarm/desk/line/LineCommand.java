@@ -90,6 +90,10 @@ public sealed interface LineCommand {
     record OfWorkspace(boolean export, Path file) implements LineCommand {
     }
 
+    /** The timeframes offered; none for the usual ones. */
+    record OfferTimeframes(List<Timeframe> timeframes) implements LineCommand {
+    }
+
     /** Another key for an action; {@code leader} for how the first letter is pressed. */
     record ChangeKey(String action, String key) implements LineCommand {
     }

@@ -81,7 +81,8 @@ final class ChartKeeper {
     /** Puts a make-up on what a room shows. */
     static void putOn(ChartRoom room, Documents.Chart makeUp) {
         putMakeUp(makeUp, room);
-        room.instrument().ifPresent(instrument -> room.open(instrument, request(makeUp, room)));
+        room.instrument().ifPresent(instrument -> room.open(instrument, request(makeUp, room).withPart(
+                room.desk().habits().session(instrument.id()))));
         room.tell(Aspect.VIEW);
     }
 

@@ -155,8 +155,10 @@ public final class ChartRoom {
     }
 
     /** Opens other bars or another instrument, in the same make-up. */
-    public void open(Instrument instrument, BarRequest request) {
+    public void open(Instrument instrument, BarRequest wanted) {
         boolean sameInstrument = chart.instrument().filter(instrument::equals).isPresent();
+        // The session belongs to the instrument: another one is looked at in its own.
+        BarRequest request = sameInstrument ? wanted : wanted.withPart(desk.habits().session(instrument.id()));
         if (sameInstrument && chart.request().equals(request) && (!chart.bars().isEmpty() || problem.isEmpty()
                 && chart.instrument().isPresent())) {
             return;
@@ -218,9 +220,16 @@ public final class ChartRoom {
         BarRequest before = chart.request();
         Instrument instrument = chart.instrument().orElse(null);
         if (instrument != null && !before.equals(request)) {
-            desk.undo().execute(Command.of(label, "", () -> open(chart.instrument().orElse(instrument), request),
-                    () -> open(chart.instrument().orElse(instrument), before)));
+            desk.undo().execute(Command.of(label, "", () -> openAs(instrument, request),
+                    () -> openAs(instrument, before)));
         }
+    }
+
+    private void openAs(Instrument instrument, BarRequest request) {
+        if (!desk.habits().session(instrument.id()).equals(request.part())) {
+            desk.habits().setSession(instrument.id(), request.part());
+        }
+        open(chart.instrument().orElse(instrument), request);
     }
 
     /** Shows bars of a kind; bars of time for {@link BarRule.Time}. */

@@ -1,6 +1,7 @@
 package dev.yardarm.market.synthetic;
 
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.market.generator.Dice;
 import java.time.LocalDate;
@@ -61,6 +62,35 @@ public final class SyntheticBars {
             day = day.plusDays(day.getDayOfWeek().getValue() == 5 ? 3 : 1);
         }
         return series;
+    }
+
+    /**
+     * Trades made from a seed: a walk in steps of 0.01 from 100, some seconds apart, in sessions of eight hours UTC on
+     * weekdays. A trade above the one before is struck at the ask, one below at the bid.
+     */
+    public static TickSeries ticks(long seed, int count) {
+        if (count < 1) {
+            throw new IllegalArgumentException("the number of ticks must be at least 1, not " + count);
+        }
+        Dice dice = new Dice(seed, Dice.key("synthetic ticks"));
+        TickSeries ticks = new TickSeries(count);
+        LocalDate day = FIRST_DAY;
+        long time = Times.micros(day.atTime(8, 0).atZone(ZoneOffset.UTC));
+        long price = 10_000;
+        byte side = TickSeries.ASK;
+        for (int tick = 0; tick < count; tick++) {
+            long before = price;
+            price = Math.max(100, price + Math.round(1.3 * dice.fat()));
+            side = price > before ? TickSeries.ASK : price < before ? TickSeries.BID : side;
+            ticks.append(time, price / 100.0, 1 + Math.round(8 * dice.exponential()), side);
+            time += Math.round(2_000 * dice.exponential() + 1) * 1000;
+            if (time >= Times.micros(day.atTime(16, 0).atZone(ZoneOffset.UTC))) {
+                day = day.plusDays(day.getDayOfWeek().getValue() == 5 ? 3 : 1);
+                time = Times.micros(day.atTime(8, 0).atZone(ZoneOffset.UTC));
+                price += Math.round(20 * dice.bell());
+            }
+        }
+        return ticks;
     }
 
     private static double cents(double price) {
