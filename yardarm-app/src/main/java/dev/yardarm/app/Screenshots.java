@@ -3,9 +3,12 @@ package dev.yardarm.app;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
@@ -14,14 +17,19 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.room.Arrangement;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.LinkRules;
+import dev.yardarm.desk.room.LinkedPointer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import javafx.animation.PauseTransition;
@@ -43,7 +51,6 @@ final class Screenshots {
     private final Path out;
     private final MainWindow window;
     private final Workbench bench;
-    private final ChartRoom room;
     private final Deque<Runnable> steps = new ArrayDeque<>();
 
     Screenshots(Desk desk, Stage stage, Path out) {
@@ -52,19 +59,18 @@ final class Screenshots {
         this.out = out;
         window = new MainWindow(desk, stage);
         bench = window.bench();
-        room = bench.room();
     }
 
     void take() {
         window.open();
         open("MARN", Timeframe.DAY);
         steps.add(() -> planAround(-0.015, 0.03));
-        steps.add(() -> room.studies().takeStance(Stance.Kind.WAIT, ""));
+        steps.add(() -> room().studies().takeStance(Stance.Kind.WAIT, ""));
         open("EBSP", Timeframe.DAY);
         steps.add(() -> planAround(0.02, -0.05));
-        steps.add(() -> room.studies().takeStance(Stance.Kind.SHORT, ""));
+        steps.add(() -> room().studies().takeStance(Stance.Kind.SHORT, ""));
         open("MNRC", Timeframe.DAY);
-        steps.add(() -> room.studies().takeStance(Stance.Kind.SKIP, "no clear swing"));
+        steps.add(() -> room().studies().takeStance(Stance.Kind.SKIP, "no clear swing"));
         open("VHRB", Timeframe.DAY);
         steps.add(this::alertOfTheMorning);
         open("KTRL", Timeframe.WEEK);
@@ -76,6 +82,24 @@ final class Screenshots {
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> shoot("chart-night-watch"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(this::linkedCharts);
+        steps.add(() -> { });
+        steps.add(this::setUpLinkedCharts);
+        steps.add(() -> { });
+        steps.add(() -> shoot("charts-linked"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> bench.layouts().stepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
+        steps.add(() -> { });
+        steps.add(() -> shoot("step-down"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> bench.layouts().add("Boxes", Arrangement.grid(1, 1)));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(desk.directory().byCode("VHRB").orElseThrow(), BarRequest.of(Timeframe.DAY)
+                    .withRule(BarRule.parse("point-figure:3%x3@D")));
+        });
+        steps.add(() -> { });
+        steps.add(() -> shoot("point-figure"));
         steps.add(() -> bench.go(View.SCAN));
         steps.add(() -> ((javafx.scene.control.Button) stage.getScene().lookup("#run-scan")).fire());
         steps.add(() -> shoot("scan"));
@@ -88,6 +112,32 @@ final class Screenshots {
             System.exit(0);
         });
         next();
+    }
+
+    private ChartRoom room() {
+        return bench.room();
+    }
+
+    private void linkedCharts() {
+        bench.layouts().add("Day trading", Arrangement.grid(2, 2));
+        bench.layouts().setLinks(1, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR));
+        bench.layouts().front().charts().forEach(chart -> {
+            chart.showLayers(List.of());
+            chart.setLink(1);
+        });
+        room().open(desk.directory().byCode("VSIX").orElseThrow(), Timeframe.HOUR);
+    }
+
+    private void setUpLinkedCharts() {
+        List<ChartRoom> charts = bench.layouts().front().charts();
+        add("ema", "20");
+        charts.get(1).open(charts.get(1).instrument().orElseThrow(), BarRequest.of(Timeframe.MINUTES_15));
+        charts.get(1).setForm(BarForm.AVERAGED);
+        charts.get(2).setRule(BarRule.parse("range:12"));
+        charts.get(3).open(charts.get(3).instrument().orElseThrow(), BarRequest.of(Timeframe.MINUTES_5));
+        charts.get(3).setScale("percent", charts.get(3).chart().scale().withMode(ScaleChoice.Mode.PERCENT));
+        charts.get(3).setForm(BarForm.AREA);
+        charts.get(0).pointTo(LinkedPointer.NONE);
     }
 
     private void next() {
@@ -105,53 +155,53 @@ final class Screenshots {
     private void open(String code, Timeframe timeframe) {
         steps.add(() -> {
             Instrument instrument = desk.directory().byCode(code).orElseThrow();
-            room.open(instrument, timeframe);
+            room().open(instrument, timeframe);
         });
     }
 
     private void planAround(double stop, double target) {
-        Bars bars = room.chart().bars();
+        Bars bars = room().chart().bars();
         double entry = bars.close(bars.size() - 1);
-        room.studies().makePlan(entry, entry * (1 + stop), entry * (1 + target));
+        room().studies().makePlan(entry, entry * (1 + stop), entry * (1 + target));
     }
 
     /** A level a little above the open with an alert set at the open: the day's trades make it fire. */
     private void alertOfTheMorning() {
-        Bars bars = room.chart().bars();
+        Bars bars = room().chart().bars();
         int last = bars.size() - 1;
-        Instrument instrument = room.instrument().orElseThrow();
+        Instrument instrument = room().instrument().orElseThrow();
         double price = instrument.format().round((bars.open(last) + 2 * bars.high(last)) / 3);
-        room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
-        Drawing level = room.chart().drawings().get(0);
+        room().studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
+        Drawing level = room().chart().drawings().get(0);
         desk.books().setAlerts(List.of(new Alert("morning", instrument.id(), level.id(), Alert.Trigger.REACHES,
                 Timeframe.DAY, false, bars.openTime(last), 0, 0)));
     }
 
     private void weeklyLevel() {
-        Bars bars = room.chart().bars();
+        Bars bars = room().chart().bars();
         int high = bars.size() - 30;
         for (int bar = bars.size() - 30; bar < bars.size() - 4; bar++) {
             high = bars.high(bar) > bars.high(high) ? bar : high;
         }
-        room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
+        room().studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
     }
 
     private void studyKtrl() {
         add("sma", "50");
         add("ema", "20");
         add("rsi", "14");
-        Bars bars = room.chart().bars();
+        Bars bars = room().chart().bars();
         int first = lowest(bars, bars.size() - 110, bars.size() - 60);
         int second = lowest(bars, bars.size() - 50, bars.size() - 8);
-        TradingCalendar calendar = desk.calendar(room.instrument().orElseThrow());
+        TradingCalendar calendar = desk.calendar(room().instrument().orElseThrow());
         BarGrid grid = new BarGrid(calendar, Timeframe.DAY);
-        room.studies().draw(Drawing.Kind.LINE, List.of(
+        room().studies().draw(Drawing.Kind.LINE, List.of(
                 new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
                 new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
-        room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
-        room.studies().setAlert(Alert.Trigger.REACHES);
-        room.studies().takeStance(Stance.Kind.LONG, "");
-        room.studies().writeNote("holds above the weekly level");
+        room().studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
+        room().studies().setAlert(Alert.Trigger.REACHES);
+        room().studies().takeStance(Stance.Kind.LONG, "");
+        room().studies().writeNote("holds above the weekly level");
     }
 
     private static int lowest(Bars bars, int from, int to) {
@@ -163,7 +213,7 @@ final class Screenshots {
     }
 
     private void add(String name, String length) {
-        Catalogue.shared().find(name).ifPresent(found -> room.addIndicator(found,
+        Catalogue.shared().find(name).ifPresent(found -> room().addIndicator(found,
                 Settings.of(found, Map.of("length", length))));
     }
 

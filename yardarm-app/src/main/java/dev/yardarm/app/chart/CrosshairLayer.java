@@ -167,25 +167,33 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             if (pane.kind() == Pane.Kind.PRICE && !chart.madeFrom().isEmpty()) {
                 Text text = legend(used++);
                 place(text, chart.request().rule().words() + ", " + chart.madeFrom(), x, y);
-                text.setFill(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+                paint(text, palette.of(Palette.Role.SOFT));
                 x += text.getLayoutBounds().getWidth() + 18;
             }
             if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
                 Text text = legend(used++);
                 place(text, "volume " + Readout.quantity(chart.bars().volume(bar)), x, y);
-                text.setFill(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+                paint(text, palette.of(Palette.Role.SOFT));
             }
             for (IndicatorLayer layer : pane.indicators()) {
                 if (layer.style().visible() && bar >= 0) {
                     Text text = legend(used++);
                     place(text, layer.title() + "  " + Readout.value(chart, layer, bar), x, y);
-                    text.setFill(CanvasSurface.colour(palette.series(layer.style().colour())));
+                    paint(text, palette.series(layer.style().colour()));
                     x += text.getLayoutBounds().getWidth() + 18;
                 }
             }
         }
         for (int rest = used; rest < legends.size(); rest++) {
             legends.get(rest).setVisible(false);
+        }
+    }
+
+    /** As a style of its own, so that no style sheet takes it back. */
+    private static void paint(Text text, int colour) {
+        String style = String.format("-fx-fill: #%06x;", colour & 0xFFFFFF);
+        if (!style.equals(text.getStyle())) {
+            text.setStyle(style);
         }
     }
 

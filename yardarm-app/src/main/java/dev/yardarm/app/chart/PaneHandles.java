@@ -17,8 +17,8 @@ final class PaneHandles extends javafx.scene.layout.Pane {
     private final ChartRoom room;
     private final ChartModel chart;
     private final HBox buttons = new HBox();
-    private final Button fold;
-    private final Button maximise;
+    private Button fold;
+    private Button maximise;
     private String paneId = "";
 
     PaneHandles(ChartRoom room) {
@@ -26,15 +26,19 @@ final class PaneHandles extends javafx.scene.layout.Pane {
         this.chart = room.chart();
         setManaged(false);
         setPickOnBounds(false);
+        buttons.getStyleClass().add("pane-buttons");
+        buttons.setManaged(false);
+        buttons.setVisible(false);
+        getChildren().add(buttons);
+    }
+
+    /** The buttons are made when the pointer first comes near, so that no chart waits for them. */
+    private void make() {
         Button up = button("up", "Moves this pane up", () -> move(-1));
         Button down = button("down", "Moves this pane down", () -> move(1));
         fold = button("fold", "Folds this pane to its name, and back", this::fold);
         maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.maximisePane(paneId));
-        buttons.getStyleClass().add("pane-buttons");
         buttons.getChildren().addAll(up, down, fold, maximise);
-        buttons.setManaged(false);
-        buttons.setVisible(false);
-        getChildren().add(buttons);
     }
 
     private static Button button(String text, String tip, Runnable action) {
@@ -53,6 +57,9 @@ final class PaneHandles extends javafx.scene.layout.Pane {
         boolean near = pane != null && x > chart.plotRight() - 190 && x < chart.plotRight() && y < pane.top() + 24;
         buttons.setVisible(near);
         if (near) {
+            if (fold == null) {
+                make();
+            }
             paneId = pane.id();
             fold.setText(pane.folded() ? "unfold" : "fold");
             maximise.setText(chart.maximisedPane().isEmpty() ? "whole" : "all panes");

@@ -24,8 +24,9 @@ final class ListMenu extends MenuButton {
         setMinWidth(USE_PREF_SIZE);
         getStyleClass().add("tool-menu");
         setTooltip(new Tooltip("Make and change lists"));
+        // Filled whenever it is opened; an empty menu would not open.
+        getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> fill(panel));
-        fill(panel);
     }
 
     private void fill(ListPanel panel) {

@@ -17,6 +17,17 @@ final class LayoutMenu extends MenuButton {
         setId("layout-menu");
         getStyleClass().add("tool-menu");
         setTooltip(new Tooltip("Several charts, tabs and windows (keys: L)"));
+        // Filled when it is first opened; an empty menu would not open.
+        getItems().add(new SeparatorMenuItem());
+        setOnShowing(event -> {
+            if (getItems().size() == 1) {
+                getItems().clear();
+                fill(bench);
+            }
+        });
+    }
+
+    private void fill(Workbench bench) {
         Layouts layouts = bench.layouts();
         for (String form : List.of("1", "1x2", "2x1", "1x3", "2x2", "row(0,col(1,2))", "2x3", "3x4")) {
             Arrangement arrangement = Arrangement.parse(form);

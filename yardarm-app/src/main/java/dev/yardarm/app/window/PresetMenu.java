@@ -23,8 +23,9 @@ final class PresetMenu extends MenuButton {
         setId("preset-menu");
         getStyleClass().add("tool-menu");
         setTooltip(new Tooltip("Saved make-ups of charts"));
-        presets.listen(this::fill);
-        fill();
+        // Filled whenever it is opened; an empty menu would not open.
+        getItems().add(new SeparatorMenuItem());
+        setOnShowing(event -> fill());
     }
 
     private void fill() {

@@ -37,7 +37,13 @@ final class MarkRenderer {
         if (end <= first) {
             return;
         }
-        LocalDate session = calendar.next(calendar.sessionAt(chart.bars().openTime(first)));
+        LocalDate session = calendar.sessionAt(chart.bars().openTime(first));
+        long sessions = calendar.ordinal(calendar.sessionAt(chart.bars().openTime(end - 1)))
+                - calendar.ordinal(session);
+        if (sessions < 1 || (end - first) * chart.time().barWidth() < sessions * NARROWEST_SESSION) {
+            return;
+        }
+        session = calendar.next(session);
         double pixel = surface.hairline();
         double lastX = Double.NEGATIVE_INFINITY;
         for (int count = 0; count < 400; count++) {

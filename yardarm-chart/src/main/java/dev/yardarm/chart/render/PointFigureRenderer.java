@@ -20,7 +20,7 @@ import java.util.List;
  * 45-degree trend lines and the targets of their counts. Boxes too small for signs become plain columns.
  */
 final class PointFigureRenderer {
-    private static final double SMALLEST_SIGN = 5;
+    private static final double SMALLEST_SIGN = 4.5;
     private static final int RING = 10;
     private static final int MOST_BOXES = 6000;
     private final Batch crosses = new Batch();

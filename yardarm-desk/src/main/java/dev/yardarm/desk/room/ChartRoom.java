@@ -12,6 +12,7 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.bars.BoxSize;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
@@ -182,6 +183,11 @@ public final class ChartRoom {
         chart.open(instrument, request, part);
         if (toBoxes && chart.time().barWidth() < BOX_WIDTH) {
             chart.setBarWidth(BOX_WIDTH);
+        }
+        boolean byPart = request.rule() instanceof BarRule.PointFigure boxes && boxes.box() instanceof BoxSize.Percent;
+        if (toBoxes && byPart && chart.scale().mode() == ScaleChoice.Mode.LINEAR) {
+            // Boxes in per cent are equally high on a logarithmic scale only.
+            chart.setScale(chart.scale().withMode(ScaleChoice.Mode.LOGARITHMIC));
         }
         chart.follow();
         studies.show();

@@ -80,14 +80,13 @@ final class FutureFamilies {
     private final class Family {
         private final World.Future spec;
         private final List<Listed> contracts = new ArrayList<>();
-        private final Walk spot;
         private final double phase;
+        private volatile Walk spot;
 
         Family(World.Future spec) {
             this.spec = spec;
             Dice dice = new Dice(history.seed(), Dice.key(spec.root()));
             phase = dice.between(0, 2 * Math.PI);
-            spot = spot(dice);
             YearMonth month = YearMonth.from(sessions.day(0));
             YearMonth end = YearMonth.from(sessions.day(sessions.count() - 1));
             for (; !month.isAfter(end); month = month.plusMonths(1)) {
@@ -100,6 +99,18 @@ final class FutureFamilies {
                             Math.min(sessions.count() - 1, sessions.number(expiry))));
                 }
             }
+        }
+
+        /** Made when a price is first asked for: naming the contracts needs none. */
+        private Walk spot() {
+            Walk made = spot;
+            if (made == null) {
+                synchronized (this) {
+                    made = spot == null ? spot(new Dice(history.seed(), Dice.key(spec.root()), 1)) : spot;
+                    spot = made;
+                }
+            }
+            return made;
         }
 
         private Walk spot(Dice dice) {
@@ -185,16 +196,16 @@ final class FutureFamilies {
             @Override
             void day(int session, double[] prices) {
                 double factor = carry(session, contract.last());
-                prices[0] = spot.open[session] * factor;
-                prices[1] = spot.high[session] * factor;
-                prices[2] = spot.low[session] * factor;
-                prices[3] = spot.close[session] * factor;
+                prices[0] = spot().open[session] * factor;
+                prices[1] = spot().high[session] * factor;
+                prices[2] = spot().low[session] * factor;
+                prices[3] = spot().close[session] * factor;
             }
 
             @Override
             double volume(int session) {
                 double busy = 0.75 + 0.5 * new Dice(seed(), Dice.key(spec.root()), Dice.key("volume"), session).uniform()
-                        + 14 * Math.abs(spot.close[session] / spot.open[session] - 1);
+                        + 14 * Math.abs(spot().close[session] / spot().open[session] - 1);
                 return spec.volume() * busy * share(number, session);
             }
 
