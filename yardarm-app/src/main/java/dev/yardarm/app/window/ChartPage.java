@@ -41,6 +41,7 @@ final class ChartPage extends BorderPane {
     private CardPanel card;
     private boolean cardShown;
     private TimeframeStrip strip;
+    private final HBox menus = new HBox(4);
     private final Label code = new Label();
     private final Label name = new Label();
     private final Label make = new Label();
@@ -76,7 +77,7 @@ final class ChartPage extends BorderPane {
                 button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
                 button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
                 button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
-                separator(), new LayoutMenu(bench), new PresetMenu(bench), hint);
+                separator(), menus, hint);
         tools.getStyleClass().add("tool-row");
         tools.setId("tools");
         VBox middle = new VBox(new LayoutTabs(bench), title, charts, tools, stripSide);
@@ -102,6 +103,7 @@ final class ChartPage extends BorderPane {
      */
     void complete() {
         if (lists == null) {
+            menus.getChildren().addAll(new LayoutMenu(bench), new PresetMenu(bench));
             lists = new ListPanel(bench);
             card = new CardPanel(bench);
             showCard(cardShown);

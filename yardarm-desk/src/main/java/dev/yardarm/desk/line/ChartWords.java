@@ -67,10 +67,10 @@ final class ChartWords {
             word = parts[0];
             measure = parts.length > 1 ? parts[1] : "";
         }
-        boolean known = BarRule.EXAMPLES.stream().anyMatch(word.split(":")[0]::equals)
-                || BarRule.EXAMPLES.stream().map(each -> each.split(":")[0]).anyMatch(word.split(":")[0]::equals);
+        String bare = word.split("[:@]")[0];
+        boolean known = BarRule.EXAMPLES.stream().map(each -> each.split(":")[0]).anyMatch(bare::equals);
         boolean alone = measure.isEmpty() && !word.contains(":");
-        if (!known || alone && !word.equals("line-break") && !word.equals("heikin-ashi")) {
+        if (!known || alone && !bare.equals("line-break") && !bare.equals("heikin-ashi")) {
             if (known) {
                 wrong("bars", "a size is missing, as in " + BarRule.EXAMPLES.stream().filter(each -> each.startsWith(
                         first.equals("bars") ? rest : first)).findFirst().orElse("range:20").replace(':', ' '));
