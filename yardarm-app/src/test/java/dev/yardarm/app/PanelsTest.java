@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.stance.Stance;
@@ -163,18 +165,76 @@ class PanelsTest {
     @Test
     void thePriceLayerChangesBarsScaleAndVolume() throws Exception {
         app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
-        app.click("#logarithmic");
+        @SuppressWarnings("unchecked")
+        ComboBox<ScaleChoice.Mode> mode = app.robot().lookup("#scale-mode").queryAs(ComboBox.class);
+        app.robot().interact(() -> mode.setValue(ScaleChoice.Mode.LOGARITHMIC));
         app.await("log", () -> app.chart().isLogarithmic());
         app.click("#volume-shown");
         app.await("no volume", () -> !app.chart().isVolumeShown());
         @SuppressWarnings("unchecked")
-        ComboBox<String> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
-        app.robot().interact(() -> form.setValue("bars"));
+        ComboBox<BarForm> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
+        app.robot().interact(() -> form.setValue(BarForm.BARS));
         app.await("bars", () -> app.chart().form() == BarForm.BARS);
         app.robot().clickOn("#chart").push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z)
                 .push(KeyCode.CONTROL, KeyCode.Z);
         app.await("all taken back", () -> app.chart().form() == BarForm.CANDLES && app.chart().isVolumeShown()
                 && !app.chart().isLogarithmic());
+    }
+
+    @Test
+    void thePriceLayerSetsRangeSessionLinesAndAdjustment() throws Exception {
+        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        @SuppressWarnings("unchecked")
+        ComboBox<ScaleChoice.Fit> fit = app.robot().lookup("#scale-fit").queryAs(ComboBox.class);
+        app.robot().interact(() -> fit.setValue(ScaleChoice.Fit.HELD));
+        app.await("a held range", () -> app.chart().scale().fit() == ScaleChoice.Fit.HELD
+                && app.chart().scale().hasRange());
+        app.click("#inverted");
+        app.await("upside down", () -> app.chart().scale().inverted());
+        app.click("#breaks-shown");
+        app.await("no lines", () -> !app.chart().areBreaksShown());
+        app.click("#dividends");
+        app.await("without dividends", () -> app.chart().request().dividends() && !app.chart().bars().isEmpty());
+        app.line("undo");
+        app.await("taken back", () -> !app.chart().request().dividends());
+        app.line("VSIX");
+        app.await("the future", () -> app.room().instrument().orElseThrow().code().equals("VSIX")
+                && !app.chart().bars().isEmpty());
+        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        @SuppressWarnings("unchecked")
+        ComboBox<BarRequest.Joint> joint = app.robot().lookup("#joint").queryAs(ComboBox.class);
+        double first = app.chart().bars().close(0);
+        app.robot().interact(() -> joint.setValue(BarRequest.Joint.UNADJUSTED));
+        app.await("as traded", () -> !app.chart().bars().isEmpty() && app.chart().bars().close(0) != first);
+        app.robot().interact(() -> {
+            app.room().setRule(dev.yardarm.core.bars.BarRule.parse("brick:40@D"));
+        });
+        app.await("bricks", () -> !app.chart().request().isTime() && !app.chart().bars().isEmpty());
+        app.await("said so in the layers", () -> app.robot().lookup("#layers .label").queryAll().stream()
+                .anyMatch(node -> node instanceof Label label && label.getText().startsWith("price, bricks of 40")));
+        @SuppressWarnings("unchecked")
+        ComboBox<BarForm> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
+        app.robot().interact(() -> form.setValue(BarForm.COLUMNS));
+        app.await("bars of time again", () -> app.chart().request().isTime()
+                && app.chart().form() == BarForm.COLUMNS);
+    }
+
+    @Test
+    void menusOfListsLayoutsAndPresetsAct() throws Exception {
+        app.click("#list-menu");
+        app.robot().clickOn("Add the instrument on the chart");
+        app.click("#preset-menu");
+        app.robot().clickOn("Save this chart as a preset");
+        app.await("the command line", () -> app.robot().lookup(".command-line").queryAll().stream().anyMatch(node ->
+                node instanceof TextField field && field.getText().startsWith("preset save")));
+        app.robot().write("plain", 0).push(KeyCode.ENTER);
+        app.await("a preset", () -> app.window().bench().layouts().presets().named("plain").isPresent());
+        app.click("#layout-menu");
+        app.robot().clickOn("2 charts, 1x2");
+        app.await("two charts", () -> app.window().bench().layouts().front().charts().size() == 2);
+        app.click("#layout-menu");
+        app.robot().clickOn("1 chart");
+        app.await("one chart", () -> app.window().bench().layouts().front().charts().size() == 1);
     }
 
     @Test

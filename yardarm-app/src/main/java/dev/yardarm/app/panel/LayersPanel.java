@@ -186,10 +186,11 @@ public final class LayersPanel extends VBox {
                 title.setText("plan");
                 chart.plan().ifPresent(plan -> value.setText(plan.isLong() ? "long" : "short"));
             } else {
-                title.setText("price, " + chart.form().word());
+                title.setText("price, " + (chart.request().isTime() ? chart.form().title()
+                        : chart.request().rule().words()));
                 if (!chart.bars().isEmpty()) {
                     value.setText(chart.instrument().orElseThrow().format()
-                            .format(chart.bars().close(chart.bars().size() - 1)));
+                            .format(chart.data().last()));
                 }
             }
             setContextMenu(menu(layer));
