@@ -14,6 +14,7 @@ final class RecordingSurface implements Surface {
 
     int segments;
     final List<Rectangle> rectangles = new ArrayList<>();
+    final List<double[]> polygons = new ArrayList<>();
     final List<Line> lines = new ArrayList<>();
     final List<String> texts = new ArrayList<>();
     private final double scale;
@@ -46,6 +47,7 @@ final class RecordingSurface implements Surface {
 
     @Override
     public void fillPolygon(int colour, double[] points, int count) {
+        polygons.add(points.clone());
         lines.add(new Line(colour, points.clone(), count));
     }
 

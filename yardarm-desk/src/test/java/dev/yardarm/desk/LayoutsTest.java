@@ -249,6 +249,8 @@ class LayoutsTest {
         front.run(() -> {
             layouts.arrange(Arrangement.parse("row(0*0.7,1*0.3)"));
             layouts.front().charts().get(1).setTimeframe(Timeframe.WEEK);
+            layouts.front().charts().get(0).setScale("fixed height", layouts.front().charts().get(0).chart().scale()
+                    .held(90, 110));
             layouts.front().charts().get(1).setTitle("the big picture");
             layouts.front().charts().get(1).setLink(3);
             layouts.add("Second", Arrangement.parse("2"));
@@ -272,6 +274,11 @@ class LayoutsTest {
         assertThat(week.chart().timeframe()).isEqualTo(Timeframe.WEEK);
         assertThat(other.all().get(0).arrangement()).hasToString("row(0*0.7000,1*0.3000)");
         assertThat(other.links().of(3)).containsExactly(Shared.TIMEFRAME);
+        ChartRoom day = other.all().get(0).charts().get(0);
+        front.run(() -> other.show(other.all().get(0)));
+        front.await("the held height", () -> day.chart().scale().fit() == ScaleChoice.Fit.HELD
+                && Math.abs(day.chart().scale().high() - day.chart().scale().low() - 20) < 1e-6);
+        front.run(() -> other.show(other.all().get(1)));
         front.run(() -> other.backToTab(other.all().get(2)));
         assertThat(other.all()).noneMatch(Layout::hasOwnWindow);
         front.run(() -> {

@@ -189,6 +189,17 @@ final class ChartPage extends BorderPane {
         return here != null ? here : other == null ? null : other.view(room());
     }
 
+    /** Shows the time left to the close on every intraday chart of the layout in front. */
+    void runClocks() {
+        for (ChartRoom each : bench.layouts().front().charts()) {
+            boolean runs = each.chart().request().isTime() && each.chart().timeframe().isIntraday();
+            ChartView view = runs ? charts.view(each) : null;
+            if (view != null && view.getScene() != null) {
+                view.canvas().redraw();
+            }
+        }
+    }
+
     /** Where the windows of layouts are found. */
     void setWindows(LayoutWindows layoutWindows) {
         windows = layoutWindows;

@@ -187,9 +187,7 @@ public final class MainWindow {
         long second = desk.clock().now() / Times.SECOND;
         if (second != shownSecond && page.chart() != null && bench.viewProperty().get() == View.CHART) {
             shownSecond = second;
-            if (bench.room().chart().request().isTime() && bench.room().chart().timeframe().isIntraday()) {
-                page.chart().canvas().redraw();
-            }
+            page.runClocks();
         }
     }
 

@@ -73,11 +73,12 @@ public final class ChartModel {
 
     /**
      * Shows other bars or another instrument; the bars come with {@link #setData}. A range of the price scale set by
-     * hand is given up with the instrument it was set for, a held height is not.
+     * hand is given up; a held height is kept while the instrument stays.
      *
      * @param calendar of the part of the session the request names
      */
     public void open(Instrument newInstrument, BarRequest newRequest, TradingCalendar calendar) {
+        boolean keeps = scale.fit() == ScaleChoice.Fit.HELD && newInstrument.equals(instrument);
         instrument = newInstrument;
         request = newRequest;
         madeFrom = "";
@@ -85,7 +86,7 @@ public final class ChartModel {
         axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newRequest.timeframe()), newRequest.isTime());
         data = ChartData.EMPTY;
         averaged.forget();
-        if (scale.hasRange()) {
+        if (scale.hasRange() && !keeps) {
             scale = scale.withFit(ScaleChoice.Fit.PRICE);
         }
         panes = null;

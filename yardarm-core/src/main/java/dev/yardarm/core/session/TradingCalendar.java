@@ -29,6 +29,7 @@ public final class TradingCalendar {
     private final LocalTime open;
     private final LocalTime close;
     private final boolean opensTheDayBefore;
+    private final boolean closesTheDayBefore;
     private final LocalTime dayStart;
     private final Map<LocalDate, LocalTime> halfDays;
     private final Set<DayOfWeek> days;
@@ -56,6 +57,7 @@ public final class TradingCalendar {
         this.open = hours.open();
         this.close = hours.close();
         this.opensTheDayBefore = hours.opensTheDayBefore();
+        this.closesTheDayBefore = hours.closesTheDayBefore();
         this.dayStart = hours.dayStart();
         this.halfDays = Map.copyOf(halfDays);
         this.days = EnumSet.copyOf(days);
@@ -71,15 +73,24 @@ public final class TradingCalendar {
      *
      * @param close midnight for the end of the day
      * @param opensTheDayBefore true when the session opens on the calendar day before the one it closes on
+     * @param closesTheDayBefore true when it closes on that day too: an evening alone
      * @param dayStart where the evening part ends and the day part begins; null when there is no evening part
      */
-    public record Hours(LocalTime open, LocalTime close, boolean opensTheDayBefore, LocalTime dayStart) {
+    public record Hours(LocalTime open, LocalTime close, boolean opensTheDayBefore, boolean closesTheDayBefore,
+                        LocalTime dayStart) {
+        public Hours(LocalTime open, LocalTime close, boolean opensTheDayBefore, LocalTime dayStart) {
+            this(open, close, opensTheDayBefore, false, dayStart);
+        }
+
         public Hours {
             boolean endsAtMidnight = close.equals(LocalTime.MIDNIGHT);
+            if (closesTheDayBefore && (!opensTheDayBefore || !endsAtMidnight && !close.isAfter(open))) {
+                throw new IllegalArgumentException("a session must close after it opens: " + open + " to " + close);
+            }
             if (!opensTheDayBefore && !endsAtMidnight && !close.isAfter(open)) {
                 throw new IllegalArgumentException("a session must close after it opens: " + open + " to " + close);
             }
-            if (opensTheDayBefore && (endsAtMidnight || close.isAfter(open))) {
+            if (opensTheDayBefore && !closesTheDayBefore && (endsAtMidnight || close.isAfter(open))) {
                 throw new IllegalArgumentException("a session that opens the day before must be shorter than a day: "
                         + open + " to " + close);
             }
@@ -107,10 +118,11 @@ public final class TradingCalendar {
 
     /** Closing time of the session of a date, whether or not there is trading on it. */
     public long close(LocalDate date) {
-        LocalTime early = halfDays.get(date);
+        LocalTime early = closesTheDayBefore ? null : halfDays.get(date);
         LocalTime end = early == null || close.equals(LocalTime.MIDNIGHT) || early.isAfter(close) ? close : early;
-        long whole = end.equals(LocalTime.MIDNIGHT) ? Times.micros(date.plusDays(1).atStartOfDay(zone))
-                : Times.micros(date.atTime(end).atZone(zone));
+        LocalDate day = closesTheDayBefore ? date.minusDays(1) : date;
+        long whole = end.equals(LocalTime.MIDNIGHT) ? Times.micros(day.plusDays(1).atStartOfDay(zone))
+                : Times.micros(day.atTime(end).atZone(zone));
         return Math.max(whole, open(date) + Times.MINUTE);
     }
 
@@ -122,7 +134,8 @@ public final class TradingCalendar {
     /** Length of a session that is neither cut short nor reaches over a change of the clocks, in microseconds. */
     public long usualLength() {
         long start = minutes(open) - (opensTheDayBefore ? 1440 : 0);
-        return ((close.equals(LocalTime.MIDNIGHT) ? 1440 : minutes(close)) - start) * Times.MINUTE;
+        long end = (close.equals(LocalTime.MIDNIGHT) ? 1440 : minutes(close)) - (closesTheDayBefore ? 1440 : 0);
+        return (end - start) * Times.MINUTE;
     }
 
     /** True when the session has an evening part and a day part. */
@@ -132,7 +145,7 @@ public final class TradingCalendar {
 
     /** The local opening and closing time and what lies between. */
     public Hours hours() {
-        return new Hours(open, close, opensTheDayBefore, dayStart);
+        return new Hours(open, close, opensTheDayBefore, closesTheDayBefore, dayStart);
     }
 
     /**
@@ -167,8 +180,8 @@ public final class TradingCalendar {
             long last = minutes(to) + (to.isAfter(from) ? shift : shift + 1440);
             long cutFirst = Math.max(first, start);
             long cutLast = Math.min(last, end);
-            if (cutFirst < cutLast && (cutFirst >= 0 || cutLast <= 1440)) {
-                return new Hours(time(cutFirst), time(cutLast), cutFirst < 0, null);
+            if (cutFirst < cutLast) {
+                return new Hours(time(cutFirst), time(cutLast), cutFirst < 0, cutLast <= 0, null);
             }
         }
         throw new IllegalArgumentException("nothing is traded from " + from + " to " + to + "; trading is from " + open

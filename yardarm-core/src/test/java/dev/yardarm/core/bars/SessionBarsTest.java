@@ -67,6 +67,14 @@ class SessionBarsTest {
         TradingCalendar overnight = FUTURES.part(SessionPart.parse("20:00-02:00"));
         assertThat(overnight.open(LocalDate.of(2026, 6, 19))).isEqualTo(at("2026-06-18T20:00"));
         assertThat(overnight.close(LocalDate.of(2026, 6, 19))).isEqualTo(at("2026-06-19T02:00"));
+        TradingCalendar late = FUTURES.part(SessionPart.parse("20:00-22:30"));
+        assertThat(late.open(LocalDate.of(2026, 6, 19))).isEqualTo(at("2026-06-18T20:00"));
+        assertThat(late.close(LocalDate.of(2026, 6, 19))).isEqualTo(at("2026-06-18T22:30"));
+        assertThat(late.sessionAt(at("2026-06-19T10:00"))).isEqualTo(LocalDate.of(2026, 6, 19));
+        assertThat(late.isOpenAt(at("2026-06-21T21:00"))).as("Sunday evening").isTrue();
+        assertThat(late.usualLength()).isEqualTo(150 * Times.MINUTE);
+        assertThat(FUTURES.part(SessionPart.parse("18:00-00:00")).close(LocalDate.of(2026, 6, 19)))
+                .isEqualTo(at("2026-06-19T00:00"));
         assertThatThrownBy(() -> FUTURES.part(SessionPart.parse("17:10-17:50"))).hasMessageContaining("nothing is traded");
         TradingCalendar shares = new TradingCalendar(AZORES, LocalTime.of(8, 0), LocalTime.of(16, 30),
                 EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), Set.of());

@@ -73,8 +73,9 @@ final class ChartKeeper {
         }
         double[] range = saved.manualHigh() > saved.manualLow() ? new double[] {saved.manualLow(), saved.manualHigh()}
                 : null;
+        boolean held = saved.scale() != null && ScaleChoice.Fit.HELD.name().equals(saved.scale().fit());
         room.desk().directory().find(saved.instrument()).ifPresentOrElse(instrument -> room.restore(instrument,
-                request(saved, room), saved.rightmost(), range), () -> room.desk().tell("The saved chart showed "
+                request(saved, room), saved.rightmost(), range, held), () -> room.desk().tell("The saved chart showed "
                 + saved.instrument() + ", which is not there any more."));
     }
 

@@ -55,6 +55,7 @@ public final class ChartRoom {
     private LinkedPointer pointer = LinkedPointer.NONE;
     private long restoreUntil;
     private double[] restoreRange;
+    private boolean restoreHeld;
     private long nextLayer = 1;
 
     /** A chart of its own, outside any layout. */
@@ -109,7 +110,8 @@ public final class ChartRoom {
             restoreUntil = 0;
         }
         if (restoreRange != null) {
-            chart.setPriceRange(restoreRange[0], restoreRange[1]);
+            chart.setScale(restoreHeld ? chart.scale().held(restoreRange[0], restoreRange[1])
+                    : chart.scale().withRange(restoreRange[0], restoreRange[1]));
             restoreRange = null;
         }
     }
@@ -208,9 +210,11 @@ public final class ChartRoom {
      * Opens a chart as it was left.
      *
      * @param until moment of the right edge; 0 for the newest bars
-     * @param range the price range set by hand, or null
+     * @param range the price range set by hand or held, or null
+     * @param held true when the range was held
      */
-    public void restore(Instrument instrument, BarRequest request, long until, double[] range) {
+    public void restore(Instrument instrument, BarRequest request, long until, double[] range, boolean held) {
+        restoreHeld = held;
         restoreUntil = until;
         restoreRange = range;
         open(instrument, request);

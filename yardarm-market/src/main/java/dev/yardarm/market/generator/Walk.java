@@ -33,7 +33,7 @@ final class Walk {
         double centre = mean;
         for (int session = 0; session < count; session++) {
             if (session % 60 == 0) {
-                centre = mean + (centre - mean) * 0.97 + manner.volatility() * 6 * dice.bell();
+                centre = mean + (centre - mean) * 0.97 + Math.min(0.09, manner.volatility() * 6) * dice.bell();
             }
             double step = manner.volatility() * cluster.next(dice) + push.applyAsDouble(session)
                     - manner.reversion() * (value - centre);
