@@ -10,6 +10,7 @@ package dev.yardarm.market.generator;
  */
 final class MinutePath {
     private final int minutes;
+    private final boolean levelled;
     private final double[] rhythm;
     private final double[] weights;
     private final double[] path;
@@ -24,11 +25,16 @@ final class MinutePath {
 
     /** The minutes of a day session: busy at its opening and toward its close. */
     MinutePath(int minutes) {
-        this(dayRhythm(minutes));
+        this(dayRhythm(minutes), true);
     }
 
-    /** @param rhythm how wild each minute is, 1 for a usual one */
+    /** The minutes of a long session. @param rhythm how wild each minute is, 1 for a usual one */
     MinutePath(double[] rhythm) {
+        this(rhythm, false);
+    }
+
+    private MinutePath(double[] rhythm, boolean levelled) {
+        this.levelled = levelled;
         this.minutes = rhythm.length;
         this.rhythm = rhythm;
         weights = new double[minutes];
@@ -55,7 +61,11 @@ final class MinutePath {
 
     void fill(Dice dice, int dayOpen, int dayHigh, int dayLow, int dayClose, long dayVolume) {
         bridge(dice);
-        stretch(dayOpen, dayHigh, dayLow, dayClose);
+        if (levelled) {
+            stretch(dayOpen, dayHigh, dayLow, dayClose);
+        } else {
+            widen(dayOpen, dayHigh, dayLow, dayClose);
+        }
         bars(dice, dayOpen, dayHigh, dayLow, dayClose);
         shareOut(dice, dayVolume);
     }
@@ -69,6 +79,28 @@ final class MinutePath {
         double end = path[minutes];
         for (int minute = 0; minute <= minutes; minute++) {
             path[minute] -= end * minute / minutes;
+        }
+    }
+
+    /**
+     * Lays the bridge over the straight line from open to close, nearly as high as the day's range, and folds back inside
+     * what would go beyond the day's high or low; nothing is flattened, which long sessions would show.
+     */
+    private void widen(int dayOpen, int dayHigh, int dayLow, int dayClose) {
+        double highest = 0;
+        double lowest = 0;
+        for (double value : path) {
+            highest = Math.max(highest, value);
+            lowest = Math.min(lowest, value);
+        }
+        double range = dayHigh - dayLow;
+        double scale = highest > lowest ? 0.8 * range / (highest - lowest) : 0;
+        for (int minute = 0; minute <= minutes; minute++) {
+            double value = dayOpen + (dayClose - dayOpen) * (double) minute / minutes + scale * path[minute];
+            for (int fold = 0; fold < 4 && range > 0 && (value > dayHigh || value < dayLow); fold++) {
+                value = value > dayHigh ? 2.0 * dayHigh - value : 2.0 * dayLow - value;
+            }
+            path[minute] = Math.max(dayLow, Math.min(dayHigh, value));
         }
     }
 
