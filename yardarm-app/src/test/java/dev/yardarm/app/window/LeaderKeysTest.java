@@ -31,4 +31,35 @@ class LeaderKeysTest {
         assertThatThrownBy(() -> group.add('M', "other", () -> { })).hasMessageContaining("T M is taken");
         assertThatThrownBy(() -> keys.group('T', "again")).hasMessageContaining("T opens a group");
     }
+
+    @Test
+    void keysChangeAndATakenOneChangesPlaces() {
+        java.util.List<String> done = new java.util.ArrayList<>();
+        LeaderKeys keys = new LeaderKeys();
+        keys.group('L', "Layout").add('S', "split beside", () -> done.add("split"))
+                .add('M', "whole layout, and back", () -> done.add("whole"));
+        keys.group('B', "Bars").add('C', "candles", () -> done.add("candles"));
+        keys.change("layout.split-beside", "m");
+        keys.find('l').orElseThrow().find('m').orElseThrow().action().run();
+        keys.find('l').orElseThrow().find('s').orElseThrow().action().run();
+        assertThat(done).containsExactly("split", "whole");
+        keys.change("layout.whole-layout-and-back", "7");
+        keys.find('L').orElseThrow().find('7').orElseThrow().action().run();
+        assertThat(done).endsWith("whole");
+        keys.change("layout", "b");
+        assertThat(keys.find('b').orElseThrow().title()).isEqualTo("Layout");
+        assertThat(keys.find('l').orElseThrow().title()).isEqualTo("Bars");
+        assertThat(keys.find('b').orElseThrow().letter()).isEqualTo('B');
+    }
+
+    @Test
+    void changesThatMeanNothingAreRefused() {
+        LeaderKeys keys = new LeaderKeys();
+        keys.group('L', "Layout").add('S', "split beside", () -> { });
+        for (String[] bad : new String[][] {{"layout.split-beside", "ab"}, {"layout.split-beside", ""},
+            {"layout.nothing", "x"}, {"nothing", "x"}, {"layout.split-beside", " "}}) {
+            assertThatThrownBy(() -> keys.change(bad[0], bad[1])).isInstanceOf(IllegalArgumentException.class);
+        }
+        assertThat(keys.find('l').orElseThrow().find('s')).isPresent();
+    }
 }
