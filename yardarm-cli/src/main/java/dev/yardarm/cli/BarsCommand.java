@@ -79,6 +79,9 @@ final class BarsCommand implements Callable<Integer> {
             to.write("time,open,high,low,close,volume,end,complete\n");
             for (int bar = 0; bar < made.size(); bar++) {
                 boolean complete = bar < made.closed();
+                if (!complete && isEmpty(made, bar)) {
+                    continue;
+                }
                 to.write(ComputeCommand.time(made.openTime(bar), fileZone, datesOnly) + ","
                         + Output.number(made.open(bar)) + "," + Output.number(made.high(bar)) + ","
                         + Output.number(made.low(bar)) + "," + Output.number(made.close(bar)) + ","
@@ -89,6 +92,11 @@ final class BarsCommand implements Callable<Integer> {
         });
         skipped.finish(spec.commandLine().getErr());
         return 0;
+    }
+
+    /** A bar that has only begun: nothing was traded in it, and price stands where the one before ended. */
+    private static boolean isEmpty(Bars made, int bar) {
+        return made.volume(bar) == 0 && made.high(bar) == made.low(bar);
     }
 
     private BarRule rule() throws WrongUsageException {
@@ -128,12 +136,13 @@ final class BarsCommand implements Callable<Integer> {
         BarMaker maker = BarMakers.of(rule, breaks, tick, series);
         Timeframe basis = rule.isTime() ? null : rule.basis().orElse(null);
         if (TickFile.holdsTicks(csv)) {
+            if (basis == null && rule instanceof BarRule.Averaged) {
+                basis = Timeframe.MINUTE;
+                spec.commandLine().getErr().println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
+                        + "heikin-ashi@5m takes others");
+            }
             TickSeries ticks = skipped.readTicks(csv, fileZone, repeated.equals("keep"));
             if (basis == null) {
-                if (rule instanceof BarRule.Averaged) {
-                    throw new BarFileException("heikin-ashi averages bars, and " + csv + " holds ticks; say which bars "
-                            + "to make of them, as in heikin-ashi@5m");
-                }
                 maker.addTicks(ticks, 0, ticks.size());
                 maker.advanceTo(ticks.time(ticks.size() - 1));
             } else {
