@@ -183,6 +183,8 @@ class ManyChartsTest {
         assertThat(Files.readString(home.resolve("chart.csv"))).startsWith("time,open,high,low,close,volume,rsi 9\n");
         app.line("save " + home.resolve("chart.bmp"));
         app.await("what is wrong", () -> app.notices().contains("png, svg or csv"));
+        app.line("save " + home.resolve("nowhere/chart.svg"));
+        app.await("why not", () -> app.notices().contains("its folder does not exist"));
         app.close();
 
         WindowFixture again = new WindowFixture(home);

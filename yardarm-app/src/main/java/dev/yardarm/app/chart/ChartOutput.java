@@ -13,8 +13,12 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.room.ChartRoom;
 import java.io.File;
-import java.io.IOException;
-import java.io.UncheckedIOException;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.StandardCopyOption;
+import java.util.concurrent.Callable;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.format.DateTimeFormatter;
@@ -82,26 +86,40 @@ public final class ChartOutput {
         }
     }
 
-    /** Writes a file by its ending: png, svg or csv; tells what was written or why not. */
+    /**
+     * Writes a file by its ending: png, svg or csv; tells what was written or why not. What goes into it is taken at once,
+     * the writing happens in the background, and the file appears only when it is complete.
+     */
     public void save(Path file) {
         String ending = file.toString().toLowerCase(Locale.ROOT);
-        try {
-            if (ending.endsWith(".svg")) {
-                Files.writeString(file, svg());
-            } else if (ending.endsWith(".csv")) {
-                Files.writeString(file, csv());
-            } else if (ending.endsWith(".png")) {
-                if (!ImageIO.write(SwingFXUtils.fromFXImage(view.snapshot(null, null), null), "png", file.toFile())) {
-                    throw new IOException("no PNG writer is there");
-                }
-            } else {
-                bench.desk().tell("A chart is saved as png, svg or csv; " + file + " ends with none of these.");
-                return;
-            }
-            bench.desk().tell("Saved: " + file);
-        } catch (IOException | UncheckedIOException failed) {
-            bench.desk().tell(file + " cannot be written: " + failed.getMessage());
+        if (ending.endsWith(".svg")) {
+            write(file, svg().getBytes(StandardCharsets.UTF_8));
+        } else if (ending.endsWith(".csv")) {
+            write(file, csv().getBytes(StandardCharsets.UTF_8));
+        } else if (ending.endsWith(".png")) {
+            BufferedImage picture = SwingFXUtils.fromFXImage(view.snapshot(null, null), null);
+            inBackground(file, () -> {
+                ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+                ImageIO.write(picture, "png", bytes);
+                return bytes.toByteArray();
+            });
+        } else {
+            bench.desk().tell("A chart is saved as png, svg or csv; " + file + " ends with none of these.");
         }
+    }
+
+    private void write(Path file, byte[] content) {
+        inBackground(file, () -> content);
+    }
+
+    private void inBackground(Path file, Callable<byte[]> content) {
+        bench.desk().scheduler().start("save " + file, "", job -> {
+            Path temporary = file.resolveSibling(file.getFileName() + ".new");
+            Files.write(temporary, content.call());
+            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING);
+            return file;
+        }, done -> bench.desk().tell("Saved: " + file), failed -> bench.desk().tell(file + " cannot be written: "
+                + (failed instanceof NoSuchFileException ? "its folder does not exist" : failed.getMessage())));
     }
 
     /** The chart as an SVG document in the theme that is on. */

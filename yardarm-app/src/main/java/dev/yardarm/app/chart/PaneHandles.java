@@ -7,7 +7,6 @@ import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -104,10 +103,5 @@ final class PaneHandles extends javafx.scene.layout.Pane {
     private void fold() {
         room.setPanes("fold a pane", choices().stream().map(each -> each.id().equals(paneId)
                 ? each.withFolded(!each.folded()) : each).toList());
-    }
-
-    /** The buttons, for tests. */
-    Node buttons() {
-        return buttons;
     }
 }

@@ -9,10 +9,8 @@ import dev.yardarm.desk.room.Layout;
 import dev.yardarm.desk.room.Layouts;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Supplier;
 import javafx.geometry.Orientation;
 import javafx.scene.Node;
@@ -91,7 +89,6 @@ public final class LayoutPane extends StackPane {
     }
 
     private void rebuild(Layout shown) {
-        Set<ChartRoom> kept = new HashSet<>(shown.charts());
         cells.keySet().removeIf(room -> layouts.layoutOf(room).isEmpty());
         getChildren().clear();
         if (shown.maximised().isPresent()) {
@@ -115,7 +112,6 @@ public final class LayoutPane extends StackPane {
         } else {
             getChildren().add(build(shown, shown.arrangement(), List.of()));
         }
-        kept.forEach(this::cell);
         if (shown == layouts.focused()) {
             javafx.application.Platform.runLater(() -> {
                 ChartView view = view(shown.active());

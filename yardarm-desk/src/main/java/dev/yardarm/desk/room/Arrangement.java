@@ -173,12 +173,16 @@ public sealed interface Arrangement {
         return new Parts(all.sideBySide(), parts, all.weights());
     }
 
-    /** The same with every split and its charts in the opposite order. */
+    /** The same with its charts in the opposite order. */
     default Arrangement reversed() {
-        List<Integer> numbers = charts();
-        List<Integer> backward = new ArrayList<>(numbers);
+        List<Integer> backward = new ArrayList<>(charts());
         java.util.Collections.reverse(backward);
-        return renumbered(numbers, backward);
+        return numbered(backward);
+    }
+
+    /** The same places with other charts, in the order they are read. */
+    default Arrangement numbered(List<Integer> numbers) {
+        return renumbered(charts(), numbers);
     }
 
     private Arrangement renumbered(List<Integer> from, List<Integer> to) {

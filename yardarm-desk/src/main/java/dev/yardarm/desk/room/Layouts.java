@@ -224,16 +224,7 @@ public final class Layouts {
         }
         ChartKeeper.copyInto(layout.active(), added);
         change(layout, "arrange as " + need + (need == 1 ? " chart" : " charts"), before,
-                renumbered(wanted, wanted.charts(), numbers));
-    }
-
-    private static Arrangement renumbered(Arrangement of, List<Integer> from, List<Integer> to) {
-        if (of instanceof Arrangement.Single single) {
-            return new Arrangement.Single(to.get(from.indexOf(single.chart())));
-        }
-        Arrangement.Parts parts = (Arrangement.Parts) of;
-        return new Arrangement.Parts(parts.sideBySide(), parts.parts().stream().map(part -> renumbered(part, from,
-                to)).toList(), parts.weights());
+                wanted.numbered(numbers));
     }
 
     private void change(Layout layout, String label, Arrangement before, Arrangement after) {

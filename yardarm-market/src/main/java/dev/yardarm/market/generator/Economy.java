@@ -24,6 +24,7 @@ final class Economy {
     private final long seed;
     private final Sessions sessions;
     private final Map<String, Walk> walks = new ConcurrentHashMap<>();
+    private Walk rates;
 
     Economy(World world, long seed, Sessions sessions) {
         this.world = world;
@@ -39,34 +40,31 @@ final class Economy {
         return world.yields().stream().filter(each -> each.code().equals(code)).findFirst().orElseThrow();
     }
 
-    /** The walk of a yield, in per cent. */
+    /** The walk of a yield, in per cent: its share of the common one, and a small one of its own. */
     Walk yieldWalk(String code) {
         return walks.computeIfAbsent(code, missing -> {
             World.Yield yield = named(missing);
-            Walk common = commonWalk();
-            Walk own = new Walk(new Dice(seed, Dice.key(missing)), sessions.count(),
+            Walk made = new Walk(new Dice(seed, Dice.key(missing)), sessions.count(),
                     new Walk.Manner(0, 0.012, 0.02, 0.3, true), session -> 0);
-            Walk all = new Walk(new Dice(seed, Dice.key(missing), 2), sessions.count(),
-                    new Walk.Manner(0, 0.001, 0, 0.3, true), session -> 0);
+            Walk common = common();
             double share = 1.15 - 0.018 * yield.years();
             for (int session = 0; session < sessions.count(); session++) {
-                all.open[session] = yield.start() + share * common.open[session] + own.open[session];
-                all.high[session] = yield.start() + share * common.high[session] + own.open[session];
-                all.low[session] = yield.start() + share * common.low[session] + own.open[session];
-                all.close[session] = yield.start() + share * common.close[session] + own.close[session];
+                made.high[session] = yield.start() + share * common.high[session] + made.open[session];
+                made.low[session] = yield.start() + share * common.low[session] + made.open[session];
+                made.open[session] += yield.start() + share * common.open[session];
+                made.close[session] += yield.start() + share * common.close[session];
             }
-            return all;
+            return made;
         });
     }
 
-    private Walk commonWalk() {
-        Walk kept = walks.get("rates");
-        if (kept == null) {
-            kept = new Walk(new Dice(seed, Dice.key("rates")), sessions.count(),
+    /** What all yields share; kept beside the map, which must not be written while one of its values is made. */
+    private synchronized Walk common() {
+        if (rates == null) {
+            rates = new Walk(new Dice(seed, Dice.key("rates")), sessions.count(),
                     new Walk.Manner(0, 0.035, 0.0015, 0.3, true), session -> 0);
-            walks.put("rates", kept);
         }
-        return kept;
+        return rates;
     }
 
     Tape yieldTape(String code) {

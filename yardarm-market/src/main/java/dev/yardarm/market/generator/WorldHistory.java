@@ -9,7 +9,6 @@ import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.LiveSource.TradeReader;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -138,7 +137,7 @@ public final class WorldHistory {
         return futures.contracts(code, source);
     }
 
-    /** The spread of days an economic series has its values from; empty for anything else. */
+    /** The values of an economic series that were known at a moment. */
     public BarSeries economicSeries(String code, long from, long upTo) {
         return economy.series(code, from, upTo);
     }
@@ -174,18 +173,5 @@ public final class WorldHistory {
     /** The trades of an instrument with their sides. */
     public TickSeries ticks(String code, long from, long upTo) {
         return tape(code).ticks(from - 1, upTo);
-    }
-
-    /** Sectors' sessions and the present, for those who make other things from them. */
-    Sessions sessions() {
-        return sessions;
-    }
-
-    int presentSession() {
-        return presentSession;
-    }
-
-    long daysBetween(LocalDate one, LocalDate other) {
-        return ChronoUnit.DAYS.between(one, other);
     }
 }
