@@ -102,6 +102,7 @@ final class MinutePath {
             }
             path[minute] = Math.max(dayLow, Math.min(dayHigh, value));
         }
+        reach(dayOpen, dayHigh, dayLow, dayClose);
     }
 
     private void stretch(int dayOpen, int dayHigh, int dayLow, int dayClose) {
@@ -113,14 +114,21 @@ final class MinutePath {
             lowest = Math.min(lowest, value);
         }
         double scale = highest > lowest ? range / (highest - lowest) : 0;
+        for (int minute = 0; minute <= minutes; minute++) {
+            path[minute] = dayOpen + (dayClose - dayOpen) * (double) minute / minutes + scale * path[minute];
+        }
+        reach(dayOpen, dayHigh, dayLow, dayClose);
+    }
+
+    /** Stretches what lies beyond open and close so that it just reaches the day's high and low. */
+    private void reach(int dayOpen, int dayHigh, int dayLow, int dayClose) {
         int top = Math.max(dayOpen, dayClose);
         int bottom = Math.min(dayOpen, dayClose);
         double reachedTop = top;
         double reachedBottom = bottom;
-        for (int minute = 0; minute <= minutes; minute++) {
-            path[minute] = dayOpen + (dayClose - dayOpen) * (double) minute / minutes + scale * path[minute];
-            reachedTop = Math.max(reachedTop, path[minute]);
-            reachedBottom = Math.min(reachedBottom, path[minute]);
+        for (double value : path) {
+            reachedTop = Math.max(reachedTop, value);
+            reachedBottom = Math.min(reachedBottom, value);
         }
         double upward = reachedTop > top ? (dayHigh - top) / (reachedTop - top) : 0;
         double downward = reachedBottom < bottom ? (bottom - dayLow) / (bottom - reachedBottom) : 0;
