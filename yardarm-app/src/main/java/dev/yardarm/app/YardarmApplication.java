@@ -2,6 +2,7 @@ package dev.yardarm.app;
 
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
+import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.Aspect;
 import java.io.IOException;
@@ -16,7 +17,6 @@ import org.slf4j.LoggerFactory;
 
 /** The application's life: the desk is opened while the toolkit starts, then the window. */
 public final class YardarmApplication extends Application {
-    private static final Logger LOG = LoggerFactory.getLogger(YardarmApplication.class);
     private static StartOptions options;
     private static CompletableFuture<Desk> opening;
     private MainWindow window;
@@ -38,7 +38,7 @@ public final class YardarmApplication extends Application {
     @Override
     public void start(Stage stage) {
         Thread.setDefaultUncaughtExceptionHandler((thread, failed) ->
-                LOG.error("unexpected failure on {}", thread.getName(), failed));
+                Log.IT.error("unexpected failure on {}", thread.getName(), failed));
         mark("toolkit started");
         Desk desk;
         try {
@@ -50,6 +50,7 @@ public final class YardarmApplication extends Application {
             return;
         }
         mark("desk open");
+        Themes.prepare(Palette.Theme.DAYLIGHT);
         Themes.loadFonts();
         mark("fonts loaded");
         if (options.command().equals("shots")) {
@@ -72,8 +73,13 @@ public final class YardarmApplication extends Application {
 
     /** Tells how long the start has taken so far. */
     private static void mark(String what) {
-        LOG.info("{} after {} ms", what, System.currentTimeMillis()
+        Log.IT.info("{} after {} ms", what, System.currentTimeMillis()
                 - ManagementFactory.getRuntimeMXBean().getStartTime());
+    }
+
+    /** The log, set up on the thread that opens the desk so that the toolkit need not wait for it. */
+    private static final class Log {
+        static final Logger IT = LoggerFactory.getLogger(YardarmApplication.class);
     }
 
     @Override

@@ -66,6 +66,7 @@ public final class Desk implements AutoCloseable {
     private final ListWork listWork;
     private final Habits habits;
     private final StoredMarket market;
+    private final CompletableFuture<Optional<Documents.Workspace>> workspace;
     private final long seed;
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
     private final List<Consumer<Alert>> alertListeners = new ArrayList<>();
@@ -130,6 +131,13 @@ public final class Desk implements AutoCloseable {
         });
         documents.takeNotices().forEach(this::tell);
         clockSavedAt = clock.now();
+        // Read beside the start of the interface, which wants it soon.
+        workspace = CompletableFuture.supplyAsync(() -> documents.read(DocumentKind.WORKSPACE, "workspace"));
+    }
+
+    /** The workspace as it stood when the desk was opened; empty in a new home. */
+    public Optional<Documents.Workspace> savedWorkspace() {
+        return workspace.join();
     }
 
     private BarStore openStore(Path folder) {

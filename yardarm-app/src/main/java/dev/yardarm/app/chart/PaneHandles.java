@@ -1,5 +1,6 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.PaneChoice;
@@ -8,7 +9,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 
 /** Buttons of the pane under the pointer: up, down, fold, maximise. They show while the pointer is near its corner. */
@@ -44,7 +44,7 @@ final class PaneHandles extends javafx.scene.layout.Pane {
         Button button = new Button(text);
         button.getStyleClass().add("pane-button");
         button.setFocusTraversable(false);
-        button.setTooltip(new Tooltip(tip));
+        Tips.set(button, tip);
         button.setOnAction(event -> action.run());
         return button;
     }

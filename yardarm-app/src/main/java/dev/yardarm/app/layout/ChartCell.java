@@ -4,13 +4,13 @@ import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.chart.DataTable;
 import dev.yardarm.app.chart.LinkColours;
 import dev.yardarm.app.chart.OverviewStrip;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -49,7 +49,7 @@ final class ChartCell extends VBox {
         last.setMinWidth(Region.USE_PREF_SIZE);
         head = new HBox(link, code, make, gap, last);
         head.getStyleClass().add("cell-head");
-        Tooltip.install(head, new Tooltip("Double click gives the chart the whole layout (keys: L M)"));
+        Tips.set(head, "Double click gives the chart the whole layout (keys: L M)");
         head.setOnMousePressed(event -> {
             bench.layouts().activate(room);
             view.requestFocus();

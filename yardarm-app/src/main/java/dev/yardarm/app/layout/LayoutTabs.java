@@ -1,5 +1,6 @@
 package dev.yardarm.app.layout;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.Layout;
@@ -8,7 +9,6 @@ import java.util.List;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 
 /** The layouts as tabs; hidden while there is only one. */
@@ -37,7 +37,7 @@ public final class LayoutTabs extends HBox {
             tab.getStyleClass().setAll("layout-tab");
             tab.setSelected(layout == layouts.front());
             tab.setFocusTraversable(false);
-            tab.setTooltip(new Tooltip("Next and previous layout: L N and L B. Right click for more."));
+            Tips.set(tab, "Next and previous layout: L N and L B. Right click for more.");
             tab.setOnAction(event -> {
                 tab.setSelected(true);
                 layouts.show(layout);

@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
@@ -23,7 +24,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -86,7 +86,7 @@ public final class LayersPanel extends VBox {
     private MenuButton addButton() {
         MenuButton add = new MenuButton("Add");
         add.setId("add-indicator");
-        add.setTooltip(new Tooltip("Put an indicator on the chart (key: I)"));
+        Tips.set(add, "Put an indicator on the chart (key: I)");
         for (Indicator indicator : Catalogue.shared().all()) {
             MenuItem item = new MenuItem(indicator.title() + "  (" + indicator.name() + ")");
             item.setId("add-" + indicator.name());

@@ -1,6 +1,7 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.LinkColours;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.list.ListWork;
@@ -9,7 +10,6 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.shape.Rectangle;
 
@@ -23,7 +23,7 @@ final class ListMenu extends MenuButton {
         setId("list-menu");
         setMinWidth(USE_PREF_SIZE);
         getStyleClass().add("tool-menu");
-        setTooltip(new Tooltip("Make and change lists"));
+        Tips.set(this, "Make and change lists");
         // Filled whenever it is opened; an empty menu would not open.
         getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> fill(panel));

@@ -1,6 +1,7 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.LinkColours;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
@@ -19,7 +20,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -192,6 +193,9 @@ public final class ListPanel extends VBox {
             change.setStyle("-fx-alignment: center-right;");
             change.getStyleClass().add("small");
             setPrefWidth(0);
+            // The menu is made when it is asked for: rows are shown anew with every quote.
+            addEventFilter(ContextMenuEvent.CONTEXT_MENU_REQUESTED, event ->
+                    setContextMenu(isEmpty() ? null : menu(getItem())));
         }
 
         @Override
@@ -200,11 +204,9 @@ public final class ListPanel extends VBox {
             getStyleClass().remove("shown-row");
             if (empty || instrument == null) {
                 setGraphic(null);
-                setTooltip(null);
-                setContextMenu(null);
+                Tips.clear(this);
                 return;
             }
-            setContextMenu(menu(instrument));
             if (room().instrument().filter(instrument::equals).isPresent()) {
                 getStyleClass().add("shown-row");
             }
@@ -258,7 +260,7 @@ public final class ListPanel extends VBox {
             if (!taken.note().isEmpty()) {
                 tip.append("\nnote: ").append(taken.note());
             }
-            setTooltip(new Tooltip(tip.toString()));
+            Tips.set(this, tip.toString());
         }
     }
 

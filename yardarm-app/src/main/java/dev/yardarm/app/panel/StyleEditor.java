@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.surface.Palette;
@@ -9,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -52,7 +52,7 @@ final class StyleEditor {
         button.getStyleClass().setAll("swatch-button");
         button.setId("colour-" + (colour + 1));
         button.setAccessibleText("Colour " + (colour + 1));
-        button.setTooltip(new Tooltip("Colour " + (colour + 1)));
+        Tips.set(button, "Colour " + (colour + 1));
         button.setOnAction(event -> {
             button.setSelected(true);
             send();

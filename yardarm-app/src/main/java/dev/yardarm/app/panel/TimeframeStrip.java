@@ -1,6 +1,7 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.ChartCanvas;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
@@ -14,7 +15,6 @@ import java.util.List;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
@@ -96,7 +96,7 @@ public final class TimeframeStrip extends HBox {
             setFocusTraversable(true);
             setAccessibleRole(AccessibleRole.BUTTON);
             setAccessibleText("Timeframe " + timeframe.words());
-            Tooltip.install(this, new Tooltip("Bars of a " + timeframe.words() + ": click or Enter shows it large"));
+            Tips.set(this, "Bars of a " + timeframe.words() + ": click or Enter shows it large");
             feed = new ChartFeed(bench.desk().feedServices(), "strip " + timeframe, new ChartFeed.Receiver() {
                 @Override
                 public void show(ChartData data) {
@@ -111,7 +111,7 @@ public final class TimeframeStrip extends HBox {
                 @Override
                 public void complain(String complaint) {
                     label.setText(timeframe + "  no bars");
-                    Tooltip.install(label, new Tooltip(complaint));
+                    Tips.set(label, complaint);
                     canvas.redraw();
                 }
             });

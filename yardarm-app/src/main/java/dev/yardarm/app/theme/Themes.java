@@ -42,13 +42,21 @@ public final class Themes {
         return FONTS.get(type);
     }
 
-    /** Puts a theme on a scene and on all controls. */
-    public static void apply(Palette.Theme theme, Scene scene) {
+    /**
+     * Chooses the base style sheet of the controls. Done before the first control is made, else the toolkit reads its own
+     * large one first.
+     */
+    public static void prepare(Palette.Theme theme) {
         String base = theme == Palette.Theme.DAYLIGHT ? new PrimerLight().getUserAgentStylesheet()
                 : new PrimerDark().getUserAgentStylesheet();
         if (!base.equals(Application.getUserAgentStylesheet())) {
             Application.setUserAgentStylesheet(base);
         }
+    }
+
+    /** Puts a theme on a scene and on all controls. */
+    public static void apply(Palette.Theme theme, Scene scene) {
+        prepare(theme);
         scene.getStylesheets().setAll(
                 Palette.class.getResource(theme.sheet()).toExternalForm(),
                 Themes.class.getResource("yardarm.css").toExternalForm());

@@ -8,6 +8,7 @@ import dev.yardarm.app.panel.CardPanel;
 import dev.yardarm.app.panel.LayersPanel;
 import dev.yardarm.app.panel.ListPanel;
 import dev.yardarm.app.panel.TimeframeStrip;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.render.Readout;
@@ -20,7 +21,6 @@ import dev.yardarm.desk.room.ChartRoom;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,6 +30,8 @@ import javafx.scene.layout.VBox;
 
 /** The view Chart: lists at the left, the chart with its tools and strip in the middle, layers at the right. */
 final class ChartPage extends BorderPane {
+    private static final double TOOLS_HEIGHT = 36;
+
     private final Workbench bench;
     private final LayoutPane charts;
     private LayoutWindows windows;
@@ -41,7 +43,7 @@ final class ChartPage extends BorderPane {
     private CardPanel card;
     private boolean cardShown;
     private TimeframeStrip strip;
-    private final HBox menus = new HBox(4);
+    private final HBox tools = new HBox();
     private final Label code = new Label();
     private final Label name = new Label();
     private final Label make = new Label();
@@ -71,15 +73,9 @@ final class ChartPage extends BorderPane {
         code.setMinWidth(Region.USE_PREF_SIZE);
         last.setMinWidth(Region.USE_PREF_SIZE);
         change.setMinWidth(Region.USE_PREF_SIZE);
-        HBox tools = new HBox(level, line, plan, separator(), button("Note", "M N", () -> bench.prompt("note ")),
-                button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
-                button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
-                button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
-                button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
-                button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
-                separator(), menus, hint);
         tools.getStyleClass().add("tool-row");
         tools.setId("tools");
+        tools.setMinHeight(TOOLS_HEIGHT);
         VBox middle = new VBox(new LayoutTabs(bench), title, charts, tools, stripSide);
         VBox.setVgrow(charts, Priority.ALWAYS);
         setLeft(listSide);
@@ -103,7 +99,14 @@ final class ChartPage extends BorderPane {
      */
     void complete() {
         if (lists == null) {
-            menus.getChildren().addAll(new LayoutMenu(bench), new PresetMenu(bench));
+            tools.getChildren().addAll(level, line, plan, separator(),
+                    button("Note", "M N", () -> bench.prompt("note ")),
+                    button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
+                    button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
+                    button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
+                    button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
+                    button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
+                    separator(), new LayoutMenu(bench), new PresetMenu(bench), hint);
             lists = new ListPanel(bench);
             card = new CardPanel(bench);
             showCard(cardShown);
@@ -127,7 +130,7 @@ final class ChartPage extends BorderPane {
     private ToggleButton tool(String text, Tool tool, String keys) {
         ToggleButton button = new ToggleButton(text);
         button.setId("tool-" + tool.word());
-        button.setTooltip(new Tooltip(tool.firstHint() + " (keys: " + keys + ")"));
+        Tips.set(button, tool.firstHint() + " (keys: " + keys + ")");
         button.setOnAction(event -> {
             bench.room().studies().take(button.isSelected() ? tool : Tool.NONE);
             chart().requestFocus();
@@ -138,7 +141,7 @@ final class ChartPage extends BorderPane {
     private Button button(String text, String keys, Runnable action) {
         Button button = new Button(text);
         button.setId("button-" + text.toLowerCase(java.util.Locale.ROOT));
-        button.setTooltip(new Tooltip("Keys: " + keys));
+        Tips.set(button, "Keys: " + keys);
         button.setOnAction(event -> action.run());
         return button;
     }
@@ -176,7 +179,7 @@ final class ChartPage extends BorderPane {
             double part = room().chart().data().last() / bars.close(bar - 1) - 1;
             change.setText(Readout.percent(part));
             change.getStyleClass().add(part >= 0 ? "rise" : "fall");
-            change.setTooltip(new Tooltip("Change from the close of the bar before"));
+            Tips.set(change, "Change from the close of the bar before");
         } else {
             change.setText("");
         }

@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.desk.room.Arrangement;
@@ -8,7 +9,6 @@ import java.util.List;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 
 /** What can be done with the arrangement of charts. */
 final class LayoutMenu extends MenuButton {
@@ -16,7 +16,7 @@ final class LayoutMenu extends MenuButton {
         super("Layout");
         setId("layout-menu");
         getStyleClass().add("tool-menu");
-        setTooltip(new Tooltip("Several charts, tabs and windows (keys: L)"));
+        Tips.set(this, "Several charts, tabs and windows (keys: L)");
         // Filled when it is first opened; an empty menu would not open.
         getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> {

@@ -2,6 +2,7 @@ package dev.yardarm.app.window;
 
 import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
@@ -31,7 +32,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -137,7 +137,7 @@ public final class MainWindow {
             tab.getStyleClass().setAll("view-tab");
             tab.setToggleGroup(group);
             tab.setId("view-" + view.title().toLowerCase(java.util.Locale.ROOT));
-            tab.setTooltip(new Tooltip("Keys: G " + view.letter()));
+            Tips.set(tab, "Keys: G " + view.letter());
             tab.setOnAction(event -> {
                 tab.setSelected(true);
                 bench.go(view);
@@ -150,7 +150,7 @@ public final class MainWindow {
         Button theme = new Button("Night watch");
         theme.setId("theme");
         theme.getStyleClass().add("flat");
-        theme.setTooltip(new Tooltip("Change the theme (keys: H T)"));
+        Tips.set(theme, "Change the theme (keys: H T)");
         theme.setOnAction(event -> bench.themeProperty().set(bench.themeProperty().get().other()));
         bench.themeProperty().addListener((observed, before, now) -> theme.setText(now.other().title()));
         header.getChildren().addAll(gap, theme, line);
@@ -221,7 +221,7 @@ public final class MainWindow {
                 + " at " + instrument.format().format(alert.firedPrice()) + ".";
         desk.tell(text);
         alertNotice.setText(text);
-        alertNotice.setTooltip(new Tooltip(text + " Click to put this away; Watch keeps it."));
+        Tips.set(alertNotice, text + " Click to put this away; Watch keeps it.");
         alertNotice.setVisible(true);
         alertNotice.toFront();
         placeOverlays();

@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.data.document.Documents.Preset;
 import dev.yardarm.desk.room.Presets;
@@ -9,7 +10,6 @@ import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
 
 /** The presets: put on, save, mark as the standard of their timeframe, put in order, delete. */
 final class PresetMenu extends MenuButton {
@@ -22,7 +22,7 @@ final class PresetMenu extends MenuButton {
         presets = bench.layouts().presets();
         setId("preset-menu");
         getStyleClass().add("tool-menu");
-        setTooltip(new Tooltip("Saved make-ups of charts"));
+        Tips.set(this, "Saved make-ups of charts");
         // Filled whenever it is opened; an empty menu would not open.
         getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> fill());

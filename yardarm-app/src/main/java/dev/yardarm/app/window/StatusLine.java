@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.market.MarketClock;
@@ -13,7 +14,6 @@ import java.util.Locale;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -43,10 +43,10 @@ final class StatusLine extends HBox {
         feed.getStyleClass().add("flat");
         feed.setId("feed");
         feed.setOnAction(event -> toggle());
-        feed.setTooltip(new Tooltip("Stop or go on with the simulated market (command: pause)"));
+        Tips.set(feed, "Stop or go on with the simulated market (command: pause)");
         speed.getStyleClass().add("flat");
         speed.setId("speed");
-        speed.setTooltip(new Tooltip("How fast the simulated market runs"));
+        Tips.set(speed, "How fast the simulated market runs");
         speed.setOnAction(event -> faster());
         cancel.setOnAction(event -> jobs.forEach(job -> desk.scheduler().cancel(job.key())));
         notice.getStyleClass().add("notice");
@@ -86,7 +86,7 @@ final class StatusLine extends HBox {
 
     void showNotice(String text) {
         notice.setText(text);
-        notice.setTooltip(new Tooltip(text));
+        Tips.set(notice, text);
     }
 
     /** Shows how things stand; called several times a second. */

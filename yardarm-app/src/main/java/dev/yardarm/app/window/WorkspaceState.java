@@ -101,7 +101,7 @@ final class WorkspaceState {
     }
 
     void restore() {
-        bench.desk().saver().store().read(DocumentKind.WORKSPACE, "workspace").ifPresent(this::restore);
+        bench.desk().savedWorkspace().ifPresent(this::restore);
         bench.desk().saver().store().takeNotices().forEach(bench.desk()::tell);
         restoring = false;
     }

@@ -95,7 +95,7 @@ final class FutureFamilies {
                             .with(TemporalAdjusters.dayOfWeekInMonth(3, DayOfWeek.FRIDAY)));
                     LocalDate listed = sessions.calendar().sameOrNext(expiry.minusMonths(spec.listedMonths()));
                     contracts.add(new Listed(spec.root() + "-" + MONTHS.charAt(month.getMonthValue() - 1)
-                            + String.format("%02d", month.getYear() % 100), Math.max(0, sessions.number(listed)),
+                            + Integer.toString(100 + month.getYear() % 100).substring(1), Math.max(0, sessions.number(listed)),
                             Math.min(sessions.count() - 1, sessions.number(expiry))));
                 }
             }

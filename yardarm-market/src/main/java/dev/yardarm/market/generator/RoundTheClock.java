@@ -13,15 +13,29 @@ import java.util.concurrent.ConcurrentHashMap;
 final class RoundTheClock {
     private final World world;
     private final long seed;
-    private final Sessions weekdays;
-    private final Sessions everyDay;
+    private final LocalDate end;
+    private Sessions weekdays;
+    private Sessions everyDay;
     private final Map<String, Walk> values = new ConcurrentHashMap<>();
 
     RoundTheClock(World world, long seed, LocalDate end) {
         this.world = world;
         this.seed = seed;
-        weekdays = new Sessions(world.currencyCalendar(), world.firstDate(), end);
-        everyDay = new Sessions(world.tokenCalendar(), world.firstDate(), end);
+        this.end = end;
+    }
+
+    private synchronized Sessions weekdays() {
+        if (weekdays == null) {
+            weekdays = new Sessions(world.currencyCalendar(), world.firstDate(), end);
+        }
+        return weekdays;
+    }
+
+    private synchronized Sessions everyDay() {
+        if (everyDay == null) {
+            everyDay = new Sessions(world.tokenCalendar(), world.firstDate(), end);
+        }
+        return everyDay;
     }
 
     private World.Token token(String code) {
@@ -44,7 +58,7 @@ final class RoundTheClock {
 
     private Walk value(World.Currency currency) {
         return values.computeIfAbsent(currency.code(), missing -> new Walk(new Dice(seed, Dice.key(missing)),
-                weekdays.count(), new Walk.Manner(currency.value(), 0.0032, 0.0012, 0.12, false), session -> 0));
+                weekdays().count(), new Walk.Manner(currency.value(), 0.0032, 0.0012, 0.12, false), session -> 0));
     }
 
     Tape tape(String code) {
@@ -55,7 +69,7 @@ final class RoundTheClock {
     private Tape pair(String code) {
         Walk of = value(currency(code.substring(0, 3)));
         Walk in = value(currency(code.substring(3)));
-        return new DayTape(code, seed, weekdays, firstIntraday(weekdays), 100_000) {
+        return new DayTape(code, seed, weekdays(), firstIntraday(weekdays()), 100_000) {
             @Override
             void day(int session, double[] prices) {
                 prices[0] = of.open[session] / in.open[session];
@@ -80,9 +94,9 @@ final class RoundTheClock {
     }
 
     private Tape token(World.Token token) {
-        Walk walk = new Walk(new Dice(seed, Dice.key(token.code())), everyDay.count(),
+        Walk walk = new Walk(new Dice(seed, Dice.key(token.code())), everyDay().count(),
                 new Walk.Manner(token.start(), token.volatility(), 0.0006, 0.02, false), session -> 0);
-        return new DayTape(token.code(), seed, everyDay, firstIntraday(everyDay), 100) {
+        return new DayTape(token.code(), seed, everyDay(), firstIntraday(everyDay()), 100) {
             @Override
             void day(int session, double[] prices) {
                 prices[0] = walk.open[session];

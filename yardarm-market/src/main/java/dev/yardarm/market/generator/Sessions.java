@@ -3,26 +3,30 @@ package dev.yardarm.market.generator;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import java.time.LocalDate;
+import java.util.concurrent.atomic.AtomicLongArray;
 
-/** The numbered sessions of one calendar, from the first day of history to some way beyond the present. */
+/**
+ * The numbered sessions of one calendar, from the first day of history to some way beyond the present. When a session
+ * opens and closes is worked out when it is first asked for: of some calendars a start looks at few sessions or none.
+ * May be used by several threads; two that ask at once work out the same.
+ */
 final class Sessions {
     private final TradingCalendar calendar;
     private final LocalDate[] days;
-    private final long[] opens;
-    private final long[] closes;
+    /** Microseconds; 0, long before any history, where not worked out yet. */
+    private final AtomicLongArray opens;
+    private final AtomicLongArray closes;
 
     Sessions(TradingCalendar calendar, LocalDate first, LocalDate end) {
         this.calendar = calendar;
         LocalDate start = calendar.sameOrNext(first);
         int count = (int) (calendar.ordinal(calendar.sameOrNext(end)) - calendar.ordinal(start));
         days = new LocalDate[count];
-        opens = new long[count];
-        closes = new long[count];
+        opens = new AtomicLongArray(count);
+        closes = new AtomicLongArray(count);
         LocalDate day = start;
         for (int session = 0; session < count; session++) {
             days[session] = day;
-            opens[session] = calendar.open(day);
-            closes[session] = calendar.close(day);
             day = calendar.next(day);
         }
     }
@@ -40,15 +44,25 @@ final class Sessions {
     }
 
     long open(int session) {
-        return opens[session];
+        long open = opens.getPlain(session);
+        if (open == 0) {
+            open = calendar.open(days[session]);
+            opens.setPlain(session, open);
+        }
+        return open;
     }
 
     long close(int session) {
-        return closes[session];
+        long close = closes.getPlain(session);
+        if (close == 0) {
+            close = calendar.close(days[session]);
+            closes.setPlain(session, close);
+        }
+        return close;
     }
 
     int minutes(int session) {
-        return (int) ((closes[session] - opens[session]) / Times.MINUTE);
+        return (int) ((close(session) - open(session)) / Times.MINUTE);
     }
 
     /** The number of a day's session, or of the next one when there is none on that day. */

@@ -171,8 +171,9 @@ public record World(String format, int version, String name, Exchange exchange, 
     private static List<LocalDate> days(List<String> monthDays) {
         List<LocalDate> days = new ArrayList<>();
         for (String day : monthDays) {
+            MonthDay each = MonthDay.parse("--" + day);
             for (int year = 2000; year <= 2060; year++) {
-                days.add(MonthDay.parse("--" + day).atYear(year));
+                days.add(each.atYear(year));
             }
         }
         return days;

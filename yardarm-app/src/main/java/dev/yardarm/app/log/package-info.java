@@ -1,0 +1,2 @@
+/** Where the application's log goes. */
+package dev.yardarm.app.log;

@@ -1,0 +1,50 @@
+package dev.yardarm.app.theme;
+
+import javafx.event.EventHandler;
+import javafx.scene.Node;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
+
+/**
+ * Tooltips that are made when the pointer first comes near: a tooltip is a window of its own, and making those of all
+ * buttons took a tenth of the start. Screen readers have the text from the first moment.
+ */
+public final class Tips {
+    private Tips() {
+    }
+
+    /** Gives a node a tooltip, or changes the text of the one it has. */
+    public static void set(Node node, String text) {
+        node.setAccessibleHelp(text);
+        Object made = node.getProperties().get(Tips.class);
+        if (made instanceof Tooltip tip) {
+            tip.setText(text);
+        } else if (made == null) {
+            Maker maker = new Maker(node);
+            node.getProperties().put(Tips.class, maker);
+            node.addEventHandler(MouseEvent.MOUSE_ENTERED, maker);
+        }
+    }
+
+    /** Takes a node's tooltip away, where the node is used again for something else. */
+    public static void clear(Node node) {
+        node.setAccessibleHelp(null);
+        Object made = node.getProperties().remove(Tips.class);
+        if (made instanceof Tooltip tip) {
+            Tooltip.uninstall(node, tip);
+        } else if (made instanceof Maker maker) {
+            node.removeEventHandler(MouseEvent.MOUSE_ENTERED, maker);
+        }
+    }
+
+    /** Makes the tooltip once, with the text of that moment. */
+    private record Maker(Node node) implements EventHandler<MouseEvent> {
+        @Override
+        public void handle(MouseEvent event) {
+            node.removeEventHandler(MouseEvent.MOUSE_ENTERED, this);
+            Tooltip tip = new Tooltip(node.getAccessibleHelp());
+            node.getProperties().put(Tips.class, tip);
+            Tooltip.install(node, tip);
+        }
+    }
+}
