@@ -213,7 +213,7 @@ final class Screenshots {
     }
 
     private void add(String name, String length) {
-        Catalogue.shared().find(name).ifPresent(found -> room().addIndicator(found,
+        Catalogue.shared().find(name).ifPresent(found -> room().indicators().add(found,
                 Settings.of(found, Map.of("length", length))));
     }
 

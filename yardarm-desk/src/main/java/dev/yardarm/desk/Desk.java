@@ -124,7 +124,7 @@ public final class Desk implements AutoCloseable {
         books = new Books(saver, StandardLists.of(directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
         habits = new Habits(saver);
-        listWork = new ListWork(books, directory, undo, clock::now, this::tell);
+        listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
         new AlertRunner(books, directory, hub, front, alert -> {
             saveClock();
             alertListeners.forEach(listener -> listener.accept(alert));

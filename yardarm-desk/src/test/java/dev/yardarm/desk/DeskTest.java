@@ -74,7 +74,7 @@ class DeskTest {
 
     private void add(String name, String length) {
         Indicator indicator = Catalogue.shared().find(name).orElseThrow();
-        front.run(() -> room.addIndicator(indicator, Settings.of(indicator, Map.of("length", length))));
+        front.run(() -> room.indicators().add(indicator, Settings.of(indicator, Map.of("length", length))));
     }
 
     @Test
@@ -98,8 +98,8 @@ class DeskTest {
         front.run(() -> {
             var layer = room.chart().indicators().get(0);
             Indicator sma = layer.indicator();
-            room.changeIndicator(layer.withSettings(Settings.of(sma, Map.of("length", "51"))));
-            room.changeIndicator(room.chart().indicators().get(0).withSettings(
+            room.indicators().change(layer.withSettings(Settings.of(sma, Map.of("length", "51"))));
+            room.indicators().change(room.chart().indicators().get(0).withSettings(
                     Settings.of(sma, Map.of("length", "52"))));
         });
         assertThat(room.chart().indicators().get(0).title()).isEqualTo("sma 52");
@@ -107,7 +107,7 @@ class DeskTest {
         assertThat(room.chart().indicators().get(0).title()).as("two quick changes are one step").isEqualTo("sma 50");
         front.run(room::redo);
         assertThat(room.chart().indicators().get(0).title()).isEqualTo("sma 52");
-        front.run(() -> room.removeIndicator(room.chart().indicators().get(1).id()));
+        front.run(() -> room.indicators().remove(room.chart().indicators().get(1).id()));
         front.run(room::undo);
         assertThat(room.chart().indicators()).hasSize(2);
         front.run(() -> {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
@@ -24,6 +25,7 @@ import dev.yardarm.desk.room.Layouts;
 import dev.yardarm.desk.room.LinkRules.Shared;
 import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.desk.room.Spans;
+import dev.yardarm.desk.room.WorkspaceFile;
 import dev.yardarm.desk.room.WorkspaceKeeper;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -99,7 +101,7 @@ class LayoutsTest {
     void aSplitChartKeepsAllSettingsAndUndoTakesItBack() {
         ChartRoom first = layouts.active();
         front.run(() -> {
-            first.addIndicator(Catalogue.shared().find("ema").orElseThrow(), Settings.standard(Catalogue.shared()
+            first.indicators().add(Catalogue.shared().find("ema").orElseThrow(), Settings.standard(Catalogue.shared()
                     .find("ema").orElseThrow()));
             first.setForm(BarForm.AREA);
             first.setScale("percent", first.chart().scale().withMode(ScaleChoice.Mode.PERCENT));
@@ -298,29 +300,23 @@ class LayoutsTest {
             Documents.Workspace workspace = new Documents.Workspace("DAYLIGHT", "CHART", "", null, true, true, true, 1, 1,
                     new Documents.Window(0, 0, 1, 1, false), List.of(), WorkspaceKeeper.capture(layouts), 0, List.of(),
                     true, true);
-            try {
-                WorkspaceKeeper.export(workspace, layouts, file);
-            } catch (IOException failed) {
-                throw new IllegalStateException(failed);
-            }
+            WorkspaceFile.export(workspace, layouts, file);
+        });
+        front.await("the file", () -> notices.stream().anyMatch(notice -> notice.contains("The workspace is in")));
+        front.run(() -> {
             desk.listWork().add(desk.books().lists().get(0).name(), instrument("LUMA").id());
             layouts.active().setForm(BarForm.STEPS);
             layouts.presets().save("swing", layouts.active());
         });
         int lists = desk.books().lists().size();
-        int added = front.get(() -> {
-            try {
-                return WorkspaceKeeper.importBeside(file, layouts);
-            } catch (IOException failed) {
-                throw new IllegalStateException(failed);
-            }
-        });
-        assertThat(added).isEqualTo(1);
+        front.run(() -> WorkspaceFile.importBeside(file, layouts));
+        front.await("the import", () -> notices.stream().anyMatch(notice -> notice.contains("1 layout was added")));
         assertThat(layouts.all()).extracting(Layout::title).containsExactly("Layout 1", "Layout 1 2");
         assertThat(layouts.presets().all()).extracting(Documents.Preset::name).containsExactly("swing", "swing 2");
         assertThat(desk.books().lists()).hasSize(lists + 1);
         Files.writeString(file, "{\"format\":\"yardarm/workspace-export\",\"version\":5}");
-        assertThatThrownBy(() -> WorkspaceKeeper.importBeside(file, layouts)).hasMessageContaining("newer Yardarm");
+        front.run(() -> WorkspaceFile.importBeside(file, layouts));
+        front.await("the refusal", () -> notices.stream().anyMatch(notice -> notice.contains("newer Yardarm")));
     }
 
     @Test
@@ -439,5 +435,65 @@ class LayoutsTest {
         assertThat(desk.timeframes()).extracting(Timeframe::toString).containsExactly("D", "7m");
         front.run(() -> desk.habits().setTimeframes(List.of()));
         assertThat(desk.timeframes()).isEqualTo(Timeframe.STANDARD);
+    }
+
+    @Test
+    void panesAreMovedFoldedAndResizedWithUndo() {
+        ChartRoom room = layouts.active();
+        front.run(() -> {
+            room.chart().setSize(1000, 600);
+            room.indicators().add(Catalogue.shared().find("rsi").orElseThrow(), Settings.standard(Catalogue.shared()
+                    .find("rsi").orElseThrow()));
+            assertThat(ids(room)).hasSize(3).startsWith("price", "volume");
+            String rsi = room.panes().inHand().id();
+            assertThat(rsi).as("that of the chosen indicator").isEqualTo(ids(room).get(2));
+            double before = height(room, rsi);
+            room.panes().resize(rsi, 2);
+            assertThat(height(room, rsi)).isCloseTo(before + 0.08 * room.chart().plotBottom(), within(1.0));
+            room.panes().move(rsi, -1);
+            assertThat(ids(room)).containsExactly("price", rsi, "volume");
+            room.panes().move(rsi, 5);
+            assertThat(ids(room)).as("there is no such place").containsExactly("price", rsi, "volume");
+            room.panes().fold(rsi);
+            assertThat(room.chart().pane(rsi).orElseThrow().folded()).isTrue();
+            room.undo();
+            room.undo();
+            room.undo();
+            assertThat(ids(room)).containsExactly("price", "volume", rsi);
+            assertThat(height(room, rsi)).isEqualTo(before);
+        });
+    }
+
+    @Test
+    void aPaneTakenInHandByKeyStaysUntilItIsLeft() {
+        ChartRoom room = layouts.active();
+        front.run(() -> {
+            room.chart().setSize(1000, 600);
+            assertThat(room.panes().isChosen()).isFalse();
+            room.panes().chooseNext();
+            assertThat(room.panes().inHand().id()).isEqualTo("price");
+            room.panes().fold("price");
+            room.panes().resize("price", 1);
+            assertThat(room.chart().paneChoices()).as("the price pane has what is left").isEmpty();
+            room.panes().chooseNext();
+            assertThat(room.panes().inHand().id()).isEqualTo("volume");
+            room.panes().maximise("volume");
+            assertThat(ids(room)).containsExactly("volume");
+            room.panes().maximise("volume");
+            room.panes().chooseNext();
+            assertThat(room.panes().inHand().id()).as("from the lowest the first again").isEqualTo("price");
+            room.panes().leave();
+            assertThat(room.panes().isChosen()).isFalse();
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("cannot be folded")));
+    }
+
+    private static List<String> ids(ChartRoom room) {
+        return room.chart().panes().stream().map(Pane::id).toList();
+    }
+
+    private static double height(ChartRoom room, String pane) {
+        Pane found = room.chart().pane(pane).orElseThrow();
+        return found.bottom() - found.top();
     }
 }

@@ -67,7 +67,7 @@ class StudiesTest {
         level(100);
         level(101);
         var sma = Catalogue.shared().find("sma").orElseThrow();
-        front.run(() -> room.addIndicator(sma, Settings.standard(sma)));
+        front.run(() -> room.indicators().add(sma, Settings.standard(sma)));
         assertThat(room.chart().drawings()).extracting(Drawing::colour).containsExactly(0, 1);
         assertThat(room.chart().indicators().get(0).style().colour()).isEqualTo(2);
         front.run(() -> room.studies().select(new Selection.Drawing(room.chart().drawings().get(0).id())));

@@ -112,19 +112,19 @@ final class ChartMenu {
             if (!pane.id().equals(layer.paneId())) {
                 String name = pane.kind() == Pane.Kind.PRICE ? "the price pane" : pane.kind() == Pane.Kind.VOLUME
                         ? "the volume pane" : "the pane of " + pane.indicators().get(0).title();
-                panes.getItems().add(item(name, () -> room.changeIndicator(layer.inPane(pane.id()))));
+                panes.getItems().add(item(name, () -> room.indicators().change(layer.inPane(pane.id()))));
             }
         }
         if (!layer.paneId().equals(layer.id())) {
-            panes.getItems().add(item("a pane of its own", () -> room.changeIndicator(layer.inPane(layer.id()))));
+            panes.getItems().add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
         }
         menu.getItems().addAll(
                 item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
                 panes, check("On the axis at the left", layer.onLeft(),
-                        () -> room.changeIndicator(layer.onLeft(!layer.onLeft()))),
-                item("Hide", () -> room.changeIndicator(layer.withStyle(
+                        () -> room.indicators().change(layer.onLeft(!layer.onLeft()))),
+                item("Hide", () -> room.indicators().change(layer.withStyle(
                         new LayerStyle(style.colour(), style.width(), style.opacity(), false)))),
-                item("Remove " + layer.title(), () -> room.removeIndicator(layer.id())));
+                item("Remove " + layer.title(), () -> room.indicators().remove(layer.id())));
     }
 
     private void ofPriceAxis(ContextMenu menu, double x) {
@@ -222,7 +222,7 @@ final class ChartMenu {
                         () -> room.setVolumeShown(!chart.isVolumeShown())));
         chart.paneAt(y).filter(pane -> pane.kind() != Pane.Kind.PRICE || !chart.maximisedPane().isEmpty())
                 .ifPresent(pane -> menu.getItems().add(item(chart.maximisedPane().isEmpty()
-                        ? "Give this pane the whole chart" : "Show all panes", () -> room.maximisePane(pane.id()))));
+                        ? "Give this pane the whole chart" : "Show all panes", () -> room.panes().maximise(pane.id()))));
     }
 
     private Menu timeframes() {

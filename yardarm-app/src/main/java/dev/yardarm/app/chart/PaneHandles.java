@@ -3,11 +3,7 @@ package dev.yardarm.app.chart;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.desk.room.ChartRoom;
-import java.util.ArrayList;
-import java.util.Collections;
-import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
 
@@ -33,10 +29,10 @@ final class PaneHandles extends javafx.scene.layout.Pane {
 
     /** The buttons are made when the pointer first comes near, so that no chart waits for them. */
     private void make() {
-        Button up = button("up", "Moves this pane up", () -> move(-1));
-        Button down = button("down", "Moves this pane down", () -> move(1));
-        fold = button("fold", "Folds this pane to its name, and back", this::fold);
-        maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.maximisePane(paneId));
+        Button up = button("up", "Moves this pane up", () -> room.panes().move(paneId, -1));
+        Button down = button("down", "Moves this pane down", () -> room.panes().move(paneId, 1));
+        fold = button("fold", "Folds this pane to its name, and back", () -> room.panes().fold(paneId));
+        maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.panes().maximise(paneId));
         buttons.getChildren().addAll(up, down, fold, maximise);
     }
 
@@ -49,22 +45,36 @@ final class PaneHandles extends javafx.scene.layout.Pane {
         return button;
     }
 
-    /** Shows the buttons of the pane whose upper right corner is near. */
+    /** Shows the buttons of the pane whose upper right corner is near; else those of the pane chosen by key. */
     void point(double x, double y) {
         Pane pane = chart.bars().isEmpty() || chart.panes().size() < 2 && chart.maximisedPane().isEmpty() ? null
                 : chart.paneAt(y).orElse(null);
         boolean near = pane != null && x > chart.plotRight() - 190 && x < chart.plotRight() && y < pane.top() + 24;
-        buttons.setVisible(near);
         if (near) {
-            if (fold == null) {
-                make();
-            }
-            paneId = pane.id();
-            fold.setText(pane.folded() ? "unfold" : "fold");
-            maximise.setText(chart.maximisedPane().isEmpty() ? "whole" : "all panes");
-            fold.setDisable(pane.kind() == Pane.Kind.PRICE || !chart.maximisedPane().isEmpty());
-            place(pane);
+            show(pane);
+        } else {
+            showChosen();
         }
+    }
+
+    private void showChosen() {
+        if (!chart.bars().isEmpty() && room.panes().isChosen()) {
+            show(room.panes().inHand());
+        } else {
+            buttons.setVisible(false);
+        }
+    }
+
+    private void show(Pane pane) {
+        if (fold == null) {
+            make();
+        }
+        paneId = pane.id();
+        fold.setText(pane.folded() ? "unfold" : "fold");
+        maximise.setText(chart.maximisedPane().isEmpty() ? "whole" : "all panes");
+        fold.setDisable(pane.kind() == Pane.Kind.PRICE || !chart.maximisedPane().isEmpty());
+        buttons.setVisible(true);
+        place(pane);
     }
 
     private void place(Pane pane) {
@@ -72,36 +82,12 @@ final class PaneHandles extends javafx.scene.layout.Pane {
         buttons.relocate(chart.plotRight() - buttons.getWidth() - 4, pane.top() + 1);
     }
 
+    /** Follows the panes when they are laid out anew. */
     void update() {
-        if (buttons.isVisible()) {
+        if (room.panes().isChosen()) {
+            showChosen();
+        } else if (buttons.isVisible()) {
             chart.pane(paneId).ifPresentOrElse(this::place, () -> buttons.setVisible(false));
         }
-    }
-
-    private List<PaneChoice> choices() {
-        List<PaneChoice> choices = new ArrayList<>();
-        for (Pane pane : chart.panes()) {
-            choices.add(chart.paneChoices().stream().filter(each -> each.id().equals(pane.id())).findFirst()
-                    .orElse(PaneChoice.usual(pane.id())));
-        }
-        return choices;
-    }
-
-    private void move(int places) {
-        List<PaneChoice> choices = choices();
-        int at = 0;
-        while (at < choices.size() && !choices.get(at).id().equals(paneId)) {
-            at++;
-        }
-        int to = at + places;
-        if (at < choices.size() && to >= 0 && to < choices.size()) {
-            Collections.swap(choices, at, to);
-            room.setPanes("move a pane", choices);
-        }
-    }
-
-    private void fold() {
-        room.setPanes("fold a pane", choices().stream().map(each -> each.id().equals(paneId)
-                ? each.withFolded(!each.folded()) : each).toList());
     }
 }

@@ -39,7 +39,7 @@ final class IndicatorDetails extends LayerDetails {
         wide(help);
         Button remove = new Button("Remove");
         remove.setId("remove-layer");
-        remove.setOnAction(event -> bench.room().removeIndicator(id));
+        remove.setOnAction(event -> bench.room().indicators().remove(id));
         wide(remove);
         show();
     }
@@ -50,7 +50,7 @@ final class IndicatorDetails extends LayerDetails {
 
     private void change(IndicatorLayer changed) {
         if (!busy) {
-            bench.room().changeIndicator(changed);
+            bench.room().indicators().change(changed);
         }
     }
 

@@ -90,7 +90,7 @@ public final class LayersPanel extends VBox {
         for (Indicator indicator : Catalogue.shared().all()) {
             MenuItem item = new MenuItem(indicator.title() + "  (" + indicator.name() + ")");
             item.setId("add-" + indicator.name());
-            item.setOnAction(event -> room().addIndicator(indicator, Settings.standard(indicator)));
+            item.setOnAction(event -> room().indicators().add(indicator, Settings.standard(indicator)));
             add.getItems().add(item);
         }
         return add;
@@ -247,7 +247,7 @@ public final class LayersPanel extends VBox {
     private void setShown(Selection layer, boolean on) {
         ChartModel chart = room().chart();
         if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> room().changeIndicator(each.withStyle(new LayerStyle(
+            chart.indicator(of.id()).ifPresent(each -> room().indicators().change(each.withStyle(new LayerStyle(
                     each.style().colour(), each.style().width(), each.style().opacity(), on))));
         } else if (layer instanceof Selection.Drawing of) {
             chart.drawing(of.id()).ifPresent(each -> room().studies().change(each, each.withVisible(on)));

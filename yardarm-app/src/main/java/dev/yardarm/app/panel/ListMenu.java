@@ -52,7 +52,7 @@ final class ListMenu extends MenuButton {
         from.getItems().add(new SeparatorMenuItem());
         bench.desk().directory().all().stream().filter(each -> each.kind() == Instrument.Kind.INDEX).limit(4)
                 .forEach(index -> from.getItems().add(item("top half of " + index.code() + " by weight",
-                        () -> show(work.byWeight(index.code(), 0.5)))));
+                        () -> work.byWeight(index.code(), 0.5, bench.room()::setList))));
         Menu sort = new Menu("Sort by");
         for (String by : new String[] {"code", "name", "sector"}) {
             sort.getItems().add(item(by, () -> work.sort(list, by)));

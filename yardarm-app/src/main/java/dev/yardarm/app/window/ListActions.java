@@ -64,7 +64,7 @@ final class ListActions {
     private void weight(String rest) {
         String[] words = rest.split("\\s+");
         double part = words.length > 1 ? number(words[1]) / 100.0 : 0.5;
-        work.byWeight(words[0], part > 0 && part <= 1 ? part : 0.5).ifPresent(bench.room()::setList);
+        work.byWeight(words[0], part > 0 && part <= 1 ? part : 0.5, bench.room()::setList);
     }
 
     private static int number(String text) {

@@ -69,7 +69,7 @@ public final class MainWindow {
         status = new StatusLine(desk, zone());
         Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp,
                 () -> state().document());
-        LeaderKeys leaders = actions.leaderKeys();
+        LeaderKeys leaders = new KeyMap(bench, page, actions).leaderKeys();
         KeyFile keyFile = new KeyFile(desk, leaders);
         actions.setKeyFile(keyFile);
         help = new HelpPane(leaders);

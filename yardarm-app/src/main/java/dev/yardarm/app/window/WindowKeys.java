@@ -161,6 +161,10 @@ final class WindowKeys {
             room().tell(Aspect.VIEW);
             return true;
         }
+        if (room().panes().isChosen() && bench.viewProperty().get() == View.CHART) {
+            room().panes().leave();
+            return true;
+        }
         if (room().chart().selection() != Selection.NONE && bench.viewProperty().get() == View.CHART) {
             room().studies().select(Selection.NONE);
             return true;

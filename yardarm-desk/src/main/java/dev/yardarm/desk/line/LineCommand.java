@@ -154,6 +154,10 @@ public sealed interface LineCommand {
         MEASURE("measure", "measure from the pointer, and stop"), OVERVIEW("overview", "show or hide the overview strip"),
         CARD("card", "show or hide the instrument's card"), COPY_CHART("copy chart", "the picture to the clipboard"),
         PRINT("print", "the chart to a printer"), BREAKS("session lines", "show or hide lines between sessions"),
+        NEXT_PANE("next pane", "take the next pane in hand"), PANE_UP("pane up", "move the pane in hand up"),
+        PANE_DOWN("pane down", "move the pane in hand down"), PANE_FOLD("pane fold", "fold the pane in hand, and back"),
+        PANE_WHOLE("pane whole", "the pane in hand has the chart, and back"),
+        PANE_TALLER("pane taller", "a higher pane"), PANE_LOWER("pane lower", "a lower pane"),
         PAUSE("pause", "stop or go on with the simulated market"), HELP("help", "keys and commands");
 
         private final String text;

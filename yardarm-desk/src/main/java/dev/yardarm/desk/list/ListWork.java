@@ -8,6 +8,7 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.work.Scheduler;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -29,13 +30,16 @@ public final class ListWork {
     private final Directory directory;
     private final UndoStack undo;
     private final LongSupplier clock;
+    private final Scheduler scheduler;
     private final Consumer<String> tell;
 
-    public ListWork(Books books, Directory directory, UndoStack undo, LongSupplier clock, Consumer<String> tell) {
+    public ListWork(Books books, Directory directory, UndoStack undo, LongSupplier clock, Scheduler scheduler,
+                    Consumer<String> tell) {
         this.books = books;
         this.directory = directory;
         this.undo = undo;
         this.clock = clock;
+        this.scheduler = scheduler;
         this.tell = tell;
     }
 
@@ -159,18 +163,32 @@ public final class ListWork {
     }
 
     /**
-     * The heaviest members of an index: as many as make up a part of it.
+     * Makes a list of the heaviest members of an index: as many as make up a part of it. The weights are worked out in
+     * the background.
      *
      * @param part from 0 to 1; the last member taken is the one that reaches it
+     * @param made takes the name of the list, when there is one
      */
-    public Optional<String> byWeight(String indexCode, double part) {
+    public void byWeight(String indexCode, double part, Consumer<String> made) {
         Instrument index = directory.byCode(indexCode.strip()).orElse(null);
-        List<BarSource.Member> members = index == null ? List.of()
-                : directory.source(index).members(index.id(), clock.getAsLong());
-        if (members.isEmpty()) {
-            tell.accept("'" + indexCode + "' is no index with members here.");
-            return Optional.empty();
+        if (index == null) {
+            tell.accept("There is no instrument '" + indexCode + "'.");
+            return;
         }
+        long now = clock.getAsLong();
+        scheduler.start("weights", "Weighing the members of " + index.code(),
+                job -> directory.source(index).members(index.id(), now),
+                members -> {
+                    if (members.isEmpty()) {
+                        tell.accept("'" + indexCode + "' is no index with members here.");
+                    } else {
+                        made.accept(heaviest(index, members, part));
+                    }
+                }, failed -> tell.accept("The members of " + index.code() + " cannot be weighed: "
+                        + failed.getMessage()));
+    }
+
+    private String heaviest(Instrument index, List<BarSource.Member> members, double part) {
         List<InstrumentId> taken = new ArrayList<>();
         double sum = 0;
         for (BarSource.Member member : members) {
@@ -182,7 +200,7 @@ public final class ListWork {
         }
         tell.accept(String.format(Locale.ROOT, "%d of %d members make up %.0f %% of %s.", taken.size(), members.size(),
                 100 * sum, index.code()));
-        return Optional.of(make(index.code() + String.format(Locale.ROOT, " top %.0f %%", 100 * part), taken));
+        return make(index.code() + String.format(Locale.ROOT, " top %.0f %%", 100 * part), taken);
     }
 
     /** What a pasted text holds. */

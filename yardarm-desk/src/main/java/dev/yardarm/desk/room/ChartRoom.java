@@ -6,16 +6,12 @@ import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
-import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.BoxSize;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
@@ -27,14 +23,13 @@ import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.live.ChartFeed;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 
 /**
- * One chart: which instrument in which bars, in which make-up. Everything that changes the make-up goes through undo. Used by the interface's thread alone.
+ * One chart: which instrument in which bars, in which make-up. Everything that changes the make-up goes through undo. Used
+ * by the interface's thread alone.
  */
 public final class ChartRoom {
     /** Least width of point and figure columns when they come up: wide enough for their signs. */
@@ -44,6 +39,8 @@ public final class ChartRoom {
     private final ChartModel chart = new ChartModel(false);
     private final ChartFeed feed;
     private final Studies studies;
+    private final ChartIndicators indicators;
+    private final ChartPanes panes;
     private final ChartGestures gestures;
     private final List<Consumer<Aspect>> listeners = new ArrayList<>();
     private Consumer<LinkedPointer> onPoint;
@@ -56,7 +53,6 @@ public final class ChartRoom {
     private long restoreUntil;
     private double[] restoreRange;
     private boolean restoreHeld;
-    private long nextLayer = 1;
 
     /** A chart of its own, outside any layout. */
     public ChartRoom(Desk desk) {
@@ -91,6 +87,8 @@ public final class ChartRoom {
             }
         });
         studies = new Studies(desk, this);
+        indicators = new ChartIndicators(this);
+        panes = new ChartPanes(this);
         gestures = new ChartGestures(chart, studies);
         rounds.listen(() -> tell(Aspect.LIST));
         desk.books().listen(subject -> {
@@ -268,17 +266,16 @@ public final class ChartRoom {
     }
 
     /** Arranges the panes another way; a step of undo. */
-    public void setPanes(String label, List<PaneChoice> choices) {
+    void setPanes(String label, List<PaneChoice> choices) {
         List<PaneChoice> before = chart.paneChoices();
         if (!before.equals(choices)) {
             change(label, "", () -> chart.setPaneChoices(choices), () -> chart.setPaneChoices(before), Aspect.VIEW);
         }
     }
 
-    /** Gives a pane the whole chart, or back its place. */
-    public void maximisePane(String id) {
-        chart.setMaximisedPane(chart.maximisedPane().equals(id) ? "" : id);
-        tell(Aspect.VIEW);
+    /** The panes of the chart, to be moved, folded and resized. */
+    public ChartPanes panes() {
+        return panes;
     }
 
     public void setVolumeShown(boolean shown) {
@@ -347,65 +344,9 @@ public final class ChartRoom {
         }));
     }
 
-    /** Puts an indicator on the chart, in the first colour not in use, and chooses it. */
-    public void addIndicator(Indicator indicator, Settings settings) {
-        IndicatorLayer layer = new IndicatorLayer(newLayerId(), indicator, settings, LayerStyle.of(freeColour()));
-        List<IndicatorLayer> before = chart.indicators();
-        List<IndicatorLayer> after = new ArrayList<>(before);
-        after.add(layer);
-        changeLayers("add " + layer.title(), "", before, after);
-        studies.select(new Selection.Indicator(layer.id()));
-    }
-
-    private String newLayerId() {
-        String id;
-        do {
-            id = "layer-" + nextLayer++;
-        } while (chart.indicator(id).isPresent());
-        return id;
-    }
-
-    /** The first series colour that neither an indicator nor a drawing on the chart has. */
-    public int freeColour() {
-        Set<Integer> used = new HashSet<>();
-        chart.indicators().forEach(layer -> used.add(layer.style().colour()));
-        chart.drawings().forEach(drawing -> used.add(drawing.colour()));
-        for (int colour = 0; colour < Palette.SERIES; colour++) {
-            if (!used.contains(colour)) {
-                return colour;
-            }
-        }
-        return (chart.indicators().size() + chart.drawings().size()) % Palette.SERIES;
-    }
-
-    /** Changes an indicator's settings or style; the effect shows at once. */
-    public void changeIndicator(IndicatorLayer changed) {
-        List<IndicatorLayer> before = chart.indicators();
-        List<IndicatorLayer> after = before.stream().map(each -> each.id().equals(changed.id()) ? changed : each)
-                .toList();
-        if (!after.equals(before)) {
-            changeLayers("change " + changed.title(), "layer " + changed.id(), before, after);
-        }
-    }
-
-    public void removeIndicator(String id) {
-        List<IndicatorLayer> before = chart.indicators();
-        chart.indicator(id).ifPresent(removed -> {
-            changeLayers("remove " + removed.title(), "", before,
-                    before.stream().filter(each -> !each.id().equals(id)).toList());
-            studies.select(Selection.NONE);
-        });
-    }
-
-    public void clearIndicators() {
-        if (!chart.indicators().isEmpty()) {
-            changeLayers("remove all indicators", "", chart.indicators(), List.of());
-            studies.select(Selection.NONE);
-        }
-    }
-
-    private void changeLayers(String label, String stem, List<IndicatorLayer> before, List<IndicatorLayer> after) {
-        desk.undo().execute(Command.of(label, stem, () -> showLayers(after), () -> showLayers(before)));
+    /** The indicators on the chart, to be changed with undo. */
+    public ChartIndicators indicators() {
+        return indicators;
     }
 
     /** Shows these indicators without a step of undo, as when a workspace is opened. */

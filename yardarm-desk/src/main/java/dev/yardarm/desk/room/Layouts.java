@@ -19,7 +19,7 @@ import java.util.function.Consumer;
 public final class Layouts {
     private final Desk desk;
     private final Rounds rounds;
-    private final LinkRules rules = new LinkRules();
+    private final Links links = new Links(this::charts);
     private final Presets presets;
     private final List<Layout> layouts = new ArrayList<>();
     private final List<Consumer<Aspect>> listeners = new ArrayList<>();
@@ -27,7 +27,6 @@ public final class Layouts {
     private Layout front;
     private Layout focused;
     private int nextChart = 1;
-    private boolean spreading;
 
     /** Begins with one layout of one empty chart. */
     public Layouts(Desk desk) {
@@ -48,7 +47,7 @@ public final class Layouts {
     private ChartRoom newChart() {
         ChartRoom room = new ChartRoom(desk, rounds, "chart " + nextChart++);
         room.listen(aspect -> changed(room, aspect));
-        room.onPoint(pointer -> spreadPointer(room, pointer));
+        room.onPoint(pointer -> links.spread(room, pointer));
         return room;
     }
 
@@ -83,9 +82,7 @@ public final class Layouts {
         if (room == active()) {
             tell(aspect);
         }
-        if (!spreading && room.link() != 0) {
-            spread(room, aspect);
-        }
+        links.spread(room, aspect);
     }
 
     /** The chart that keys and panels act on. */
@@ -105,6 +102,10 @@ public final class Layouts {
 
     public List<Layout> all() {
         return List.copyOf(layouts);
+    }
+
+    private List<ChartRoom> charts() {
+        return layouts.stream().flatMap(layout -> layout.charts().stream()).toList();
     }
 
     public Optional<Layout> layoutOf(ChartRoom chart) {
@@ -355,8 +356,8 @@ public final class Layouts {
         Layout layout = made("Step-down " + String.join(" ", ordered.stream().map(Timeframe::toString).toList()),
                 Arrangement.grid(1, ordered.size()));
         ChartKeeper.copyInto(active(), layout.charts());
-        int colour = freeLink();
-        rules.set(colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR,
+        int colour = links.freeColour();
+        links.rules().set(colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR,
                 LinkRules.Shared.DRAWINGS));
         for (int at = 0; at < ordered.size(); at++) {
             ChartRoom chart = layout.charts().get(at);
@@ -371,92 +372,21 @@ public final class Layouts {
         return layout;
     }
 
-    private int freeLink() {
-        for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
-            int candidate = colour;
-            if (layouts.stream().flatMap(layout -> layout.charts().stream()).noneMatch(chart -> chart.link()
-                    == candidate)) {
-                return colour;
-            }
-        }
-        return 1;
-    }
-
     /** Turns the order of the charts of the layout in hand round. */
     public void reverse() {
         change(focused, "reverse the order", focused.arrangement(), focused.arrangement().reversed());
     }
 
-    // --- links ---
-
+    /** What charts of a link colour share. */
     public LinkRules links() {
-        return rules;
+        return links.rules();
     }
 
+    /** Chooses what charts of a link colour share. */
     public void setLinks(int colour, Set<LinkRules.Shared> shared) {
-        rules.set(colour, shared);
+        links.rules().set(colour, shared);
         tell(Aspect.LINK);
     }
-
-    private List<ChartRoom> linkedTo(ChartRoom room) {
-        return layouts.stream().flatMap(layout -> layout.charts().stream())
-                .filter(other -> other != room && other.link() == room.link()).toList();
-    }
-
-    private void spread(ChartRoom from, Aspect aspect) {
-        spreading = true;
-        try {
-            for (ChartRoom other : linkedTo(from)) {
-                spread(from, other, aspect);
-            }
-        } finally {
-            spreading = false;
-        }
-    }
-
-    private void spread(ChartRoom from, ChartRoom other, Aspect aspect) {
-        int colour = from.link();
-        Instrument instrument = from.instrument().orElse(null);
-        if (instrument == null) {
-            return;
-        }
-        if (aspect == Aspect.CHART || aspect == Aspect.LINK) {
-            boolean sharesInstrument = rules.shares(colour, LinkRules.Shared.INSTRUMENT);
-            boolean sharesTime = rules.shares(colour, LinkRules.Shared.TIMEFRAME);
-            Instrument shown = sharesInstrument ? instrument : other.instrument().orElse(instrument);
-            other.open(shown, sharesTime ? from.chart().request() : other.chart().request());
-        }
-        if ((aspect == Aspect.VIEW || aspect == Aspect.DATA) && rules.shares(colour, LinkRules.Shared.VISIBLE_TIME)
-                && !from.chart().bars().isEmpty() && !other.chart().bars().isEmpty()) {
-            sameTime(from, other);
-        }
-        if (aspect == Aspect.SELECTION && rules.shares(colour, LinkRules.Shared.DRAWINGS)
-                && other.instrument().equals(from.instrument())
-                && from.chart().selection() instanceof dev.yardarm.chart.model.Selection.Drawing) {
-            other.studies().select(from.chart().selection());
-        }
-    }
-
-    /** Shows the same span of time; a chart that follows the market goes on following. */
-    private static void sameTime(ChartRoom from, ChartRoom other) {
-        var time = from.chart().time();
-        long first = from.chart().axis().openTime(time.bar(time.left()));
-        long last = from.chart().axis().openTime((int) Math.min(from.chart().bars().size() - 1L,
-                Math.ceil(time.edge()) - 1));
-        var before = other.chart().time();
-        other.chart().showSpan(first, last);
-        if (!before.equals(other.chart().time())) {
-            other.tell(Aspect.VIEW);
-        }
-    }
-
-    private void spreadPointer(ChartRoom from, LinkedPointer pointer) {
-        if (rules.shares(from.link(), LinkRules.Shared.CROSSHAIR)) {
-            linkedTo(from).forEach(other -> other.showPointer(pointer));
-        }
-    }
-
-    // --- keeping ---
 
     /** Takes the place of everything with what was saved; an empty list leaves it as it is. */
     void replaceAll(List<Layout> saved, int frontNumber) {

@@ -84,7 +84,7 @@ public final class Studies implements ChartEdits {
     public void draw(Drawing.Kind kind, List<Anchor> anchors) {
         id().ifPresent(id -> {
             Drawing drawing = new Drawing(UUID.randomUUID().toString().substring(0, 8), kind, chart.timeframe(),
-                    anchors, room.freeColour(), 1.5, 1, true);
+                    anchors, room.indicators().freeColour(), 1.5, 1, true);
             List<Drawing> before = books().drawings(id);
             List<Drawing> after = new ArrayList<>(before);
             after.add(drawing);
@@ -137,7 +137,7 @@ public final class Studies implements ChartEdits {
     /** Deletes what is chosen: a drawing with its waiting alerts, an indicator, the plan. */
     public void deleteChosen() {
         if (chart.selection() instanceof Selection.Indicator of) {
-            room.removeIndicator(of.id());
+            room.indicators().remove(of.id());
         } else if (chart.selection() instanceof Selection.Plan) {
             removePlan();
         } else {

@@ -1,17 +1,12 @@
 package dev.yardarm.desk.room;
 
-import dev.yardarm.data.document.DocumentKind;
-import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.desk.Desk;
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 
-/** Turns all layouts into the parts of a workspace document and back, and exports and imports whole workspaces. */
+/** Turns all layouts into the parts of a workspace document and back. */
 public final class WorkspaceKeeper {
     private WorkspaceKeeper() {
     }
@@ -70,7 +65,8 @@ public final class WorkspaceKeeper {
         return shared;
     }
 
-    private static List<Layout> read(List<Documents.Layout> saved, Layouts layouts) {
+    /** Layouts as they were saved; one that cannot be read is left out and told. */
+    static List<Layout> read(List<Documents.Layout> saved, Layouts layouts) {
         List<Layout> made = new ArrayList<>();
         for (Documents.Layout each : saved) {
             try {
@@ -94,50 +90,5 @@ public final class WorkspaceKeeper {
             }
         }
         return made;
-    }
-
-    /** Writes a workspace with its presets and lists into one file. */
-    public static void export(Documents.Workspace workspace, Layouts layouts, Path file) throws IOException {
-        Desk desk = layouts.desk();
-        DocumentStore.writeFile(DocumentKind.EXPORT, file, new Documents.Export(workspace, layouts.presets().all(),
-                desk.books().lists()));
-    }
-
-    /**
-     * Adds the layouts, presets and lists of an exported workspace to those there are. What has the name of something
-     * else is numbered; nothing is replaced.
-     *
-     * @return how many layouts were added
-     */
-    public static int importBeside(Path file, Layouts layouts) throws IOException {
-        Desk desk = layouts.desk();
-        Documents.Export export = DocumentStore.readFile(DocumentKind.EXPORT, file);
-        List<Layout> added = read(export.workspace() == null ? List.of() : export.workspace().layouts(), layouts);
-        for (Layout layout : added) {
-            layout.setOwnWindow(false);
-            String title = layout.title();
-            for (int number = 2; layouts.titled(layout.title()).isPresent(); number++) {
-                layout.setTitle(title + " " + number);
-            }
-            layouts.addAll(List.of(layout));
-        }
-        layouts.presets().addAll(export.presets());
-        List<Documents.NamedList> lists = new ArrayList<>(desk.books().lists());
-        for (Documents.NamedList list : export.lists()) {
-            if (lists.contains(list)) {
-                continue;
-            }
-            String name = list.name();
-            for (int number = 2; named(lists, name); number++) {
-                name = list.name() + " " + number;
-            }
-            lists.add(new Documents.NamedList(name, list.instruments()));
-        }
-        desk.books().setLists(lists);
-        return added.size();
-    }
-
-    private static boolean named(List<Documents.NamedList> lists, String name) {
-        return lists.stream().anyMatch(each -> each.name().equals(name));
     }
 }
