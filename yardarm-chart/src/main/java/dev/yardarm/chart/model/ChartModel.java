@@ -109,6 +109,10 @@ public final class ChartModel {
     public void setData(ChartData newData) {
         int before = data.bars().size();
         boolean restarted = data.bars().epoch() != newData.bars().epoch() || before == 0;
+        double slot = Math.ceil(time.edge()) - 1;
+        long edgeTime = restarted && before > 0 && slot >= 0 && slot < before ? data.bars().openTime((int) slot)
+                : Long.MIN_VALUE;
+        double past = time.edge() - slot;
         data = newData;
         axis = new TimeAxis(newData.bars(), axis.grid(), request.isTime());
         time = time.within(0, Math.max(1, width - axisWidth()));
@@ -117,6 +121,9 @@ public final class ChartModel {
         } else if (following) {
             double edge = time.edge() + newData.bars().size() - before;
             time = new TimeScale(time.left(), time.right(), time.barWidth(), edge);
+        } else if (restarted && edgeTime != Long.MIN_VALUE) {
+            // Loaded again, perhaps from another first bar on: the same bars stay in view.
+            time = new TimeScale(time.left(), time.right(), time.barWidth(), axis.bar(edgeTime) + past);
         } else if (restarted) {
             time = time.heldTo(newData.bars().size());
         }

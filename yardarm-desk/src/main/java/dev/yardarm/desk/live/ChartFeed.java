@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.market.EventMarks;
@@ -19,6 +20,9 @@ import java.util.concurrent.Executor;
 /**
  * Supplies one chart: loads the bars in the background, computes its layers and goes on with every trade. Results are
  * handed to the interface's thread, at most one at a time: while one waits to be drawn, newer ones replace it.
+ *
+ * <p>When a new session begins everything is loaded again: contracts roll, prices are adjusted for what is known by then,
+ * and marks of events are added only between sessions.
  */
 public final class ChartFeed implements AutoCloseable {
     private final Services services;
@@ -64,7 +68,7 @@ public final class ChartFeed implements AutoCloseable {
     /** Shows other bars or another instrument; what was under way for the last ones is dropped. */
     public void open(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
         close();
-        Live next = new Live(instrument, layers);
+        Live next = new Live(instrument, request, layers);
         live = next;
         services.scheduler().start("feed " + key, "", job -> {
             Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
@@ -109,6 +113,8 @@ public final class ChartFeed implements AutoCloseable {
     /** The running state of one instrument on one timeframe; after {@link #begin} on the hub's thread. */
     private final class Live implements LiveHub.Listener {
         private final Instrument instrument;
+        private final BarRequest request;
+        private long nextSession;
         private volatile List<IndicatorLayer> layers;
         private volatile boolean ended;
         private LiveHub.Subscription subscription;
@@ -118,8 +124,11 @@ public final class ChartFeed implements AutoCloseable {
         private long shownVersion;
         private volatile ChartData waiting;
 
-        Live(Instrument instrument, List<IndicatorLayer> layers) {
+        Live(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
             this.instrument = instrument;
+            this.request = request;
+            TradingCalendar calendar = services.histories().calendar(instrument);
+            this.nextSession = calendar.open(calendar.next(calendar.sessionAt(services.clock().now())));
             this.layers = List.copyOf(layers);
             this.computedLayers = this.layers;
         }
@@ -176,6 +185,14 @@ public final class ChartFeed implements AutoCloseable {
             bars.advanceTo(now);
             if (!ended && bars.series().version() != shownVersion) {
                 publish();
+            }
+            if (now >= nextSession) {
+                nextSession = Long.MAX_VALUE;
+                services.front().execute(() -> {
+                    if (live == this) {
+                        open(instrument, request, layers);
+                    }
+                });
             }
         }
 

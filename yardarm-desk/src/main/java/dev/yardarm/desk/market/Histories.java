@@ -79,6 +79,11 @@ public final class Histories {
         return directory.source(instrument);
     }
 
+    /** The calendar of an instrument, with its whole session. */
+    public TradingCalendar calendar(Instrument instrument) {
+        return directory.source(instrument).calendar(instrument);
+    }
+
     /** Loads all bars of a timeframe as known at a moment. */
     public Loaded load(Instrument instrument, Timeframe timeframe, long now) throws IOException {
         return load(instrument, BarRequest.of(timeframe), now);
