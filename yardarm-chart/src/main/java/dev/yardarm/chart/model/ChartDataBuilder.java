@@ -2,6 +2,7 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
@@ -16,19 +17,23 @@ import java.util.Map;
  * bars times the layers.
  */
 public final class ChartDataBuilder {
-    private final ColumnGraph graph = new ColumnGraph();
-    private final Map<String, ColumnGraph.Node> nodes = new LinkedHashMap<>();
+    private final ColumnGraph graph;
+    private final Map<String, List<ColumnGraph.Node>> nodes = new LinkedHashMap<>();
     private final Map<String, List<ExtremePyramid>> pyramids = new LinkedHashMap<>();
-    private final Map<String, Integer> outputs = new LinkedHashMap<>();
     private ExtremePyramid ranges = new ExtremePyramid();
     private ExtremePyramid closes = new ExtremePyramid();
     private ExtremePyramid volumes = new ExtremePyramid();
     private long epoch = Long.MIN_VALUE;
 
     public ChartDataBuilder(List<IndicatorLayer> layers) {
+        this(layers, Surroundings.NONE);
+    }
+
+    /** @param surroundings when sessions begin, and other instruments */
+    public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings) {
+        graph = new ColumnGraph(surroundings);
         for (IndicatorLayer layer : layers) {
-            nodes.put(layer.id(), graph.indicator(layer.indicator(), layer.settings()));
-            outputs.put(layer.id(), layer.indicator().outputs().size());
+            nodes.put(layer.id(), layer.indicator().in(graph, layer.settings()));
         }
     }
 
@@ -47,11 +52,11 @@ public final class ChartDataBuilder {
         closes.update(bars.column(Field.CLOSE), bars.column(Field.CLOSE), closed);
         volumes.update(bars.column(Field.VOLUME), bars.column(Field.VOLUME), closed);
         Map<String, List<ChartData.Line>> lines = new LinkedHashMap<>();
-        nodes.forEach((id, node) -> {
-            List<ExtremePyramid> own = pyramids.computeIfAbsent(id, missing -> newPyramids(outputs.get(missing)));
+        nodes.forEach((id, ofId) -> {
+            List<ExtremePyramid> own = pyramids.computeIfAbsent(id, missing -> newPyramids(ofId.size()));
             List<ChartData.Line> ofLayer = new ArrayList<>();
             for (int output = 0; output < own.size(); output++) {
-                Column column = node.output(output).snapshot();
+                Column column = ofId.get(output).output().snapshot();
                 own.get(output).update(column.values(), column.values(), closed);
                 ofLayer.add(new ChartData.Line(column, own.get(output).view()));
             }

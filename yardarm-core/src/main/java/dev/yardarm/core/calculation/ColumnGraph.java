@@ -1,8 +1,5 @@
 package dev.yardarm.core.calculation;
 
-import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
@@ -23,62 +20,138 @@ import java.util.function.Supplier;
  * A graph is used by one thread at a time; {@link Column#snapshot()} hands results to others.
  */
 public final class ColumnGraph {
+    private final Surroundings surroundings;
     private final Map<String, Node> byKey = new HashMap<>();
-    private final List<Node> nodes = new ArrayList<>();
+    private final List<Task> tasks = new ArrayList<>();
     private long epoch = Long.MIN_VALUE;
     private int closed;
 
-    /** One column or several that are computed together. */
+    /** A graph over bars of sessions round the clock, without other instruments. */
+    public ColumnGraph() {
+        this(Surroundings.NONE);
+    }
+
+    public ColumnGraph(Surroundings surroundings) {
+        this.surroundings = surroundings;
+    }
+
+    /** One column of the graph. */
     public static final class Node {
         private final String key;
-        private final Supplier<Computation> recipe;
+        private final Column column;
+        private final int warmUp;
+
+        private Node(String key, int warmUp) {
+            this.key = key;
+            this.column = new Column(0);
+            this.warmUp = warmUp;
+        }
+
+        public Column output() {
+            return column;
+        }
+
+        /** Bars at the start without a value, when the bars have no gaps. */
+        public int warmUp() {
+            return warmUp;
+        }
+    }
+
+    /** What fills one column or several together. */
+    private abstract static class Task {
+        abstract void restart();
+
+        abstract void update(Bars bars, int from, int to);
+    }
+
+    /** A field of the bars; a stored one shares the array of the series. */
+    private static final class FieldTask extends Task {
         private final Field field;
+        private final Column column;
+
+        FieldTask(Field field, Column column) {
+            this.field = field;
+            this.column = column;
+        }
+
+        @Override
+        void restart() {
+            if (!field.isStored()) {
+                column.share(new double[0], 0);
+            }
+            column.resize(0);
+        }
+
+        @Override
+        void update(Bars bars, int from, int to) {
+            if (field.isStored()) {
+                column.share(bars.column(field), to);
+            } else {
+                double[] values = column.room(to);
+                for (int bar = from; bar < to; bar++) {
+                    values[bar] = bars.value(field, bar);
+                }
+                column.resize(to);
+            }
+            column.setForming(bars.formingValue(field));
+        }
+    }
+
+    /** A value read from the bars themselves, their times included. */
+    private static final class BarTask extends Task {
+        private final Supplier<BarValue> recipe;
+        private final Column column;
+        private BarValue value;
+
+        BarTask(Supplier<BarValue> recipe, Column column) {
+            this.recipe = recipe;
+            this.column = column;
+        }
+
+        @Override
+        void restart() {
+            value = recipe.get();
+            column.share(new double[0], 0);
+        }
+
+        @Override
+        void update(Bars bars, int from, int to) {
+            double[] values = column.room(to);
+            for (int bar = from; bar < to; bar++) {
+                values[bar] = value.at(bars, bar);
+            }
+            column.resize(to);
+            column.setForming(bars.hasForming() ? value.at(bars, to) : Double.NaN);
+        }
+    }
+
+    /** Columns computed from other columns. */
+    private static final class ComputedTask extends Task {
+        private final Supplier<Computation> recipe;
         private final Column[] inputs;
         private final Column[] outputs;
         private final double[][] arrays;
         private final double[] formingValues;
         private Computation computation;
 
-        private Node(String key, Supplier<Computation> recipe, Field field, Column[] inputs, int outputCount) {
-            this.key = key;
+        ComputedTask(Supplier<Computation> recipe, Column[] inputs, Column[] outputs) {
             this.recipe = recipe;
-            this.field = field;
             this.inputs = inputs;
-            this.outputs = new Column[outputCount];
-            for (int output = 0; output < outputCount; output++) {
-                outputs[output] = new Column(0);
-            }
-            this.arrays = new double[outputCount][];
-            this.formingValues = new double[outputCount];
+            this.outputs = outputs;
+            this.arrays = new double[outputs.length][];
+            this.formingValues = new double[outputs.length];
         }
 
-        public Column output(int number) {
-            return outputs[number];
-        }
-
-        public Column output() {
-            return outputs[0];
-        }
-
-        String key() {
-            return key;
-        }
-
-        private void restart() {
-            computation = recipe == null ? null : recipe.get();
-            for (int output = 0; output < outputs.length; output++) {
-                if (field == null || !field.isStored()) {
-                    outputs[output].share(new double[0], 0);
-                }
-                outputs[output].resize(0);
+        @Override
+        void restart() {
+            computation = recipe.get();
+            for (Column output : outputs) {
+                output.share(new double[0], 0);
             }
         }
 
-        private void update(Bars bars, int from, int to) {
-            if (field != null) {
-                updateField(bars, from, to);
-                return;
-            }
+        @Override
+        void update(Bars bars, int from, int to) {
             if (to > from) {
                 for (int output = 0; output < outputs.length; output++) {
                     arrays[output] = outputs[output].room(to);
@@ -95,74 +168,88 @@ public final class ColumnGraph {
                 outputs[output].setForming(bars.hasForming() ? formingValues[output] : Double.NaN);
             }
         }
+    }
 
-        private void updateField(Bars bars, int from, int to) {
-            Column column = outputs[0];
-            if (field.isStored()) {
-                column.share(bars.column(field), to);
-            } else {
-                double[] values = column.room(to);
-                for (int bar = from; bar < to; bar++) {
-                    values[bar] = bars.value(field, bar);
-                }
-                column.resize(to);
-            }
-            column.setForming(bars.formingValue(field));
-        }
+    /** What is known of the place the bars come from. */
+    public Surroundings surroundings() {
+        return surroundings;
     }
 
     /** A field of the bars. Stored fields share the array of the series. */
     public Node field(Field field) {
-        return byKey.computeIfAbsent(field.word(), key -> register(new Node(key, null, field, new Column[0], 1)));
-    }
-
-    /** An indicator over the fields its settings name. */
-    public Node indicator(Indicator indicator, Settings settings) {
-        List<Field> fields = indicator.inputs(settings);
-        Node[] inputs = new Node[fields.size()];
-        for (int input = 0; input < inputs.length; input++) {
-            inputs[input] = field(fields.get(input));
-        }
-        return indicator(indicator, settings, inputs);
-    }
-
-    /** An indicator over other nodes. */
-    public Node indicator(Indicator indicator, Settings settings, Node... inputs) {
-        return computed(indicator.name() + "(" + settings.numbers(indicator.settings()) + ")",
-                () -> indicator.start(settings), indicator.outputs().size(), inputs);
-    }
-
-    /**
-     * Any computation over the first outputs of other nodes.
-     *
-     * @param name says what is computed; the key is this name and the keys of the inputs
-     */
-    public Node computed(String name, Supplier<Computation> recipe, int outputCount, Node... inputs) {
-        StringBuilder key = new StringBuilder(name);
-        Column[] columns = new Column[inputs.length];
-        for (int input = 0; input < inputs.length; input++) {
-            key.append(input == 0 ? " of " : " ; ").append('{').append(inputs[input].key()).append('}');
-            columns[input] = inputs[input].output();
-        }
-        Node existing = byKey.get(key.toString());
+        Node existing = byKey.get(field.word());
         if (existing != null) {
             return existing;
         }
-        Node node = register(new Node(key.toString(), recipe, null, columns, outputCount));
-        byKey.put(node.key(), node);
+        Node node = new Node(field.word(), 0);
+        register(new FieldTask(field, node.column), node);
         return node;
     }
 
-    private Node register(Node node) {
-        node.restart();
-        nodes.add(node);
+    /**
+     * A value read from each bar itself.
+     *
+     * @param name says what is read; the key
+     * @param recipe makes the reader anew whenever everything is computed from the start
+     */
+    public Node ofBars(String name, Supplier<BarValue> recipe) {
+        Node existing = byKey.get(name);
+        if (existing != null) {
+            return existing;
+        }
+        Node node = new Node(name, 0);
+        register(new BarTask(recipe, node.column), node);
+        return node;
+    }
+
+    /**
+     * A computation with one output over other nodes.
+     *
+     * @param name says what is computed; the key is this name and the keys of the inputs
+     * @param warmUp bars without a value that this computation adds to those of its inputs
+     */
+    public Node computed(String name, int warmUp, Supplier<Computation> recipe, Node... inputs) {
+        return computed(name, warmUp, 1, recipe, inputs)[0];
+    }
+
+    /** A computation with several outputs over other nodes; see the one with a single output. */
+    public Node[] computed(String name, int warmUp, int outputCount, Supplier<Computation> recipe, Node... inputs) {
+        StringBuilder key = new StringBuilder(name);
+        Column[] columns = new Column[inputs.length];
+        int before = 0;
+        for (int input = 0; input < inputs.length; input++) {
+            key.append(input == 0 ? " of " : " ; ").append('{').append(inputs[input].key).append('}');
+            columns[input] = inputs[input].column;
+            before = Math.max(before, inputs[input].warmUp);
+        }
+        Node[] nodes = new Node[outputCount];
+        Column[] outputs = new Column[outputCount];
+        for (int output = 0; output < outputCount; output++) {
+            String own = outputCount == 1 ? key.toString() : key + "." + output;
+            nodes[output] = byKey.get(own);
+            if (nodes[output] == null) {
+                nodes[output] = new Node(own, before + warmUp);
+                outputs[output] = nodes[output].column;
+            }
+        }
+        if (outputs[0] != null) {
+            register(new ComputedTask(recipe, columns, outputs), nodes);
+        }
+        return nodes;
+    }
+
+    private void register(Task task, Node... nodes) {
+        for (Node node : nodes) {
+            byKey.put(node.key, node);
+        }
+        task.restart();
+        tasks.add(task);
         epoch = Long.MIN_VALUE;
-        return node;
     }
 
-    /** Number of nodes, shared ones counted once. */
+    /** Number of computations, shared ones counted once. */
     public int size() {
-        return nodes.size();
+        return tasks.size();
     }
 
     /** Brings every column up to the snapshot, which must be of the same series each time and not older. */
@@ -170,13 +257,13 @@ public final class ColumnGraph {
         if (bars.epoch() != epoch || bars.closed() < closed) {
             epoch = bars.epoch();
             closed = 0;
-            for (Node node : nodes) {
-                node.restart();
+            for (Task task : tasks) {
+                task.restart();
             }
         }
         int to = bars.closed();
-        for (Node node : nodes) {
-            node.update(bars, closed, to);
+        for (Task task : tasks) {
+            task.update(bars, closed, to);
         }
         closed = to;
     }

@@ -1,5 +1,8 @@
 package dev.yardarm.core.calculation;
 
+import dev.yardarm.core.series.Field;
+import java.util.function.BiConsumer;
+import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleUnaryOperator;
 
 /**
@@ -48,32 +51,51 @@ public enum Operation {
 
     /** Adds the operation to a graph. */
     public ColumnGraph.Node in(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed(sign, () -> Pointwise.two(function), 1, left, right);
+        return graph.computed(sign, 0, () -> Pointwise.two(function), left, right);
     }
 
     /** A function of one value, such as a logarithm. */
     public static ColumnGraph.Node apply(ColumnGraph graph, String name, DoubleUnaryOperator function,
                                          ColumnGraph.Node value) {
-        return graph.computed(name, () -> Pointwise.two((a, b) -> function.applyAsDouble(a)), 1, value, value);
+        return graph.computed(name, 0, () -> Pointwise.one(function), value);
+    }
+
+    /** A function of two values at each bar. */
+    public static ColumnGraph.Node zip(ColumnGraph graph, String name, DoubleBinaryOperator function,
+                                       ColumnGraph.Node left, ColumnGraph.Node right) {
+        return graph.computed(name, 0, () -> Pointwise.two(function::applyAsDouble), left, right);
+    }
+
+    /** A field of another instrument's bars, as it was known when each bar closed; missing when there is none such. */
+    public static ColumnGraph.Node other(ColumnGraph graph, String code, Field field) {
+        return graph.ofBars(field.word() + " of #" + code, () -> graph.surroundings().others().find(code)
+                .<BarValue>map(bars -> new OtherBars(bars, field)).orElse((bars, bar) -> Double.NaN));
+    }
+
+    /** Several values of several nodes, at each bar by itself; a function is given missing values too. */
+    public static ColumnGraph.Node[] each(ColumnGraph graph, String name, int outputCount,
+                                          BiConsumer<double[], double[]> function, ColumnGraph.Node... inputs) {
+        return graph.computed(name, 0, outputCount, () -> Pointwise.each(inputs.length, outputCount, function::accept),
+                inputs);
     }
 
     /** The same number at every bar. */
     public static ColumnGraph.Node number(ColumnGraph graph, double number) {
-        return graph.computed(Double.toString(number), () -> Pointwise.constant(number), 1);
+        return graph.computed(Double.toString(number), 0, () -> Pointwise.constant(number));
     }
 
     /** No becomes yes and yes no; unknown stays unknown. */
     public static ColumnGraph.Node not(ColumnGraph graph, ColumnGraph.Node condition) {
-        return graph.computed("not", () -> Pointwise.two((a, b) -> 1 - a), 1, condition, condition);
+        return graph.computed("not", 0, () -> Pointwise.one(a -> 1 - a), condition);
     }
 
     /** The value a number of bars earlier. */
     public static ColumnGraph.Node back(ColumnGraph graph, ColumnGraph.Node value, int bars) {
-        return graph.computed("back " + bars, () -> Pointwise.back(bars), 1, value);
+        return graph.computed("back " + bars, bars, () -> Pointwise.back(bars), value);
     }
 
     /** Left at or below right on the bar before and above it now. */
     public static ColumnGraph.Node crossesAbove(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed("crosses above", Pointwise::crossesAbove, 1, left, right);
+        return graph.computed("crosses above", 1, Pointwise::crossesAbove, left, right);
     }
 }

@@ -1,11 +1,17 @@
 package dev.yardarm.core.calculation;
 
-import dev.yardarm.core.indicator.Computation;
 import dev.yardarm.core.series.Column;
+import java.util.function.DoubleUnaryOperator;
 
 /** Computations in which a value depends on the inputs at the same bar alone, or at a fixed number of bars before. */
 final class Pointwise {
     private Pointwise() {
+    }
+
+    /** A function of several values of the same bar. */
+    @FunctionalInterface
+    interface Each {
+        void at(double[] in, double[] out);
     }
 
     /** An operation on two values. */
@@ -25,6 +31,57 @@ final class Pointwise {
             @Override
             public void peek(Column[] inputs, int at, double[] result) {
                 result[0] = number;
+            }
+        };
+    }
+
+    /** A function of one value. */
+    static Computation one(DoubleUnaryOperator function) {
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[] source = inputs[0].values();
+                double[] target = outputs[0];
+                for (int bar = from; bar < to; bar++) {
+                    target[bar] = function.applyAsDouble(source[bar]);
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                result[0] = function.applyAsDouble(inputs[0].forming());
+            }
+        };
+    }
+
+    /** Several values of several, at each bar by itself; missing inputs are passed on to the function. */
+    static Computation each(int inputCount, int outputCount, Each function) {
+        double[] in = new double[inputCount];
+        double[] out = new double[outputCount];
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[][] sources = new double[inputCount][];
+                for (int input = 0; input < inputCount; input++) {
+                    sources[input] = inputs[input].values();
+                }
+                for (int bar = from; bar < to; bar++) {
+                    for (int input = 0; input < inputCount; input++) {
+                        in[input] = sources[input][bar];
+                    }
+                    function.at(in, out);
+                    for (int output = 0; output < outputCount; output++) {
+                        outputs[output][bar] = out[output];
+                    }
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                for (int input = 0; input < inputCount; input++) {
+                    in[input] = inputs[input].forming();
+                }
+                function.at(in, result);
             }
         };
     }

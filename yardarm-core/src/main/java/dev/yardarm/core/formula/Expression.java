@@ -29,8 +29,18 @@ sealed interface Expression {
         }
     }
 
-    /** A call with arguments, each with its name or null. */
-    record Call(Span span, String function, List<Argument> arguments) implements Expression {
+    /**
+     * A call with arguments, each with its name or null.
+     *
+     * @param output number of the output meant
+     * @param isCondition true when that output is a cue
+     */
+    record Call(Span span, String function, List<Argument> arguments, int output, boolean isCondition)
+            implements Expression {
+    }
+
+    /** A word as an argument: one of the words of a choice, or the code of an instrument. */
+    record Word(Span span, String text) implements Expression {
         @Override
         public boolean isCondition() {
             return false;

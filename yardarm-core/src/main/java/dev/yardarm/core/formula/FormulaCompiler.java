@@ -3,7 +3,6 @@ package dev.yardarm.core.formula;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.calculation.Operation;
-import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
@@ -66,7 +65,7 @@ final class FormulaCompiler {
     }
 
     private Node call(Expression.Call call) {
-        Indicator indicator = Catalogue.shared().find(call.function()).orElse(null);
+        Indicator indicator = Vocabulary.indicator(call.function()).orElse(null);
         if (indicator != null) {
             return indicator(call, indicator);
         }
@@ -99,14 +98,20 @@ final class FormulaCompiler {
         for (int place = 0; place < call.arguments().size(); place++) {
             Expression.Argument argument = call.arguments().get(place);
             Expression value = argument.value();
-            boolean isSource = argument.name() == null ? place == 0 && hasSource && !isNumber(value)
+            boolean isSource = argument.name() == null ? place == 0 && hasSource && !isPlain(value)
                     : argument.name().equals("source") && hasSource;
             if (isSource) {
                 source = value;
                 continue;
             }
             String name = argument.name();
+            if (name == null && value instanceof Expression.Word word) {
+                name = accepting(numbers, word.text());
+            }
             if (name == null) {
+                while (position < numbers.size() && values.containsKey(numbers.get(position).name())) {
+                    position++;
+                }
                 if (position == numbers.size()) {
                     throw fault(value, indicator.name() + " takes " + usage(indicator) + "; this is one too many");
                 }
@@ -119,8 +124,24 @@ final class FormulaCompiler {
             check(indicator, value, values);
         }
         Settings settings = Settings.of(indicator, values);
-        return source == null ? graph.indicator(indicator, settings)
-                : graph.indicator(indicator, settings, node(source));
+        return (source == null ? indicator.in(graph, settings) : indicator.in(graph, settings, node(source)))
+                .get(call.output());
+    }
+
+    /** The setting a word belongs to when it is given without a name. */
+    private static String accepting(List<Setting> settings, String word) {
+        for (Setting setting : settings) {
+            if (setting instanceof Setting.Choice choice && choice.words().stream().anyMatch(word::equalsIgnoreCase)) {
+                return setting.name();
+            }
+        }
+        return settings.stream().filter(setting -> setting instanceof Setting.Other || setting instanceof Setting.Moment)
+                .map(Setting::name).findFirst().orElse(null);
+    }
+
+    /** True for what is a setting by itself: a number, a word. */
+    private static boolean isPlain(Expression value) {
+        return isNumber(value) || value instanceof Expression.Word;
     }
 
     private void check(Indicator indicator, Expression at, Map<String, String> values) {
@@ -137,6 +158,9 @@ final class FormulaCompiler {
     }
 
     private String constant(Expression value, String name) {
+        if (value instanceof Expression.Word word) {
+            return word.text();
+        }
         if (value instanceof Expression.Number number) {
             return number.value() == Math.rint(number.value()) && Math.abs(number.value()) < 1e9
                     ? String.valueOf((long) number.value()) : String.valueOf(number.value());

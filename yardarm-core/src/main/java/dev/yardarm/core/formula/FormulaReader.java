@@ -4,6 +4,8 @@ import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.formula.Expression.Span;
 import dev.yardarm.core.formula.grammar.FormulaLexer;
 import dev.yardarm.core.formula.grammar.FormulaParser;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.List;
@@ -164,32 +166,72 @@ final class FormulaReader {
         if (context instanceof FormulaParser.NameContext name) {
             return name(name);
         }
-        FormulaParser.CallContext call = (FormulaParser.CallContext) context;
-        String function = call.WORD().getText().toLowerCase(Locale.ROOT);
+        if (context instanceof FormulaParser.InstrumentContext instrument) {
+            throw fault(instrument.INSTRUMENT().getSymbol(), "'" + instrument.getText() + "' stands as the instrument an "
+                    + "indicator is told to compare with, such as correlation(60, against: " + instrument.getText() + ")");
+        }
+        return call((FormulaParser.CallContext) context);
+    }
+
+    private Expression call(FormulaParser.CallContext context) {
+        String function = context.function.getText().toLowerCase(Locale.ROOT);
         if (!Vocabulary.isFunction(function)) {
-            throw fault(call.WORD().getSymbol(), "there is no function or indicator '" + call.WORD().getText() + "'"
+            throw fault(context.function, "there is no function or indicator '" + context.function.getText() + "'"
                     + Vocabulary.suggestion(function));
         }
+        Indicator indicator = Vocabulary.indicator(function).orElse(null);
         List<Expression.Argument> arguments = new ArrayList<>();
-        for (FormulaParser.ArgumentContext argument : call.argument()) {
-            String argumentName = argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
-            arguments.add(new Expression.Argument(argumentName, value(expression(argument.expression()), function)));
+        for (FormulaParser.ArgumentContext argument : context.argument()) {
+            String name = argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
+            Expression word = indicator == null ? null : word(indicator, name, argument.expression());
+            arguments.add(new Expression.Argument(name, word != null ? word
+                    : value(expression(argument.expression()), function)));
         }
-        return new Expression.Call(span(call), function, List.copyOf(arguments));
+        return called(context, function, indicator, arguments, context.output);
+    }
+
+    /** An argument that is one of the words of a choice, or names an instrument; else null. */
+    private static Expression word(Indicator indicator, String name, FormulaParser.ExpressionContext argument) {
+        String text = argument.getText();
+        boolean known = indicator.settings().stream().anyMatch(setting ->
+                setting instanceof Setting.Choice choice && (name == null
+                        ? choice.words().stream().anyMatch(text::equalsIgnoreCase) && Field.named(text).isEmpty()
+                        : name.equals(choice.name()))
+                || setting instanceof Setting.Other other && (name == null || name.equals(other.name()))
+                        && (text.startsWith("#") || text.equalsIgnoreCase(Setting.Other.BENCHMARK))
+                || setting instanceof Setting.Moment moment && (name == null || name.equals(moment.name()))
+                        && text.matches("\\d{4}-\\d\\d-\\d\\d"));
+        return known ? new Expression.Word(span(argument), text.startsWith("#") ? text.substring(1) : text) : null;
+    }
+
+    private Expression called(ParserRuleContext context, String function, Indicator indicator,
+                              List<Expression.Argument> arguments, Token output) {
+        int number = 0;
+        if (output != null) {
+            number = indicator == null ? -1 : indicator.output(output.getText());
+            if (number < 0) {
+                throw fault(output, "'" + function + "' has no output '" + output.getText() + "'" + (indicator == null
+                        ? "" : "; it has " + String.join(", ", indicator.outputs().stream().map(Indicator.Output::name)
+                        .toList())));
+            }
+        }
+        boolean condition = indicator != null && indicator.outputs().get(number).cue();
+        return new Expression.Call(span(context), function, List.copyOf(arguments), number, condition);
     }
 
     private Expression name(FormulaParser.NameContext context) {
-        String word = context.WORD().getText().toLowerCase(Locale.ROOT);
+        String word = context.word.getText().toLowerCase(Locale.ROOT);
         Field field = Field.named(word).orElse(null);
-        if (field != null) {
+        if (field != null && context.output == null) {
             return new Expression.BarField(span(context), field);
         }
-        if (Vocabulary.isIndicator(word)) {
-            return new Expression.Call(span(context), word, List.of());
+        Indicator indicator = Vocabulary.indicator(word).orElse(null);
+        if (indicator != null) {
+            return called(context, word, indicator, List.of(), context.output);
         }
-        throw fault(context.WORD().getSymbol(), Vocabulary.isFunction(word)
+        throw fault(context.word, Vocabulary.isFunction(word)
                 ? "'" + word + "' needs its arguments in parentheses"
-                : "there is no field or indicator '" + context.WORD().getText() + "'" + Vocabulary.suggestion(word));
+                : "there is no field or indicator '" + context.word.getText() + "'" + Vocabulary.suggestion(word));
     }
 
     private static Operation operation(String sign) {

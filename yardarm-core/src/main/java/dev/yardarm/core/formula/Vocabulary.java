@@ -6,6 +6,7 @@ import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.DoubleUnaryOperator;
 
@@ -25,8 +26,13 @@ final class Vocabulary {
     private Vocabulary() {
     }
 
+    /** The indicator a word means in a formula. */
+    static Optional<Indicator> indicator(String word) {
+        return Catalogue.shared().find(word.equals("mean") ? "sma" : word);
+    }
+
     static boolean isIndicator(String word) {
-        return Catalogue.shared().find(word).isPresent();
+        return indicator(word).isPresent();
     }
 
     static boolean isFunction(String word) {

@@ -1,6 +1,11 @@
 package dev.yardarm.core.indicator;
 
 import dev.yardarm.core.series.Field;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Locale;
 
 /** One thing about an indicator that its user may choose. */
 public sealed interface Setting {
@@ -50,6 +55,99 @@ public sealed interface Setting {
         public String checked(String text) {
             return Field.named(text.trim()).orElseThrow(() -> new IllegalArgumentException(
                     name + " must be a field of the bar such as close or high, not '" + text + "'")).word();
+        }
+    }
+
+    /** A number between two bounds, both allowed. */
+    record Number(String name, String label, double standardValue, double least, double most) implements Setting {
+        @Override
+        public String standard() {
+            return plain(standardValue);
+        }
+
+        @Override
+        public String checked(String text) {
+            double value;
+            try {
+                value = Double.parseDouble(text.trim());
+            } catch (NumberFormatException notANumber) {
+                value = Double.NaN;
+            }
+            if (!(value >= least && value <= most)) {
+                throw new IllegalArgumentException(name + " must be a number from " + plain(least) + " to "
+                        + plain(most) + ", not '" + text.trim() + "'");
+            }
+            return plain(value);
+        }
+
+        /** Without a fraction of nothing: {@code 2}, {@code 0.618}. */
+        private static String plain(double value) {
+            return value == Math.rint(value) && Math.abs(value) < 1e9 ? String.valueOf((long) value)
+                    : String.valueOf(value);
+        }
+    }
+
+    /** One of several words; the first is the one it has unless told otherwise. */
+    record Choice(String name, String label, List<String> words) implements Setting {
+        @Override
+        public String standard() {
+            return words.get(0);
+        }
+
+        @Override
+        public String checked(String text) {
+            return words.stream().filter(text.trim()::equalsIgnoreCase).findFirst().orElseThrow(() ->
+                    new IllegalArgumentException(name + " must be one of " + String.join(", ", words) + ", not '"
+                            + text.trim() + "'"));
+        }
+    }
+
+    /** Another instrument, by its code; the market's benchmark unless told otherwise. */
+    record Other(String name, String label) implements Setting {
+        /** Stands for the benchmark of the market. */
+        public static final String BENCHMARK = "benchmark";
+
+        @Override
+        public String standard() {
+            return BENCHMARK;
+        }
+
+        @Override
+        public String checked(String text) {
+            String code = text.trim();
+            if (code.equalsIgnoreCase(BENCHMARK)) {
+                return BENCHMARK;
+            }
+            if (!code.matches("[A-Za-z0-9_.:-]{1,40}")) {
+                throw new IllegalArgumentException(name + " must be the code of an instrument, not '" + code + "'");
+            }
+            return code.toUpperCase(Locale.ROOT);
+        }
+    }
+
+    /** A moment: a date, a date with time of day, or {@code start} for the first bar there is. */
+    record Moment(String name, String label) implements Setting {
+        /** From the first bar on. */
+        public static final String START = "start";
+
+        @Override
+        public String standard() {
+            return START;
+        }
+
+        @Override
+        public String checked(String text) {
+            String plain = text.trim();
+            if (plain.equalsIgnoreCase(START)) {
+                return START;
+            }
+            try {
+                return plain.length() > 10 ? LocalDateTime.parse(plain.replace(' ', 'T')).toString()
+                        : LocalDate.parse(plain).toString();
+            } catch (DateTimeParseException noDate) {
+                throw new IllegalArgumentException(name + " must be a date such as 2026-03-02, with a time of day if "
+                        + "wanted (2026-03-02T10:30), or start, not '" + plain + "'");
+            }
         }
     }
 }

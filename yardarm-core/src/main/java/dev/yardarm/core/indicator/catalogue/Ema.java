@@ -1,98 +1,30 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.OneLine;
-import dev.yardarm.core.series.Column;
+import dev.yardarm.core.indicator.Declared;
+import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
 
 /**
- * Exponential moving average with the weight 2 / (n + 1), seeded with the simple average of the first n values. After a
- * missing value it is missing until n values have come in a row again, and starts anew from their average. O(1) a bar.
+ * Exponential moving average. ema = ema[1] + 2 / (n + 1) * (v - ema[1]), starting from the simple average of the first
+ * n values. After a missing value it starts anew. O(1) a bar.
  */
-public final class Ema extends OneLine {
+public final class Ema extends Declared {
     public Ema() {
-        super("ema", "Exponential moving average", 20, Field.CLOSE);
-    }
-
-    @Override
-    protected Computation start(int length) {
-        return new Running(length);
-    }
-
-    @Override
-    public Help help() {
-        return new Help("An average in which the newest value weighs most and old ones fade away.",
-                "ema = ema[1] + 2 / (n + 1) * (v - ema[1]), starting from the simple average of the first n values. "
-                        + "After a missing value it starts anew.",
-                "Read like the simple average; it turns sooner and is fooled sooner.",
+        super(Family.AVERAGES, "ema", "Exponential moving average");
+        also("moving average", "exponential");
+        length(20);
+        source(Field.CLOSE);
+        line();
+        help("An average in which the newest value weighs most and old ones fade away.",
+                "ema = ema[1] + 2 / (n + 1) * (v - ema[1]), starting from the simple average of the first n "
+                        + "values. After a missing value it starts anew.",
+                "Read like the simple average; it turns sooner.",
+                "It is fooled sooner too, and a single spike stays in it for a long time.",
                 "Robert G. Brown, Statistical Forecasting for Inventory Control (1959).");
     }
 
-    private static final class Running implements Computation {
-        private final int length;
-        private final double weight;
-        private int seen;
-        private double sum;
-        private double average = Double.NaN;
-
-        Running(int length) {
-            this.length = length;
-            this.weight = 2.0 / (length + 1);
-        }
-
-        @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] source = inputs[0].values();
-            double[] target = outputs[0];
-            int bar = from;
-            while (bar < to) {
-                bar = seen < length ? seed(source, bar, to, target) : run(source, bar, to, target);
-            }
-        }
-
-        private int seed(double[] source, int from, int to, double[] target) {
-            int bar = from;
-            for (; bar < to && seen < length; bar++) {
-                double value = source[bar];
-                target[bar] = Double.NaN;
-                if (Double.isNaN(value)) {
-                    seen = 0;
-                    sum = 0;
-                } else {
-                    seen++;
-                    sum += value;
-                    if (seen == length) {
-                        average = sum / length;
-                        target[bar] = average;
-                    }
-                }
-            }
-            return bar;
-        }
-
-        private int run(double[] source, int from, int to, double[] target) {
-            double running = average;
-            for (int bar = from; bar < to; bar++) {
-                running += weight * (source[bar] - running);
-                target[bar] = running;
-                if (running != running) {
-                    seen = 0;
-                    sum = 0;
-                    return bar + 1;
-                }
-            }
-            average = running;
-            return to;
-        }
-
-        @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            double value = inputs[0].forming();
-            if (seen >= length) {
-                result[0] = average + weight * (value - average);
-            } else {
-                result[0] = seen + 1 == length ? (sum + value) / length : Double.NaN;
-            }
-        }
+    @Override
+    public void build(Recipe r) {
+        r.out(r.ema(r.source(), r.length()));
     }
 }

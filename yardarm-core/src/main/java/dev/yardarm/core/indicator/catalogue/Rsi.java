@@ -1,134 +1,35 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.indicator.Computation;
-import dev.yardarm.core.indicator.OneLine;
-import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.series.Column;
+import dev.yardarm.core.indicator.Declared;
+import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
 
 /**
- * Relative strength index: the share of rises in all movement, smoothed as its author did: the first average of rises
- * and of falls is the simple mean of n changes, each later one is (previous * (n - 1) + new) / n. Without any movement
- * it stands at 50, without any fall at 100. A missing value starts it anew. O(1) a bar.
+ * Relative strength index. rsi = 100 * rise / (rise + fall), where rise and fall are the averages of upward and
+ * downward changes: the simple mean of the first n changes, then (previous * (n - 1) + new) / n. Without any movement
+ * 50, without any fall 100. O(1) a bar.
  */
-public final class Rsi extends OneLine {
+public final class Rsi extends Declared {
     public Rsi() {
-        super("rsi", "Relative strength index", 14, Field.CLOSE);
-    }
-
-    @Override
-    public Place place() {
-        return Place.bounded(0, 100, 30.0, 50.0, 70.0);
-    }
-
-    @Override
-    public int warmUp(Settings settings) {
-        return settings.whole("length");
-    }
-
-    @Override
-    protected Computation start(int length) {
-        return new Running(length);
-    }
-
-    @Override
-    public Help help() {
-        return new Help("How much of the recent movement was upward, from 0 to 100.",
-                "rsi = 100 * rise / (rise + fall), where rise and fall are the averages of upward and downward changes: "
-                        + "the simple mean of the first n changes, then (previous * (n - 1) + new) / n.",
-                "Above 70 the advance is stretched, below 30 the decline; in a strong trend it stays there. A new "
-                        + "price high without a new high here warns.",
+        super(Family.MOMENTUM, "rsi", "Relative strength index");
+        also("relative strength", "overbought", "oversold", "momentum");
+        length(14);
+        source(Field.CLOSE);
+        bounded(0, 100, 30.0, 50.0, 70.0);
+        line();
+        help("How much of the recent movement was upward, from 0 to 100.",
+                "rsi = 100 * rise / (rise + fall), where rise and fall are the averages of upward and "
+                        + "downward changes: the simple mean of the first n changes, then (previous * (n - 1) + "
+                        + "new) / n. Without any movement 50, without any fall 100.",
+                "Above 70 the advance is stretched, below 30 the decline. A new price high without a new high "
+                        + "here warns.",
+                "In a strong trend it stays beyond its levels; divergences may come three times before price "
+                        + "turns.",
                 "J. Welles Wilder, New Concepts in Technical Trading Systems (1978).");
     }
 
-    private static final class Running implements Computation {
-        private final int length;
-        private int changes;
-        private double previous = Double.NaN;
-        private double rise;
-        private double fall;
-
-        Running(int length) {
-            this.length = length;
-        }
-
-        @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] source = inputs[0].values();
-            double[] target = outputs[0];
-            int bar = from;
-            while (bar < to) {
-                bar = changes < length ? seed(source, bar, to, target) : run(source, bar, to, target);
-            }
-        }
-
-        private int seed(double[] source, int from, int to, double[] target) {
-            int bar = from;
-            for (; bar < to && changes < length; bar++) {
-                double change = source[bar] - previous;
-                previous = source[bar];
-                target[bar] = Double.NaN;
-                if (change != change) {
-                    restart();
-                    continue;
-                }
-                rise += Math.max(change, 0);
-                fall += Math.max(-change, 0);
-                changes++;
-                if (changes == length) {
-                    rise /= length;
-                    fall /= length;
-                    target[bar] = share(rise, fall);
-                }
-            }
-            return bar;
-        }
-
-        private int run(double[] source, int from, int to, double[] target) {
-            double before = previous;
-            double up = rise;
-            double down = fall;
-            double kept = length - 1.0;
-            for (int bar = from; bar < to; bar++) {
-                double change = source[bar] - before;
-                before = source[bar];
-                up = (up * kept + Math.max(change, 0)) / length;
-                down = (down * kept + Math.max(-change, 0)) / length;
-                target[bar] = share(up, down);
-                if (change != change) {
-                    previous = before;
-                    restart();
-                    return bar + 1;
-                }
-            }
-            previous = before;
-            rise = up;
-            fall = down;
-            return to;
-        }
-
-        private void restart() {
-            changes = 0;
-            rise = 0;
-            fall = 0;
-        }
-
-        private static double share(double rise, double fall) {
-            double all = rise + fall;
-            return all == 0 ? 50 : 100 * rise / all;
-        }
-
-        @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            double change = inputs[0].forming() - previous;
-            double up = Math.max(change, 0);
-            double down = Math.max(-change, 0);
-            if (changes >= length) {
-                double kept = length - 1.0;
-                result[0] = share((rise * kept + up) / length, (fall * kept + down) / length);
-            } else {
-                result[0] = changes + 1 == length ? share((rise + up) / length, (fall + down) / length) : Double.NaN;
-            }
-        }
+    @Override
+    public void build(Recipe r) {
+        r.out(r.strength(r.source(), r.length()));
     }
 }

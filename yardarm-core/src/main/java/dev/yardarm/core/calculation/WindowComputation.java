@@ -1,4 +1,4 @@
-package dev.yardarm.core.indicator;
+package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Column;
 
@@ -10,6 +10,11 @@ public final class WindowComputation implements Computation {
     private WindowComputation(WindowFold fold, double divisor) {
         this.fold = fold;
         this.divisor = divisor;
+    }
+
+    /** The sum of the last n values. */
+    public static Computation sum(int length) {
+        return new WindowComputation(WindowFold.sum(length), 1);
     }
 
     /** The arithmetic mean of the last n values. */

@@ -1,4 +1,4 @@
-package dev.yardarm.core.indicator;
+package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Column;
 

@@ -1,0 +1,43 @@
+package dev.yardarm.core.indicator.catalogue;
+
+import dev.yardarm.core.calculation.ColumnGraph.Node;
+import dev.yardarm.core.calculation.Period;
+import dev.yardarm.core.calculation.WindowMoments;
+import dev.yardarm.core.indicator.Declared;
+import dev.yardarm.core.indicator.Recipe;
+import dev.yardarm.core.series.Field;
+
+/**
+ * Beta. Covariance of the logarithmic changes of both over the variance of the other's, over the last n bars; missing
+ * where the other does not move. O(1) a bar.
+ */
+public final class Beta extends Declared {
+    public Beta() {
+        super(Family.STATISTICS, "beta", "Beta");
+        also("sensitivity", "market risk", "benchmark");
+        whole("length", "Period", 60, 2, MOST);
+        other("against", "Against");
+        source(Field.CLOSE);
+        fitted(0.0, 1.0);
+        line();
+        help("How much the instrument moves for a move of another, usually the benchmark.",
+                "Covariance of the logarithmic changes of both over the variance of the other's, over the "
+                        + "last n bars; missing where the other does not move.",
+                "Above 1 it exaggerates the market, below 1 it follows at a distance, below 0 it goes the "
+                        + "other way.",
+                "A figure of the past that drifts; with a low correlation it means little.",
+                "William F. Sharpe, Capital Asset Prices (1964).");
+    }
+
+    @Override
+    public void build(Recipe r) {
+        Node[] changes = new Node[2];
+        Node[] values = {r.other("against", Field.CLOSE), r.source()};
+        for (int side = 0; side < 2; side++) {
+            changes[side] = r.zip("change", values[side], r.back(values[side], 1), (now, before) -> now > 0 && before > 0
+                    ? Math.log(now / before) : Double.NaN);
+        }
+        r.out(r.moments("value", r.whole("length"), 1, (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
+                ? Double.NaN : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X], changes));
+    }
+}
