@@ -88,7 +88,10 @@ final class FormulaCompiler {
         return (call.function().equals("min") ? Operation.MINIMUM : Operation.MAXIMUM).in(graph, first, second);
     }
 
-    /** Arguments are, by position: the source when it is no plain number, then the numbers in their order. */
+    /**
+     * Arguments are, by position: the source when it is no plain number, then the numbers in their order. Words of a
+     * choice, instruments and dates go to the setting that takes them, wherever they stand.
+     */
     private Node indicator(Expression.Call call, Indicator indicator) {
         Map<String, String> values = new LinkedHashMap<>();
         List<Setting> numbers = new ArrayList<>(indicator.settings());
@@ -109,7 +112,8 @@ final class FormulaCompiler {
                 name = accepting(numbers, word.text());
             }
             if (name == null) {
-                while (position < numbers.size() && values.containsKey(numbers.get(position).name())) {
+                while (position < numbers.size() && !(numbers.get(position) instanceof Setting.WholeNumber
+                        || numbers.get(position) instanceof Setting.Number)) {
                     position++;
                 }
                 if (position == numbers.size()) {
@@ -135,7 +139,7 @@ final class FormulaCompiler {
                 return setting.name();
             }
         }
-        return settings.stream().filter(setting -> setting instanceof Setting.Other || setting instanceof Setting.Moment)
+        return settings.stream().filter(each -> each instanceof Setting.Other || each instanceof Setting.Moment)
                 .map(Setting::name).findFirst().orElse(null);
     }
 

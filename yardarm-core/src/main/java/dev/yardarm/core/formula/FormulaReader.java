@@ -168,7 +168,7 @@ final class FormulaReader {
         }
         if (context instanceof FormulaParser.InstrumentContext instrument) {
             throw fault(instrument.INSTRUMENT().getSymbol(), "'" + instrument.getText() + "' stands as the instrument an "
-                    + "indicator is told to compare with, such as correlation(60, against: " + instrument.getText() + ")");
+                    + "indicator compares with, such as correlation(60, against: " + instrument.getText() + ")");
         }
         return call((FormulaParser.CallContext) context);
     }

@@ -39,7 +39,8 @@ public final class Adx extends Declared {
         Node falls = r.zip("down", up, down, (high, low) -> -low > high && -low > 0 ? -low : 0 * (high + low));
         Node range = r.wilder(r.trueRangeFromSecond(), r.length());
         Node plus = r.zip("plus", r.wilder(rises, r.length()), range, (moved, all) -> all == 0 ? 0 : 100 * moved / all);
-        Node minus = r.zip("minus", r.wilder(falls, r.length()), range, (moved, all) -> all == 0 ? 0 : 100 * moved / all);
+        Node minus = r.zip("minus", r.wilder(falls, r.length()), range,
+                (moved, all) -> all == 0 ? 0 : 100 * moved / all);
         Node spread = r.zip("spread", plus, minus, (one, other) -> one + other == 0 ? 0
                 : 100 * Math.abs(one - other) / (one + other));
         r.out(r.wilder(spread, r.length()), plus, minus, r.crossesAbove(plus, minus), r.crossesBelow(plus, minus));

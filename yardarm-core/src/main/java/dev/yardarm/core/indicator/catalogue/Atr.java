@@ -27,6 +27,7 @@ public final class Atr extends Declared {
     @Override
     public void build(Recipe r) {
         Node value = r.atr(r.length());
-        r.out(value, r.zip("percent", value, r.close(), (range, close) -> close == 0 ? Double.NaN : 100 * range / close));
+        r.out(value, r.zip("percent", value, r.close(),
+                (range, close) -> close == 0 ? Double.NaN : 100 * range / close));
     }
 }

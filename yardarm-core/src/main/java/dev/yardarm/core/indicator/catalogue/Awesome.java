@@ -26,7 +26,8 @@ public final class Awesome extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node value = r.minus(r.mean(r.field(Field.MIDPRICE), r.whole("fast")), r.mean(r.field(Field.MIDPRICE), r.whole("slow")));
+        Node price = r.field(Field.MIDPRICE);
+        Node value = r.minus(r.mean(price, r.whole("fast")), r.mean(price, r.whole("slow")));
         Node zero = r.constant(0);
         r.out(value, r.crossesAbove(value, zero), r.crossesBelow(value, zero));
     }

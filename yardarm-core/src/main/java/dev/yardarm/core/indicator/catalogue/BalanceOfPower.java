@@ -22,8 +22,8 @@ public final class BalanceOfPower extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node raw = r.zip("raw", r.minus(r.close(), r.open()), r.field(Field.RANGE), (gain, range) -> range == 0 ? 0 * gain
-                : gain / range);
+        Node raw = r.zip("raw", r.minus(r.close(), r.open()), r.field(Field.RANGE),
+                (gain, range) -> range == 0 ? 0 * gain : gain / range);
         r.out(r.mean(raw, r.length()));
     }
 }

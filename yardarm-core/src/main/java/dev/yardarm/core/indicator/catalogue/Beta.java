@@ -34,8 +34,8 @@ public final class Beta extends Declared {
         Node[] changes = new Node[2];
         Node[] values = {r.other("against", Field.CLOSE), r.source()};
         for (int side = 0; side < 2; side++) {
-            changes[side] = r.zip("change", values[side], r.back(values[side], 1), (now, before) -> now > 0 && before > 0
-                    ? Math.log(now / before) : Double.NaN);
+            changes[side] = r.zip("change", values[side], r.back(values[side], 1),
+                    (now, before) -> now > 0 && before > 0 ? Math.log(now / before) : Double.NaN);
         }
         r.out(r.moments("value", r.whole("length"), 1, (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
                 ? Double.NaN : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X], changes));

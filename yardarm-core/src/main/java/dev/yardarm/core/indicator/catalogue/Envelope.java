@@ -30,6 +30,7 @@ public final class Envelope extends Declared {
     public void build(Recipe r) {
         Node middle = r.average("average", r.source(), r.length());
         double part = r.number("percent") / 100;
-        r.out(middle, r.map("upper", middle, value -> value * (1 + part)), r.map("lower", middle, value -> value * (1 - part)));
+        r.out(middle, r.map("upper", middle, value -> value * (1 + part)),
+                r.map("lower", middle, value -> value * (1 - part)));
     }
 }

@@ -52,8 +52,9 @@ public final class Exhaustion extends Declared {
 
     @Override
     public void build(Recipe r) {
-        ExhaustionCount.Rules rules = new ExhaustionCount.Rules(r.whole("setup"), r.whole("countdown"), r.is("flip", "needed"),
-                r.is("rule", "reach"), r.is("qualify", "needed"), r.is("cancel", "opposite_or_range"));
+        ExhaustionCount.Rules rules = new ExhaustionCount.Rules(r.whole("setup"), r.whole("countdown"),
+                r.is("flip", "needed"), r.is("rule", "reach"), r.is("qualify", "needed"),
+                r.is("cancel", "opposite_or_range"));
         r.out(r.steps("count", 0, ExhaustionCount.STATE, 10, new ExhaustionCount(rules), r.close(), r.high(), r.low(),
                 r.back(r.close(), 4), r.back(r.high(), 2), r.back(r.low(), 2), r.back(r.high(), 1), r.back(r.low(), 1),
                 r.back(r.high(), 3), r.back(r.low(), 3)));

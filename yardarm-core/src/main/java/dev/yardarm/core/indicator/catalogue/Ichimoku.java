@@ -65,9 +65,11 @@ public final class Ichimoku extends Declared {
         Node bottom = r.zip("bottom", r.back(leadA, shift), r.back(leadB, shift), Math::min);
         Node thickness = r.zip("thickness", leadA, leadB, (one, other) -> Math.abs(one - other));
         double thin = r.number("thin");
-        Node isThin = r.zip("thin", thickness, r.atr(14), (thick, range) -> yes(thick < thin * range, thick + range));
+        Node isThin = r.zip("thin", thickness, r.atr(14),
+                (thick, range) -> yes(thick < thin * range, thick + range));
         int flat = r.whole("flat");
-        Node isFlat = r.zip("flat", r.highest(leadB, flat), r.lowest(leadB, flat), (high, low) -> yes(high == low, high + low));
+        Node isFlat = r.zip("flat", r.highest(leadB, flat), r.lowest(leadB, flat),
+                (high, low) -> yes(high == low, high + low));
         Node[] lagging = r.each("lagging", 2, (in, out) -> {
             double all = in[0] + in[1] + in[2] + in[3] + in[4];
             out[0] = yes(in[0] > Math.max(in[1], in[3]), all);
@@ -75,7 +77,8 @@ public final class Ichimoku extends Declared {
         }, r.close(), r.back(r.high(), shift), r.back(r.low(), shift), r.back(top, shift), r.back(bottom, shift));
         r.out(conversion, base, leadA, leadB, r.close(), top, bottom, thickness, isThin, isFlat,
                 r.zip("above", r.close(), top, (close, edge) -> yes(close > edge, close + edge)),
-                r.zip("below", r.close(), bottom, (close, edge) -> yes(close < edge, close + edge)), lagging[0], lagging[1]);
+                r.zip("below", r.close(), bottom, (close, edge) -> yes(close < edge, close + edge)),
+                lagging[0], lagging[1]);
     }
 
     @Override

@@ -16,8 +16,8 @@ public final class OpeningRange extends Declared {
         output("high", "High of the range", Form.STEPS);
         output("low", "Low of the range", Form.STEPS);
         output("middle", "Middle of the range", Form.NONE);
-        cue("above", "Close above the range");
-        cue("below", "Close below the range");
+        cue("broke_up", "Close above the range");
+        cue("broke_down", "Close below the range");
         fill("high", "low");
         help("High and low of the first minutes of a session.",
                 "Highest high and lowest low of the bars that open within the first n minutes of the session; "

@@ -25,7 +25,7 @@ public final class Parkinson extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node squares = r.zip("square", r.high(), r.low(), (high, low) -> low > 0 ? Math.log(high / low) * Math.log(high / low)
+        Node squares = r.zip("square", r.high(), r.low(), (high, low) -> low > 0 ? Math.pow(Math.log(high / low), 2)
                 : Double.NaN);
         double scale = r.whole("year") / (4 * Math.log(2));
         r.out(r.map("value", r.mean(squares, r.length()), mean -> 100 * Math.sqrt(mean * scale)));

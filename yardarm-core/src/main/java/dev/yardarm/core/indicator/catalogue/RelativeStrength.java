@@ -33,7 +33,7 @@ public final class RelativeStrength extends Declared {
         Node value = r.zip("value", r.source(), r.other("against", Field.CLOSE), (one, other) -> other == 0 ? Double.NaN
                 : 100 * one / other);
         Node average = r.mean(value, r.length());
-        r.out(value, average, r.zip("leading", value, average, (ratio, mean) -> ratio != ratio || mean != mean ? Double.NaN
+        r.out(value, average, r.zip("leading", value, average, (ratio, mean) -> Double.isNaN(ratio + mean) ? Double.NaN
                 : ratio > mean ? 1 : 0));
     }
 }

@@ -26,6 +26,7 @@ public final class Slope extends Declared {
     public void build(Recipe r) {
         int length = r.whole("length");
         double squares = length * ((double) length * length - 1) / 12;
-        r.out(r.moments("value", length, 1, (moments, out) -> out[0] = moments[WindowMoments.PRODUCTS] / squares, r.source()));
+        r.out(r.moments("value", length, 1, (moments, out) -> out[0] = moments[WindowMoments.PRODUCTS] / squares,
+                r.source()));
     }
 }

@@ -25,8 +25,8 @@ public final class Ulcer extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node squares = r.zip("fall", r.source(), r.highest(r.source(), r.length()), (value, top) -> top == 0 ? Double.NaN
-                : 1e4 * (value - top) * (value - top) / (top * top));
+        Node squares = r.zip("fall", r.source(), r.highest(r.source(), r.length()),
+                (value, top) -> top == 0 ? Double.NaN : 1e4 * (value - top) * (value - top) / (top * top));
         r.out(r.map("value", r.mean(squares, r.length()), Math::sqrt));
     }
 }
