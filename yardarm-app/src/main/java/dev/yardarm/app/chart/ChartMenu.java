@@ -7,7 +7,6 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
@@ -106,7 +105,6 @@ final class ChartMenu {
     }
 
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
-        LayerStyle style = layer.style();
         Menu panes = new Menu("Move to");
         for (Pane pane : room.chart().panes()) {
             if (!pane.id().equals(layer.paneId())) {
@@ -123,7 +121,7 @@ final class ChartMenu {
                 panes, check("On the axis at the left", layer.onLeft(),
                         () -> room.indicators().change(layer.onLeft(!layer.onLeft()))),
                 item("Hide", () -> room.indicators().change(layer.withStyle(
-                        new LayerStyle(style.colour(), style.width(), style.opacity(), false)))),
+                        layer.style().withVisible(false)))),
                 item("Remove " + layer.title(), () -> room.indicators().remove(layer.id())));
     }
 

@@ -142,8 +142,8 @@ public final class ChartOutput {
         for (IndicatorLayer layer : chart.indicators()) {
             List<ChartData.Line> own = chart.data().indicators().getOrDefault(layer.id(), List.of());
             for (int output = 0; output < own.size(); output++) {
-                text.append(',').append(layer.title()).append(own.size() > 1 ? " "
-                        + layer.indicator().outputs().get(output) : "");
+                text.append(",\"").append(layer.title()).append(own.size() > 1 ? " "
+                        + layer.indicator().outputs().get(output).name() : "").append('"');
                 lines.add(own.get(output));
             }
         }

@@ -176,9 +176,9 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                 paint(text, palette.of(Palette.Role.SOFT));
             }
             for (IndicatorLayer layer : pane.indicators()) {
-                if (layer.style().visible() && bar >= 0) {
+                if (layer.style().showsOn(chart.timeframe()) && bar >= 0) {
                     Text text = legend(used++);
-                    place(text, layer.title() + "  " + Readout.value(chart, layer, bar), x, y);
+                    place(text, layer.title() + "  " + Readout.values(chart, layer, bar), x, y);
                     paint(text, palette.series(layer.style().colour()));
                     x += text.getLayoutBounds().getWidth() + 18;
                 }

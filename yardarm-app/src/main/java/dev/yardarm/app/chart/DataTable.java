@@ -65,7 +65,7 @@ public final class DataTable extends TableView<Integer> {
                 List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
                 for (int output = 0; output < lines.size(); output++) {
                     ChartData.Line line = lines.get(output);
-                    String name = layer.title() + (lines.size() > 1 ? " " + layer.indicator().outputs().get(output) : "");
+                    String name = layer.title() + (lines.size() > 1 ? " " + layer.indicator().outputs().get(output).name() : "");
                     column(name, bar -> Double.isNaN(line.column().at(bar)) ? ""
                             : layer.indicator().place().withPrice() ? format.format(line.column().at(bar))
                             : Readout.plain(line.column().at(bar)));

@@ -4,7 +4,6 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.drawing.Drawing;
@@ -247,8 +246,8 @@ public final class LayersPanel extends VBox {
     private void setShown(Selection layer, boolean on) {
         ChartModel chart = room().chart();
         if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> room().indicators().change(each.withStyle(new LayerStyle(
-                    each.style().colour(), each.style().width(), each.style().opacity(), on))));
+            chart.indicator(of.id()).ifPresent(each -> room().indicators().change(each.withStyle(
+                    each.style().withVisible(on))));
         } else if (layer instanceof Selection.Drawing of) {
             chart.drawing(of.id()).ifPresent(each -> room().studies().change(each, each.withVisible(on)));
         }

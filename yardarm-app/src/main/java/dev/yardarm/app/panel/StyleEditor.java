@@ -104,7 +104,7 @@ final class StyleEditor {
             int colour = colours.getToggles().indexOf(colours.getSelectedToggle());
             double wide = Math.rint(width.getValue() * 2) / 2;
             double dense = Math.rint(opacity.getValue() * 100) / 100;
-            change.accept(new LayerStyle(colour, wide, dense, style.get().visible()));
+            change.accept(style.get().withLine(colour, wide, dense));
         }
     }
 }

@@ -113,8 +113,12 @@ public final class HitTest {
     private static boolean isOnIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, double x, double y) {
         double position = chart.time().position(x) - 0.5;
         int bar = (int) Math.floor(position);
-        for (ChartData.Line line : chart.data().indicators().getOrDefault(layer.id(), List.of())) {
-            Column column = line.column();
+        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        for (int output = 0; output < lines.size(); output++) {
+            if (!layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
+                continue;
+            }
+            Column column = lines.get(output).column();
             double left = column.at(bar);
             double right = column.at(bar + 1);
             double value = Double.isNaN(right) ? left : left + (right - left) * (position - bar);

@@ -1,7 +1,9 @@
 package dev.yardarm.chart.model;
 
+import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
+import java.util.List;
 
 /**
  * An indicator on a chart.
@@ -52,5 +54,45 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
 
     public IndicatorLayer onLeft(boolean left) {
         return new IndicatorLayer(id, indicator, settings, style, pane, left);
+    }
+
+    /** How an output is drawn: as the trader chose, else as it is declared. */
+    public OutputStyle outputStyle(int output) {
+        Indicator.Output declared = indicator.outputs().get(output);
+        OutputStyle chosen = style.outputs().get(declared.name());
+        return chosen != null ? chosen : new OutputStyle(declared.form(), standardColour(output),
+                declared.form() == Indicator.Form.COLUMNS ? OutputStyle.Colouring.SIGN : OutputStyle.Colouring.PLAIN);
+    }
+
+    /** Plain lines after the first get colours of their own, unless they border an area or are levels of one kind. */
+    private int standardColour(int output) {
+        Indicator.Output declared = indicator.outputs().get(output);
+        boolean borders = indicator.fills().stream().anyMatch(fill -> fill.one() == output || fill.other() == output);
+        boolean line = declared.form() == Indicator.Form.LINE;
+        if (output == 0 || !line || borders && indicator.fills().get(0).one() < 2) {
+            return OutputStyle.OF_LAYER;
+        }
+        return (style.colour() + output) % Palette.SERIES;
+    }
+
+    /** The number of the series colour an output is drawn in. */
+    public int colourOf(int output) {
+        int own = outputStyle(output).colour();
+        return own == OutputStyle.OF_LAYER ? style.colour() : own;
+    }
+
+    /** True when an output is drawn at all. */
+    public boolean draws(int output) {
+        return outputStyle(output).form() != Indicator.Form.NONE;
+    }
+
+    /** The level lines of its pane: the trader's own, else those it is declared with. */
+    public List<Double> levels() {
+        return style.levels() != null ? style.levels() : indicator.place().levels();
+    }
+
+    /** The same with another id, as a copy of its own. */
+    public IndicatorLayer withId(String newId) {
+        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, onLeft);
     }
 }

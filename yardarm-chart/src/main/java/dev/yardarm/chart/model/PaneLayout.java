@@ -64,7 +64,7 @@ final class PaneLayout {
             boolean exists = id.equals(PaneChoice.PRICE) || id.equals(PaneChoice.VOLUME) || owners.contains(id);
             String pane = exists ? id : layer.indicator().place().withPrice() ? PaneChoice.PRICE : layer.id();
             boolean withPrice = pane.equals(PaneChoice.PRICE);
-            if (withPrice || layer.style().visible() && !chart.isCompact()) {
+            if (withPrice || layer.style().showsOn(chart.timeframe()) && !chart.isCompact()) {
                 layers.computeIfAbsent(pane, missing -> new ArrayList<>()).add(layer);
             }
         }
@@ -129,7 +129,7 @@ final class PaneLayout {
 
     private Pane pane(PaneChoice choice, double top, double bottom, List<IndicatorLayer> layers) {
         List<IndicatorLayer> right = layers.stream().filter(layer -> !layer.onLeft()).toList();
-        List<IndicatorLayer> left = layers.stream().filter(layer -> layer.onLeft() && layer.style().visible()).toList();
+        List<IndicatorLayer> left = layers.stream().filter(layer -> layer.onLeft() && layer.style().showsOn(chart.timeframe())).toList();
         PriceScale leftScale = left.isEmpty() ? null : layerScale(left, top, bottom);
         if (choice.id().equals(PaneChoice.PRICE)) {
             return new Pane(choice.id(), Pane.Kind.PRICE, priceScale(chart.isCompact() ? top + 2 : top, bottom, right),
@@ -188,11 +188,12 @@ final class PaneLayout {
     private void include(List<IndicatorLayer> layers, double[] range) {
         int end = chart.time().endVisible(chart.bars().size());
         for (IndicatorLayer layer : layers) {
-            if (layer.style().visible()) {
-                for (ChartData.Line line : chart.data().indicators().getOrDefault(layer.id(), List.of())) {
-                    line.extremes().find(chart.time().firstVisible(), end);
-                    range[0] = Math.min(range[0], line.extremes().least());
-                    range[1] = Math.max(range[1], line.extremes().most());
+            List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+            for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
+                if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
+                    lines.get(output).extremes().find(chart.time().firstVisible(), end);
+                    range[0] = Math.min(range[0], lines.get(output).extremes().least());
+                    range[1] = Math.max(range[1], lines.get(output).extremes().most());
                 }
             }
         }

@@ -44,8 +44,8 @@ public final class AxisText {
             case VOLUME -> PriceTicks.of(pane.scale(), apart * 0.7, 1).stream().filter(mark -> mark > 0).toList();
             case INDICATOR -> {
                 List<Double> levels = pane.indicators().isEmpty() ? List.of()
-                        : pane.indicators().get(0).indicator().place().levels();
-                yield levels.isEmpty() ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9) : levels;
+                        : pane.indicators().get(0).levels();
+                yield levels.isEmpty() || levels.equals(List.of(0.0)) ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9) : levels;
             }
         };
     }

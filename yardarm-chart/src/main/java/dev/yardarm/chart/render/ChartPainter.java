@@ -14,7 +14,7 @@ import dev.yardarm.core.bars.BarRule;
  */
 public final class ChartPainter {
     private final BarRenderer bars = new BarRenderer();
-    private final SeriesRenderer series = new SeriesRenderer();
+    private final LayerRenderer layers = new LayerRenderer();
     private final VolumeRenderer volume = new VolumeRenderer();
     private final GridRenderer grid = new GridRenderer();
     private final DrawingRenderer drawings = new DrawingRenderer();
@@ -61,8 +61,8 @@ public final class ChartPainter {
             case INDICATOR -> { }
         }
         for (IndicatorLayer layer : pane.indicators()) {
-            if (layer.style().visible()) {
-                series.paint(chart, pane, layer, palette, surface);
+            if (layer.style().showsOn(chart.timeframe())) {
+                layers.paint(chart, pane, layer, palette, surface);
             }
         }
         if (pane.kind() == Pane.Kind.PRICE) {

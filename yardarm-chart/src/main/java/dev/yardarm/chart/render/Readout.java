@@ -82,14 +82,40 @@ public final class Readout {
                 + (bar == bars.closed() ? "   forming" : "");
     }
 
-    /** An indicator's value at a bar, written like prices when it is drawn with them. */
+    /** The values of an indicator's drawn outputs at a bar: {@code 104.20}, {@code 1.2  0.8  0.4}. */
+    public static String values(ChartModel chart, IndicatorLayer layer, int bar) {
+        StringBuilder text = new StringBuilder();
+        for (int output = 0; output < layer.indicator().outputs().size(); output++) {
+            if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
+                text.append(text.isEmpty() ? "" : "  ").append(value(chart, layer, output, bar));
+            }
+        }
+        return text.isEmpty() ? "–" : text.toString();
+    }
+
+    /** The first output of an indicator at a bar. */
     public static String value(ChartModel chart, IndicatorLayer layer, int bar) {
+        return value(chart, layer, 0, bar);
+    }
+
+    /** An output of an indicator at a bar, written like prices when it is drawn with them. */
+    public static String value(ChartModel chart, IndicatorLayer layer, int output, int bar) {
         List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
-        if (lines.isEmpty()) {
+        double value = output < lines.size() ? lines.get(output).column().at(bar) : Double.NaN;
+        if (Double.isNaN(value)) {
             return "–";
         }
-        double value = lines.get(0).column().at(bar);
         return layer.indicator().place().withPrice() ? chart.instrument().orElseThrow().format().format(value)
-                : Double.isNaN(value) ? "–" : String.format(Locale.ROOT, "%.1f", value);
+                : number(value);
+    }
+
+    /** With as many decimals as its size needs: {@code 43.1}, {@code 0.0123}, {@code 1.25 M}. */
+    static String number(double value) {
+        double size = Math.abs(value);
+        if (size >= 100_000) {
+            return (value < 0 ? "−" : "") + quantity(size);
+        }
+        String text = String.format(Locale.ROOT, size >= 10 || size == 0 ? "%.1f" : size >= 0.1 ? "%.2f" : "%.4f", value);
+        return text.replace('-', '−');
     }
 }

@@ -1,47 +1,36 @@
 package dev.yardarm.chart.render;
 
-import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
-import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Batch;
-import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Surface;
-import dev.yardarm.core.series.Column;
-import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.IntToDoubleFunction;
 
 /**
- * Draws the columns of indicators as lines. A missing value breaks the line. Where several bars share a pixel, the line
- * goes through their lowest and highest value.
+ * Traces columns as lines. A missing value breaks the line. Where several bars share a pixel, the line goes through their
+ * lowest and highest value.
  */
 final class SeriesRenderer {
-    private final Batch points = new Batch();
-
-    void paint(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface) {
-        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
-        int colour = Palette.fade(palette.series(layer.style().colour()), layer.style().opacity());
-        double[] dash = Palette.dash(layer.style().colour());
-        for (ChartData.Line line : lines) {
-            Column column = line.column();
-            trace(chart, pane.scaleOf(layer), line.extremes(), column::at, column.size(), surface, points,
-                    drawn -> surface.line(colour, layer.style().width(), dash, drawn.values(), drawn.points()));
-        }
+    private SeriesRenderer() {
     }
 
     /** Traces a column over the visible bars and hands out each unbroken stretch. */
     static void trace(ChartModel chart, PriceScale scale, ExtremePyramid.View extremes, IntToDoubleFunction values,
                       int closed, Surface surface, Batch points, Consumer<Batch> stretch) {
-        TimeScale time = chart.time();
+        trace(chart, chart.time(), scale, extremes, values, closed, surface, points, stretch);
+    }
+
+    /** The same on a time scale of its own, as for a displaced column. */
+    static void trace(ChartModel chart, TimeScale time, PriceScale scale, ExtremePyramid.View extremes,
+                      IntToDoubleFunction values, int closed, Surface surface, Batch points, Consumer<Batch> stretch) {
         int from = Math.max(0, time.firstVisible() - 1);
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
         points.clear();
         if (time.barWidth() * surface.scale() < 1) {
-            reduced(chart, scale, extremes, values, closed, surface, points, from, end);
+            reduced(time, scale, extremes, values, closed, surface, points, from, end);
         } else {
             for (int bar = from; bar < end; bar++) {
                 double value = values.applyAsDouble(bar);
@@ -55,10 +44,9 @@ final class SeriesRenderer {
         hand(points, stretch);
     }
 
-    private static void reduced(ChartModel chart, PriceScale scale, ExtremePyramid.View extremes,
+    private static void reduced(TimeScale time, PriceScale scale, ExtremePyramid.View extremes,
                                 IntToDoubleFunction values, int closed, Surface surface, Batch points, int first,
                                 int end) {
-        TimeScale time = chart.time();
         double pixel = surface.hairline();
         double x = surface.snap(Math.max(time.left(), time.x(first)));
         int from = first;

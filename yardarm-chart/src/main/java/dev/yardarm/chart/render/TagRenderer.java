@@ -111,15 +111,15 @@ final class TagRenderer {
     private static void addIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette,
                                      List<Tag> tags) {
         List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
-        if (!layer.style().visible() || lines.isEmpty()) {
-            return;
-        }
-        double value = lines.get(0).column().last();
-        if (!Double.isNaN(value)) {
+        for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
+            double value = lines.get(output).column().last();
+            if (Double.isNaN(value) || !layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
+                continue;
+            }
             boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice() && !layer.onLeft();
             tags.add(new Tag(pane.scaleOf(layer).y(value), asPrice ? AxisText.price(chart, value)
-                    : Readout.value(chart, layer, chart.bars().size() - 1),
-                    palette.series(layer.style().colour()), false));
+                    : Readout.value(chart, layer, output, chart.bars().size() - 1),
+                    palette.series(layer.colourOf(output)), false));
         }
     }
 

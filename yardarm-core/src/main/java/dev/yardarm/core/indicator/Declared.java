@@ -88,6 +88,11 @@ public abstract class Declared implements Indicator {
         outputs.add(new Output(outputName, label, Form.NONE, true));
     }
 
+    /** A yes or no that is marked at the pane's foot. */
+    protected final void mark(String outputName, String label) {
+        outputs.add(new Output(outputName, label, Form.DOTS, true));
+    }
+
     /** Fills the area between two outputs named before. */
     protected final void fill(String one, String other) {
         fills.add(new Fill(output(one), output(other)));

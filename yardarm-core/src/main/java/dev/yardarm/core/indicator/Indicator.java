@@ -83,7 +83,19 @@ public interface Indicator {
     }
 
     /** How an output is drawn unless told otherwise. */
-    enum Form { LINE, DASHED, STEPS, DOTS, COLUMNS, CROSSES, NONE }
+    enum Form {
+        LINE("line"), DASHED("dashed"), STEPS("steps"), DOTS("dots"), COLUMNS("columns"), AREA("area"), NONE("hidden");
+
+        private final String words;
+
+        Form(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
 
     /**
      * One output column.

@@ -20,7 +20,7 @@ public final class BandExcess extends Declared {
         fitted(-10.0, 0.0, 10.0);
         output("up", "Up-excess", Form.COLUMNS);
         output("down", "Down-excess, below zero", Form.COLUMNS);
-        cue("contested", "Both are present");
+        mark("contested", "Both are present");
         cue("no_down", "No opposing excess to an advance");
         cue("no_up", "No opposing excess to a decline");
         cue("only_up", "Up-excess alone");

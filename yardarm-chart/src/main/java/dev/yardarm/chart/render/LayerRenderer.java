@@ -1,0 +1,273 @@
+package dev.yardarm.chart.render;
+
+import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.scale.PriceScale;
+import dev.yardarm.chart.scale.TimeScale;
+import dev.yardarm.chart.surface.Batch;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.chart.surface.Surface;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.series.Column;
+import java.util.List;
+
+/**
+ * Draws an indicator: the zones beyond its outermost levels, the areas between its outputs, then each output in its form.
+ * A displaced output is drawn on a time scale moved by so many bars. Where several bars share a pixel every form becomes
+ * a line through their extremes.
+ */
+final class LayerRenderer {
+    private static final double[] DASHED = {6, 4};
+    private static final double FILL = 0.1;
+    private static final double ZONE = 0.06;
+    private static final double DOT = 3;
+    /** Below this width of bars, forms that need room for each bar become lines. */
+    private static final double LEAST = 2.5;
+
+    private final Batch points = new Batch();
+    private final Batch rises = new Batch();
+    private final Batch falls = new Batch();
+
+    void paint(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface) {
+        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        if (lines.size() < layer.indicator().outputs().size()) {
+            return;
+        }
+        PriceScale scale = pane.scaleOf(layer);
+        if (pane.kind() == Pane.Kind.INDICATOR) {
+            zones(chart, layer, scale, palette, surface);
+        }
+        for (Indicator.Fill fill : layer.indicator().fills()) {
+            if (layer.draws(fill.one()) && layer.draws(fill.other())) {
+                area(chart, layer, lines, fill, scale, palette, surface);
+            }
+        }
+        for (int output = 0; output < lines.size(); output++) {
+            if (layer.draws(output)) {
+                output(chart, pane, layer, output, lines.get(output), palette, surface);
+            }
+        }
+    }
+
+    private void zones(ChartModel chart, IndicatorLayer layer, PriceScale scale, Palette palette, Surface surface) {
+        List<Double> levels = layer.levels();
+        if (levels.size() < 2) {
+            return;
+        }
+        double most = levels.stream().mapToDouble(Double::doubleValue).max().orElse(0);
+        double least = levels.stream().mapToDouble(Double::doubleValue).min().orElse(0);
+        points.clear();
+        double top = Math.max(scale.top(), scale.y(most));
+        double bottom = Math.min(scale.bottom(), scale.y(least));
+        if (top > scale.top()) {
+            points.rectangle(0, scale.top(), chart.plotRight(), top - scale.top());
+        }
+        if (bottom < scale.bottom()) {
+            points.rectangle(0, bottom, chart.plotRight(), scale.bottom() - bottom);
+        }
+        points.fill(surface, Palette.fade(palette.of(Palette.Role.SOFT), ZONE));
+    }
+
+    private static TimeScale moved(ChartModel chart, IndicatorLayer layer, int output) {
+        TimeScale time = chart.time();
+        int bars = layer.indicator().displacement(layer.settings(), output);
+        return bars == 0 ? time : new TimeScale(time.left(), time.right(), time.barWidth(), time.edge() - bars);
+    }
+
+    private void area(ChartModel chart, IndicatorLayer layer, List<ChartData.Line> lines, Indicator.Fill fill,
+                      PriceScale scale, Palette palette, Surface surface) {
+        TimeScale time = moved(chart, layer, fill.one());
+        Column one = lines.get(fill.one()).column();
+        Column other = lines.get(fill.other()).column();
+        int from = Math.max(0, time.firstVisible() - 1);
+        int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
+        // With many bars to a pixel every so manieth is enough for a pale area.
+        int step = Math.max(1, (int) Math.floor(0.5 / Math.max(1e-9, time.barWidth())));
+        int colour = Palette.fade(palette.series(layer.style().colour()), FILL * layer.style().opacity());
+        int begun = -1;
+        for (int bar = from; bar <= end; bar += step) {
+            boolean there = bar < end && !Double.isNaN(one.at(bar)) && !Double.isNaN(other.at(bar));
+            if (there && begun < 0) {
+                begun = bar;
+            } else if (!there && begun >= 0) {
+                polygon(time, one, other, begun, bar, step, scale, colour, surface);
+                begun = -1;
+            }
+        }
+        if (begun >= 0) {
+            polygon(time, one, other, begun, end, step, scale, colour, surface);
+        }
+    }
+
+    private void polygon(TimeScale time, Column one, Column other, int from, int end, int step, PriceScale scale,
+                         int colour, Surface surface) {
+        points.clear();
+        int last = from;
+        for (int bar = from; bar < end; bar += step) {
+            points.point(time.middle(bar), scale.y(one.at(bar)));
+            last = bar;
+        }
+        for (int bar = last; bar >= from; bar -= step) {
+            points.point(time.middle(bar), scale.y(other.at(bar)));
+        }
+        if (points.points() > 3) {
+            surface.fillPolygon(colour, points.values(), points.points());
+        }
+    }
+
+    private void output(ChartModel chart, Pane pane, IndicatorLayer layer, int output, ChartData.Line line,
+                        Palette palette, Surface surface) {
+        OutputStyle style = layer.outputStyle(output);
+        int number = layer.colourOf(output);
+        int colour = Palette.fade(palette.series(number), layer.style().opacity());
+        PriceScale scale = pane.scaleOf(layer);
+        TimeScale time = moved(chart, layer, output);
+        if (layer.indicator().outputs().get(output).cue()) {
+            marks(chart, time, pane, line.column(), colour, surface);
+            return;
+        }
+        boolean roomy = time.barWidth() >= LEAST;
+        boolean plain = style.colouring() == OutputStyle.Colouring.PLAIN;
+        switch (roomy ? style.form() : style.form() == Indicator.Form.DASHED ? Indicator.Form.DASHED
+                : Indicator.Form.LINE) {
+            case COLUMNS -> columns(chart, time, scale, line.column(), style, colour, layer, palette, surface);
+            case DOTS -> dots(chart, time, scale, line.column(), colour, surface);
+            case STEPS -> steps(chart, time, scale, line.column(), colour, layer.style().width(), surface);
+            case AREA -> {
+                shade(chart, time, scale, line.column(), Palette.fade(colour, 2 * FILL), surface);
+                trace(chart, time, scale, line, colour, layer.style().width(), Palette.dash(number), surface);
+            }
+            default -> {
+                if (plain || !roomy) {
+                    double[] dash = style.form() == Indicator.Form.DASHED ? DASHED : Palette.dash(number);
+                    trace(chart, time, scale, line, colour, layer.style().width(), dash, surface);
+                } else {
+                    coloured(chart, time, scale, line.column(), style.colouring(), layer, palette, surface);
+                }
+            }
+        }
+    }
+
+    private void trace(ChartModel chart, TimeScale time, PriceScale scale, ChartData.Line line, int colour, double width,
+                       double[] dash, Surface surface) {
+        Column column = line.column();
+        SeriesRenderer.trace(chart, time, scale, line.extremes(), column::at, column.size(), surface, points,
+                drawn -> surface.line(colour, width, dash, drawn.values(), drawn.points()));
+    }
+
+    private static int from(TimeScale time) {
+        return Math.max(0, time.firstVisible() - 1);
+    }
+
+    private static int end(ChartModel chart, TimeScale time) {
+        return Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
+    }
+
+    private void columns(ChartModel chart, TimeScale time, PriceScale scale, Column column, OutputStyle style, int colour,
+                         IndicatorLayer layer, Palette palette, Surface surface) {
+        rises.clear();
+        falls.clear();
+        double base = scale.y(Math.max(scale.low(), Math.min(scale.high(), 0)));
+        double wide = Math.max(surface.hairline(), surface.snap(time.barWidth() * 0.6));
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double value = column.at(bar);
+            if (!Double.isNaN(value)) {
+                double y = scale.y(value);
+                boolean down = isDown(column, bar, style.colouring());
+                (down ? falls : rises).rectangle(surface.snap(time.middle(bar) - wide / 2),
+                        surface.snap(Math.min(y, base)), wide, Math.max(surface.hairline(),
+                                surface.snap(Math.abs(base - y))));
+            }
+        }
+        boolean plain = style.colouring() == OutputStyle.Colouring.PLAIN;
+        double opacity = layer.style().opacity();
+        rises.fill(surface, plain ? colour : Palette.fade(palette.of(Palette.Role.RISE), opacity));
+        falls.fill(surface, plain ? colour : Palette.fade(palette.of(Palette.Role.FALL), opacity));
+    }
+
+    private static boolean isDown(Column column, int bar, OutputStyle.Colouring colouring) {
+        return switch (colouring) {
+            case PLAIN -> false;
+            case SIGN -> column.at(bar) < 0;
+            case SLOPE -> column.at(bar) < column.at(bar - 1);
+        };
+    }
+
+    private void coloured(ChartModel chart, TimeScale time, PriceScale scale, Column column,
+                          OutputStyle.Colouring colouring, IndicatorLayer layer, Palette palette, Surface surface) {
+        rises.clear();
+        falls.clear();
+        for (int bar = from(time) + 1; bar < end(chart, time); bar++) {
+            if (!Double.isNaN(column.at(bar)) && !Double.isNaN(column.at(bar - 1))) {
+                Batch side = isDown(column, bar, colouring) ? falls : rises;
+                side.point(time.middle(bar - 1), scale.y(column.at(bar - 1)));
+                side.point(time.middle(bar), scale.y(column.at(bar)));
+            }
+        }
+        double opacity = layer.style().opacity();
+        surface.segments(Palette.fade(palette.of(Palette.Role.RISE), opacity), layer.style().width(), rises.values(),
+                rises.points() / 2);
+        surface.segments(Palette.fade(palette.of(Palette.Role.FALL), opacity), layer.style().width(), falls.values(),
+                falls.points() / 2);
+    }
+
+    private void dots(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Surface surface) {
+        points.clear();
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double value = column.at(bar);
+            if (!Double.isNaN(value)) {
+                points.rectangle(surface.snap(time.middle(bar) - DOT / 2), surface.snap(scale.y(value) - DOT / 2), DOT,
+                        DOT);
+            }
+        }
+        points.fill(surface, colour);
+    }
+
+    /** Level from bar to bar, upright where it changes by little; a level that begins anew is not tied to the last. */
+    private void steps(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, double width,
+                       Surface surface) {
+        points.clear();
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double value = column.at(bar);
+            if (!Double.isNaN(value)) {
+                points.point(time.x(bar), scale.y(value));
+                points.point(time.x(bar + 1), scale.y(value));
+            }
+        }
+        surface.segments(colour, width, points.values(), points.points() / 2);
+    }
+
+    private void shade(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Surface surface) {
+        double base = scale.y(Math.max(scale.low(), Math.min(scale.high(), 0)));
+        points.clear();
+        for (int bar = from(time); bar <= end(chart, time); bar++) {
+            double value = bar < end(chart, time) ? column.at(bar) : Double.NaN;
+            if (!Double.isNaN(value)) {
+                if (points.isEmpty()) {
+                    points.point(time.middle(bar), base);
+                }
+                points.point(time.middle(bar), scale.y(value));
+            } else if (!points.isEmpty()) {
+                points.point(time.middle(bar - 1), base);
+                surface.fillPolygon(colour, points.values(), points.points());
+                points.clear();
+            }
+        }
+    }
+
+    /** A yes as a mark at the pane's foot. */
+    private void marks(ChartModel chart, TimeScale time, Pane pane, Column column, int colour, Surface surface) {
+        points.clear();
+        double size = Math.max(surface.hairline(), Math.min(5, time.barWidth() * 0.8));
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            if (column.at(bar) == 1) {
+                points.rectangle(surface.snap(time.middle(bar) - size / 2), surface.snap(pane.bottom() - 6),
+                        size, 4);
+            }
+        }
+        points.fill(surface, colour);
+    }
+}
