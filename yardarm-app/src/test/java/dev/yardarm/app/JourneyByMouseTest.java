@@ -75,7 +75,8 @@ class JourneyByMouseTest {
 
     private void indicators(WindowFixture app) throws Exception {
         app.click("#add-indicator");
-        app.click("#add-sma");
+        app.robot().write("sma", 0);
+        app.robot().push(KeyCode.ENTER);
         app.await("an average", () -> app.chart().indicators().size() == 1);
         assertThat(app.chart().selection()).isInstanceOf(Selection.Indicator.class);
         Spinner<Integer> period = app.robot().lookup("#setting-length").query();

@@ -73,7 +73,8 @@ class DocumentStoreTest {
                 "UTC"))));
         Documents.Chart chart = new Documents.Chart(KTRL, Timeframe.DAY, "averaged", false, true, 7, 0, 0, 0,
                 List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1, true, "price",
-                        false)),
+                        false, List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE")), List.of(30.0, 70.0),
+                        List.of(Timeframe.WEEK))),
                 new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
                 new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5), List.of(new Documents.Pane("volume", 0.3,
                 true)), "price", true, "UTC", "mine", 3);
@@ -88,7 +89,8 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
         roundTrip(DocumentKind.EXPORT, new Documents.Export(workspace, List.of(preset), List.of(
                 new Documents.NamedList("Evening", List.of(KTRL), 4))));
-        roundTrip(DocumentKind.HABITS, new Documents.Habits(List.of(Timeframe.WEEK), Map.of("halcyon:VSIX", "day")));
+        roundTrip(DocumentKind.HABITS, new Documents.Habits(List.of(Timeframe.WEEK), Map.of("halcyon:VSIX", "day"),
+                Map.of("sma", chart.indicators().get(0)), List.of("rsi"), List.of("macd", "rsi")));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 

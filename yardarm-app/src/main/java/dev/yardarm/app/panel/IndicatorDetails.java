@@ -2,19 +2,24 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.Spinner;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 
-/** Settings and style of an indicator. */
+/** Settings, look and help of an indicator. */
 final class IndicatorDetails extends LayerDetails {
     private final Workbench bench;
     private final String id;
@@ -27,20 +32,26 @@ final class IndicatorDetails extends LayerDetails {
         this.bench = bench;
         this.id = id;
         IndicatorLayer layer = layer();
-        heading(layer.indicator().title());
-        for (Setting setting : layer.indicator().settings()) {
-            add(setting);
+        Indicator indicator = layer.indicator();
+        heading(indicator.title());
+        for (Setting setting : indicator.settings()) {
+            SettingEditor editor = new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell);
+            showing.add(editor::show);
+            row(setting.label(), editor.control());
         }
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
-        Label help = new Label(layer.indicator().help().summary() + " " + layer.indicator().help().reading());
-        help.setWrapText(true);
-        help.getStyleClass().addAll("soft", "small");
-        wide(help);
-        Button remove = new Button("Remove");
-        remove.setId("remove-layer");
-        remove.setOnAction(event -> bench.room().indicators().remove(id));
-        wide(remove);
+        for (int output = 0; output < indicator.outputs().size(); output++) {
+            OutputEditor editor = new OutputEditor(bench, this::layer, output, this::change);
+            showing.add(editor::show);
+            row(indicator.outputs().get(output).label(), editor.row());
+        }
+        if (!indicator.place().withPrice()) {
+            levels();
+        }
+        timeframes();
+        actions(indicator);
+        help(indicator);
         show();
     }
 
@@ -68,33 +79,102 @@ final class IndicatorDetails extends LayerDetails {
         }
     }
 
-    private void add(Setting setting) {
-        if (setting instanceof Setting.WholeNumber number) {
-            Spinner<Integer> spinner = new Spinner<>(number.least(), number.most(),
-                    layer().settings().whole(number.name()));
-            spinner.setEditable(true);
-            spinner.setId("setting-" + number.name());
-            spinner.getEditor().setAccessibleText(number.label());
-            spinner.valueProperty().addListener((observed, before, now) -> {
-                if (now != null) {
-                    set(number.name(), String.valueOf(now));
+    private TextField field(String id, String name) {
+        TextField field = new TextField();
+        field.setId(id);
+        field.setAccessibleText(name);
+        field.setPrefColumnCount(8);
+        return field;
+    }
+
+    private void levels() {
+        TextField field = field("layer-levels", "Level lines");
+        Runnable take = () -> {
+            try {
+                List<Double> levels = new ArrayList<>();
+                for (String word : field.getText().strip().split("[\\s,;]+")) {
+                    if (!word.isEmpty()) {
+                        levels.add(Double.parseDouble(word.replace('−', '-')));
+                    }
                 }
-            });
-            spinner.getValueFactory().setConverter(new WholeNumberConverter(number, bench.desk()::tell,
-                    spinner::getValue));
-            showing.add(() -> spinner.getValueFactory().setValue(layer().settings().whole(number.name())));
-            row(number.label(), spinner);
-        } else {
-            ComboBox<String> source = new ComboBox<>();
-            for (Field field : Field.values()) {
-                source.getItems().add(field.word());
+                if (!levels.equals(layer().levels())) {
+                    change(layer().withStyle(layer().style().withLevels(levels)));
+                }
+            } catch (NumberFormatException bad) {
+                bench.desk().tell("Level lines are numbers with commas between, such as 30, 50, 70.");
+                show();
             }
-            source.setId("setting-" + setting.name());
-            source.setAccessibleText(setting.label());
-            source.setOnAction(event -> set(setting.name(), source.getValue()));
-            showing.add(() -> source.setValue(layer().settings().values().get(setting.name())));
-            row(setting.label(), source);
+        };
+        taking(field, take);
+        showing.add(() -> showText(field, layer().levels().stream().map(IndicatorDetails::plain)
+                .collect(Collectors.joining(", "))));
+        row("Levels", field);
+    }
+
+    private void timeframes() {
+        TextField field = field("layer-timeframes", "Timeframes it shows on");
+        field.setPromptText("all");
+        taking(field, () -> {
+            List<Timeframe> shown = new ArrayList<>();
+            for (String word : field.getText().strip().split("[\\s,;]+")) {
+                if (!word.isEmpty() && !word.equalsIgnoreCase("all")) {
+                    Timeframe.parse(word).ifPresentOrElse(shown::add, () -> bench.desk().tell("'" + word
+                            + "' is no timeframe; write some such as D W M, or nothing for all."));
+                }
+            }
+            if (!shown.equals(layer().style().timeframes())) {
+                change(layer().withStyle(layer().style().onTimeframes(shown)));
+            }
+        });
+        showing.add(() -> showText(field, layer().style().timeframes().stream().map(Timeframe::toString)
+                .collect(Collectors.joining(" "))));
+        row("Shows on", field);
+    }
+
+    private static void taking(TextField field, Runnable take) {
+        field.setOnAction(event -> take.run());
+        field.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                take.run();
+            }
+        });
+    }
+
+    private static void showText(TextField field, String text) {
+        if (!field.isFocused()) {
+            field.setText(text);
         }
+    }
+
+    private static String plain(double value) {
+        return value == Math.rint(value) ? String.valueOf((long) value) : String.format(Locale.ROOT, "%s", value);
+    }
+
+    private void actions(Indicator indicator) {
+        Button duplicate = new Button("Duplicate");
+        duplicate.setId("duplicate-layer");
+        duplicate.setOnAction(event -> bench.room().indicators().duplicate(id));
+        Button swap = new Button("Swap");
+        swap.setId("swap-layer");
+        swap.setOnAction(event -> bench.pick(other -> bench.room().indicators().swap(id, other)));
+        MenuButton mine = new MenuButton("New ones");
+        mine.setId("standard-layer");
+        MenuItem like = new MenuItem("come up like this one");
+        like.setOnAction(event -> bench.room().indicators().makeStandard(id));
+        MenuItem declared = new MenuItem("come up as the catalogue has them");
+        declared.setOnAction(event -> bench.room().indicators().forgetStandard(id));
+        mine.getItems().addAll(like, declared);
+        Button remove = new Button("Remove");
+        remove.setId("remove-layer");
+        remove.setOnAction(event -> bench.room().indicators().remove(id));
+        wide(new FlowPane(4, 4, duplicate, swap, mine, remove));
+    }
+
+    private void help(Indicator indicator) {
+        Label help = new Label(IndicatorPicker.helpText(indicator));
+        help.setWrapText(true);
+        help.getStyleClass().addAll("soft", "small");
+        wide(help);
     }
 
     @Override

@@ -7,20 +7,18 @@ import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
@@ -35,7 +33,7 @@ public final class LayersPanel extends VBox {
     private final ListView<Selection> view = new ListView<>();
     private final VBox details = new VBox();
     private LayerDetails shown;
-    private Selection shownFor = Selection.NONE;
+    private Object shownFor = Selection.NONE;
     private boolean following;
 
     public LayersPanel(Workbench bench) {
@@ -82,16 +80,11 @@ public final class LayersPanel extends VBox {
         changed(Aspect.LAYERS);
     }
 
-    private MenuButton addButton() {
-        MenuButton add = new MenuButton("Add");
+    private Button addButton() {
+        Button add = new Button("Add");
         add.setId("add-indicator");
-        Tips.set(add, "Put an indicator on the chart (key: I)");
-        for (Indicator indicator : Catalogue.shared().all()) {
-            MenuItem item = new MenuItem(indicator.title() + "  (" + indicator.name() + ")");
-            item.setId("add-" + indicator.name());
-            item.setOnAction(event -> room().indicators().add(indicator, Settings.standard(indicator)));
-            add.getItems().add(item);
-        }
+        Tips.set(add, "Put an indicator on the chart (keys: I I)");
+        add.setOnAction(event -> bench.pick(chosen -> room().indicators().add(chosen)));
         return add;
     }
 
@@ -130,8 +123,10 @@ public final class LayersPanel extends VBox {
     }
 
     private void showDetails(Selection selection) {
-        if (!selection.equals(shownFor)) {
-            shownFor = selection;
+        Object what = selection instanceof Selection.Indicator of ? List.of(selection, room().chart().indicator(of.id())
+                .map(layer -> layer.indicator().name()).orElse("")) : selection;
+        if (!what.equals(shownFor)) {
+            shownFor = what;
             shown = LayerDetails.of(bench, selection);
             if (shown != null) {
                 details.getChildren().setAll((Node) shown.node());

@@ -39,6 +39,7 @@ final class Actions {
     private final Runnable help;
     private final Supplier<Documents.Workspace> workspace;
     private KeyFile keyFile;
+    private ChartRoom copied;
 
     /**
      * @param scan the scan view, made when it is first needed
@@ -125,7 +126,11 @@ final class Actions {
             }
             room().setLink(set.colour());
         } else if (command instanceof LineCommand.AddIndicator add) {
-            room().indicators().add(add.indicator(), add.settings());
+            if (add.settings() == null) {
+                room().indicators().add(add.indicator());
+            } else {
+                room().indicators().add(add.indicator(), add.settings());
+            }
         } else if (command instanceof LineCommand.DrawLevel draw) {
             long now = room().chart().bars().isEmpty() ? bench.desk().clock().now()
                     : room().chart().bars().openTime(room().chart().bars().size() - 1);
@@ -253,6 +258,10 @@ final class Actions {
             case DELETE -> room().studies().deleteChosen();
             case NEWEST -> view(ChartModel::follow);
             case ALL -> view(chart -> chart.showLast(chart.bars().size()));
+            case PICK_INDICATOR -> bench.pick(chosen -> room().indicators().add(chosen));
+            case HIDE_INDICATORS -> room().indicators().toggleAll();
+            case COPY_INDICATORS -> copied = room();
+            case PASTE_INDICATORS -> paste();
             case CLEAR_INDICATORS -> room().indicators().clear();
             case CLEAR_DRAWINGS -> room().studies().clearDrawings();
             case SPLIT_RIGHT -> layouts().split(true);
@@ -280,6 +289,14 @@ final class Actions {
             case PANE_LOWER -> room().panes().resize(room().panes().inHand().id(), -1);
             case PAUSE -> status.toggle();
             case HELP -> help.run();
+        }
+    }
+
+    private void paste() {
+        if (copied == null) {
+            bench.desk().tell("Nothing was copied: write copy indicators on another chart first.");
+        } else {
+            room().indicators().copyFrom(copied);
         }
     }
 

@@ -9,7 +9,6 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Catalogue;
-import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.room.Arrangement;
@@ -30,7 +29,7 @@ final class KeyMap {
     }
 
     private void indicator(String name) {
-        Catalogue.shared().find(name).ifPresent(found -> room().indicators().add(found, Settings.standard(found)));
+        Catalogue.shared().find(name).ifPresent(found -> room().indicators().add(found));
     }
 
     /** The leader keys there are. */
@@ -58,7 +57,11 @@ final class KeyMap {
                         () -> bench.prompt("reversal ")).add('K', "bricks", () -> bench.prompt("brick "))
                 .add('N', "line break", () -> bench.prompt("line-break 3")).add('P', "point and figure",
                         () -> bench.prompt("point-figure "));
-        keys.group('I', "Indicator").add('S', "sma 50", () -> indicator("sma")).add('E', "ema 20",
+        keys.group('I', "Indicator").add('I', "catalogue", () -> actions.run(LineCommand.Word.PICK_INDICATOR))
+                .add('C', "copy all", () -> actions.run(LineCommand.Word.COPY_INDICATORS))
+                .add('V', "put copied ones here", () -> actions.run(LineCommand.Word.PASTE_INDICATORS))
+                .add('M', "macd", () -> indicator("macd")).add('B', "bollinger", () -> indicator("bollinger"))
+                .add('A', "atr 14", () -> indicator("atr")).add('S', "sma 50", () -> indicator("sma")).add('E', "ema 20",
                         () -> indicator("ema")).add('R', "rsi 14", () -> indicator("rsi"))
                 .add('H', "highest 20", () -> indicator("highest")).add('L', "lowest 20", () -> indicator("lowest"));
         keys.group('D', "Draw").add('H', "level", () -> room().studies().take(Tool.LEVEL))
@@ -87,6 +90,7 @@ final class KeyMap {
         keys.group('P', "Plan").add('P', "draw a plan", () -> room().studies().take(Tool.PLAN))
                 .add('X', "remove the plan", () -> room().studies().removePlan());
         keys.group('H', "Hide and show").add('V', "volume", () -> room().setVolumeShown(!room().chart().isVolumeShown()))
+                .add('A', "all indicators, and back", () -> actions.run(LineCommand.Word.HIDE_INDICATORS))
                 .add('L', "lists", () -> page.show(page.listSide(), !page.listSide().isVisible()))
                 .add('K', "layers", () -> page.show(page.layersSide(), !page.layersSide().isVisible()))
                 .add('S', "timeframe strip", () -> page.show(page.stripSide(), !page.stripSide().isVisible()))

@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.layout.LayoutWindows;
+import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.PlanView;
@@ -10,6 +11,7 @@ import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
@@ -20,6 +22,7 @@ import java.time.ZoneOffset;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
@@ -58,6 +61,7 @@ public final class MainWindow {
     private final WorkspaceState state;
     private final LayoutWindows windows;
     private final Timeline pulse;
+    private IndicatorPicker picker;
     private long shownSecond;
 
     public MainWindow(Desk desk, Stage stage) {
@@ -75,6 +79,7 @@ public final class MainWindow {
         help = new HelpPane(leaders);
         line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
         bench.onPrompt(line::prompt);
+        bench.onPick(this::pick);
         alertNotice.getStyleClass().add("alert-notice");
         alertNotice.setId("alert-notice");
         alertNotice.setManaged(false);
@@ -109,6 +114,16 @@ public final class MainWindow {
         pulse.setCycleCount(Timeline.INDEFINITE);
         frame.setCenter(page);
         show(View.CHART);
+    }
+
+    /** The catalogue is made when it is first opened. */
+    private void pick(Consumer<Indicator> taker) {
+        if (picker == null) {
+            picker = new IndicatorPicker(bench);
+            over.getChildren().add(picker);
+        }
+        picker.open(taker, this::focusView);
+        placeOverlays();
     }
 
     /** A view, made when it is first looked at. */
@@ -198,6 +213,11 @@ public final class MainWindow {
             double wide = Math.min(860, width - 60);
             double high = Math.min(560, height - 80);
             help.resizeRelocate((width - wide) / 2, 60, wide, high);
+        }
+        if (picker != null && picker.isVisible()) {
+            double wide = Math.min(900, width - 60);
+            double high = Math.min(600, height - 90);
+            picker.resizeRelocate((width - wide) / 2, 50, wide, high);
         }
         if (hints.isOpen()) {
             hints.autosize();

@@ -1,6 +1,7 @@
 package dev.yardarm.app.workbench;
 
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.Desk;
@@ -27,6 +28,7 @@ public final class Workbench {
     private final BooleanProperty overviewShown = new SimpleBooleanProperty(true);
     private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
     private final List<Consumer<String>> prompts = new ArrayList<>();
+    private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
         this.desk = desk;
@@ -91,6 +93,15 @@ public final class Workbench {
     /** Opens the command line with a beginning typed in. */
     public void prompt(String beginning) {
         prompts.forEach(each -> each.accept(beginning));
+    }
+
+    /** Opens the catalogue of indicators and hands over the one that is taken. */
+    public void pick(Consumer<Indicator> taker) {
+        picks.forEach(each -> each.accept(taker));
+    }
+
+    public void onPick(Consumer<Consumer<Indicator>> listener) {
+        picks.add(listener);
     }
 
     public void onPrompt(Consumer<String> listener) {

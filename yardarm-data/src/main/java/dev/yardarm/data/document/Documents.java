@@ -172,9 +172,25 @@ public final class Documents {
     public record Pane(String id, double share, boolean folded) {
     }
 
-    /** An indicator on a chart. */
+    /**
+     * An indicator on a chart.
+     *
+     * @param outputs those drawn otherwise than they are declared
+     * @param levels its level lines; null for those the indicator has
+     * @param timeframes those it shows on; empty for all
+     */
     public record IndicatorLayer(String id, String indicator, Map<String, String> settings, int colour, double width,
-                                 double opacity, boolean visible, String pane, boolean onLeft) {
+                                 double opacity, boolean visible, String pane, boolean onLeft,
+                                 List<OutputLook> outputs, List<Double> levels, List<Timeframe> timeframes) {
+        public IndicatorLayer {
+            outputs = kept(outputs);
+            levels = levels == null ? null : List.copyOf(levels);
+            timeframes = kept(timeframes);
+        }
+    }
+
+    /** How one output is drawn: form, number of its colour (-1 that of the layer), and by what it is coloured. */
+    public record OutputLook(String output, String form, int colour, String colouring) {
     }
 
     public record Presets(List<Preset> presets) {
@@ -205,11 +221,18 @@ public final class Documents {
      *
      * @param timeframes the timeframes offered, long to short; empty for the usual ones
      * @param sessions the part of the session an instrument is looked at in, by its identity; the whole for others
+     * @param indicators how new ones of an indicator come up, by its name; others as they are declared
+     * @param favourites names of indicators
+     * @param recent names of the indicators put on last, the last first
      */
-    public record Habits(List<Timeframe> timeframes, Map<String, String> sessions) {
+    public record Habits(List<Timeframe> timeframes, Map<String, String> sessions,
+                         Map<String, IndicatorLayer> indicators, List<String> favourites, List<String> recent) {
         public Habits {
             timeframes = kept(timeframes);
             sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
+            indicators = indicators == null ? Map.of() : Map.copyOf(indicators);
+            favourites = kept(favourites);
+            recent = kept(recent);
         }
     }
 

@@ -5,14 +5,25 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
-/** What the trader set once for all charts: the timeframes offered, and the session each instrument is looked at in. */
+/**
+ * What the trader set once for all charts: the timeframes offered, the session each instrument is looked at in, how new
+ * indicators come up, and which are at hand.
+ */
 public final class Habits {
+    /** How many indicators are kept as used last. */
+    private static final int RECENT = 12;
+
     private final DocumentSaver saver;
     private final Map<String, String> sessions = new LinkedHashMap<>();
+    private final Map<String, Documents.IndicatorLayer> indicators = new LinkedHashMap<>();
+    private final List<String> favourites = new ArrayList<>();
+    private final List<String> recent = new ArrayList<>();
     private List<Timeframe> timeframes = List.of();
 
     public Habits(DocumentSaver saver) {
@@ -20,6 +31,9 @@ public final class Habits {
         saver.store().read(DocumentKind.HABITS, "habits").ifPresent(saved -> {
             timeframes = saved.timeframes();
             sessions.putAll(saved.sessions());
+            indicators.putAll(saved.indicators());
+            favourites.addAll(saved.favourites());
+            recent.addAll(saved.recent());
         });
     }
 
@@ -53,7 +67,51 @@ public final class Habits {
         save();
     }
 
+    /** How new ones of an indicator come up, when the trader said so. */
+    public Optional<Documents.IndicatorLayer> standard(String indicator) {
+        return Optional.ofNullable(indicators.get(indicator));
+    }
+
+    /** Lets new ones of an indicator come up like this one; null as it is declared. */
+    public void setStandard(String indicator, Documents.IndicatorLayer like) {
+        if (like == null) {
+            indicators.remove(indicator);
+        } else {
+            indicators.put(indicator, like);
+        }
+        save();
+    }
+
+    /** Names of the indicators chosen as favourites, in the order they were chosen. */
+    public List<String> favourites() {
+        return List.copyOf(favourites);
+    }
+
+    public void setFavourite(String indicator, boolean on) {
+        favourites.remove(indicator);
+        if (on) {
+            favourites.add(indicator);
+        }
+        save();
+    }
+
+    /** Names of the indicators put on last, the last first. */
+    public List<String> recent() {
+        return List.copyOf(recent);
+    }
+
+    /** Notes that an indicator was put on a chart. */
+    public void used(String indicator) {
+        recent.remove(indicator);
+        recent.add(0, indicator);
+        if (recent.size() > RECENT) {
+            recent.remove(RECENT);
+        }
+        save();
+    }
+
     private void save() {
-        saver.save(DocumentKind.HABITS, "habits", new Documents.Habits(timeframes, Map.copyOf(sessions)));
+        saver.save(DocumentKind.HABITS, "habits", new Documents.Habits(timeframes, Map.copyOf(sessions),
+                Map.copyOf(indicators), List.copyOf(favourites), List.copyOf(recent)));
     }
 }

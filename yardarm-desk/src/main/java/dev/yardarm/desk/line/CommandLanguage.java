@@ -8,10 +8,8 @@ import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
-import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.series.Field;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.market.Directory;
 import java.time.DateTimeException;
@@ -121,20 +119,14 @@ public final class CommandLanguage {
         if (indicator == null) {
             return;
         }
-        Map<String, String> values = new LinkedHashMap<>();
-        List<Setting> numbers = indicator.settings().stream().filter(each -> !(each instanceof Setting.Source))
-                .toList();
-        int next = 0;
-        for (String word : Arrays.asList(words).subList(1, words.length)) {
-            if (Field.named(word).isPresent()) {
-                values.put("source", word.toLowerCase(Locale.ROOT));
-            } else if (next < numbers.size()) {
-                values.put(numbers.get(next++).name(), word);
-            } else {
+        List<String> rest = Arrays.asList(words).subList(1, words.length);
+        try {
+            if (rest.isEmpty()) {
+                proposals.add(new Proposal("indicator", indicator.name(), indicator.title() + ", as new ones come up",
+                        new LineCommand.AddIndicator(indicator, null)));
                 return;
             }
-        }
-        try {
+            Map<String, String> values = IndicatorWords.read(indicator, rest);
             Settings settings = Settings.of(indicator, values);
             String shown = indicator.name() + " " + settings.numbers(indicator.settings())
                     + (values.containsKey("source") ? " " + values.get("source") : "");

@@ -101,6 +101,7 @@ public sealed interface LineCommand {
     record ChangeSource(String source) implements LineCommand {
     }
 
+    /** @param settings null for those new ones come up with */
     record AddIndicator(Indicator indicator, Settings settings) implements LineCommand {
     }
 
@@ -142,6 +143,10 @@ public sealed interface LineCommand {
         REDO("redo", "do it again"), NEXT("next", "next instrument of the list"),
         PREVIOUS("previous", "previous instrument of the list"), DELETE("delete", "delete what is chosen"),
         NEWEST("newest", "show the newest bars"), ALL("all", "show all bars"),
+        PICK_INDICATOR("indicators", "the catalogue to pick from"),
+        HIDE_INDICATORS("hide indicators", "hide all indicators of the chart, and show them again"),
+        COPY_INDICATORS("copy indicators", "remember the chart's indicators"),
+        PASTE_INDICATORS("paste indicators", "put the remembered indicators on this chart"),
         CLEAR_INDICATORS("clear indicators", "remove all indicators"),
         CLEAR_DRAWINGS("clear drawings", "remove all drawings of the instrument"),
         SPLIT_RIGHT("split right", "a copy of the chart beside it"),

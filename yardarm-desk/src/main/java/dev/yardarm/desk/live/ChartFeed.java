@@ -43,6 +43,10 @@ public final class ChartFeed implements AutoCloseable {
         default void opened(String madeFrom, List<EventMark> marks) {
         }
 
+        /** Something the user should know; the chart goes on. */
+        default void inform(String notice) {
+        }
+
         /** What went wrong, with what to do. */
         void complain(String problem);
     }
@@ -73,10 +77,14 @@ public final class ChartFeed implements AutoCloseable {
         services.scheduler().start("feed " + key, "", job -> {
             Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
             job.check();
-            ChartDataBuilder builder = new ChartDataBuilder(next.layers);
+            TradingCalendar calendar = services.histories().calendar(instrument);
+            Companions companions = Companions.load(services.histories(), instrument, request, next.layers,
+                    services.clock().now(), text -> services.front().execute(() -> receiver.inform(text)));
+            job.check();
+            ChartDataBuilder builder = new ChartDataBuilder(next.layers, companions.surroundings(calendar));
             ChartData first = builder.update(loaded.series().snapshot())
                     .withLast(loaded.maker().lastPrice());
-            return new Ready(loaded, builder, first, marks(instrument, request, first));
+            return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
         }, ready -> {
             if (live == next) {
                 receiver.opened(ready.loaded().madeFrom(), ready.marks());
@@ -91,7 +99,8 @@ public final class ChartFeed implements AutoCloseable {
                 data.bars().openTime(0), services.clock().now());
     }
 
-    private record Ready(Histories.Loaded loaded, ChartDataBuilder builder, ChartData first, List<EventMark> marks) {
+    private record Ready(Histories.Loaded loaded, Companions companions, ChartDataBuilder builder, ChartData first,
+                         List<EventMark> marks) {
     }
 
     /** Computes other layers over the same bars. */
@@ -119,6 +128,7 @@ public final class ChartFeed implements AutoCloseable {
         private volatile boolean ended;
         private LiveHub.Subscription subscription;
         private BarMaker bars;
+        private Companions companions;
         private ChartDataBuilder builder;
         private List<IndicatorLayer> computedLayers;
         private long shownVersion;
@@ -139,8 +149,10 @@ public final class ChartFeed implements AutoCloseable {
                     return;
                 }
                 bars = ready.loaded().maker();
+                companions = ready.companions();
                 builder = ready.builder();
-                shownVersion = ready.first().bars().version();
+                shownVersion = ready.first().bars().version() + companions.version();
+                companions.begin(services.hub());
                 subscription = services.hub().subscribe(ready.loaded().traded(), ready.loaded().knownUpTo(), this);
                 recompute();
             });
@@ -155,8 +167,18 @@ public final class ChartFeed implements AutoCloseable {
             if (ended || bars == null || computedLayers == layers) {
                 return;
             }
+            if (!companions.serve(layers)) {
+                // Another instrument is to be compared with: everything is loaded again, with it.
+                services.front().execute(() -> {
+                    if (live == this) {
+                        open(instrument, request, layers);
+                    }
+                });
+                return;
+            }
             computedLayers = layers;
-            builder = new ChartDataBuilder(computedLayers);
+            builder = new ChartDataBuilder(computedLayers, companions.surroundings(services.histories()
+                    .calendar(instrument)));
             publish();
         }
 
@@ -165,6 +187,7 @@ public final class ChartFeed implements AutoCloseable {
             services.hub().execute(() -> {
                 if (subscription != null) {
                     subscription.close();
+                    companions.close();
                 }
             });
         }
@@ -183,8 +206,11 @@ public final class ChartFeed implements AutoCloseable {
         @Override
         public void beat(long now) {
             bars.advanceTo(now);
-            if (!ended && bars.series().version() != shownVersion) {
-                publish();
+            if (companions.isEmpty()) {
+                publishChanges();
+            } else {
+                // After this beat, when the others have come as far.
+                services.hub().execute(this::publishChanges);
             }
             if (now >= nextSession) {
                 nextSession = Long.MAX_VALUE;
@@ -196,9 +222,16 @@ public final class ChartFeed implements AutoCloseable {
             }
         }
 
+        private void publishChanges() {
+            if (!ended && bars.series().version() + companions.version() != shownVersion) {
+                publish();
+            }
+        }
+
         private void publish() {
+            companions.refresh();
             ChartData data = builder.update(bars.series().snapshot()).withLast(bars.lastPrice());
-            shownVersion = data.bars().version();
+            shownVersion = data.bars().version() + companions.version();
             boolean nobodyWaits = waiting == null;
             waiting = data;
             if (nobodyWaits) {

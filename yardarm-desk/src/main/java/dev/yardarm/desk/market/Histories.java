@@ -7,6 +7,7 @@ import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.MadeFromFiner;
 import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
@@ -25,7 +26,9 @@ import java.io.IOException;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The bars of any instrument as a request asks for them: built from the coarsest stored ones that will do, or from
@@ -77,6 +80,24 @@ public final class Histories {
 
     BarSource source(Instrument instrument) {
         return directory.source(instrument);
+    }
+
+    /**
+     * The instrument a comparison means by a code: of the same source when that has it. {@code benchmark} means the first
+     * index of the source.
+     */
+    public Optional<Instrument> comparable(Instrument instrument, String code) {
+        String source = instrument.id().source();
+        if (code.equals(Setting.Other.BENCHMARK)) {
+            return directory.all().stream().filter(each -> each.id().source().equals(source)
+                    && each.kind() == Instrument.Kind.INDEX).findFirst();
+        }
+        int colon = code.indexOf(':');
+        if (colon > 0) {
+            return directory.find(new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT),
+                    code.substring(colon + 1)));
+        }
+        return directory.find(new InstrumentId(source, code)).or(() -> directory.byCode(code));
     }
 
     /** The calendar of an instrument, with its whole session. */

@@ -24,14 +24,92 @@ public final class ChartIndicators {
         chart = room.chart();
     }
 
+    /**
+     * Puts an indicator on the chart as the trader wants new ones of it to be: with his settings and look when he said so,
+     * else as it is declared.
+     */
+    public void add(Indicator indicator) {
+        Settings settings = room.desk().habits().standard(indicator.name()).map(LayerKeeper::layer)
+                .map(IndicatorLayer::settings).orElseGet(() -> Settings.standard(indicator));
+        add(indicator, settings);
+    }
+
     /** Puts an indicator on the chart, in the first colour not in use, and chooses it. */
     public void add(Indicator indicator, Settings settings) {
-        IndicatorLayer layer = new IndicatorLayer(newLayerId(), indicator, settings, LayerStyle.of(freeColour()));
+        int colour = freeColour();
+        LayerStyle style = room.desk().habits().standard(indicator.name()).map(LayerKeeper::layer).map(like ->
+                like.style().withLine(colour, like.style().width(), like.style().opacity()).withVisible(true))
+                .orElse(LayerStyle.of(colour));
+        put(new IndicatorLayer(newLayerId(), indicator, settings, style), "add ");
+        room.desk().habits().used(indicator.name());
+    }
+
+    private void put(IndicatorLayer layer, String verb) {
         List<IndicatorLayer> before = chart.indicators();
         List<IndicatorLayer> after = new ArrayList<>(before);
         after.add(layer);
-        changeLayers("add " + layer.title(), "", before, after);
+        changeLayers(verb + layer.title(), "", before, after);
         room.studies().select(new Selection.Indicator(layer.id()));
+    }
+
+    /** Puts a second one like it on the chart, in a colour not in use. */
+    public void duplicate(String id) {
+        chart.indicator(id).ifPresent(layer -> {
+            IndicatorLayer copy = layer.withId(newLayerId());
+            put(copy.withStyle(copy.style().withLine(freeColour(), copy.style().width(), copy.style().opacity())),
+                    "duplicate ");
+        });
+    }
+
+    /** Puts another indicator in the place of one: same colour, same pane where it fits there. */
+    public void swap(String id, Indicator other) {
+        chart.indicator(id).ifPresent(layer -> {
+            Settings settings = room.desk().habits().standard(other.name()).map(LayerKeeper::layer)
+                    .map(IndicatorLayer::settings).orElseGet(() -> Settings.standard(other));
+            LayerStyle style = LayerStyle.of(layer.style().colour());
+            boolean sameKind = layer.indicator().place().withPrice() == other.place().withPrice();
+            IndicatorLayer changed = new IndicatorLayer(layer.id(), other, settings, style, sameKind ? layer.pane() : "",
+                    sameKind && layer.onLeft());
+            List<IndicatorLayer> before = chart.indicators();
+            changeLayers("put " + changed.title() + " in the place of " + layer.title(), "", before, before.stream()
+                    .map(each -> each.id().equals(id) ? changed : each).toList());
+            room.desk().habits().used(other.name());
+        });
+    }
+
+    /** Lets all new ones of the indicator come up with the settings and look of this one. */
+    public void makeStandard(String id) {
+        chart.indicator(id).ifPresent(layer -> {
+            room.desk().habits().setStandard(layer.indicator().name(), LayerKeeper.document(layer));
+            room.desk().tell("New ones of " + layer.indicator().title() + " come up like this.");
+        });
+    }
+
+    /** Lets new ones of the indicator come up as it is declared. */
+    public void forgetStandard(String id) {
+        chart.indicator(id).ifPresent(layer -> {
+            room.desk().habits().setStandard(layer.indicator().name(), null);
+            room.desk().tell("New ones of " + layer.indicator().title() + " come up with its own settings.");
+        });
+    }
+
+    /** Puts the indicators of another chart here, in the place of those there are. */
+    public void copyFrom(ChartRoom other) {
+        List<IndicatorLayer> before = chart.indicators();
+        List<IndicatorLayer> after = other.chart().indicators();
+        if (other != room && !after.equals(before)) {
+            changeLayers("take the indicators of another chart", "", before, after);
+        }
+    }
+
+    /** Hides all indicators, or shows them again when all are hidden; a step of undo. */
+    public void toggleAll() {
+        List<IndicatorLayer> before = chart.indicators();
+        boolean anyShown = before.stream().anyMatch(layer -> layer.style().visible());
+        if (!before.isEmpty()) {
+            changeLayers(anyShown ? "hide all indicators" : "show all indicators", "", before, before.stream()
+                    .map(layer -> layer.withStyle(layer.style().withVisible(!anyShown))).toList());
+        }
     }
 
     private String newLayerId() {

@@ -3,13 +3,10 @@ package dev.yardarm.desk.room;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.indicator.Catalogue;
-import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.SessionPart;
@@ -43,10 +40,7 @@ final class ChartKeeper {
     private static Documents.Chart document(ChartRoom room, InstrumentId instrument, long rightmost, String title,
                                             int link) {
         ChartModel chart = room.chart();
-        List<Documents.IndicatorLayer> layers = chart.indicators().stream().map(layer -> new Documents.IndicatorLayer(
-                layer.id(), layer.indicator().name(), layer.settings().values(), layer.style().colour(),
-                layer.style().width(), layer.style().opacity(), layer.style().visible(), layer.pane(),
-                layer.onLeft())).toList();
+        List<Documents.IndicatorLayer> layers = chart.indicators().stream().map(LayerKeeper::document).toList();
         BarRequest request = chart.request();
         ScaleChoice scale = chart.scale();
         boolean ranged = instrument != null && scale.hasRange();
@@ -158,11 +152,7 @@ final class ChartKeeper {
         List<IndicatorLayer> layers = new ArrayList<>();
         for (Documents.IndicatorLayer layer : saved.indicators()) {
             try {
-                var indicator = Catalogue.shared().find(layer.indicator()).orElseThrow(
-                        () -> new IllegalArgumentException("there is no indicator '" + layer.indicator() + "'"));
-                layers.add(new IndicatorLayer(layer.id(), indicator, Settings.of(indicator, layer.settings()),
-                        new LayerStyle(layer.colour(), layer.width(), layer.opacity(), layer.visible()),
-                        layer.pane() == null ? "" : layer.pane(), layer.onLeft()));
+                layers.add(LayerKeeper.layer(layer));
             } catch (IllegalArgumentException bad) {
                 room.desk().tell("A layer of the saved chart was left out: " + bad.getMessage() + ".");
             }

@@ -80,6 +80,11 @@ public final class ChartRoom {
             }
 
             @Override
+            public void inform(String notice) {
+                desk.tell(notice);
+            }
+
+            @Override
             public void complain(String complaint) {
                 problem = complaint;
                 desk.tell(complaint);
