@@ -178,9 +178,18 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             for (IndicatorLayer layer : pane.indicators()) {
                 if (layer.style().showsOn(chart.timeframe()) && bar >= 0) {
                     Text text = legend(used++);
-                    place(text, layer.title() + "  " + Readout.values(chart, layer, bar), x, y);
+                    place(text, layer.title(), x, y);
                     paint(text, palette.series(layer.style().colour()));
-                    x += text.getLayoutBounds().getWidth() + 18;
+                    x += text.getLayoutBounds().getWidth() + 7;
+                    for (int output = 0; output < layer.indicator().outputs().size(); output++) {
+                        if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
+                            Text value = legend(used++);
+                            place(value, Readout.value(chart, layer, output, bar), x, y);
+                            paint(value, palette.series(layer.colourOf(output)));
+                            x += value.getLayoutBounds().getWidth() + 7;
+                        }
+                    }
+                    x += 11;
                 }
             }
         }

@@ -41,18 +41,30 @@ final class IndicatorDetails extends LayerDetails {
         }
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
-        for (int output = 0; output < indicator.outputs().size(); output++) {
-            OutputEditor editor = new OutputEditor(bench, this::layer, output, this::change);
-            showing.add(editor::show);
-            row(indicator.outputs().get(output).label(), editor.row());
-        }
+        outputs(indicator, false);
         if (!indicator.place().withPrice()) {
             levels();
         }
         timeframes();
-        actions(indicator);
+        actions();
         help(indicator);
+        if (indicator.outputs().stream().anyMatch(Indicator.Output::cue)) {
+            Label cues = new Label("Cues, marked at the pane's foot");
+            cues.getStyleClass().add("soft");
+            wide(cues);
+            outputs(indicator, true);
+        }
         show();
+    }
+
+    private void outputs(Indicator indicator, boolean cues) {
+        for (int output = 0; output < indicator.outputs().size(); output++) {
+            if (indicator.outputs().get(output).cue() == cues) {
+                OutputEditor editor = new OutputEditor(bench, this::layer, output, this::change);
+                showing.add(editor::show);
+                row(indicator.outputs().get(output).label(), editor.row());
+            }
+        }
     }
 
     private IndicatorLayer layer() {
@@ -150,7 +162,7 @@ final class IndicatorDetails extends LayerDetails {
         return value == Math.rint(value) ? String.valueOf((long) value) : String.format(Locale.ROOT, "%s", value);
     }
 
-    private void actions(Indicator indicator) {
+    private void actions() {
         Button duplicate = new Button("Duplicate");
         duplicate.setId("duplicate-layer");
         duplicate.setOnAction(event -> bench.room().indicators().duplicate(id));

@@ -105,6 +105,10 @@ public final class IndicatorPicker extends BorderPane {
 
     /** One indicator of the list. */
     private final class Row extends ListCell<Indicator> {
+        Row() {
+            setPrefWidth(0);
+        }
+
         @Override
         protected void updateItem(Indicator indicator, boolean empty) {
             super.updateItem(indicator, empty);

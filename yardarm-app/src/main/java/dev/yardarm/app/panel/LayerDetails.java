@@ -10,6 +10,10 @@ import javafx.scene.layout.Region;
 
 /** The editor of one chosen layer, in the Layers panel. */
 abstract class LayerDetails {
+    /** Letters from which a word is written in several lines. */
+    private static final int LONG = 16;
+    private static final double WORDS = 96;
+
     private final GridPane grid = new GridPane();
     private int nextRow;
 
@@ -53,7 +57,12 @@ abstract class LayerDetails {
     final void row(String word, Region value) {
         Label label = new Label(word);
         label.getStyleClass().add("soft");
-        label.setMinWidth(Region.USE_PREF_SIZE);
+        if (word.length() > LONG) {
+            label.setWrapText(true);
+            label.setMaxWidth(WORDS);
+        } else {
+            label.setMinWidth(Region.USE_PREF_SIZE);
+        }
         value.setMaxWidth(Double.MAX_VALUE);
         grid.addRow(nextRow++, label, value);
     }

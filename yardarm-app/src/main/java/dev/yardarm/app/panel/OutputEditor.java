@@ -8,8 +8,10 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.indicator.Indicator;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import javafx.geometry.Side;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.MenuButton;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -23,7 +25,8 @@ final class OutputEditor {
     private final Consumer<IndicatorLayer> change;
     private final int output;
     private final ComboBox<Indicator.Form> form = new ComboBox<>();
-    private final MenuButton colour = new MenuButton();
+    private final Button colour = new Button();
+    private final ContextMenu colours = new ContextMenu();
     private final HBox row = new HBox(4, form, colour);
     private boolean showing;
 
@@ -57,17 +60,17 @@ final class OutputEditor {
         colour.setId("colour-of-" + declared.name());
         colour.setAccessibleText(declared.label() + ": colour");
         Tips.set(colour, "Colour of " + declared.label());
-        colour.showingProperty().addListener((observed, before, now) -> {
-            if (now && colour.getItems().isEmpty()) {
-                fill(declared.cue());
-            }
+        colour.getStyleClass().add("colour-choice");
+        colour.setMinWidth(Region.USE_PREF_SIZE);
+        colour.setOnAction(event -> {
+            fill(declared.cue());
+            colours.show(colour, Side.BOTTOM, 0, 0);
         });
-        fill(declared.cue());
         show();
     }
 
     private void fill(boolean cue) {
-        colour.getItems().clear();
+        colours.getItems().clear();
         item("the layer's", layer.get().style().colour(), () -> send(style().withColour(OutputStyle.OF_LAYER)));
         for (int number = 0; number < Palette.SERIES; number++) {
             int chosen = number;
@@ -77,7 +80,7 @@ final class OutputEditor {
             for (OutputStyle.Colouring colouring : OutputStyle.Colouring.values()) {
                 MenuItem item = new MenuItem(colouring.words());
                 item.setOnAction(event -> send(style().withColouring(colouring)));
-                colour.getItems().add(item);
+                colours.getItems().add(item);
             }
         }
     }
@@ -85,7 +88,7 @@ final class OutputEditor {
     private void item(String text, int number, Runnable action) {
         MenuItem item = new MenuItem(text, patch(number));
         item.setOnAction(event -> action.run());
-        colour.getItems().add(item);
+        colours.getItems().add(item);
     }
 
     private Region patch(int number) {

@@ -64,11 +64,15 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
                 declared.form() == Indicator.Form.COLUMNS ? OutputStyle.Colouring.SIGN : OutputStyle.Colouring.PLAIN);
     }
 
-    /** Plain lines after the first get colours of their own, unless they border an area or are levels of one kind. */
+    /**
+     * Lines after the first get colours of their own, unless they border the area of the first bands or are levels of one
+     * kind; dashed ones do where they share a pane with no price.
+     */
     private int standardColour(int output) {
         Indicator.Output declared = indicator.outputs().get(output);
         boolean borders = indicator.fills().stream().anyMatch(fill -> fill.one() == output || fill.other() == output);
-        boolean line = declared.form() == Indicator.Form.LINE;
+        boolean line = declared.form() == Indicator.Form.LINE
+                || declared.form() == Indicator.Form.DASHED && !indicator.place().withPrice();
         if (output == 0 || !line || borders && indicator.fills().get(0).one() < 2) {
             return OutputStyle.OF_LAYER;
         }

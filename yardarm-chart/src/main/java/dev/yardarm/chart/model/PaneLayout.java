@@ -23,6 +23,9 @@ final class PaneLayout {
     /** How near the edge of a held range price may come before the range moves, as a part of its height. */
     private static final double HELD_EDGE = 0.1;
 
+    /** Height kept free for the legend of a pane that fits itself. */
+    private static final double LEGEND = 14;
+
     private final ChartModel chart;
 
     private PaneLayout(ChartModel chart) {
@@ -245,10 +248,13 @@ final class PaneLayout {
                 range[1] = Math.max(range[1], place.most());
             }
         }
+        double legend = Math.min(LEGEND, (bottom - top) / 4);
+        double room = legend / Math.max(1, bottom - top - legend);
         if (bounded && range[0] < range[1]) {
-            return new PriceScale(range[0], range[1], top, bottom, false);
+            return new PriceScale(range[0], range[1] + (range[1] - range[0]) * room, top, bottom, false);
         }
         include(layers, range);
+        range[1] += (range[1] - range[0]) * room;
         return PriceScale.fitted(range[0], range[1], 0.08, top, bottom, false);
     }
 }

@@ -22,7 +22,7 @@ import java.util.List;
 final class LayerRenderer {
     private static final double[] DASHED = {6, 4};
     private static final double FILL = 0.1;
-    private static final double ZONE = 0.06;
+    private static final double ZONE = 0.12;
     private static final double DOT = 3;
     /** Below this width of bars, forms that need room for each bar become lines. */
     private static final double LEAST = 2.5;

@@ -113,7 +113,9 @@ final class TagRenderer {
         List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
         for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
             double value = lines.get(output).column().last();
-            if (Double.isNaN(value) || !layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
+            // What is drawn back in time has its last value elsewhere than at the axis.
+            boolean drawnBack = layer.indicator().displacement(layer.settings(), output) < 0;
+            if (Double.isNaN(value) || drawnBack || !layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
                 continue;
             }
             boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice() && !layer.onLeft();
