@@ -1,18 +1,26 @@
 package dev.yardarm.cli;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -38,8 +46,12 @@ final class ComputeCommand implements Callable<Integer> {
     private String zone;
 
     @Option(names = "--higher", paramLabel = "W,M", split = ",",
-            description = "higher timeframes that formulas may read; no formula can read one yet")
+            description = "higher timeframes that formulas read with 'on'; given, others are refused")
     private List<String> higher;
+
+    @Option(names = "--with", paramLabel = "CODE=FILE", description = "bar file of another instrument that formulas "
+            + "compare with; benchmark=FILE for the benchmark; may be repeated")
+    private Map<String, Path> with;
 
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
@@ -50,20 +62,17 @@ final class ComputeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CommandLine line = spec.commandLine();
-        if (higher != null) {
-            throw new WrongUsageException("--higher: the formula language cannot read higher timeframes yet; leave "
-                    + "the option out");
-        }
+        checkHigher();
+        ZoneId fileZone = Zones.read(zone);
+        SkippedRows skipped = new SkippedRows(skipBad);
         List<Formula> parsed = new ArrayList<>();
-        ColumnGraph graph = new ColumnGraph();
+        ColumnGraph graph = new ColumnGraph(surroundings(fileZone, skipped));
         List<Column> columns = new ArrayList<>();
         for (String text : formulas) {
             Formula formula = Formula.parse(text);
             parsed.add(formula);
             columns.add(formula.in(graph).output());
         }
-        ZoneId fileZone = Zones.read(zone);
-        SkippedRows skipped = new SkippedRows(skipBad);
         BarFile.Result bars = skipped.read(csv, fileZone);
         Bars snapshot = bars.series().snapshot();
         graph.update(snapshot);
@@ -85,6 +94,37 @@ final class ComputeCommand implements Callable<Integer> {
         });
         skipped.finish(line.getErr());
         return 0;
+    }
+
+    private void checkHigher() throws WrongUsageException {
+        if (higher == null) {
+            return;
+        }
+        for (String each : higher) {
+            Timeframe.parse(each).orElseThrow(() -> new WrongUsageException("--higher: '" + each
+                    + "' is no timeframe; write some such as W,M"));
+        }
+        for (String text : formulas) {
+            for (Timeframe used : Formula.parse(text).timeframes()) {
+                if (!higher.contains(used.toString())) {
+                    throw new WrongUsageException("the formula reads " + used + ", which is not among --higher "
+                            + String.join(",", higher));
+                }
+            }
+        }
+    }
+
+    /** Sessions by the days of the zone, and the other instruments whose files were given. */
+    private Surroundings surroundings(ZoneId fileZone, SkippedRows skipped) throws IOException {
+        Map<String, Bars> others = new HashMap<>();
+        if (with != null) {
+            for (Map.Entry<String, Path> each : with.entrySet()) {
+                others.put(each.getKey().toUpperCase(Locale.ROOT), skipped.read(each.getValue(), fileZone).series()
+                        .snapshot());
+            }
+        }
+        return new Surroundings(TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
+                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars));
     }
 
     /** The time as the file wrote it: a date, or a time with its offset. */

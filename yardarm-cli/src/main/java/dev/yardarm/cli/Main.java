@@ -7,8 +7,8 @@ import picocli.CommandLine.Command;
 
 /** The commands without a window. Exit codes: 0 done, 1 failed with a message on standard error, 2 wrong usage. */
 @Command(name = "yardarm", subcommands = {ComputeCommand.class, BarsCommand.class, ImportCommand.class, SynthCommand.class,
-        CommandLine.HelpCommand.class}, description = "Yardarm without a window. For the application: yardarm demo, "
-        + "yardarm open, yardarm shots.")
+        ReferenceCommand.class, CommandLine.HelpCommand.class}, description = "Yardarm without a window. For the "
+        + "application: yardarm demo, yardarm open, yardarm shots.")
 public final class Main {
     private Main() {
     }

@@ -55,6 +55,33 @@ class CommandsTest {
     }
 
     @Test
+    void outputsHigherTimeframesAndOtherInstrumentsAreComputed() throws IOException {
+        Path other = Files.writeString(folder.resolve("other.csv"), """
+                time,open,high,low,close,volume
+                2026-01-05,2,2,2,2,1
+                2026-01-06,4,4,4,4,1
+                2026-01-08,5,5,5,5,1
+                """);
+        assertThat(run("compute", "--csv", bars(), "--with", "MARN=" + other, "--with", "benchmark=" + other,
+                "--formula", "bollinger(close, 2, 2).upper", "--formula", "ratio(#MARN)", "--formula", "ratio",
+                "--formula", "open on forming W", "--formula", "close on W", "--higher", "M,W")).isZero();
+        List<String> lines = out.toString().lines().toList();
+        assertThat(lines.get(1)).isEqualTo("2026-01-05,,5.25,5.25,10,");
+        // The mean of 10.5 and 11.5 is 11, their deviation 0.5.
+        assertThat(lines.get(2)).isEqualTo("2026-01-06,12,2.875,2.875,10,");
+        assertThat(lines.get(3).split(",", -1)[2]).as("the other has no bar on that day").isEmpty();
+        assertThat(lines.get(4)).endsWith(",2.05,2.05,10,");
+    }
+
+    @Test
+    void theReferenceInTheDocumentsIsThatOfTheCatalogue() throws IOException {
+        Path file = folder.resolve("indicators.md");
+        assertThat(run("reference", "--out", file)).isZero();
+        assertThat(Files.readString(Path.of("..", "docs", "indicators.md"))).as("made by ./yardarm reference --out "
+                + "docs/indicators.md").isEqualTo(Files.readString(file));
+    }
+
+    @Test
     void writesToAFile() throws IOException {
         Path result = folder.resolve("result.csv");
         assertThat(run("compute", "--csv", bars(), "--formula", "close", "--out", result)).isZero();
@@ -79,7 +106,9 @@ class CommandsTest {
         assertThat(run("nonsense")).isEqualTo(2);
         assertThat(run()).isEqualTo(2);
         assertThat(run("compute", "--csv", bars(), "--formula", "close", "--zone", "Nowhere/Land")).isEqualTo(2);
-        assertThat(run("compute", "--csv", bars(), "--formula", "close", "--higher", "W")).isEqualTo(2);
+        assertThat(run("compute", "--csv", bars(), "--formula", "close on M", "--higher", "W")).isEqualTo(2);
+        assertThat(errors.toString()).contains("reads M, which is not among --higher W");
+        assertThat(run("compute", "--csv", bars(), "--formula", "close", "--higher", "X")).isEqualTo(2);
         assertThat(run("synth", "--seed", "1", "--bars", "0")).isEqualTo(2);
         assertThat(run("synth", "--seed", "1", "--bars", "5", "--kind", "zigzag")).isEqualTo(2);
         assertThat(run("import", "--home", folder, "--symbol", "X", "--timeframe", "q7", bars())).isEqualTo(2);

@@ -11,8 +11,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -21,6 +23,9 @@ import javafx.scene.layout.FlowPane;
 
 /** Settings, look and help of an indicator. */
 final class IndicatorDetails extends LayerDetails {
+    private static final String CHART = "the chart's";
+    private static final String FORMING = "forming ";
+
     private final Workbench bench;
     private final String id;
     private final StyleEditor style;
@@ -39,6 +44,7 @@ final class IndicatorDetails extends LayerDetails {
             showing.add(editor::show);
             row(setting.label(), editor.control());
         }
+        higher();
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
         outputs(indicator, false);
@@ -97,6 +103,31 @@ final class IndicatorDetails extends LayerDetails {
         field.setAccessibleText(name);
         field.setPrefColumnCount(8);
         return field;
+    }
+
+    /** On which timeframe it is computed: the chart's, a higher one's complete bars, or its unfinished one too. */
+    private void higher() {
+        ComboBox<String> choice = new ComboBox<>();
+        choice.setId("layer-higher");
+        choice.setAccessibleText("Computed on");
+        choice.getItems().add(CHART);
+        for (Timeframe each : bench.desk().timeframes()) {
+            if (each.compareTo(bench.room().chart().timeframe()) > 0) {
+                choice.getItems().addAll(each.toString(), FORMING + each);
+            }
+        }
+        choice.setOnAction(event -> {
+            String chosen = choice.getValue();
+            boolean forming = chosen != null && chosen.startsWith(FORMING);
+            IndicatorLayer.Higher place = chosen == null || chosen.equals(CHART) ? null : new IndicatorLayer.Higher(
+                    Timeframe.parse(forming ? chosen.substring(FORMING.length()) : chosen).orElseThrow(), forming);
+            if (!Objects.equals(place, layer().higher())) {
+                change(layer().on(place));
+            }
+        });
+        showing.add(() -> choice.setValue(layer().higher() == null ? CHART
+                : (layer().higher().forming() ? FORMING : "") + layer().higher().timeframe()));
+        row("Computed on", choice);
     }
 
     private void levels() {

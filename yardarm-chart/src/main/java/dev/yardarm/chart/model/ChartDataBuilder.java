@@ -33,7 +33,7 @@ public final class ChartDataBuilder {
     public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings) {
         graph = new ColumnGraph(surroundings);
         for (IndicatorLayer layer : layers) {
-            nodes.put(layer.id(), layer.indicator().in(graph, layer.settings()));
+            nodes.put(layer.id(), layer.in(graph));
         }
     }
 

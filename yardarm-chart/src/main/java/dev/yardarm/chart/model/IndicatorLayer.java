@@ -1,6 +1,8 @@
 package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import java.util.List;
@@ -10,11 +12,27 @@ import java.util.List;
  *
  * @param pane id of the pane it was moved to; empty for the usual one
  * @param onLeft true when it is drawn on the axis at the left
+ * @param higher the timeframe it is computed on; null for the chart's
  */
 public record IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style, String pane,
-                             boolean onLeft) {
+                             boolean onLeft, Higher higher) {
+    /** A higher timeframe an indicator is computed on: its complete bars, or the unfinished one too. */
+    public record Higher(Timeframe timeframe, boolean forming) {
+    }
+
     public IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style) {
-        this(id, indicator, settings, style, "", false);
+        this(id, indicator, settings, style, "", false, null);
+    }
+
+    /** Its outputs in a graph over the bars of the chart. */
+    public List<ColumnGraph.Node> in(ColumnGraph graph) {
+        return higher == null ? indicator.in(graph, settings) : graph.higher(higher.timeframe(), higher.forming(),
+                "layer", inner -> indicator.in(inner, settings));
+    }
+
+    /** The same on a higher timeframe; null for the chart's own. */
+    public IndicatorLayer on(Higher place) {
+        return new IndicatorLayer(id, indicator, settings, style, pane, onLeft, place);
     }
 
     /** Its name with its numbers: {@code ema 20}. */
@@ -23,7 +41,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         String source = settings.values().get("source");
         boolean usual = source == null || indicator.settings().stream()
                 .anyMatch(setting -> setting.name().equals("source") && setting.standard().equals(source));
-        return indicator.name() + " " + numbers + (usual ? "" : " " + source);
+        return indicator.name() + " " + numbers + (usual ? "" : " " + source) + (higher == null ? ""
+                : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 
     /** The id of the pane it lies in. */
@@ -32,11 +51,11 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
     }
 
     public IndicatorLayer withStyle(LayerStyle newStyle) {
-        return new IndicatorLayer(id, indicator, settings, newStyle, pane, onLeft);
+        return new IndicatorLayer(id, indicator, settings, newStyle, pane, onLeft, higher);
     }
 
     public IndicatorLayer withSettings(Settings newSettings) {
-        return new IndicatorLayer(id, indicator, newSettings, style, pane, onLeft);
+        return new IndicatorLayer(id, indicator, newSettings, style, pane, onLeft, higher);
     }
 
     /**
@@ -45,7 +64,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
      */
     public IndicatorLayer inPane(String newPane) {
         boolean foreign = newPane.equals(PaneChoice.PRICE) && !indicator.place().withPrice();
-        return new IndicatorLayer(id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, foreign);
+        return new IndicatorLayer(id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, foreign,
+                higher);
     }
 
     private String usualPane() {
@@ -53,7 +73,7 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
     }
 
     public IndicatorLayer onLeft(boolean left) {
-        return new IndicatorLayer(id, indicator, settings, style, pane, left);
+        return new IndicatorLayer(id, indicator, settings, style, pane, left, higher);
     }
 
     /** How an output is drawn: as the trader chose, else as it is declared. */
@@ -97,6 +117,6 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
 
     /** The same with another id, as a copy of its own. */
     public IndicatorLayer withId(String newId) {
-        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, onLeft);
+        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, onLeft, higher);
     }
 }

@@ -1,5 +1,6 @@
 package dev.yardarm.core.calculation;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
@@ -7,6 +8,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /**
@@ -23,6 +26,7 @@ public final class ColumnGraph {
     private final Surroundings surroundings;
     private final Map<String, Node> byKey = new HashMap<>();
     private final List<Task> tasks = new ArrayList<>();
+    private final Map<String, HigherTask> higher = new HashMap<>();
     private long epoch = Long.MIN_VALUE;
     private int closed;
 
@@ -168,6 +172,92 @@ public final class ColumnGraph {
                 outputs[output].setForming(bars.hasForming() ? formingValues[output] : Double.NaN);
             }
         }
+    }
+
+    /** Columns over bars of a higher timeframe, put beside the bars of this graph as they were known. */
+    private static final class HigherTask extends Task {
+        private final Surroundings surroundings;
+        private final Timeframe timeframe;
+        private final boolean forming;
+        private final ColumnGraph inner;
+        private final List<Column> from = new ArrayList<>();
+        private final List<Column> to = new ArrayList<>();
+        private HigherBars bars;
+
+        HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
+            this.surroundings = surroundings;
+            this.timeframe = timeframe;
+            this.forming = forming;
+            inner = new ColumnGraph(new Surroundings(surroundings.calendar(), code -> Optional.empty()));
+        }
+
+        @Override
+        void restart() {
+            bars = new HigherBars(surroundings.calendar(), timeframe);
+            to.forEach(column -> column.share(new double[0], 0));
+        }
+
+        @Override
+        void update(Bars lower, int begin, int end) {
+            for (Column column : to) {
+                column.room(end);
+            }
+            for (int bar = begin; bar < end; bar++) {
+                boolean closed = bars.closeBefore(lower, bar) | bars.take(lower, bar);
+                if (closed || forming) {
+                    inner.update(bars.snapshot());
+                }
+                for (int column = 0; column < to.size(); column++) {
+                    to.get(column).values()[bar] = known(from.get(column));
+                }
+            }
+            boolean atWork = lower.hasForming();
+            if (atWork && (bars.closeBefore(lower, end) || forming)) {
+                inner.update(forming ? bars.with(lower, end) : bars.snapshot());
+            }
+            for (int column = 0; column < to.size(); column++) {
+                to.get(column).resize(end);
+                to.get(column).setForming(atWork ? known(from.get(column)) : Double.NaN);
+            }
+        }
+
+        /** The value of the unfinished higher bar when that is asked for, else of the last complete one. */
+        private double known(Column column) {
+            double unfinished = column.forming();
+            return forming && unfinished == unfinished ? unfinished : column.size() == 0 ? Double.NaN
+                    : column.values()[column.size() - 1];
+        }
+    }
+
+    /**
+     * Something computed on a higher timeframe, put together from the bars of this graph: beside each bar the value of the
+     * last higher bar complete when it closed. The order is that of the columns the recipe gives.
+     *
+     * @param forming true for the value of the unfinished higher bar, from what was known so far
+     * @param name says what is computed, for finding it again
+     * @param recipe adds nodes to the graph of the higher bars
+     */
+    public List<Node> higher(Timeframe timeframe, boolean forming, String name,
+                             Function<ColumnGraph, List<Node>> recipe) {
+        HigherTask task = higher.computeIfAbsent((forming ? "forming " : "") + timeframe, missing -> {
+            HigherTask made = new HigherTask(surroundings, timeframe, forming);
+            register(made);
+            return made;
+        });
+        List<Node> nodes = new ArrayList<>();
+        for (Node inside : recipe.apply(task.inner)) {
+            String key = name + " {" + inside.key + "} on " + (forming ? "forming " : "") + timeframe;
+            Node outside = byKey.get(key);
+            if (outside == null) {
+                outside = new Node(key, inside.warmUp);
+                byKey.put(key, outside);
+                task.from.add(inside.column);
+                task.to.add(outside.column);
+                epoch = Long.MIN_VALUE;
+            }
+            nodes.add(outside);
+        }
+        return nodes;
     }
 
     /** What is known of the place the bars come from. */

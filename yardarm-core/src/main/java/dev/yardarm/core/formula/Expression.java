@@ -1,5 +1,6 @@
 package dev.yardarm.core.formula;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.series.Field;
 import java.util.List;
@@ -14,6 +15,35 @@ sealed interface Expression {
 
     /** True when it yields yes or no, false when it yields a number. */
     boolean isCondition();
+
+    /** What it is put together from. */
+    default List<Expression> parts() {
+        if (this instanceof Call call) {
+            return call.arguments().stream().map(Argument::value).toList();
+        }
+        if (this instanceof Negative negative) {
+            return List.of(negative.operand());
+        }
+        if (this instanceof Arithmetic arithmetic) {
+            return List.of(arithmetic.left(), arithmetic.right());
+        }
+        if (this instanceof Back back) {
+            return List.of(back.operand());
+        }
+        if (this instanceof Higher higher) {
+            return List.of(higher.operand());
+        }
+        if (this instanceof Comparison comparison) {
+            return List.of(comparison.left(), comparison.right());
+        }
+        if (this instanceof Crossing crossing) {
+            return List.of(crossing.left(), crossing.right());
+        }
+        if (this instanceof Logic logic) {
+            return List.of(logic.left(), logic.right());
+        }
+        return this instanceof Not not ? List.of(not.operand()) : List.of();
+    }
 
     record Number(Span span, double value) implements Expression {
         @Override
@@ -65,6 +95,18 @@ sealed interface Expression {
     }
 
     record Back(Span span, Expression operand, int bars) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return operand.isCondition();
+        }
+    }
+
+    /**
+     * Something on a higher timeframe.
+     *
+     * @param forming true for the unfinished bar
+     */
+    record Higher(Span span, Expression operand, Timeframe timeframe, boolean forming) implements Expression {
         @Override
         public boolean isCondition() {
             return operand.isCondition();

@@ -1,9 +1,12 @@
 package dev.yardarm.core.formula;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * A checked formula: a value or a condition over the bars of an instrument.
@@ -67,6 +70,20 @@ public final class Formula {
     /** True when it yields yes, no or unknown; false when it yields numbers. */
     public boolean isCondition() {
         return root.isCondition();
+    }
+
+    /** The higher timeframes it reads. */
+    public Set<Timeframe> timeframes() {
+        Set<Timeframe> found = new LinkedHashSet<>();
+        collect(root, found);
+        return found;
+    }
+
+    private static void collect(Expression expression, Set<Timeframe> found) {
+        if (expression instanceof Expression.Higher higher) {
+            found.add(higher.timeframe());
+        }
+        expression.parts().forEach(part -> collect(part, found));
     }
 
     /** Adds the formula to a graph, sharing what is there already. */

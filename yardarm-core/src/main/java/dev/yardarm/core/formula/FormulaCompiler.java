@@ -38,6 +38,10 @@ final class FormulaCompiler {
         if (expression instanceof Expression.Back back) {
             return Operation.back(graph, node(back.operand()), back.bars());
         }
+        if (expression instanceof Expression.Higher higher) {
+            return graph.higher(higher.timeframe(), higher.forming(), "formula", inner ->
+                    List.of(new FormulaCompiler(text, inner).node(higher.operand()))).get(0);
+        }
         if (expression instanceof Expression.Comparison comparison) {
             return comparison.operation().in(graph, node(comparison.left()), node(comparison.right()));
         }

@@ -1,5 +1,6 @@
 package dev.yardarm.core.formula;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.formula.Expression.Span;
 import dev.yardarm.core.formula.grammar.FormulaLexer;
@@ -136,6 +137,12 @@ final class FormulaReader {
 
     private Expression shifted(FormulaParser.ShiftedContext context) {
         Expression operand = primary(context.primary());
+        if (context.place() != null) {
+            String word = context.place().timeframe.getText();
+            Timeframe timeframe = Timeframe.parse(word).orElseThrow(() -> fault(context.place().timeframe, "'" + word
+                    + "' is no timeframe; write one such as 4h, D, W or M"));
+            operand = new Expression.Higher(span(context), operand, timeframe, context.place().FORMING() != null);
+        }
         for (var number : context.NUMBER()) {
             operand = new Expression.Back(span(context), operand, lookback(number.getSymbol()));
         }

@@ -12,7 +12,8 @@ import java.util.function.DoubleUnaryOperator;
 
 /** The words of the language, and the nearest one to a word that is none. */
 final class Vocabulary {
-    private static final List<String> KEYWORDS = List.of("and", "or", "not", "crosses", "above", "below", "back");
+    private static final List<String> KEYWORDS = List.of("and", "or", "not", "crosses", "above", "below", "back", "on",
+            "forming");
 
     /** Functions of one value; a result that is no finite number is missing. */
     static final Map<String, DoubleUnaryOperator> UNARY = new TreeMap<>(Map.of("abs", Math::abs,

@@ -56,7 +56,7 @@ class CataloguePropertiesTest {
         return indicator.name() + "." + indicator.outputs().get(output).name() + " at bar " + bar;
     }
 
-    @Property(tries = 25)
+    @Property(tries = 40)
     void computingAPrefixGivesThePrefix(@ForAll @IntRange(min = 1, max = 160) int cut, @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 160).snapshot();
         Bars part = TestBars.prefix(whole, cut, false);
@@ -73,7 +73,7 @@ class CataloguePropertiesTest {
         }
     }
 
-    @Property(tries = 25)
+    @Property(tries = 40)
     void theFormingValueIsTheOneTheClosedBarWouldHave(@ForAll @IntRange(min = 1, max = 160) int count,
                                                       @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 160).snapshot();

@@ -178,10 +178,13 @@ public final class Documents {
      * @param outputs those drawn otherwise than they are declared
      * @param levels its level lines; null for those the indicator has
      * @param timeframes those it shows on; empty for all
+     * @param higher the higher timeframe it is computed on; null for the chart's
+     * @param higherForming true when the unfinished higher bar counts
      */
     public record IndicatorLayer(String id, String indicator, Map<String, String> settings, int colour, double width,
                                  double opacity, boolean visible, String pane, boolean onLeft,
-                                 List<OutputLook> outputs, List<Double> levels, List<Timeframe> timeframes) {
+                                 List<OutputLook> outputs, List<Double> levels, List<Timeframe> timeframes,
+                                 Timeframe higher, boolean higherForming) {
         public IndicatorLayer {
             outputs = kept(outputs);
             levels = levels == null ? null : List.copyOf(levels);

@@ -69,7 +69,7 @@ public final class ChartIndicators {
             LayerStyle style = LayerStyle.of(layer.style().colour());
             boolean sameKind = layer.indicator().place().withPrice() == other.place().withPrice();
             IndicatorLayer changed = new IndicatorLayer(layer.id(), other, settings, style, sameKind ? layer.pane() : "",
-                    sameKind && layer.onLeft());
+                    sameKind && layer.onLeft(), layer.higher());
             List<IndicatorLayer> before = chart.indicators();
             changeLayers("put " + changed.title() + " in the place of " + layer.title(), "", before, before.stream()
                     .map(each -> each.id().equals(id) ? changed : each).toList());

@@ -22,7 +22,8 @@ final class LayerKeeper {
                 style.outputs().entrySet().stream().sorted(Map.Entry.comparingByKey()).map(each ->
                         new Documents.OutputLook(each.getKey(), each.getValue().form().name(),
                                 each.getValue().colour(), each.getValue().colouring().name())).toList(),
-                style.levels(), style.timeframes());
+                style.levels(), style.timeframes(), layer.higher() == null ? null : layer.higher().timeframe(),
+                layer.higher() != null && layer.higher().forming());
     }
 
     /**
@@ -41,6 +42,7 @@ final class LayerKeeper {
         LayerStyle style = new LayerStyle(saved.colour(), saved.width(), saved.opacity(), saved.visible(), outputs,
                 saved.levels(), saved.timeframes());
         return new IndicatorLayer(saved.id(), indicator, Settings.of(indicator, saved.settings()), style,
-                saved.pane() == null ? "" : saved.pane(), saved.onLeft());
+                saved.pane() == null ? "" : saved.pane(), saved.onLeft(), saved.higher() == null ? null
+                : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
     }
 }

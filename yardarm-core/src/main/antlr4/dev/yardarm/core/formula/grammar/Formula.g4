@@ -26,7 +26,10 @@ signed : operator=('-' | '+') signed | power ;
 
 power : base=shifted ('^' exponent=signed)? ;
 
-shifted : primary (BACK bars=NUMBER)* ;
+// What is computed on a higher timeframe may be shifted; what is shifted may be put on a higher timeframe by brackets.
+shifted : primary place? (BACK bars=NUMBER)* ;
+
+place : ON FORMING? timeframe=(WORD | TIMEFRAME) ;
 
 primary
     : NUMBER percent='%'?                                                   # number
@@ -45,6 +48,9 @@ CROSSES : 'crosses' ;
 ABOVE : 'above' ;
 BELOW : 'below' ;
 BACK : 'back' ;
+ON : 'on' ;
+FORMING : 'forming' ;
+TIMEFRAME : [0-9]+ [smhdwqy] ;
 NUMBER : [0-9]+ ('.' [0-9]+)? | '.' [0-9]+ ;
 INSTRUMENT : '#' [a-z0-9_] [a-z0-9_:-]* ;
 WORD : [a-z_] [a-z0-9_]* ;

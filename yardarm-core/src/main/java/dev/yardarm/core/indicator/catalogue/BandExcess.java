@@ -45,8 +45,8 @@ public final class BandExcess extends Declared {
             double half = factor * in[1];
             double above = (in[2] - in[0] - half) / half;
             double below = (in[0] - half - in[2]) / half;
-            out[0] = half == 0 ? 0 : above > 0 ? above : 0 * above;
-            out[1] = half == 0 ? 0 : below > 0 ? below : 0 * below;
+            out[0] = half == 0 ? 0 : Math.max(above, 0);
+            out[1] = half == 0 ? 0 : Math.max(below, 0);
         }, r.mean(r.source(), r.length()), r.deviation(r.source(), r.length()), r.source());
         Node up = r.times(r.mean(excess[0], r.length()), 100);
         Node down = r.map("down", r.mean(excess[1], r.length()), mean -> 0 - 100 * mean);

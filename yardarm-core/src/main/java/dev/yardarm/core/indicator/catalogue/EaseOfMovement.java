@@ -28,7 +28,7 @@ public final class EaseOfMovement extends Declared {
     @Override
     public void build(Recipe r) {
         double scale = r.number("scale");
-        Node raw = r.each("raw", 1, (in, out) -> out[0] = in[2] == 0 ? 0 * (in[0] + in[1])
+        Node raw = r.each("raw", 1, (in, out) -> out[0] = in[2] == 0 ? 0 * (in[0] + in[1]) + 0.0
                 : in[0] * in[1] * scale / in[2],
                 r.change(r.field(Field.MIDPRICE), 1), r.field(Field.RANGE), r.volume())[0];
         r.out(r.mean(raw, r.length()));

@@ -20,7 +20,7 @@ public final class Ulcer extends Declared {
                 "fall = 100 * (v - highest(v, n)) / highest(v, n); value = sqrt(mean of fall^2 over n bars).",
                 "Low for a steady climber; compare instruments by return per ulcer.",
                 "Rises are no risk for it, so it is of no use for a short.",
-                "Peter G. Martin and Byron B. McCann, The Investor's Guide to Fidelity Funds (1989).");
+                "Peter G. Martin and Byron B. McCann (1989).");
     }
 
     @Override

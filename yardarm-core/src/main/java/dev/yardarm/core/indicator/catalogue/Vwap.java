@@ -30,8 +30,7 @@ public final class Vwap extends Declared {
                 "Above it buyers of the day are in profit; price tends to come back to it on quiet days and "
                         + "leaves it for good in a trend day.",
                 "Bars are taken at one price each; early in the session a few trades make it.",
-                "Stephen A. Berkowitz, Dennis E. Logue and Eugene A. Noser, The Total Cost of Transactions on "
-                        + "the NYSE (1988).");
+                "Stephen A. Berkowitz, Dennis E. Logue and Eugene A. Noser (1988).");
     }
 
     @Override
