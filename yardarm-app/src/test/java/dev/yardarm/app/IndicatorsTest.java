@@ -154,4 +154,40 @@ class IndicatorsTest {
         app.await("told", () -> app.notices().contains("There is no instrument NOTHING to compare with."));
         assertThat(app.get(() -> app.chart().bars().isEmpty())).isFalse();
     }
+
+    @Test
+    void anIndicatorReadsAnotherOneAndIsComputedOnAHigherTimeframe() throws Exception {
+        open();
+        app.line("rsi 9");
+        app.line("ema 5");
+        app.await("both", () -> count() == 2 && app.chart().data().indicators().size() == 2);
+        String reference = layer(0).id() + ":rsi.value";
+        ComboBox<String> source = find("#setting-source");
+        assertThat(source.getItems()).contains(reference);
+        app.get(() -> {
+            source.setValue(reference);
+            return null;
+        });
+        app.await("an average of the index", () -> {
+            double last = app.chart().data().indicators().get(layer(1).id()).get(0).column().last();
+            return last > 0 && last < 100;
+        });
+        assertThat(layer(1).paneId()).as("it lies with what it reads").isEqualTo(layer(0).id());
+        assertThat(layer(1).title()).isEqualTo("ema 5 of rsi.value");
+        ComboBox<String> higher = find("#layer-higher");
+        app.get(() -> {
+            higher.setValue("W");
+            return null;
+        });
+        app.await("of weeks", () -> layer(1).title().endsWith("on W"));
+        app.close();
+        open();
+        app.await("all again", () -> count() == 2 && app.chart().data().indicators().size() == 2);
+        assertThat(layer(1).title()).isEqualTo("ema 5 of rsi.value on W");
+        app.get(() -> {
+            app.room().indicators().remove(layer(0).id());
+            return null;
+        });
+        assertThat(layer(0).reference()).as("it reads the bars again").isEmpty();
+    }
 }

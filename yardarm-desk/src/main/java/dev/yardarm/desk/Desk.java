@@ -71,6 +71,7 @@ public final class Desk implements AutoCloseable {
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
     private final List<Consumer<Alert>> alertListeners = new ArrayList<>();
     private final List<String> earlyNotices = new ArrayList<>();
+    private boolean started;
     private long clockSavedAt;
 
     /**
@@ -152,6 +153,9 @@ public final class Desk implements AutoCloseable {
 
     /** Lets the market run and, in the demo, makes the daily history that is not kept yet. */
     public void start() {
+        synchronized (earlyNotices) {
+            started = true;
+        }
         hub.start();
         if (market != null) {
             scheduler.start("pack", "Making the demo data", job -> {
@@ -185,13 +189,12 @@ public final class Desk implements AutoCloseable {
         }
     }
 
-    /** Takes notices for the user from now on; those from before are handed over at once. */
+    /** Takes notices for the user from now on; whoever comes before the market runs is told what was said before too. */
     public void onNotice(Consumer<String> listener) {
-        noticeListeners.add(listener);
         List<String> early;
         synchronized (earlyNotices) {
+            noticeListeners.add(listener);
             early = List.copyOf(earlyNotices);
-            earlyNotices.clear();
         }
         early.forEach(listener);
     }
@@ -204,13 +207,14 @@ public final class Desk implements AutoCloseable {
     /** Tells the user something. May be called on any thread. */
     public void tell(String notice) {
         LOG.info("notice: {}", notice);
+        List<Consumer<String>> listeners;
         synchronized (earlyNotices) {
-            if (noticeListeners.isEmpty()) {
+            if (!started) {
                 earlyNotices.add(notice);
-                return;
             }
+            listeners = List.copyOf(noticeListeners);
         }
-        front.execute(() -> noticeListeners.forEach(listener -> listener.accept(notice)));
+        front.execute(() -> listeners.forEach(listener -> listener.accept(notice)));
     }
 
     /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */

@@ -140,10 +140,11 @@ public final class ChartOutput {
         StringBuilder text = new StringBuilder("time,open,high,low,close,volume");
         List<ChartData.Line> lines = new ArrayList<>();
         for (IndicatorLayer layer : chart.indicators()) {
-            List<ChartData.Line> own = chart.data().indicators().getOrDefault(layer.id(), List.of());
+            List<ChartData.Line> own = chart.data().of(layer);
             for (int output = 0; output < own.size(); output++) {
-                text.append(",\"").append(layer.title()).append(own.size() > 1 ? " "
-                        + layer.indicator().outputs().get(output).name() : "").append('"');
+                String name = layer.title() + (own.size() > 1 ? " " + layer.indicator().outputs().get(output).name()
+                        : "");
+                text.append(',').append(name.contains(",") ? '"' + name + '"' : name);
                 lines.add(own.get(output));
             }
         }

@@ -62,7 +62,7 @@ public final class DataTable extends TableView<Integer> {
             column("close", bar -> format.format(bars.close(bar)));
             column("volume", bar -> Double.isNaN(bars.volume(bar)) ? "" : String.format("%.0f", bars.volume(bar)));
             for (IndicatorLayer layer : chart.indicators()) {
-                List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+                List<ChartData.Line> lines = chart.data().of(layer);
                 for (int output = 0; output < lines.size(); output++) {
                     ChartData.Line line = lines.get(output);
                     String name = layer.title() + (lines.size() > 1 ? " " + layer.indicator().outputs().get(output).name() : "");

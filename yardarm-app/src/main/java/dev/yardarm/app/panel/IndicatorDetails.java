@@ -40,7 +40,8 @@ final class IndicatorDetails extends LayerDetails {
         Indicator indicator = layer.indicator();
         heading(indicator.title());
         for (Setting setting : indicator.settings()) {
-            SettingEditor editor = new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell);
+            SettingEditor editor = new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell,
+                    sources());
             showing.add(editor::show);
             row(setting.label(), editor.control());
         }
@@ -73,6 +74,20 @@ final class IndicatorDetails extends LayerDetails {
         }
     }
 
+    /** The outputs of the other indicators on the chart. */
+    private Map<String, String> sources() {
+        Map<String, String> sources = new LinkedHashMap<>();
+        for (IndicatorLayer other : bench.room().chart().indicators()) {
+            for (Indicator.Output output : other.indicator().outputs()) {
+                if (!other.id().equals(id) && !output.cue()) {
+                    sources.put(new Setting.Source.Reference(other.id(), other.indicator().name(), output.name())
+                            .toString(), other.title() + ": " + output.name());
+                }
+            }
+        }
+        return sources;
+    }
+
     private IndicatorLayer layer() {
         return bench.room().chart().indicator(id).orElse(last);
     }
@@ -90,7 +105,8 @@ final class IndicatorDetails extends LayerDetails {
         Map<String, String> values = new LinkedHashMap<>(layer().settings().values());
         values.put(name, value);
         try {
-            change(layer().withSettings(Settings.of(layer().indicator(), values)));
+            bench.room().indicators().change(bench.room().indicators().besideSource(layer().withSettings(Settings.of(
+                    layer().indicator(), values))));
         } catch (IllegalArgumentException bad) {
             bench.desk().tell("The indicator stays as it was: " + bad.getMessage() + ".");
             show();

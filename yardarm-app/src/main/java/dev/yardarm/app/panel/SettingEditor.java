@@ -3,6 +3,7 @@ package dev.yardarm.app.panel;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Field;
+import java.util.Map;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -10,6 +11,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.Region;
+import javafx.util.StringConverter;
 
 /**
  * The control for one setting: a spinner, a choice or a field, by what can be chosen. A change takes effect at once; a
@@ -21,13 +23,17 @@ final class SettingEditor {
     private final BiConsumer<String, String> take;
     private final Region control;
     private final Runnable show;
+    private final Map<String, String> sources;
 
     /**
      * @param settings as they are now
      * @param take takes the name of the setting and its new text
      * @param tell takes what is wrong with what was typed
+     * @param sources texts of what a source may be besides the fields of the bar, with the words for each
      */
-    SettingEditor(Setting setting, Supplier<Settings> settings, BiConsumer<String, String> take, Consumer<String> tell) {
+    SettingEditor(Setting setting, Supplier<Settings> settings, BiConsumer<String, String> take, Consumer<String> tell,
+                  Map<String, String> sources) {
+        this.sources = sources;
         this.setting = setting;
         this.settings = settings;
         this.take = take;
@@ -82,7 +88,19 @@ final class SettingEditor {
             for (Field field : Field.values()) {
                 choice.getItems().add(field.word());
             }
+            choice.getItems().addAll(sources.keySet());
         }
+        choice.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(String text) {
+                return text == null ? "" : sources.getOrDefault(text, text);
+            }
+
+            @Override
+            public String fromString(String text) {
+                return text;
+            }
+        });
         choice.setAccessibleText(setting.label());
         choice.setOnAction(event -> send(choice.getValue()));
         return choice;

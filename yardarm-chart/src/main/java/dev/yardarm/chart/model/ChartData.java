@@ -21,6 +21,15 @@ public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.Vi
     public record Line(Column column, ExtremePyramid.View extremes) {
     }
 
+    /**
+     * The outputs of an indicator on the chart; none while they are still to be computed, as right after another indicator
+     * was put in its place.
+     */
+    public List<Line> of(IndicatorLayer layer) {
+        List<Line> lines = indicators.getOrDefault(layer.id(), List.of());
+        return lines.size() == layer.indicator().outputs().size() ? lines : List.of();
+    }
+
     /** The same with another last price. */
     public ChartData withLast(double price) {
         return new ChartData(bars, ranges, closes, volumes, price, indicators);

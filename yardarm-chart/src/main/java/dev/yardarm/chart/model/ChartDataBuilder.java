@@ -2,14 +2,18 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Computes the data of a chart and keeps it current: one column graph for all its indicators, one pyramid of extremes
@@ -33,8 +37,30 @@ public final class ChartDataBuilder {
     public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings) {
         graph = new ColumnGraph(surroundings);
         for (IndicatorLayer layer : layers) {
-            nodes.put(layer.id(), layer.in(graph));
+            nodes.put(layer.id(), nodes(layer, layers));
         }
+    }
+
+    private List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers) {
+        IndicatorLayer.Higher higher = layer.higher();
+        return higher == null ? nodes(layer, layers, graph, Set.of()) : graph.higher(higher.timeframe(),
+                higher.forming(), "layer", inner -> nodes(layer, layers, inner, Set.of()));
+    }
+
+    /** A layer's outputs in a graph. One that reads itself, over others or not, or reads what is not there, has no values. */
+    private static List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in,
+                                                Set<String> readers) {
+        Setting.Source.Reference reference = layer.reference().orElse(null);
+        if (reference == null) {
+            return layer.indicator().in(in, layer.settings());
+        }
+        Set<String> all = new HashSet<>(readers);
+        all.add(layer.id());
+        IndicatorLayer read = layers.stream().filter(each -> each.id().equals(reference.layer())
+                && !all.contains(each.id())).findFirst().orElse(null);
+        int output = read == null ? -1 : read.indicator().output(reference.output());
+        ColumnGraph.Node source = output < 0 ? Operation.number(in, Double.NaN) : nodes(read, layers, in, all).get(output);
+        return layer.indicator().in(in, layer.settings(), source);
     }
 
     /** Brings everything up to the bars, which must be of the same series each time. */

@@ -113,7 +113,7 @@ public final class HitTest {
     private static boolean isOnIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, double x, double y) {
         double position = chart.time().position(x) - 0.5;
         int bar = (int) Math.floor(position);
-        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        List<ChartData.Line> lines = chart.data().of(layer);
         for (int output = 0; output < lines.size(); output++) {
             if (!layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
                 continue;

@@ -2,10 +2,11 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * An indicator on a chart.
@@ -24,10 +25,9 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         this(id, indicator, settings, style, "", false, null);
     }
 
-    /** Its outputs in a graph over the bars of the chart. */
-    public List<ColumnGraph.Node> in(ColumnGraph graph) {
-        return higher == null ? indicator.in(graph, settings) : graph.higher(higher.timeframe(), higher.forming(),
-                "layer", inner -> indicator.in(inner, settings));
+    /** The output of another indicator on the chart that it reads; empty when it reads the bars. */
+    public Optional<Setting.Source.Reference> reference() {
+        return settings.reference("source");
     }
 
     /** The same on a higher timeframe; null for the chart's own. */
@@ -41,7 +41,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         String source = settings.values().get("source");
         boolean usual = source == null || indicator.settings().stream()
                 .anyMatch(setting -> setting.name().equals("source") && setting.standard().equals(source));
-        return indicator.name() + " " + numbers + (usual ? "" : " " + source) + (higher == null ? ""
+        return indicator.name() + " " + numbers + (usual ? "" : reference().map(other -> " of " + other.indicator() + "."
+                + other.output()).orElse(" " + source)) + (higher == null ? ""
                 : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 

@@ -191,7 +191,7 @@ final class PaneLayout {
     private void include(List<IndicatorLayer> layers, double[] range) {
         int end = chart.time().endVisible(chart.bars().size());
         for (IndicatorLayer layer : layers) {
-            List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+            List<ChartData.Line> lines = chart.data().of(layer);
             for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
                 if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
                     lines.get(output).extremes().find(chart.time().firstVisible(), end);

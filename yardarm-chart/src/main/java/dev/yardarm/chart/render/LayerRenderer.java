@@ -32,8 +32,8 @@ final class LayerRenderer {
     private final Batch falls = new Batch();
 
     void paint(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface) {
-        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
-        if (lines.size() < layer.indicator().outputs().size()) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        if (lines.isEmpty()) {
             return;
         }
         PriceScale scale = pane.scaleOf(layer);

@@ -100,13 +100,13 @@ public final class Readout {
 
     /** An output of an indicator at a bar, written like prices when it is drawn with them. */
     public static String value(ChartModel chart, IndicatorLayer layer, int output, int bar) {
-        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        List<ChartData.Line> lines = chart.data().of(layer);
         double value = output < lines.size() ? lines.get(output).column().at(bar) : Double.NaN;
         if (Double.isNaN(value)) {
             return "–";
         }
-        return layer.indicator().place().withPrice() ? chart.instrument().orElseThrow().format().format(value)
-                : number(value);
+        boolean priced = layer.indicator().place().withPrice() && layer.reference().isEmpty();
+        return priced ? chart.instrument().orElseThrow().format().format(value) : number(value);
     }
 
     /** With as many decimals as its size needs: {@code 43.1}, {@code 0.0123}, {@code 1.25 M}. */

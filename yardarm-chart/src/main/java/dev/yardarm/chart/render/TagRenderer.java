@@ -110,7 +110,7 @@ final class TagRenderer {
 
     private static void addIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette,
                                      List<Tag> tags) {
-        List<ChartData.Line> lines = chart.data().indicators().getOrDefault(layer.id(), List.of());
+        List<ChartData.Line> lines = chart.data().of(layer);
         for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
             double value = lines.get(output).column().last();
             // What is drawn back in time has its last value elsewhere than at the axis.

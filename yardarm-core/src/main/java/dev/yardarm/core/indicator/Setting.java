@@ -6,6 +6,9 @@ import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** One thing about an indicator that its user may choose. */
 public sealed interface Setting {
@@ -44,15 +47,40 @@ public sealed interface Setting {
         }
     }
 
-    /** The field of the bar that is read. */
+    /** The field of the bar that is read; on a chart also an output of another indicator there. */
     record Source(String name, String label, Field standardField) implements Setting {
         @Override
         public String standard() {
             return standardField.word();
         }
 
+        /**
+         * An output of another indicator on the chart, written {@code layer-1:rsi.value}.
+         *
+         * @param layer id of the layer
+         * @param indicator its name, for people
+         */
+        public record Reference(String layer, String indicator, String output) {
+            private static final Pattern FORM = Pattern.compile("([A-Za-z0-9-]+):([a-z0-9_]+)\\.([a-z0-9_]+)");
+
+            /** The reference a text is; empty for anything else. */
+            public static Optional<Reference> parse(String text) {
+                Matcher found = FORM.matcher(text.trim());
+                return found.matches() ? Optional.of(new Reference(found.group(1), found.group(2), found.group(3)))
+                        : Optional.empty();
+            }
+
+            @Override
+            public String toString() {
+                return layer + ":" + indicator + "." + output;
+            }
+        }
+
         @Override
         public String checked(String text) {
+            if (Reference.parse(text).isPresent()) {
+                return text.trim();
+            }
             return Field.named(text.trim()).orElseThrow(() -> new IllegalArgumentException(
                     name + " must be a field of the bar such as close or high, not '" + text + "'")).word();
         }

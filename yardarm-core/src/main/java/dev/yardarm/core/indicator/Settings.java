@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Checked values for all settings of one indicator, in the order it declares them. Immutable. */
 public final class Settings {
@@ -51,8 +52,14 @@ public final class Settings {
         return value(name);
     }
 
+    /** The output of another indicator that is read instead of a field. */
+    public Optional<Setting.Source.Reference> reference(String name) {
+        return values.containsKey(name) ? Setting.Source.Reference.parse(value(name)) : Optional.empty();
+    }
+
     public Field field(String name) {
-        return Field.named(value(name)).orElseThrow();
+        return Field.named(value(name)).orElseThrow(() -> new IllegalStateException(name + " is no field but "
+                + value(name) + ", which only a chart knows"));
     }
 
     private String value(String name) {

@@ -128,7 +128,7 @@ public final class BarFile {
             spans[at] = rows.get(at + 1).time() - rows.get(at).time();
         }
         Arrays.sort(spans);
-        return spans.length == 0 ? dev.yardarm.core.series.Times.DAY : spans[spans.length / 2];
+        return spans.length == 0 ? dev.yardarm.core.series.Times.DAY : spans[(spans.length - 1) / 2];
     }
 
     /** Which column holds what. */

@@ -10,7 +10,9 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.desk.command.Command;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** The indicators of one chart: each change is a step of undo. Used by the interface's thread alone. */
@@ -143,13 +145,29 @@ public final class ChartIndicators {
         }
     }
 
+    /** Removes an indicator; others that read an output of it read their usual source again. */
     public void remove(String id) {
         List<IndicatorLayer> before = chart.indicators();
         chart.indicator(id).ifPresent(removed -> {
-            changeLayers("remove " + removed.title(), "", before,
-                    before.stream().filter(each -> !each.id().equals(id)).toList());
+            List<IndicatorLayer> after = before.stream().filter(each -> !each.id().equals(id)).map(each ->
+                    each.reference().filter(reference -> reference.layer().equals(id)).isPresent() ? readingBars(each)
+                            : each).toList();
+            changeLayers("remove " + removed.title(), "", before, after);
             room.studies().select(Selection.NONE);
         });
+    }
+
+    private static IndicatorLayer readingBars(IndicatorLayer layer) {
+        Map<String, String> values = new LinkedHashMap<>(layer.settings().values());
+        values.remove("source");
+        return layer.withSettings(Settings.of(layer.indicator(), values));
+    }
+
+    /** A layer that reads an output of another, in the pane where that is; any other as it is. */
+    public IndicatorLayer besideSource(IndicatorLayer layer) {
+        return layer.reference().flatMap(reference -> chart.indicator(reference.layer()))
+                .filter(source -> layer.indicator().place().withPrice() && layer.pane().isEmpty())
+                .map(source -> layer.inPane(source.paneId())).orElse(layer);
     }
 
     public void clear() {
