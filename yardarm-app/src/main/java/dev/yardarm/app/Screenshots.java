@@ -1,5 +1,6 @@
 package dev.yardarm.app;
 
+import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
@@ -34,6 +35,7 @@ import java.util.List;
 import java.util.Map;
 import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
@@ -100,6 +102,21 @@ final class Screenshots {
         });
         steps.add(() -> { });
         steps.add(() -> shoot("point-figure"));
+        steps.add(() -> bench.layouts().add("Clouds", Arrangement.grid(1, 2)));
+        steps.add(() -> { });
+        steps.add(this::clouds);
+        steps.add(() -> { });
+        steps.add(() -> shoot("ichimoku"));
+        steps.add(() -> bench.layouts().add("Oscillators", Arrangement.grid(1, 1)));
+        steps.add(() -> { });
+        steps.add(this::oscillators);
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> shoot("oscillators"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> bench.pick(chosen -> { }));
+        steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
+        steps.add(() -> shoot("indicators"));
+        steps.add(() -> ((IndicatorPicker) stage.getScene().lookup("#indicator-picker")).close());
         steps.add(() -> bench.go(View.SCAN));
         steps.add(() -> ((javafx.scene.control.Button) stage.getScene().lookup("#run-scan")).fire());
         steps.add(() -> shoot("scan"));
@@ -138,6 +155,30 @@ final class Screenshots {
         charts.get(3).setScale("percent", charts.get(3).chart().scale().withMode(ScaleChoice.Mode.PERCENT));
         charts.get(3).setForm(BarForm.AREA);
         charts.get(0).pointTo(LinkedPointer.NONE);
+    }
+
+    /** The same cloud on two timeframes, linked. */
+    private void clouds() {
+        List<ChartRoom> charts = bench.layouts().front().charts();
+        Instrument instrument = desk.directory().byCode("NETW").orElseThrow();
+        for (ChartRoom chart : charts) {
+            chart.setLink(2);
+            chart.showLayers(List.of());
+            chart.open(instrument, BarRequest.of(chart == charts.get(0) ? Timeframe.WEEK : Timeframe.DAY));
+            chart.indicators().add(Catalogue.shared().find("ichimoku").orElseThrow());
+            chart.chart().setBarWidth(3.4);
+            chart.setScale("fit all", chart.chart().scale().withFit(ScaleChoice.Fit.ALL));
+        }
+    }
+
+    private void oscillators() {
+        room().showLayers(List.of());
+        room().open(desk.directory().byCode("MARN").orElseThrow(), BarRequest.of(Timeframe.DAY));
+        for (String name : List.of("bollinger", "macd", "stochastic", "band_excess")) {
+            room().indicators().add(Catalogue.shared().find(name).orElseThrow());
+        }
+        room().setVolumeShown(false);
+        room().chart().setBarWidth(6);
     }
 
     private void next() {

@@ -24,6 +24,9 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     /** Where the readouts end and the upright line begins. */
     private static final double LEGEND = 36;
 
+    /** Space a value needs before the axis begins; without it the value is left out of the legend. */
+    private static final double LEGEND_ROOM = 44;
+
     private final ChartModel chart;
     private final Region above = hairline();
     private final Region below = hairline();
@@ -182,7 +185,8 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                     paint(text, palette.series(layer.style().colour()));
                     x += text.getLayoutBounds().getWidth() + 7;
                     for (int output = 0; output < layer.indicator().outputs().size(); output++) {
-                        if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
+                        boolean fits = x < chart.plotRight() - LEGEND_ROOM;
+                        if (fits && layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
                             Text value = legend(used++);
                             place(value, Readout.value(chart, layer, output, bar), x, y);
                             paint(value, palette.series(layer.colourOf(output)));

@@ -51,8 +51,7 @@ public final class Averages {
 
     /** Standard deviation divided by n. */
     public static Node deviation(ColumnGraph graph, Node value, int length) {
-        return graph.computed("deviation(" + length + ")", length - 1, () -> new WindowMoments(length, true, 1,
-                (moments, out) -> out[0] = Math.sqrt(moments[WindowMoments.SQUARES_Y] / length)), value);
+        return graph.computed("deviation(" + length + ")", length - 1, () -> new WindowVariance(length), value);
     }
 
     /** An average by the name of its kind, one of {@link #KINDS}. */
@@ -69,13 +68,8 @@ public final class Averages {
 
     /** The largest of high - low, high - last close and last close - low; at the first bar high - low (Wilder, 1978). */
     public static Node trueRange(ColumnGraph graph) {
-        return graph.computed("true range", 0, () -> new Stepped(new double[2], 3, 1, (in, state, out) -> {
-            double range = in[0] - in[1];
-            out[0] = state[1] == 0 ? range : Math.max(range, Math.max(Math.abs(in[0] - state[0]),
-                    Math.abs(in[1] - state[0])));
-            state[0] = in[2];
-            state[1] = 1;
-        }), graph.field(Field.HIGH), graph.field(Field.LOW), graph.field(Field.CLOSE));
+        return graph.computed("true range", 0, TrueRange::new, graph.field(Field.HIGH), graph.field(Field.LOW),
+                graph.field(Field.CLOSE));
     }
 
     /** Wilder's relative strength index. */

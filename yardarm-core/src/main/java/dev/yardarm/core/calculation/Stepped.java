@@ -1,6 +1,7 @@
 package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Column;
+import java.util.Arrays;
 
 /**
  * A recursion over bars: at each bar a step reads the inputs and a small state, changes the state and yields the outputs.
@@ -44,39 +45,56 @@ public final class Stepped implements Computation {
         for (int input = 0; input < inputs.length; input++) {
             sources[input] = inputs[input].values();
         }
+        double[] values = in;
+        double[] results = out;
+        double[] first = outputs[0];
+        int rest = results.length;
         for (int bar = from; bar < to; bar++) {
-            boolean complete = true;
-            for (int input = 0; input < sources.length; input++) {
-                double value = sources[input][bar];
-                in[input] = value;
-                complete &= value == value;
-            }
-            if (complete) {
-                step.at(in, state, out);
-                for (int output = 0; output < out.length; output++) {
-                    outputs[output][bar] = out[output];
-                }
+            if (isComplete(sources, bar, values)) {
+                step.at(values, state, results);
             } else {
                 System.arraycopy(initial, 0, state, 0, state.length);
-                for (int output = 0; output < out.length; output++) {
-                    outputs[output][bar] = Double.NaN;
-                }
+                Arrays.fill(results, Double.NaN);
+            }
+            first[bar] = results[0];
+            for (int output = 1; output < rest; output++) {
+                outputs[output][bar] = results[output];
             }
         }
     }
 
+    /** Reads the inputs at a bar; false when one is missing. Written out for few inputs: this is what a recursion costs. */
+    private static boolean isComplete(double[][] sources, int bar, double[] values) {
+        double sum = 0;
+        switch (sources.length) {
+            case 1 -> sum = values[0] = sources[0][bar];
+            case 2 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar]);
+            case 3 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar])
+                    + (values[2] = sources[2][bar]);
+            case 4 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar])
+                    + (values[2] = sources[2][bar]) + (values[3] = sources[3][bar]);
+            default -> {
+                for (int input = 0; input < sources.length; input++) {
+                    values[input] = sources[input][bar];
+                    sum += values[input];
+                }
+            }
+        }
+        return sum == sum;
+    }
+
     @Override
     public void peek(Column[] inputs, int at, double[] result) {
-        boolean complete = true;
+        double sum = 0;
         for (int input = 0; input < inputs.length; input++) {
             in[input] = inputs[input].forming();
-            complete &= in[input] == in[input];
+            sum += in[input];
         }
-        if (complete) {
+        if (sum == sum) {
             System.arraycopy(state, 0, scratch, 0, state.length);
             step.at(in, scratch, result);
         } else {
-            java.util.Arrays.fill(result, Double.NaN);
+            Arrays.fill(result, Double.NaN);
         }
     }
 }

@@ -123,11 +123,11 @@ public final class WindowMoments implements Computation {
 
     /** Joins two runs of bars; the target may be the first of them. */
     private static void join(double[] first, int at, double count, double[] second, double more, double[] target) {
-        double all = count + more;
+        double whole = 1 / (count + more);
         double x = second[MEAN_X] - first[at + MEAN_X];
         double y = second[MEAN_Y] - first[at + MEAN_Y];
-        double weight = count * more / all;
-        double share = more / all;
+        double share = more * whole;
+        double weight = count * share;
         target[SQUARES_X] = first[at + SQUARES_X] + second[SQUARES_X] + x * x * weight;
         target[SQUARES_Y] = first[at + SQUARES_Y] + second[SQUARES_Y] + y * y * weight;
         target[PRODUCTS] = first[at + PRODUCTS] + second[PRODUCTS] + x * y * weight;
