@@ -51,7 +51,13 @@ public enum Operation {
 
     /** Adds the operation to a graph. */
     public ColumnGraph.Node in(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed(sign, 0, () -> Pointwise.two(function), left, right);
+        return graph.computed(sign, 0, () -> switch (this) {
+            case ADD -> Pointwise.sum();
+            case SUBTRACT -> Pointwise.difference();
+            case MULTIPLY -> Pointwise.product();
+            case DIVIDE -> Pointwise.quotient();
+            default -> Pointwise.two(function);
+        }, left, right);
     }
 
     /** A function of one value, such as a logarithm. */

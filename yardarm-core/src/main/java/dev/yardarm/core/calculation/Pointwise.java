@@ -105,6 +105,86 @@ final class Pointwise {
         };
     }
 
+    /** Left plus right; arithmetic is written out, as it is what most is put together from. */
+    static Computation sum() {
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[] left = inputs[0].values();
+                double[] right = inputs[1].values();
+                double[] target = outputs[0];
+                for (int bar = from; bar < to; bar++) {
+                    target[bar] = left[bar] + right[bar];
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                result[0] = inputs[0].forming() + inputs[1].forming();
+            }
+        };
+    }
+
+    /** Left less right. */
+    static Computation difference() {
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[] left = inputs[0].values();
+                double[] right = inputs[1].values();
+                double[] target = outputs[0];
+                for (int bar = from; bar < to; bar++) {
+                    target[bar] = left[bar] - right[bar];
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                result[0] = inputs[0].forming() - inputs[1].forming();
+            }
+        };
+    }
+
+    /** Left times right. */
+    static Computation product() {
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[] left = inputs[0].values();
+                double[] right = inputs[1].values();
+                double[] target = outputs[0];
+                for (int bar = from; bar < to; bar++) {
+                    target[bar] = left[bar] * right[bar];
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                result[0] = inputs[0].forming() * inputs[1].forming();
+            }
+        };
+    }
+
+    /** Left over right; missing where right is zero. */
+    static Computation quotient() {
+        return new Computation() {
+            @Override
+            public void advance(Column[] inputs, int from, int to, double[][] outputs) {
+                double[] left = inputs[0].values();
+                double[] right = inputs[1].values();
+                double[] target = outputs[0];
+                for (int bar = from; bar < to; bar++) {
+                    target[bar] = right[bar] == 0 ? Double.NaN : left[bar] / right[bar];
+                }
+            }
+
+            @Override
+            public void peek(Column[] inputs, int at, double[] result) {
+                result[0] = inputs[1].forming() == 0 ? Double.NaN : inputs[0].forming() / inputs[1].forming();
+            }
+        };
+    }
+
     /** The value a number of bars earlier; missing before the first bar. */
     static Computation back(int bars) {
         return new Computation() {
