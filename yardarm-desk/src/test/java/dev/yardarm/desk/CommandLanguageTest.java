@@ -11,6 +11,7 @@ import dev.yardarm.desk.market.Directory;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class CommandLanguageTest {
@@ -52,6 +53,30 @@ class CommandLanguageTest {
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));
+    }
+
+    private static Map<String, String> settings(String line) {
+        return ((LineCommand.AddIndicator) first(line).command()).settings().values();
+    }
+
+    @Test
+    void indicatorsTakeNumbersWordsInstrumentsAndDatesInAnyOrder() {
+        assertThat(first("macd").command()).isInstanceOfSatisfying(LineCommand.AddIndicator.class,
+                add -> assertThat(add.settings()).as("those new ones come up with").isNull());
+        assertThat(settings("bollinger 20 2.5 high")).containsEntry("length", "20").containsEntry("factor", "2.5")
+                .containsEntry("source", "high");
+        assertThat(settings("keltner simple 8 6 1.5")).containsEntry("average", "simple").containsEntry("length", "8")
+                .containsEntry("range", "6").containsEntry("factor", "1.5");
+        assertThat(settings("correlation 60 marn")).containsEntry("length", "60").containsEntry("against", "MARN");
+        assertThat(settings("correlation #VSIX 30 values")).containsEntry("against", "VSIX").containsEntry("of",
+                "values");
+        assertThat(settings("pivots week camarilla")).containsEntry("method", "camarilla").containsEntry("period",
+                "week");
+        assertThat(settings("anchored_vwap 2026-03-02")).containsEntry("anchor", "2026-03-02");
+        assertThat(settings("macd signal:5")).containsEntry("signal", "5").containsEntry("fast", "12");
+        assertThat(first("sma 20 30").command()).isNull();
+        assertThat(first("sma 20 30").detail()).contains("'30' fits no setting of sma; it has length, source");
+        assertThat(first("pivots moon").command()).isNull();
     }
 
     @Test

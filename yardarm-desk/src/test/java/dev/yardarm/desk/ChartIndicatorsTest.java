@@ -1,0 +1,177 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.Layouts;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The indicators of a chart without a window: how new ones come up, copies, swaps, what reads what, comparison. */
+class ChartIndicatorsTest {
+    @TempDir
+    private Path home;
+    private final Front front = new Front();
+    private final List<String> notices = new CopyOnWriteArrayList<>();
+    private Desk desk;
+    private Layouts layouts;
+    private ChartRoom room;
+
+    @BeforeEach
+    void open() throws IOException {
+        desk = new Desk(new Desk.Options(home.resolve("home"), true, 1, true), front);
+        front.run(() -> {
+            desk.onNotice(notices::add);
+            layouts = new Layouts(desk);
+            room = layouts.active();
+            room.open(instrument("KTRL"), Timeframe.DAY);
+        });
+        front.await("bars", () -> !room.chart().bars().isEmpty());
+    }
+
+    @AfterEach
+    void close() {
+        front.run(layouts::close);
+        desk.close();
+        front.close();
+    }
+
+    private Instrument instrument(String code) {
+        return desk.directory().byCode(code).orElseThrow();
+    }
+
+    private static Indicator indicator(String name) {
+        return Catalogue.shared().find(name).orElseThrow();
+    }
+
+    private IndicatorLayer layer(int number) {
+        return room.chart().indicators().get(number);
+    }
+
+    private double last(IndicatorLayer layer) {
+        var lines = room.chart().data().of(layer);
+        return lines.isEmpty() ? Double.NaN : lines.get(0).column().last();
+    }
+
+    @Test
+    void newOnesComeUpAsTheTraderWantsThem() {
+        front.run(() -> {
+            room.indicators().add(indicator("rsi"), Settings.of(indicator("rsi"), Map.of("length", "9")));
+            IndicatorLayer styled = layer(0).withStyle(layer(0).style().withLine(5, 3, 0.5).withLevels(List.of(20.0,
+                    80.0)).withOutput("value", layer(0).outputStyle(0).withColouring(OutputStyle.Colouring.SLOPE)));
+            room.indicators().change(styled);
+            room.indicators().makeStandard(styled.id());
+            room.indicators().add(indicator("rsi"));
+            assertThat(layer(1).settings().whole("length")).isEqualTo(9);
+            assertThat(layer(1).levels()).containsExactly(20.0, 80.0);
+            assertThat(layer(1).style().width()).isEqualTo(3);
+            assertThat(layer(1).style().colour()).as("a colour not in use").isNotEqualTo(5);
+            assertThat(layer(1).outputStyle(0).colouring()).isEqualTo(OutputStyle.Colouring.SLOPE);
+            room.indicators().forgetStandard(layer(1).id());
+            room.indicators().add(indicator("rsi"));
+            assertThat(layer(2).settings().whole("length")).isEqualTo(14);
+            assertThat(desk.habits().recent()).containsExactly("rsi");
+        });
+    }
+
+    @Test
+    void allAreHiddenAndShownAgainAndTakenToAnotherChart() {
+        front.run(() -> {
+            room.indicators().add(indicator("sma"));
+            room.indicators().add(indicator("macd"));
+            room.indicators().toggleAll();
+            assertThat(room.chart().indicators()).noneMatch(each -> each.style().visible());
+            room.indicators().toggleAll();
+            assertThat(room.chart().indicators()).allMatch(each -> each.style().visible());
+            layouts.split(true);
+            ChartRoom other = layouts.front().charts().get(1);
+            other.showLayers(List.of());
+            other.indicators().copyFrom(room);
+            assertThat(other.chart().indicators()).isEqualTo(room.chart().indicators());
+            room.undo();
+            assertThat(other.chart().indicators()).isEmpty();
+        });
+    }
+
+    @Test
+    void whatReadsARemovedIndicatorReadsTheBarsAgain() {
+        front.run(() -> {
+            room.indicators().add(indicator("rsi"));
+            room.indicators().add(indicator("ema"), Settings.of(indicator("ema"), Map.of("length", "5", "source",
+                    layer(0).id() + ":rsi.value")));
+            room.indicators().change(room.indicators().besideSource(layer(1)));
+            assertThat(layer(1).paneId()).isEqualTo(layer(0).id());
+        });
+        front.await("an average of the index", () -> last(layer(1)) > 0 && last(layer(1)) < 100);
+        front.run(() -> {
+            room.indicators().remove(layer(0).id());
+            assertThat(room.chart().indicators()).hasSize(1);
+            assertThat(layer(0).settings().values()).containsEntry("source", "close").containsEntry("length", "5");
+            room.undo();
+            assertThat(layer(1).reference()).isPresent();
+        });
+    }
+
+    @Test
+    void aSwappedIndicatorKeepsItsColourAndGetsSettingsOfItsOwn() {
+        front.run(() -> {
+            room.indicators().add(indicator("bollinger"));
+            int colour = layer(0).style().colour();
+            room.indicators().swap(layer(0).id(), indicator("keltner"));
+            assertThat(layer(0).indicator().name()).isEqualTo("keltner");
+            assertThat(layer(0).style().colour()).isEqualTo(colour);
+            assertThat(room.chart().data().of(layer(0))).as("not yet computed").isEmpty();
+        });
+        front.await("its values", () -> !Double.isNaN(last(layer(0))));
+    }
+
+    @Test
+    void comparisonsAreMadeWithTheBenchmarkAndWithOthersAndToldWhenThereIsNone() {
+        front.run(() -> room.indicators().add(indicator("correlation"), Settings.of(indicator("correlation"),
+                Map.of("against", "KTRL"))));
+        front.await("with itself", () -> Math.abs(last(layer(0)) - 1) < 1e-9);
+        front.run(() -> room.indicators().add(indicator("ratio")));
+        front.await("with the benchmark", () -> last(layer(1)) > 0);
+        front.run(() -> room.indicators().add(indicator("ratio"), Settings.of(indicator("ratio"), Map.of("against",
+                "NOBODY"))));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("no instrument NOBODY")));
+        front.run(() -> assertThat(room.problem()).as("the chart goes on").isEmpty());
+    }
+
+    @Test
+    void aHigherTimeframeIsComputedFromTheBarsOfTheChart() {
+        front.run(() -> {
+            room.indicators().add(indicator("sma"), Settings.of(indicator("sma"), Map.of("length", "1")));
+            room.indicators().change(layer(0).on(new IndicatorLayer.Higher(Timeframe.MONTH, false)));
+        });
+        front.await("the last month's close", () -> {
+            var bars = room.chart().bars();
+            var column = room.chart().data().of(layer(0));
+            if (column.isEmpty() || Double.isNaN(column.get(0).column().last())) {
+                return false;
+            }
+            double value = column.get(0).column().last();
+            for (int bar = bars.size() - 1; bar > bars.size() - 30; bar--) {
+                if (bars.close(bar) == value) {
+                    return true;
+                }
+            }
+            return false;
+        });
+        assertThat(front.get(() -> layer(0).title())).isEqualTo("sma 1 on M");
+    }
+}
