@@ -9,8 +9,11 @@ import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.Layouts;
+import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.work.Job;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -173,5 +176,19 @@ class ChartIndicatorsTest {
             return false;
         });
         assertThat(front.get(() -> layer(0).title())).isEqualTo("sma 1 on M");
+    }
+
+    @Test
+    void scansCompareWithOtherInstrumentsAndKnowHigherTimeframes() throws Exception {
+        List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NETW"));
+        Scan all = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
+        assertThat(new ScanRunner(desk.histories()).run(all, some, desk.clock().now(), Job.unattended()).found())
+                .hasSize(3);
+        Scan one = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #MARN) > 0.999999"));
+        assertThat(new ScanRunner(desk.histories()).run(one, some, desk.clock().now(), Job.unattended()).found())
+                .extracting(found -> found.instrument().code()).containsExactly("MARN");
+        Scan none = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #NOBODY) >= -1"));
+        assertThat(new ScanRunner(desk.histories()).run(none, some, desk.clock().now(), Job.unattended()).found())
+                .as("unknown counts as no").isEmpty();
     }
 }

@@ -1,6 +1,7 @@
 package dev.yardarm.core.scan;
 
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -15,12 +16,21 @@ public enum ScanMatch {
     /** All hold at the last bar, which is closed. */
     YES;
 
-    /** Puts the conditions to the last bar. Cost: bars times nodes of all conditions, shared ones counted once. */
+    /** Puts the conditions to the last bar of bars round the clock, without other instruments. */
     public static ScanMatch of(Bars bars, List<Formula> conditions) {
+        return of(bars, conditions, Surroundings.NONE);
+    }
+
+    /**
+     * Puts the conditions to the last bar. Cost: bars times nodes of all conditions, shared ones counted once.
+     *
+     * @param surroundings when sessions begin, and the instruments conditions compare with
+     */
+    public static ScanMatch of(Bars bars, List<Formula> conditions, Surroundings surroundings) {
         if (bars.isEmpty()) {
             return NO;
         }
-        ColumnGraph graph = new ColumnGraph();
+        ColumnGraph graph = new ColumnGraph(surroundings);
         List<Column> columns = conditions.stream().map(condition -> condition.in(graph).output()).toList();
         graph.update(bars);
         int last = bars.size() - 1;

@@ -1,7 +1,9 @@
 package dev.yardarm.desk.scan;
 
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
@@ -12,8 +14,11 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /** Runs a scan: loads each instrument's bars and puts the conditions to them, on all cores. */
@@ -46,6 +51,7 @@ public final class ScanRunner {
         List<Formula> conditions = scan.formulas();
         Found[] found = new Found[instruments.size()];
         String[] missing = new String[instruments.size()];
+        Map<InstrumentId, Optional<Bars>> others = new ConcurrentHashMap<>();
         AtomicInteger next = new AtomicInteger();
         AtomicInteger done = new AtomicInteger();
         int threads = Math.max(1, Runtime.getRuntime().availableProcessors());
@@ -54,7 +60,7 @@ public final class ScanRunner {
             workers.add(() -> {
                 for (int at = next.getAndIncrement(); at < found.length; at = next.getAndIncrement()) {
                     job.check();
-                    look(scan, instruments.get(at), conditions, now, at, found, missing);
+                    look(scan, instruments.get(at), conditions, now, others, at, found, missing);
                     job.setProgress((double) done.incrementAndGet() / found.length);
                 }
                 return null;
@@ -72,16 +78,27 @@ public final class ScanRunner {
                 Arrays.stream(missing).filter(Objects::nonNull).toList(), instruments.size(), now);
     }
 
-    private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now, int at, Found[] found,
-                      String[] missing) {
+    private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now,
+                      Map<InstrumentId, Optional<Bars>> others, int at, Found[] found, String[] missing) {
         try {
             Bars bars = histories.load(instrument, scan.timeframe(), now).series().snapshot();
-            ScanMatch match = ScanMatch.of(bars, conditions);
+            ScanMatch match = ScanMatch.of(bars, conditions, new Surroundings(histories.calendar(instrument),
+                    code -> histories.comparable(instrument, code).flatMap(other -> others.computeIfAbsent(other.id(),
+                            id -> bars(other, scan, now))).map(compared -> () -> compared)));
             if (match != ScanMatch.NO) {
                 found[at] = new Found(instrument, match, bars);
             }
         } catch (IOException unread) {
             missing[at] = instrument.code() + ": " + unread.getMessage();
+        }
+    }
+
+    /** The bars of an instrument that conditions compare with; loaded once for a scan, none when they cannot be had. */
+    private Optional<Bars> bars(Instrument other, Scan scan, long now) {
+        try {
+            return Optional.of(histories.load(other, scan.timeframe(), now).series().snapshot());
+        } catch (IOException unread) {
+            return Optional.empty();
         }
     }
 }
