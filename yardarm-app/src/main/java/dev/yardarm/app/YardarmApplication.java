@@ -57,11 +57,19 @@ public final class YardarmApplication extends Application {
             new Screenshots(desk, stage, options.out()).take();
             return;
         }
-        window = new MainWindow(desk, stage);
-        mark("window built");
-        window.bench().listen(this::markFirstChart);
-        window.open();
-        mark("window shown");
+        try {
+            window = new MainWindow(desk, stage);
+            mark("window built");
+            window.bench().listen(this::markFirstChart);
+            window.open();
+            mark("window shown");
+        } catch (RuntimeException failed) {
+            // Told here: the toolkit would end the application without a word of what went wrong.
+            Log.IT.error("the window cannot be opened", failed);
+            System.err.println("yardarm: the window cannot be opened; what was saved is untouched in "
+                    + options.home());
+            Runtime.getRuntime().halt(1);
+        }
     }
 
     private void markFirstChart(Aspect aspect) {

@@ -212,4 +212,15 @@ class ChartModelTest {
         batch.fill(surface, 1);
         assertThat(surface.rectangles).isEmpty();
     }
+
+    @Test
+    void aChartWithoutASizeYetHasItsPanes() {
+        ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY, ChartFixture.layer("rsi", "14", 0),
+                ChartFixture.layer("cci", "14", 1), ChartFixture.layer("atr", "14", 2));
+        for (double height : new double[] {0, 1, 20, 24, 25, 30, 60}) {
+            chart.setSize(1, height);
+            assertThat(chart.panes()).as("height " + height).hasSize(5)
+                    .allMatch(pane -> pane.bottom() > pane.top());
+        }
+    }
 }

@@ -51,7 +51,8 @@ final class PaneLayout {
         double top = 0;
         for (int at = 0; at < order.size(); at++) {
             PaneChoice choice = order.get(at);
-            double bottom = at == order.size() - 1 ? Math.max(top + 2, chart.plotBottom()) : top + heights[at];
+            // Also on a chart that has no size yet, as while a workspace is opened, every pane has some height.
+            double bottom = Math.max(top + 2, at == order.size() - 1 ? chart.plotBottom() : top + heights[at]);
             panes.add(pane(choice, top, bottom, layers.getOrDefault(choice.id(), List.of())));
             top = bottom;
         }
