@@ -22,6 +22,7 @@ import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -63,7 +64,11 @@ public final class ListPanel extends VBox {
         view.setFixedCellSize(26);
         view.setCellFactory(list -> new Row());
         view.setPlaceholder(new Label("Nothing in this list\nfits the search."));
-        view.setOnMouseClicked(event -> openChosen());
+        view.setOnMouseClicked(event -> {
+            if (event.getButton() == MouseButton.PRIMARY) {
+                openChosen();
+            }
+        });
         view.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ENTER) {
                 openChosen();

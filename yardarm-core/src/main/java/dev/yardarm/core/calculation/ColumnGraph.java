@@ -176,24 +176,21 @@ public final class ColumnGraph {
 
     /** Columns over bars of a higher timeframe, put beside the bars of this graph as they were known. */
     private static final class HigherTask extends Task {
-        private final Surroundings surroundings;
-        private final Timeframe timeframe;
         private final boolean forming;
         private final ColumnGraph inner;
         private final List<Column> from = new ArrayList<>();
         private final List<Column> to = new ArrayList<>();
-        private HigherBars bars;
+        private final HigherBars bars;
 
         HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
-            this.surroundings = surroundings;
-            this.timeframe = timeframe;
             this.forming = forming;
+            bars = new HigherBars(surroundings.calendar(), timeframe);
             inner = new ColumnGraph(new Surroundings(surroundings.calendar(), code -> Optional.empty()));
         }
 
         @Override
         void restart() {
-            bars = new HigherBars(surroundings.calendar(), timeframe);
+            bars.restart();
             to.forEach(column -> column.share(new double[0], 0));
         }
 

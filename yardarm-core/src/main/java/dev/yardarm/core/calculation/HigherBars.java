@@ -26,6 +26,13 @@ final class HigherBars {
         grid = new BarGrid(calendar, timeframe);
     }
 
+    /** Begins again from nothing, under a new epoch, so that what was computed on the bars before is void. */
+    void restart() {
+        series.restart();
+        open = false;
+        end = Long.MIN_VALUE;
+    }
+
     /** Closes the bar that was under way when a bar of a later span is there; true when it did. */
     boolean closeBefore(Bars bars, int bar) {
         if (open && bars.openTime(bar) >= end) {
