@@ -13,6 +13,7 @@ import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.MarkPlace;
 import dev.yardarm.chart.model.Measure;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.render.AxisText;
@@ -153,7 +154,7 @@ class ScaleChoiceTest {
         assertThat(price.left()).isNotNull();
         assertThat(price.left().low()).isZero();
         assertThat(price.scaleOf(chart.indicators().get(0))).isEqualTo(price.left());
-        assertThat(chart.indicators().get(0).inPane("rsi").onLeft()).isFalse();
+        assertThat(chart.indicators().get(0).inPane("rsi").scale()).isEqualTo(LayerScale.PANE);
         assertThat(paint(chart).lines).isNotEmpty();
     }
 

@@ -73,8 +73,8 @@ class DocumentStoreTest {
                 "UTC"))));
         Documents.Chart chart = new Documents.Chart(KTRL, Timeframe.DAY, "averaged", false, true, 7, 0, 0, 0,
                 List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1, true, "price",
-                        false, List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE")), List.of(30.0, 70.0),
-                        List.of(Timeframe.WEEK), Timeframe.MONTH, true)),
+                        false, List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5)), List.of(30.0, 70.0),
+                        List.of(Timeframe.WEEK), Timeframe.MONTH, true, "percent")),
                 new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
                 new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5), List.of(new Documents.Pane("volume", 0.3,
                 true)), "price", true, "UTC", "mine", 3);

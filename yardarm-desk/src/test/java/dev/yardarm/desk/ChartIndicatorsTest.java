@@ -5,71 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.indicator.Catalogue;
-import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.room.ChartRoom;
-import dev.yardarm.desk.room.Layouts;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.work.Job;
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.CopyOnWriteArrayList;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The indicators of a chart without a window: how new ones come up, copies, swaps, what reads what, comparison. */
-class ChartIndicatorsTest {
-    @TempDir
-    private Path home;
-    private final Front front = new Front();
-    private final List<String> notices = new CopyOnWriteArrayList<>();
-    private Desk desk;
-    private Layouts layouts;
-    private ChartRoom room;
-
-    @BeforeEach
-    void open() throws IOException {
-        desk = new Desk(new Desk.Options(home.resolve("home"), true, 1, true), front);
-        front.run(() -> {
-            desk.onNotice(notices::add);
-            layouts = new Layouts(desk);
-            room = layouts.active();
-            room.open(instrument("KTRL"), Timeframe.DAY);
-        });
-        front.await("bars", () -> !room.chart().bars().isEmpty());
-    }
-
-    @AfterEach
-    void close() {
-        front.run(layouts::close);
-        desk.close();
-        front.close();
-    }
-
-    private Instrument instrument(String code) {
-        return desk.directory().byCode(code).orElseThrow();
-    }
-
-    private static Indicator indicator(String name) {
-        return Catalogue.shared().find(name).orElseThrow();
-    }
-
-    private IndicatorLayer layer(int number) {
-        return room.chart().indicators().get(number);
-    }
-
-    private double last(IndicatorLayer layer) {
-        var lines = room.chart().data().of(layer);
-        return lines.isEmpty() ? Double.NaN : lines.get(0).column().last();
-    }
-
+class ChartIndicatorsTest extends OnAChart {
     @Test
     void newOnesComeUpAsTheTraderWantsThem() {
         front.run(() -> {

@@ -33,42 +33,10 @@ import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.CopyOnWriteArrayList;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Many charts without a window: layouts, links, presets, step-down, export and import. */
-class LayoutsTest {
-    @TempDir
-    private Path home;
-    private final Front front = new Front();
-    private final List<String> notices = new CopyOnWriteArrayList<>();
-    private Desk desk;
-    private Layouts layouts;
-
-    @BeforeEach
-    void open() throws IOException {
-        desk = new Desk(new Desk.Options(home.resolve("home"), true, 1, true), front);
-        front.run(() -> {
-            desk.onNotice(notices::add);
-            layouts = new Layouts(desk);
-        });
-        show(layouts.active(), "KTRL", Timeframe.DAY);
-    }
-
-    @AfterEach
-    void close() {
-        front.run(layouts::close);
-        desk.close();
-        front.close();
-    }
-
-    private Instrument instrument(String code) {
-        return desk.directory().byCode(code).orElseThrow();
-    }
-
+class LayoutsTest extends OnAChart {
     private void show(ChartRoom room, String code, Timeframe timeframe) {
         front.run(() -> room.open(instrument(code), timeframe));
         bars(room);

@@ -202,9 +202,9 @@ class StudiesTest {
     void aWorkspaceWithUnknownThingsOpensWithoutThem() {
         Documents.Chart saved = new Documents.Chart(room.instrument().orElseThrow().id(), Timeframe.WEEK, "ropes", true,
                 false, 9, 0, 50, 60, List.of(
-                new Documents.IndicatorLayer("a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false),
-                new Documents.IndicatorLayer("b", "sma", Map.of("length", "-3"), 0, 1, 1, true, null, false, null, null, null, null, false),
-                new Documents.IndicatorLayer("c", "ema", Map.of("length", "9"), 3, 2, 0.5, false, null, false, null, null, null, null, false)), null, null,
+                new Documents.IndicatorLayer("a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false, null),
+                new Documents.IndicatorLayer("b", "sma", Map.of("length", "-3"), 0, 1, 1, true, null, false, null, null, null, null, false, null),
+                new Documents.IndicatorLayer("c", "ema", Map.of("length", "9"), 3, 2, 0.5, false, null, false, null, null, null, null, false, null)), null, null,
                 null, null, null, null, null, 0);
         front.run(() -> WorkspaceKeeper.restore(saved, room));
         assertThat(room.chart().indicators()).singleElement().satisfies(layer -> {

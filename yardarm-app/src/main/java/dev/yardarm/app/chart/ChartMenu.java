@@ -7,6 +7,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
@@ -109,20 +110,24 @@ final class ChartMenu {
         for (Pane pane : room.chart().panes()) {
             if (!pane.id().equals(layer.paneId())) {
                 String name = pane.kind() == Pane.Kind.PRICE ? "the price pane" : pane.kind() == Pane.Kind.VOLUME
-                        ? "the volume pane" : "the pane of " + pane.indicators().get(0).title();
+                        ? "the volume pane" : "the pane of " + room.chart().titleOf(pane.indicators().get(0));
                 panes.getItems().add(item(name, () -> room.indicators().change(layer.inPane(pane.id()))));
             }
         }
         if (!layer.paneId().equals(layer.id())) {
             panes.getItems().add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
         }
+        Menu scales = new Menu("Scale");
+        for (LayerScale scale : LayerScale.values()) {
+            scales.getItems().add(check(scale.words(), layer.scale() == scale,
+                    () -> room.indicators().change(layer.onScale(scale))));
+        }
         menu.getItems().addAll(
                 item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
-                panes, check("On the axis at the left", layer.onLeft(),
-                        () -> room.indicators().change(layer.onLeft(!layer.onLeft()))),
+                panes, scales,
                 item("Hide", () -> room.indicators().change(layer.withStyle(
                         layer.style().withVisible(false)))),
-                item("Remove " + layer.title(), () -> room.indicators().remove(layer.id())));
+                item("Remove " + room.chart().titleOf(layer), () -> room.indicators().remove(layer.id())));
     }
 
     private void ofPriceAxis(ContextMenu menu, double x) {

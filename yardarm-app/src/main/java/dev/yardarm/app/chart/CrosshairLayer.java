@@ -2,6 +2,7 @@ package dev.yardarm.app.chart;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.render.AxisText;
 import dev.yardarm.chart.render.Readout;
@@ -57,6 +58,13 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             part.setManaged(false);
             part.setVisible(false);
         }
+        sceneProperty().addListener((observed, gone, now) -> {
+            if (now != null) {
+                // What was written before it had its styles was measured in another type.
+                applyCss();
+                update();
+            }
+        });
         getChildren().addAll(above, below, before, behind, readout, priceTag, timeTag);
     }
 
@@ -173,6 +181,15 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                 paint(text, palette.of(Palette.Role.SOFT));
                 x += text.getLayoutBounds().getWidth() + 18;
             }
+            if (pane.kind() == Pane.Kind.PRICE && bar >= 0 && pane.indicators().stream().anyMatch(each ->
+                    each.scale() == LayerScale.PERCENT && each.style().showsOn(chart.timeframe()))) {
+                // Beside the changes of others stands that of the chart's own instrument.
+                Text text = legend(used++);
+                place(text, chart.instrument().orElseThrow().code() + "  " + Readout.percent(chart.bars().close(bar)
+                        / chart.basePrice() - 1), x, y);
+                paint(text, palette.of(Palette.Role.INK));
+                x += text.getLayoutBounds().getWidth() + 18;
+            }
             if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
                 Text text = legend(used++);
                 place(text, "volume " + Readout.quantity(chart.bars().volume(bar)), x, y);
@@ -181,7 +198,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             for (IndicatorLayer layer : pane.indicators()) {
                 if (layer.style().showsOn(chart.timeframe()) && bar >= 0) {
                     Text text = legend(used++);
-                    place(text, layer.title(), x, y);
+                    place(text, chart.titleOf(layer), x, y);
                     paint(text, palette.series(layer.style().colour()));
                     x += text.getLayoutBounds().getWidth() + 7;
                     for (int output = 0; output < layer.indicator().outputs().size(); output++) {
@@ -191,6 +208,15 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                             place(value, Readout.value(chart, layer, output, bar), x, y);
                             paint(value, palette.series(layer.colourOf(output)));
                             x += value.getLayoutBounds().getWidth() + 7;
+                        }
+                    }
+                    for (String more : new String[] {Readout.change(chart, layer, bar),
+                            Readout.covered(chart, layer, bar)}) {
+                        if (!more.isEmpty() && x < chart.plotRight() - LEGEND_ROOM) {
+                            Text rest = legend(used++);
+                            place(rest, more, x, y);
+                            paint(rest, palette.of(Palette.Role.SOFT));
+                            x += rest.getLayoutBounds().getWidth() + 7;
                         }
                     }
                     x += 11;
@@ -217,6 +243,8 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             text.setManaged(false);
             legends.add(text);
             getChildren().add(text);
+            // Its width is asked for before the next pulse styles it.
+            text.applyCss();
         }
         return legends.get(number);
     }

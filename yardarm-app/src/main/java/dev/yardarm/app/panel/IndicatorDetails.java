@@ -2,6 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
@@ -46,6 +47,7 @@ final class IndicatorDetails extends LayerDetails {
             row(setting.label(), editor.control());
         }
         higher();
+        scale();
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
         outputs(indicator, false);
@@ -144,6 +146,22 @@ final class IndicatorDetails extends LayerDetails {
         showing.add(() -> choice.setValue(layer().higher() == null ? CHART
                 : (layer().higher().forming() ? FORMING : "") + layer().higher().timeframe()));
         row("Computed on", choice);
+    }
+
+    /** The scale it is drawn on. */
+    private void scale() {
+        ComboBox<LayerScale> choice = new ComboBox<>();
+        choice.setId("layer-scale");
+        choice.setAccessibleText("Scale");
+        choice.getItems().addAll(LayerScale.values());
+        choice.setConverter(new Words<>(LayerScale::words));
+        choice.setOnAction(event -> {
+            if (choice.getValue() != null && choice.getValue() != layer().scale()) {
+                change(layer().onScale(choice.getValue()));
+            }
+        });
+        showing.add(() -> choice.setValue(layer().scale()));
+        row("Scale", choice);
     }
 
     private void levels() {

@@ -195,7 +195,7 @@ public final class LayersPanel extends VBox {
             visible.setVisible(true);
             visible.setSelected(layer.style().visible());
             colour(layer.style().colour());
-            title.setText(layer.title());
+            title.setText(bench.room().chart().titleOf(layer));
             value.setText(Readout.value(room().chart(), layer, room().chart().bars().size() - 1));
         }
 

@@ -9,6 +9,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.live.QuoteBoard;
 import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartComparisons;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.List;
 import java.util.Locale;
@@ -230,7 +231,8 @@ public final class ListPanel extends VBox {
         /** Acts on the row under the pointer, whatever the chart shows. */
         private ContextMenu menu(Instrument instrument) {
             ContextMenu menu = new ContextMenu(item("Open " + instrument.code(), () -> bench.openChart(instrument)),
-                    new SeparatorMenuItem());
+                    item("Compare on the chart", () -> room().comparisons().add(List.of(instrument),
+                            ChartComparisons.Look.STANDARD)), new SeparatorMenuItem());
             for (Stance.Kind kind : List.of(Stance.Kind.LONG, Stance.Kind.SHORT, Stance.Kind.WAIT, Stance.Kind.NONE)) {
                 menu.getItems().add(item(kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
                         () -> room().studies().takeStance(instrument.id(), kind, "")));

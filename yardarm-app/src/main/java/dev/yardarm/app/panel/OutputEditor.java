@@ -5,6 +5,8 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.indicator.Indicator;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -12,13 +14,19 @@ import javafx.geometry.Side;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Control;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.util.StringConverter;
+import javafx.scene.layout.VBox;
 
-/** How one output of an indicator is drawn: its form, its colour, and by what it is coloured. */
+/**
+ * How one output of an indicator is drawn: its form, its colour, by what it is coloured, where an area ends, and the rule
+ * for another colour.
+ */
 final class OutputEditor {
     private final Workbench bench;
     private final Supplier<IndicatorLayer> layer;
@@ -27,7 +35,9 @@ final class OutputEditor {
     private final ComboBox<Indicator.Form> form = new ComboBox<>();
     private final Button colour = new Button();
     private final ContextMenu colours = new ContextMenu();
-    private final HBox row = new HBox(4, form, colour);
+    private final ComboBox<String> ground = new ComboBox<>();
+    private final TextField rule = new TextField();
+    private final VBox row = new VBox(3, new HBox(4, form, colour), ground, rule);
     private boolean showing;
 
     OutputEditor(Workbench bench, Supplier<IndicatorLayer> layer, int output, Consumer<IndicatorLayer> change) {
@@ -40,18 +50,12 @@ final class OutputEditor {
             form.getItems().addAll(Indicator.Form.DOTS, Indicator.Form.NONE);
         } else {
             form.getItems().addAll(Indicator.Form.values());
+            if (!layer.get().indicator().isOfBars() || output != 0) {
+                form.getItems().remove(Indicator.Form.BARS);
+            }
         }
-        form.setConverter(new StringConverter<>() {
-            @Override
-            public String toString(Indicator.Form value) {
-                return value == null ? "" : declared.cue() && value == Indicator.Form.DOTS ? "marks" : value.words();
-            }
-
-            @Override
-            public Indicator.Form fromString(String text) {
-                return null;
-            }
-        });
+        form.setConverter(new Words<>(value -> declared.cue() && value == Indicator.Form.DOTS ? "marks"
+                : value.words()));
         form.setId("form-" + declared.name());
         form.setAccessibleText(declared.label() + ": form");
         form.setOnAction(event -> send(style().withForm(form.getValue())));
@@ -66,7 +70,58 @@ final class OutputEditor {
             fill(declared.cue());
             colours.show(colour, Side.BOTTOM, 0, 0);
         });
+        ground.setId("ground-" + declared.name());
+        ground.setEditable(true);
+        ground.setMaxWidth(Double.MAX_VALUE);
+        ground.setPromptText("to zero");
+        ground.setAccessibleText(declared.label() + ": the area ends at");
+        Tips.set(ground, "Where the area ends: a number, or another output");
+        layer.get().indicator().outputs().stream().filter(each -> !each.cue() && !each.name().equals(declared.name()))
+                .forEach(each -> ground.getItems().add(each.name()));
+        ground.setOnAction(event -> setGround());
+        ground.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                setGround();
+            }
+        });
+        rule.setId("rule-" + declared.name());
+        rule.setPromptText("where, such as close > sma(50)");
+        rule.setAccessibleText(declared.label() + ": the rule for its other colour");
+        rule.setOnAction(event -> setRule());
+        rule.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                setRule();
+            }
+        });
         show();
+    }
+
+    private void setGround() {
+        String text = ground.getEditor().getText().strip();
+        if (text.isEmpty() || layer.get().indicator().output(text) >= 0 || text.matches("[-−]?[0-9]*\\.?[0-9]+")) {
+            send(style().withGround(text.replace('−', '-')));
+        } else {
+            bench.desk().tell("An area ends at a number or at another output of the indicator, not at '" + text + "'.");
+            show();
+        }
+    }
+
+    private void setRule() {
+        String text = rule.getText().strip();
+        OutputStyle.Tint now = style().tint();
+        if (text.isEmpty()) {
+            if (now != null) {
+                send(style().withTint(null));
+            }
+            return;
+        }
+        try {
+            Formula.parseCondition(text);
+            send(style().withTint(new OutputStyle.Tint(text, now == null
+                    ? (layer.get().colourOf(output) + 1) % Palette.SERIES : now.colour())));
+        } catch (FormulaException bad) {
+            bench.desk().tell("The rule stays as it was: " + bad.getMessage());
+        }
     }
 
     private void fill(boolean cue) {
@@ -82,7 +137,24 @@ final class OutputEditor {
                 item.setOnAction(event -> send(style().withColouring(colouring)));
                 colours.getItems().add(item);
             }
+            Menu other = new Menu("by rule");
+            for (int number = 0; number < Palette.SERIES; number++) {
+                int chosen = number;
+                MenuItem item = new MenuItem("colour " + (number + 1) + " where it holds", patch(number));
+                item.setOnAction(event -> tint(chosen));
+                other.getItems().add(item);
+            }
+            colours.getItems().add(other);
         }
+    }
+
+    /** Opens the field for the rule, or gives the rule there is another colour. */
+    private void tint(int number) {
+        OutputStyle.Tint now = style().tint();
+        send(style().withTint(new OutputStyle.Tint(now == null ? "close > open" : now.condition(), number)));
+        show();
+        rule.requestFocus();
+        rule.selectAll();
     }
 
     private void item(String text, int number, Runnable action) {
@@ -109,6 +181,11 @@ final class OutputEditor {
         }
     }
 
+    private static void showOnly(Control control, boolean shown) {
+        control.setVisible(shown);
+        control.setManaged(shown);
+    }
+
     Region row() {
         return row;
     }
@@ -117,8 +194,21 @@ final class OutputEditor {
     void show() {
         showing = true;
         form.setValue(style().form());
-        colour.setGraphic(patch(layer.get().colourOf(output)));
+        int number = layer.get().colourOf(output);
+        if (colour.getGraphic() == null || !colour.getGraphic().getStyle().equals(patch(number).getStyle())) {
+            // Another graphic while the button is being pressed would swallow the click.
+            colour.setGraphic(patch(number));
+        }
         colour.setDisable(style().form() == Indicator.Form.NONE);
+        showOnly(ground, style().form() == Indicator.Form.AREA);
+        if (!ground.isFocused()) {
+            ground.setValue(style().ground());
+            ground.getEditor().setText(style().ground());
+        }
+        showOnly(rule, style().tint() != null);
+        if (!rule.isFocused() && style().tint() != null) {
+            rule.setText(style().tint().condition());
+        }
         showing = false;
     }
 }

@@ -8,8 +8,11 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Slider;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.util.StringConverter;
 
@@ -24,6 +27,7 @@ final class SettingEditor {
     private final Region control;
     private final Runnable show;
     private final Map<String, String> sources;
+    private boolean showing;
 
     /**
      * @param settings as they are now
@@ -39,8 +43,16 @@ final class SettingEditor {
         this.take = take;
         if (setting instanceof Setting.WholeNumber number) {
             Spinner<Integer> spinner = spinner(number, tell);
-            control = spinner;
-            show = () -> spinner.getValueFactory().setValue(settings.get().whole(number.name()));
+            Slider slider = slider(number);
+            HBox pair = new HBox(4, spinner, slider);
+            pair.setStyle("-fx-alignment: center-left;");
+            control = pair;
+            show = () -> {
+                spinner.getValueFactory().setValue(settings.get().whole(number.name()));
+                if (!slider.isValueChanging()) {
+                    slider.setValue(settings.get().whole(number.name()));
+                }
+            };
         } else if (setting instanceof Setting.Source || setting instanceof Setting.Choice) {
             ComboBox<String> choice = choice();
             control = choice;
@@ -54,7 +66,27 @@ final class SettingEditor {
                 }
             };
         }
-        control.setId("setting-" + setting.name());
+        (control instanceof HBox both ? both.getChildren().get(0) : control).setId("setting-" + setting.name());
+    }
+
+    /** Over the usual part of what the setting may be; the spinner reaches all of it. */
+    private Slider slider(Setting.WholeNumber number) {
+        int reach = Math.min(number.most(), Math.max(20, 2 * Math.max(number.standardValue(),
+                settings.get().whole(number.name()))));
+        Slider slider = new Slider(number.least(), reach, settings.get().whole(number.name()));
+        slider.setId("slide-" + number.name());
+        slider.setAccessibleText(number.label());
+        slider.setBlockIncrement(1);
+        slider.setMinWidth(40);
+        slider.setPrefWidth(70);
+        HBox.setHgrow(slider, Priority.ALWAYS);
+        slider.valueProperty().addListener((observed, before, now) -> {
+            // Only the trader's own moves count: showing a value beyond the slider's end must not take it back.
+            if (!showing) {
+                send(String.valueOf(Math.round(now.doubleValue())));
+            }
+        });
+        return slider;
     }
 
     private String text() {
@@ -70,6 +102,8 @@ final class SettingEditor {
     private Spinner<Integer> spinner(Setting.WholeNumber number, Consumer<String> tell) {
         Spinner<Integer> spinner = new Spinner<>(number.least(), number.most(), settings.get().whole(number.name()));
         spinner.setEditable(true);
+        spinner.setPrefWidth(78);
+        spinner.setMinWidth(78);
         spinner.getEditor().setAccessibleText(number.label());
         spinner.valueProperty().addListener((observed, before, now) -> {
             if (now != null) {
@@ -125,6 +159,8 @@ final class SettingEditor {
 
     /** Shows the setting as it is now. */
     void show() {
+        showing = true;
         show.run();
+        showing = false;
     }
 }

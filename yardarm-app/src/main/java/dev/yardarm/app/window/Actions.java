@@ -131,6 +131,10 @@ final class Actions {
             } else {
                 room().indicators().add(add.indicator(), add.settings());
             }
+        } else if (command instanceof LineCommand.Compare compare) {
+            room().comparisons().add(compare.others(), compare.look());
+        } else if (command instanceof LineCommand.Correlate correlate) {
+            room().comparisons().correlate(correlate.one(), correlate.other(), correlate.length());
         } else if (command instanceof LineCommand.DrawLevel draw) {
             long now = room().chart().bars().isEmpty() ? bench.desk().clock().now()
                     : room().chart().bars().openTime(room().chart().bars().size() - 1);
@@ -259,6 +263,7 @@ final class Actions {
             case NEWEST -> view(ChartModel::follow);
             case ALL -> view(chart -> chart.showLast(chart.bars().size()));
             case PICK_INDICATOR -> bench.pick(chosen -> room().indicators().add(chosen));
+            case PICK_COMPARISON -> bench.compare();
             case HIDE_INDICATORS -> room().indicators().toggleAll();
             case COPY_INDICATORS -> copied = room();
             case PASTE_INDICATORS -> paste();

@@ -58,6 +58,7 @@ final class KeyMap {
                 .add('N', "line break", () -> bench.prompt("line-break 3")).add('P', "point and figure",
                         () -> bench.prompt("point-figure "));
         keys.group('I', "Indicator").add('I', "catalogue", () -> actions.run(LineCommand.Word.PICK_INDICATOR))
+                .add('W', "with another instrument", () -> actions.run(LineCommand.Word.PICK_COMPARISON))
                 .add('C', "copy all", () -> actions.run(LineCommand.Word.COPY_INDICATORS))
                 .add('V', "put copied ones here", () -> actions.run(LineCommand.Word.PASTE_INDICATORS))
                 .add('M', "macd", () -> indicator("macd")).add('B', "bollinger", () -> indicator("bollinger"))

@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.layout.LayoutWindows;
+import dev.yardarm.app.panel.ComparePanel;
 import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
@@ -62,6 +63,7 @@ public final class MainWindow {
     private final LayoutWindows windows;
     private final Timeline pulse;
     private IndicatorPicker picker;
+    private ComparePanel comparison;
     private long shownSecond;
 
     public MainWindow(Desk desk, Stage stage) {
@@ -80,6 +82,7 @@ public final class MainWindow {
         line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
         bench.onPrompt(line::prompt);
         bench.onPick(this::pick);
+        bench.onCompare(this::compare);
         alertNotice.getStyleClass().add("alert-notice");
         alertNotice.setId("alert-notice");
         alertNotice.setManaged(false);
@@ -123,6 +126,20 @@ public final class MainWindow {
             over.getChildren().add(picker);
         }
         picker.open(taker, this::focusView);
+        placeOverlays();
+    }
+
+    private void compare() {
+        if (bench.room().instrument().isEmpty()) {
+            desk.tell("Open a chart first: type the code of an instrument.");
+            return;
+        }
+        if (comparison == null) {
+            comparison = new ComparePanel(bench);
+            over.getChildren().add(comparison);
+        }
+        bench.go(View.CHART);
+        comparison.open(this::focusView);
         placeOverlays();
     }
 
@@ -218,6 +235,11 @@ public final class MainWindow {
             double wide = Math.min(900, width - 60);
             double high = Math.min(600, height - 90);
             picker.resizeRelocate((width - wide) / 2, 50, wide, high);
+        }
+        if (comparison != null && comparison.isVisible()) {
+            double wide = Math.min(660, width - 60);
+            double high = Math.min(520, height - 90);
+            comparison.resizeRelocate((width - wide) / 2, 50, wide, high);
         }
         if (hints.isOpen()) {
             hints.autosize();

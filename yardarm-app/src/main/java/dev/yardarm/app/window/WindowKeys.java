@@ -67,7 +67,8 @@ final class WindowKeys {
 
     private boolean isTyping() {
         Node focus = scene.getFocusOwner();
-        return focus instanceof TextInputControl || focus instanceof Spinner<?> || focus instanceof ComboBoxBase<?> box && box.isShowing();
+        return focus instanceof TextInputControl || focus instanceof Spinner<?> || focus instanceof ComboBoxBase<?> box
+                && (box.isShowing() || box.isEditable());
     }
 
     private boolean withShortcut(KeyEvent event) {

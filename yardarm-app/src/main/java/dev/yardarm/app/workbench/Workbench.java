@@ -28,6 +28,7 @@ public final class Workbench {
     private final BooleanProperty overviewShown = new SimpleBooleanProperty(true);
     private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
     private final List<Consumer<String>> prompts = new ArrayList<>();
+    private final List<Runnable> comparisons = new ArrayList<>();
     private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
@@ -98,6 +99,15 @@ public final class Workbench {
     /** Opens the catalogue of indicators and hands over the one that is taken. */
     public void pick(Consumer<Indicator> taker) {
         picks.forEach(each -> each.accept(taker));
+    }
+
+    /** Opens the list of instruments to compare with. */
+    public void compare() {
+        comparisons.forEach(Runnable::run);
+    }
+
+    public void onCompare(Runnable listener) {
+        comparisons.add(listener);
     }
 
     public void onPick(Consumer<Consumer<Indicator>> listener) {

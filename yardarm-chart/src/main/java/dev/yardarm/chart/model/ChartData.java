@@ -12,9 +12,11 @@ import java.util.Map;
  *
  * @param last the last price, which need not be a bar's close
  * @param indicators by layer id: the outputs of each indicator with their extremes
+ * @param tints by the names {@link #tintName} gives: where the rule for another colour holds
  */
 public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.View closes,
-                        ExtremePyramid.View volumes, double last, Map<String, List<Line>> indicators) {
+                        ExtremePyramid.View volumes, double last, Map<String, List<Line>> indicators,
+                        Map<String, Column> tints) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
@@ -30,9 +32,19 @@ public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.Vi
         return lines.size() == layer.indicator().outputs().size() ? lines : List.of();
     }
 
+    /** Where the rule for another colour of an output holds: 1 there; null without a rule. */
+    public Column tint(IndicatorLayer layer, int output) {
+        return layer.outputStyle(output).tint() == null ? null : tints.get(tintName(layer, output));
+    }
+
+    static String tintName(IndicatorLayer layer, int output) {
+        return layer.id() + "." + layer.indicator().outputs().get(output).name() + " when "
+                + layer.outputStyle(output).tint().condition();
+    }
+
     /** The same with another last price. */
     public ChartData withLast(double price) {
-        return new ChartData(bars, ranges, closes, volumes, price, indicators);
+        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints);
     }
 
     /** The data of bars alone. */

@@ -4,6 +4,7 @@ import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -13,6 +14,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -24,6 +26,7 @@ public final class ChartDataBuilder {
     private final ColumnGraph graph;
     private final Map<String, List<ColumnGraph.Node>> nodes = new LinkedHashMap<>();
     private final Map<String, List<ExtremePyramid>> pyramids = new LinkedHashMap<>();
+    private final Map<String, ColumnGraph.Node> tints = new LinkedHashMap<>();
     private ExtremePyramid ranges = new ExtremePyramid();
     private ExtremePyramid closes = new ExtremePyramid();
     private ExtremePyramid volumes = new ExtremePyramid();
@@ -38,7 +41,30 @@ public final class ChartDataBuilder {
         graph = new ColumnGraph(surroundings);
         for (IndicatorLayer layer : layers) {
             nodes.put(layer.id(), nodes(layer, layers));
+            for (int output = 0; output < layer.indicator().outputs().size(); output++) {
+                if (layer.outputStyle(output).tint() != null) {
+                    tints.put(ChartData.tintName(layer, output), Formula.parseCondition(layer.outputStyle(output).tint()
+                            .condition()).in(graph));
+                }
+            }
         }
+    }
+
+    /** True when these layers need nothing computed that those others did not: they differ in looks at most. */
+    public static boolean areComputedAlike(List<IndicatorLayer> some, List<IndicatorLayer> others) {
+        return some.stream().map(ChartDataBuilder::computed).toList().equals(others.stream()
+                .map(ChartDataBuilder::computed).toList());
+    }
+
+    private static List<Object> computed(IndicatorLayer layer) {
+        List<Object> parts = new ArrayList<>(List.of(layer.id(), layer.indicator().name(), layer.settings(),
+                Optional.ofNullable(layer.higher())));
+        layer.style().outputs().forEach((output, style) -> {
+            if (style.tint() != null) {
+                parts.add(output + " when " + style.tint().condition());
+            }
+        });
+        return parts;
     }
 
     private List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers) {
@@ -89,7 +115,9 @@ public final class ChartDataBuilder {
             lines.put(id, List.copyOf(ofLayer));
         });
         double last = bars.isEmpty() ? Double.NaN : bars.close(bars.size() - 1);
-        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines);
+        Map<String, Column> rules = new LinkedHashMap<>();
+        tints.forEach((name, node) -> rules.put(name, node.output().snapshot()));
+        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules);
     }
 
     private static List<ExtremePyramid> newPyramids(int count) {

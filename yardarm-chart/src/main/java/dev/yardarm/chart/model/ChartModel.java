@@ -9,14 +9,17 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.function.Function;
 import java.util.function.LongSupplier;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -44,6 +47,7 @@ public final class ChartModel {
     private boolean breaksShown = true;
     private ZoneId zone;
     private List<EventMark> marks = List.of();
+    private Function<String, Optional<PriceFormat>> formats = code -> Optional.empty();
     private LongSupplier clock = () -> Long.MIN_VALUE;
     private final AveragedView averaged = new AveragedView();
     private List<IndicatorLayer> indicators = List.of();
@@ -243,6 +247,15 @@ public final class ChartModel {
         clock = newClock;
     }
 
+    /** How prices of another instrument are written, by its code. */
+    public Optional<PriceFormat> formatOf(String code) {
+        return formats.apply(code);
+    }
+
+    public void setFormats(Function<String, Optional<PriceFormat>> byCode) {
+        formats = byCode;
+    }
+
     public boolean isVolumeShown() {
         return volumeShown;
     }
@@ -263,6 +276,13 @@ public final class ChartModel {
 
     public Optional<IndicatorLayer> indicator(String id) {
         return indicators.stream().filter(layer -> layer.id().equals(id)).findFirst();
+    }
+
+    /** The name of an indicator with its numbers, and whose output it reads when that is another's on the chart. */
+    public String titleOf(IndicatorLayer layer) {
+        return layer.reference().flatMap(reference -> indicator(reference.layer()).map(read ->
+                layer.title(read.title() + (read.indicator().output(reference.output()) == 0 ? ""
+                        : "." + reference.output())))).orElseGet(layer::title);
     }
 
     public List<Drawing> drawings() {
@@ -396,8 +416,13 @@ public final class ChartModel {
         if (bars().isEmpty()) {
             return Double.NaN;
         }
+        return bars().close(baseBar());
+    }
+
+    /** The bar that changes are counted from: the chosen one, else the first in view. */
+    int baseBar() {
         int bar = scale.baseTime() != 0 ? bars().barAt(scale.baseTime()) : time.firstVisible();
-        return bars().close(Math.max(0, Math.min(bars().size() - 1, bar)));
+        return Math.max(0, Math.min(bars().size() - 1, bar));
     }
 
     // --- how it is laid out ---
@@ -464,6 +489,11 @@ public final class ChartModel {
 
     public PriceScale price() {
         return pricePane().scale();
+    }
+
+    /** The scale a layer has alone, in the pane it lies in. */
+    public Optional<Pane.OwnScale> ownScale(IndicatorLayer layer) {
+        return panes().stream().map(pane -> pane.own().get(layer.id())).filter(Objects::nonNull).findFirst();
     }
 
     public Optional<Pane> paneAt(double y) {

@@ -12,17 +12,22 @@ import java.util.Optional;
  * An indicator on a chart.
  *
  * @param pane id of the pane it was moved to; empty for the usual one
- * @param onLeft true when it is drawn on the axis at the left
+ * @param scale the one it is drawn on
  * @param higher the timeframe it is computed on; null for the chart's
  */
 public record IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style, String pane,
-                             boolean onLeft, Higher higher) {
+                             LayerScale scale, Higher higher) {
     /** A higher timeframe an indicator is computed on: its complete bars, or the unfinished one too. */
     public record Higher(Timeframe timeframe, boolean forming) {
     }
 
     public IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style) {
-        this(id, indicator, settings, style, "", false, null);
+        this(id, indicator, settings, style, "", usualScale(indicator), null);
+    }
+
+    /** Another instrument is compared by percentages, so that it can be seen whatever it costs; all else as its pane. */
+    public static LayerScale usualScale(Indicator indicator) {
+        return indicator.isOfBars() ? LayerScale.PERCENT : LayerScale.PANE;
     }
 
     /** The output of another indicator on the chart that it reads; empty when it reads the bars. */
@@ -32,17 +37,24 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
 
     /** The same on a higher timeframe; null for the chart's own. */
     public IndicatorLayer on(Higher place) {
-        return new IndicatorLayer(id, indicator, settings, style, pane, onLeft, place);
+        return new IndicatorLayer(id, indicator, settings, style, pane, scale, place);
     }
 
-    /** Its name with its numbers: {@code ema 20}. */
+    /** Its name with its numbers: {@code ema 20}; the code alone of another instrument. */
     public String title() {
+        return title(reference().map(other -> other.indicator() + "." + other.output()).orElse(""));
+    }
+
+    /** @param read what it reads when that is an output of another indicator */
+    String title(String read) {
+        if (indicator.isOfBars() && higher == null) {
+            return settings.word("with");
+        }
         String numbers = settings.numbers(indicator.settings());
         String source = settings.values().get("source");
         boolean usual = source == null || indicator.settings().stream()
                 .anyMatch(setting -> setting.name().equals("source") && setting.standard().equals(source));
-        return indicator.name() + " " + numbers + (usual ? "" : reference().map(other -> " of " + other.indicator() + "."
-                + other.output()).orElse(" " + source)) + (higher == null ? ""
+        return indicator.name() + " " + numbers + (usual ? "" : read.isEmpty() ? " " + source : " of " + read) + (higher == null ? ""
                 : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 
@@ -52,11 +64,11 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
     }
 
     public IndicatorLayer withStyle(LayerStyle newStyle) {
-        return new IndicatorLayer(id, indicator, settings, newStyle, pane, onLeft, higher);
+        return new IndicatorLayer(id, indicator, settings, newStyle, pane, scale, higher);
     }
 
     public IndicatorLayer withSettings(Settings newSettings) {
-        return new IndicatorLayer(id, indicator, newSettings, style, pane, onLeft, higher);
+        return new IndicatorLayer(id, indicator, newSettings, style, pane, scale, higher);
     }
 
     /**
@@ -65,7 +77,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
      */
     public IndicatorLayer inPane(String newPane) {
         boolean foreign = newPane.equals(PaneChoice.PRICE) && !indicator.place().withPrice();
-        return new IndicatorLayer(id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, foreign,
+        LayerScale there = foreign ? LayerScale.LEFT : scale == LayerScale.LEFT ? LayerScale.PANE : scale;
+        return new IndicatorLayer(id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, there,
                 higher);
     }
 
@@ -73,8 +86,14 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         return indicator.place().withPrice() ? PaneChoice.PRICE : id;
     }
 
-    public IndicatorLayer onLeft(boolean left) {
-        return new IndicatorLayer(id, indicator, settings, style, pane, left, higher);
+    /** The same on another scale. */
+    public IndicatorLayer onScale(LayerScale other) {
+        return new IndicatorLayer(id, indicator, settings, style, pane, other, higher);
+    }
+
+    /** True when its values are shown as they are, on a scale whose numbers stand at the right. */
+    public boolean isOnPaneScale() {
+        return scale == LayerScale.PANE;
     }
 
     /** How an output is drawn: as the trader chose, else as it is declared. */
@@ -111,6 +130,12 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         return outputStyle(output).form() != Indicator.Form.NONE;
     }
 
+    /** True when the values of an output are to be in view: it is drawn, or belongs to bars that are. */
+    public boolean reaches(int output) {
+        boolean ofBars = indicator.isOfBars() && outputStyle(0).form() == Indicator.Form.BARS;
+        return ofBars || draws(output) && !indicator.outputs().get(output).cue();
+    }
+
     /** The level lines of its pane: the trader's own, else those it is declared with. */
     public List<Double> levels() {
         return style.levels() != null ? style.levels() : indicator.place().levels();
@@ -118,6 +143,6 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
 
     /** The same with another id, as a copy of its own. */
     public IndicatorLayer withId(String newId) {
-        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, onLeft, higher);
+        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, scale, higher);
     }
 }

@@ -7,10 +7,21 @@ import java.util.Locale;
  * How one output of an indicator is drawn.
  *
  * @param colour number of the series colour; {@link #OF_LAYER} for that of the layer
+ * @param ground where an area ends: a number, the name of another output, or empty for zero
+ * @param tint another colour where a condition holds; null for none
  */
-public record OutputStyle(Indicator.Form form, int colour, Colouring colouring) {
+public record OutputStyle(Indicator.Form form, int colour, Colouring colouring, String ground, Tint tint) {
     /** The colour of the layer. */
     public static final int OF_LAYER = -1;
+
+    /**
+     * A colour by rule.
+     *
+     * @param condition a formula over the bars of the chart
+     * @param colour number of the series colour where it holds
+     */
+    public record Tint(String condition, int colour) {
+    }
 
     /** By what a colour is chosen bar by bar. */
     public enum Colouring {
@@ -37,15 +48,29 @@ public record OutputStyle(Indicator.Form form, int colour, Colouring colouring) 
         }
     }
 
+    /** Without tint, areas ending at zero. */
+    public OutputStyle(Indicator.Form form, int colour, Colouring colouring) {
+        this(form, colour, colouring, "", null);
+    }
+
     public OutputStyle withForm(Indicator.Form newForm) {
-        return new OutputStyle(newForm, colour, colouring);
+        return new OutputStyle(newForm, colour, colouring, ground, tint);
     }
 
     public OutputStyle withColour(int newColour) {
-        return new OutputStyle(form, newColour, colouring);
+        return new OutputStyle(form, newColour, colouring, ground, tint);
     }
 
     public OutputStyle withColouring(Colouring newColouring) {
-        return new OutputStyle(form, colour, newColouring);
+        return new OutputStyle(form, colour, newColouring, ground, tint);
+    }
+
+    /** An area down or up to a number or another output; to zero when it is empty. */
+    public OutputStyle withGround(String newGround) {
+        return new OutputStyle(form, colour, colouring, newGround, tint);
+    }
+
+    public OutputStyle withTint(Tint newTint) {
+        return new OutputStyle(form, colour, colouring, ground, newTint);
     }
 }

@@ -4,10 +4,12 @@ import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -132,22 +134,76 @@ final class PaneLayout {
     }
 
     private Pane pane(PaneChoice choice, double top, double bottom, List<IndicatorLayer> layers) {
-        List<IndicatorLayer> right = layers.stream().filter(layer -> !layer.onLeft()).toList();
-        List<IndicatorLayer> left = layers.stream().filter(layer -> layer.onLeft() && layer.style().showsOn(chart.timeframe())).toList();
+        List<IndicatorLayer> right = on(LayerScale.PANE, layers);
+        List<IndicatorLayer> left = on(LayerScale.LEFT, layers);
+        List<IndicatorLayer> percent = on(LayerScale.PERCENT, layers);
+        List<IndicatorLayer> own = on(LayerScale.OWN, layers);
         PriceScale leftScale = left.isEmpty() ? null : layerScale(left, top, bottom);
+        Map<String, Pane.OwnScale> scales = new HashMap<>();
+        own.forEach(layer -> scales.put(layer.id(), new Pane.OwnScale(layerScale(List.of(layer), top, bottom),
+                Double.NaN)));
         if (choice.id().equals(PaneChoice.PRICE)) {
-            return new Pane(choice.id(), Pane.Kind.PRICE, priceScale(chart.isCompact() ? top + 2 : top, bottom, right),
-                    leftScale, layers, false);
+            PriceScale scale = priceScale(chart.isCompact() ? top + 2 : top, bottom, right, percent);
+            for (IndicatorLayer layer : percent) {
+                base(layer).ifPresent(base -> scales.put(layer.id(), new Pane.OwnScale(scale.between(scale.low()
+                        / base.factor(), scale.high() / base.factor()), base.value())));
+            }
+            return new Pane(choice.id(), Pane.Kind.PRICE, scale, leftScale, scales, false, layers, false);
+        }
+        PriceScale changes = percent.isEmpty() ? null : percentScale(percent, top, bottom);
+        for (IndicatorLayer layer : percent) {
+            base(layer).ifPresent(base -> scales.put(layer.id(), new Pane.OwnScale(changes.between(base.value()
+                    * (1 + changes.low() / 100), base.value() * (1 + changes.high() / 100)), base.value())));
         }
         if (choice.id().equals(PaneChoice.VOLUME)) {
-            return new Pane(choice.id(), Pane.Kind.VOLUME, volumeScale(top, bottom), leftScale, layers,
+            return new Pane(choice.id(), Pane.Kind.VOLUME, volumeScale(top, bottom), leftScale, scales, false, layers,
                     choice.folded());
         }
-        return new Pane(choice.id(), Pane.Kind.INDICATOR, layerScale(right.isEmpty() ? left : right, top, bottom),
-                leftScale, layers, choice.folded());
+        boolean percents = right.isEmpty() && changes != null;
+        PriceScale scale = percents ? changes : layerScale(!right.isEmpty() ? right : !left.isEmpty() ? left : own, top,
+                bottom);
+        return new Pane(choice.id(), Pane.Kind.INDICATOR, scale, leftScale, scales, percents, layers, choice.folded());
     }
 
-    private PriceScale priceScale(double top, double bottom, List<IndicatorLayer> layers) {
+    private List<IndicatorLayer> on(LayerScale scale, List<IndicatorLayer> layers) {
+        return layers.stream().filter(layer -> layer.scale() == scale && layer.style().showsOn(chart.timeframe()))
+                .toList();
+    }
+
+    /**
+     * Where percentages of a layer begin.
+     *
+     * @param value of the layer there
+     * @param factor from its values to prices of the chart
+     */
+    private record Base(double value, double factor) {
+    }
+
+    /** The first bar from the chart's base on at which the layer has a value; empty when it has none in view. */
+    private Optional<Base> base(IndicatorLayer layer) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        int end = chart.time().endVisible(chart.bars().size());
+        for (int bar = chart.baseBar(); bar < end && !lines.isEmpty(); bar++) {
+            double value = lines.get(0).column().at(bar);
+            if (value > 0 && chart.bars().close(bar) > 0) {
+                return Optional.of(new Base(value, chart.bars().close(bar) / value));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private PriceScale percentScale(List<IndicatorLayer> layers, double top, double bottom) {
+        double[] range = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY};
+        for (IndicatorLayer layer : layers) {
+            base(layer).ifPresent(base -> include(layer, 100 / base.value(), -100, range));
+        }
+        double legend = Math.min(LEGEND, (bottom - top) / 4);
+        range[1] += (range[1] - range[0]) * legend / Math.max(1, bottom - top - legend);
+        return PriceScale.fitted(range[0], range[1], 0.08, top, bottom, false);
+    }
+
+    private PriceScale priceScale(double top, double bottom, List<IndicatorLayer> layers,
+                                  List<IndicatorLayer> percent) {
         ScaleChoice choice = chart.scale();
         if (choice.hasRange()) {
             ScaleChoice moved = choice.fit() == ScaleChoice.Fit.HELD ? followed(choice) : choice;
@@ -155,8 +211,14 @@ final class PaneLayout {
                     .between(moved.low(), moved.high());
         }
         double[] range = priceRange();
-        if (choice.fit() == ScaleChoice.Fit.ALL) {
-            include(layers, range);
+        for (IndicatorLayer layer : layers) {
+            // What is compared is there to be seen beside the price.
+            if (choice.fit() == ScaleChoice.Fit.ALL || layer.indicator().isOfBars()) {
+                include(layer, 1, 0, range);
+            }
+        }
+        for (IndicatorLayer layer : percent) {
+            base(layer).ifPresent(base -> include(layer, base.factor(), 0, range));
         }
         double height = bottom - top;
         double legend = Math.min(chart.isCompact() ? 16 : 34, height / 4);
@@ -189,15 +251,21 @@ final class PaneLayout {
         return new double[] {least, most};
     }
 
-    private void include(List<IndicatorLayer> layers, double[] range) {
+    /** Widens a range to what is drawn of a layer in view, its values times a factor plus a shift. */
+    private void include(IndicatorLayer layer, double factor, double shift, double[] range) {
+        int closed = chart.bars().closed();
         int end = chart.time().endVisible(chart.bars().size());
-        for (IndicatorLayer layer : layers) {
-            List<ChartData.Line> lines = chart.data().of(layer);
-            for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
-                if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
-                    lines.get(output).extremes().find(chart.time().firstVisible(), end);
-                    range[0] = Math.min(range[0], lines.get(output).extremes().least());
-                    range[1] = Math.max(range[1], lines.get(output).extremes().most());
+        List<ChartData.Line> lines = chart.data().of(layer);
+        for (int output = 0; output < lines.size(); output++) {
+            if (layer.reaches(output)) {
+                ChartData.Line line = lines.get(output);
+                line.extremes().find(chart.time().firstVisible(), end);
+                range[0] = Math.min(range[0], line.extremes().least() * factor + shift);
+                range[1] = Math.max(range[1], line.extremes().most() * factor + shift);
+                double forming = end > closed ? line.column().at(closed) : Double.NaN;
+                if (!Double.isNaN(forming)) {
+                    range[0] = Math.min(range[0], forming * factor + shift);
+                    range[1] = Math.max(range[1], forming * factor + shift);
                 }
             }
         }
@@ -254,7 +322,8 @@ final class PaneLayout {
         if (bounded && range[0] < range[1]) {
             return new PriceScale(range[0], range[1] + (range[1] - range[0]) * room, top, bottom, false);
         }
-        include(layers, range);
+        layers.stream().filter(layer -> layer.style().showsOn(chart.timeframe()))
+                .forEach(layer -> include(layer, 1, 0, range));
         range[1] += (range[1] - range[0]) * room;
         return PriceScale.fitted(range[0], range[1], 0.08, top, bottom, false);
     }

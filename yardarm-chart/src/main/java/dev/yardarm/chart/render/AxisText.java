@@ -18,7 +18,7 @@ public final class AxisText {
         return switch (pane.kind()) {
             case PRICE -> price(chart, value);
             case VOLUME -> Readout.quantity(value);
-            case INDICATOR -> Readout.plain(value);
+            case INDICATOR -> pane.percent() ? percent(value) : Readout.plain(value);
         };
     }
 

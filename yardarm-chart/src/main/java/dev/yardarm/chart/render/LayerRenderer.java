@@ -79,14 +79,16 @@ final class LayerRenderer {
 
     private void area(ChartModel chart, IndicatorLayer layer, List<ChartData.Line> lines, Indicator.Fill fill,
                       PriceScale scale, Palette palette, Surface surface) {
-        TimeScale time = moved(chart, layer, fill.one());
-        Column one = lines.get(fill.one()).column();
-        Column other = lines.get(fill.other()).column();
+        between(chart, moved(chart, layer, fill.one()), lines.get(fill.one()).column(), lines.get(fill.other()).column(),
+                scale, Palette.fade(palette.series(layer.style().colour()), FILL * layer.style().opacity()), surface);
+    }
+
+    private void between(ChartModel chart, TimeScale time, Column one, Column other, PriceScale scale, int colour,
+                         Surface surface) {
         int from = Math.max(0, time.firstVisible() - 1);
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
         // With many bars to a pixel every so manieth is enough for a pale area.
         int step = Math.max(1, (int) Math.floor(0.5 / Math.max(1e-9, time.barWidth())));
-        int colour = Palette.fade(palette.series(layer.style().colour()), FILL * layer.style().opacity());
         int begun = -1;
         for (int bar = from; bar <= end; bar += step) {
             boolean there = bar < end && !Double.isNaN(one.at(bar)) && !Double.isNaN(other.at(bar));
@@ -131,13 +133,17 @@ final class LayerRenderer {
         }
         boolean roomy = time.barWidth() >= LEAST;
         boolean plain = style.colouring() == OutputStyle.Colouring.PLAIN;
+        Column tint = chart.data().tint(layer, output);
+        int tinted = style.tint() == null ? colour
+                : Palette.fade(palette.series(style.tint().colour()), layer.style().opacity());
         switch (roomy ? style.form() : style.form() == Indicator.Form.DASHED ? Indicator.Form.DASHED
                 : Indicator.Form.LINE) {
-            case COLUMNS -> columns(chart, time, scale, line.column(), style, colour, layer, palette, surface);
-            case DOTS -> dots(chart, time, scale, line.column(), colour, surface);
-            case STEPS -> steps(chart, time, scale, line.column(), colour, layer.style().width(), surface);
+            case COLUMNS -> columns(chart, time, scale, line.column(), style, colour, tint, tinted, layer, palette, surface);
+            case DOTS -> dots(chart, time, scale, line.column(), colour, tint, tinted, surface);
+            case STEPS -> steps(chart, time, scale, line.column(), colour, tint, tinted, layer.style().width(), surface);
+            case BARS -> bars(chart, time, scale, chart.data().of(layer), colour, surface);
             case AREA -> {
-                shade(chart, time, scale, line.column(), Palette.fade(colour, 2 * FILL), surface);
+                ground(chart, time, scale, layer, style, line.column(), colour, surface);
                 trace(chart, time, scale, line, colour, layer.style().width(), Palette.dash(number), surface);
             }
             default -> {
@@ -146,6 +152,9 @@ final class LayerRenderer {
                     trace(chart, time, scale, line, colour, layer.style().width(), dash, surface);
                 } else {
                     coloured(chart, time, scale, line.column(), style.colouring(), layer, palette, surface);
+                }
+                if (tint != null && roomy) {
+                    tinted(chart, time, scale, line.column(), tint, tinted, layer.style().width(), surface);
                 }
             }
         }
@@ -167,9 +176,10 @@ final class LayerRenderer {
     }
 
     private void columns(ChartModel chart, TimeScale time, PriceScale scale, Column column, OutputStyle style, int colour,
-                         IndicatorLayer layer, Palette palette, Surface surface) {
+                         Column tint, int tinted, IndicatorLayer layer, Palette palette, Surface surface) {
         rises.clear();
         falls.clear();
+        points.clear();
         double base = scale.y(Math.max(scale.low(), Math.min(scale.high(), 0)));
         double wide = Math.max(surface.hairline(), surface.snap(time.barWidth() * 0.6));
         for (int bar = from(time); bar < end(chart, time); bar++) {
@@ -177,7 +187,7 @@ final class LayerRenderer {
             if (!Double.isNaN(value)) {
                 double y = scale.y(value);
                 boolean down = isDown(column, bar, style.colouring());
-                (down ? falls : rises).rectangle(surface.snap(time.middle(bar) - wide / 2),
+                (holds(tint, bar) ? points : down ? falls : rises).rectangle(surface.snap(time.middle(bar) - wide / 2),
                         surface.snap(Math.min(y, base)), wide, Math.max(surface.hairline(),
                                 surface.snap(Math.abs(base - y))));
             }
@@ -186,6 +196,7 @@ final class LayerRenderer {
         double opacity = layer.style().opacity();
         rises.fill(surface, plain ? colour : Palette.fade(palette.of(Palette.Role.RISE), opacity));
         falls.fill(surface, plain ? colour : Palette.fade(palette.of(Palette.Role.FALL), opacity));
+        points.fill(surface, tinted);
     }
 
     private static boolean isDown(Column column, int bar, OutputStyle.Colouring colouring) {
@@ -214,34 +225,98 @@ final class LayerRenderer {
                 falls.points() / 2);
     }
 
-    private void dots(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Surface surface) {
-        points.clear();
-        for (int bar = from(time); bar < end(chart, time); bar++) {
-            double value = column.at(bar);
-            if (!Double.isNaN(value)) {
-                points.rectangle(surface.snap(time.middle(bar) - DOT / 2), surface.snap(scale.y(value) - DOT / 2), DOT,
-                        DOT);
-            }
-        }
-        points.fill(surface, colour);
+    private static boolean holds(Column tint, int bar) {
+        return tint != null && tint.at(bar) == 1;
     }
 
-    /** Level from bar to bar, upright where it changes by little; a level that begins anew is not tied to the last. */
-    private void steps(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, double width,
-                       Surface surface) {
+    /** Draws the pieces of a line that lead to bars where the rule holds once more, in the other colour. */
+    private void tinted(ChartModel chart, TimeScale time, PriceScale scale, Column column, Column tint, int colour,
+                        double width, Surface surface) {
         points.clear();
-        for (int bar = from(time); bar < end(chart, time); bar++) {
-            double value = column.at(bar);
-            if (!Double.isNaN(value)) {
-                points.point(time.x(bar), scale.y(value));
-                points.point(time.x(bar + 1), scale.y(value));
+        for (int bar = from(time) + 1; bar < end(chart, time); bar++) {
+            if (holds(tint, bar) && !Double.isNaN(column.at(bar)) && !Double.isNaN(column.at(bar - 1))) {
+                points.point(time.middle(bar - 1), scale.y(column.at(bar - 1)));
+                points.point(time.middle(bar), scale.y(column.at(bar)));
             }
         }
         surface.segments(colour, width, points.values(), points.points() / 2);
     }
 
-    private void shade(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Surface surface) {
-        double base = scale.y(Math.max(scale.low(), Math.min(scale.high(), 0)));
+    private void dots(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Column tint,
+                      int tinted, Surface surface) {
+        points.clear();
+        rises.clear();
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double value = column.at(bar);
+            if (!Double.isNaN(value)) {
+                (holds(tint, bar) ? rises : points).rectangle(surface.snap(time.middle(bar) - DOT / 2),
+                        surface.snap(scale.y(value) - DOT / 2), DOT, DOT);
+            }
+        }
+        points.fill(surface, colour);
+        rises.fill(surface, tinted);
+    }
+
+    /** Level from bar to bar, upright where it changes by little; a level that begins anew is not tied to the last. */
+    private void steps(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Column tint,
+                       int tinted, double width, Surface surface) {
+        points.clear();
+        rises.clear();
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double value = column.at(bar);
+            if (!Double.isNaN(value)) {
+                Batch side = holds(tint, bar) ? rises : points;
+                side.point(time.x(bar), scale.y(value));
+                side.point(time.x(bar + 1), scale.y(value));
+            }
+        }
+        surface.segments(colour, width, points.values(), points.points() / 2);
+        surface.segments(tinted, width, rises.values(), rises.points() / 2);
+    }
+
+    /** Bars of another instrument: the range, the open at its left, the close at its right, all in the layer's colour. */
+    private void bars(ChartModel chart, TimeScale time, PriceScale scale, List<ChartData.Line> lines, int colour,
+                      Surface surface) {
+        points.clear();
+        double line = Math.max(surface.hairline(), surface.snap(time.barWidth() >= 9 ? 2 : 1));
+        double arm = Math.max(line, surface.snap(Math.min(time.barWidth() * 0.36, 5)));
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            double close = lines.get(0).column().at(bar);
+            if (!Double.isNaN(close)) {
+                double stem = surface.snap(time.middle(bar) - line / 2);
+                double one = scale.y(lines.get(2).column().at(bar));
+                double other = scale.y(lines.get(3).column().at(bar));
+                double upper = surface.snap(Math.min(one, other));
+                points.rectangle(stem, upper, line, Math.max(line, surface.snap(Math.max(one, other)) - upper));
+                points.rectangle(stem - arm, surface.snap(scale.y(lines.get(1).column().at(bar)) - line / 2), arm, line);
+                points.rectangle(stem + line, surface.snap(scale.y(close) - line / 2), arm, line);
+            }
+        }
+        points.fill(surface, colour);
+    }
+
+    /** The area of an output: to another output, to a number, or to zero. */
+    private void ground(ChartModel chart, TimeScale time, PriceScale scale, IndicatorLayer layer, OutputStyle style,
+                        Column column, int colour, Surface surface) {
+        int other = layer.indicator().output(style.ground());
+        int shade = Palette.fade(colour, 2 * FILL);
+        if (other >= 0) {
+            between(chart, time, column, chart.data().of(layer).get(other).column(), scale, shade, surface);
+        } else {
+            double level = 0;
+            try {
+                level = style.ground().isEmpty() ? 0 : Double.parseDouble(style.ground());
+            } catch (NumberFormatException notANumber) {
+                // An output the indicator does not have any more: the area ends at zero.
+                level = 0;
+            }
+            shade(chart, time, scale, column, scale.y(Math.max(scale.low(), Math.min(scale.high(), level))), shade,
+                    surface);
+        }
+    }
+
+    private void shade(ChartModel chart, TimeScale time, PriceScale scale, Column column, double base, int colour,
+                       Surface surface) {
         points.clear();
         for (int bar = from(time); bar <= end(chart, time); bar++) {
             double value = bar < end(chart, time) ? column.at(bar) : Double.NaN;

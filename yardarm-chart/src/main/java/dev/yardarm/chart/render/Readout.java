@@ -3,6 +3,7 @@ package dev.yardarm.chart.render;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
@@ -44,7 +45,7 @@ public final class Readout {
             return "–";
         }
         double size = Math.abs(value);
-        int decimals = size >= 100 || value == Math.rint(value) && size >= 1 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
+        int decimals = size == 0 || size >= 100 || value == Math.rint(value) && size >= 1 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
         return String.format(Locale.ROOT, "%." + decimals + "f", value);
     }
 
@@ -105,8 +106,31 @@ public final class Readout {
         if (Double.isNaN(value)) {
             return "–";
         }
+        if (layer.indicator().isOfBars()) {
+            return chart.formatOf(layer.settings().word("with")).map(format -> format.format(value))
+                    .orElseGet(() -> number(value));
+        }
         boolean priced = layer.indicator().place().withPrice() && layer.reference().isEmpty();
         return priced ? chart.instrument().orElseThrow().format().format(value) : number(value);
+    }
+
+    /** How a layer stands against the bar percentages of it are counted from: {@code +1.20 %}; empty when they are not. */
+    public static String change(ChartModel chart, IndicatorLayer layer, int bar) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        double base = chart.ownScale(layer).map(Pane.OwnScale::base).orElse(Double.NaN);
+        return lines.isEmpty() || Double.isNaN(base) ? "" : percent(lines.get(0).column().at(bar) / base - 1);
+    }
+
+    /**
+     * Which time the value of an indicator at a bar is of, for one that tells it:
+     * {@code bars from Thu 27 Aug 2026 to Fri 20 Nov 2026}; else empty.
+     */
+    public static String covered(ChartModel chart, IndicatorLayer layer, int bar) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        int output = layer.indicator().output("since");
+        double since = output < 0 || lines.isEmpty() ? Double.NaN : lines.get(output).column().at(bar);
+        return Double.isNaN(since) ? "" : "bars from " + time(chart, (long) since) + " to " + time(chart,
+                chart.bars().openTime(bar));
     }
 
     /** With as many decimals as its size needs: {@code 43.1}, {@code 0.0123}, {@code 1.25 M}. */

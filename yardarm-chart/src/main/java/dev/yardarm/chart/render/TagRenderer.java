@@ -26,9 +26,14 @@ final class TagRenderer {
     private static final double HEIGHT = 16;
     private final Batch shapes = new Batch();
 
-    private record Tag(double y, String text, int colour, boolean filled) {
+    /** @param name stands before the axis, beside the tag; empty for most */
+    private record Tag(double y, String text, int colour, boolean filled, String name) {
+        Tag(double y, String text, int colour, boolean filled) {
+            this(y, text, colour, filled, "");
+        }
+
         Tag at(double newY) {
-            return new Tag(newY, text, colour, filled);
+            return new Tag(newY, text, colour, filled, name);
         }
     }
 
@@ -118,10 +123,14 @@ final class TagRenderer {
             if (Double.isNaN(value) || drawnBack || !layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
                 continue;
             }
-            boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice() && !layer.onLeft();
-            tags.add(new Tag(pane.scaleOf(layer).y(value), asPrice ? AxisText.price(chart, value)
-                    : Readout.value(chart, layer, output, chart.bars().size() - 1),
-                    palette.series(layer.colourOf(output)), false));
+            boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice()
+                    && layer.isOnPaneScale() && !layer.indicator().isOfBars();
+            int last = chart.bars().size() - 1;
+            String change = Readout.change(chart, layer, last);
+            String text = asPrice ? AxisText.price(chart, value) : !change.isEmpty() ? change
+                    : Readout.value(chart, layer, output, last);
+            tags.add(new Tag(pane.scaleOf(layer).y(value), text, palette.series(layer.colourOf(output)), false,
+                    layer.indicator().isOfBars() ? layer.title() : ""));
         }
     }
 
@@ -175,5 +184,12 @@ final class TagRenderer {
         }
         surface.text(tag.text(), chart.width() - 8, tag.y(), Type.SMALL, Align.RIGHT,
                 tag.filled() ? palette.of(Role.PAPER) : palette.of(Role.INK));
+        if (!tag.name().isEmpty()) {
+            double wide = surface.textWidth(tag.name(), Type.SMALL);
+            shapes.clear();
+            shapes.rectangle(chart.plotRight() - wide - 8, top, wide + 8, HEIGHT);
+            shapes.fill(surface, Palette.fade(palette.of(Role.PAPER), 0.85));
+            surface.text(tag.name(), chart.plotRight() - 4, tag.y(), Type.SMALL, Align.RIGHT, tag.colour());
+        }
     }
 }

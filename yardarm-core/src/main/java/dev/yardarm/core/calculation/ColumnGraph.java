@@ -185,7 +185,9 @@ public final class ColumnGraph {
         HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
             this.forming = forming;
             bars = new HigherBars(surroundings.calendar(), timeframe);
-            inner = new ColumnGraph(new Surroundings(surroundings.calendar(), code -> Optional.empty()));
+            // What another's unfinished bar was at each moment is not kept, so for forming bars there is none.
+            inner = new ColumnGraph(new Surroundings(surroundings.calendar(), forming ? code -> Optional.empty()
+                    : new HigherOthers(surroundings, timeframe)));
         }
 
         @Override

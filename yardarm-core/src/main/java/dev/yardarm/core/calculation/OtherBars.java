@@ -6,8 +6,9 @@ import java.util.function.Supplier;
 
 /**
  * A field of another instrument's bars, put beside the bars computed on as it was known when each of them closed: the
- * last bar of the other that closed while this one lasted. Where the other had none it is missing; nothing is carried
- * on over a gap. For the forming bar the other's forming one counts, if both began in the same span. O(1) a bar.
+ * last bar of the other that closed since the bar before this one had closed. Where the other had none it is missing;
+ * nothing is carried on over a gap. So an exchange that closes later in the day counts from the next bar on, when its
+ * close was known. For the forming bar the other's forming one counts, if both began in the same span. O(1) a bar.
  */
 final class OtherBars implements BarValue {
     private final Supplier<Bars> others;
@@ -36,6 +37,7 @@ final class OtherBars implements BarValue {
                 && other.closeTime(at) > begin) {
             return other.value(field, at);
         }
-        return at > 0 && other.closeTime(at - 1) > begin ? other.value(field, at - 1) : Double.NaN;
+        long since = bar > 0 ? Math.min(begin, bars.closeTime(bar - 1)) : begin;
+        return at > 0 && other.closeTime(at - 1) > since ? other.value(field, at - 1) : Double.NaN;
     }
 }

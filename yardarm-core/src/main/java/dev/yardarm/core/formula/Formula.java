@@ -2,10 +2,12 @@ package dev.yardarm.core.formula;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -76,6 +78,16 @@ public final class Formula {
     public Set<Timeframe> timeframes() {
         Set<Timeframe> found = new LinkedHashSet<>();
         collect(root, found);
+        return found;
+    }
+
+    /** The codes of the other instruments it reads; {@code benchmark} for the benchmark. */
+    public Set<String> instruments() {
+        Set<String> found = new LinkedHashSet<>();
+        in(new ColumnGraph(new Surroundings(Surroundings.NONE.calendar(), code -> {
+            found.add(code);
+            return Optional.empty();
+        })));
         return found;
     }
 

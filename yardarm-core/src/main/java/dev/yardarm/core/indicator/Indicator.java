@@ -38,6 +38,11 @@ public interface Indicator {
         return 0;
     }
 
+    /** True when its outputs are the close, open, high and low of bars, in this order. */
+    default boolean isOfBars() {
+        return false;
+    }
+
     /** Adds the outputs to a graph by {@link Recipe#out}, in the order they are declared. */
     void build(Recipe recipe);
 
@@ -84,7 +89,9 @@ public interface Indicator {
 
     /** How an output is drawn unless told otherwise. */
     enum Form {
-        LINE("line"), DASHED("dashed"), STEPS("steps"), DOTS("dots"), COLUMNS("columns"), AREA("area"), NONE("hidden");
+        LINE("line"), DASHED("dashed"), STEPS("steps"), DOTS("dots"), COLUMNS("columns"), AREA("area"),
+        /** From open to close with the range, for an indicator whose outputs are those of bars. */
+        BARS("bars"), NONE("hidden");
 
         private final String words;
 

@@ -5,6 +5,7 @@ import dev.yardarm.core.calculation.BarSpan;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.calculation.Computation;
+import dev.yardarm.core.calculation.JointMoments;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.Stepped;
@@ -289,6 +290,15 @@ public final class Recipe {
     public Node[] moments(String what, int length, int outputCount, WindowMoments.Reading reading, Node... inputs) {
         return graph.computed(own(what), length - 1, outputCount,
                 () -> new WindowMoments(length, inputs.length == 1, outputCount, reading), inputs);
+    }
+
+    /**
+     * What follows from means, variances and covariance of two over the last n bars both have, and as the last output when
+     * the oldest of those bars opened; see {@link JointMoments}.
+     */
+    public Node[] joint(String what, int length, boolean changes, WindowMoments.Reading reading, Node x, Node y) {
+        return graph.computed(own(what), changes ? length : length - 1, 2,
+                () -> new JointMoments(length, changes, 1, reading), x, y, time());
     }
 
     /** Any computation with one output. */

@@ -52,7 +52,7 @@ class GoldenTest {
             long open = Long.parseLong(row[0]) * Times.MINUTE;
             long close = open + 360 * Times.MINUTE;
             own.append(open, close, number(row[1]), number(row[2]), number(row[3]), number(row[4]), number(row[5]));
-            another.append(open, close, number(row[6]), number(row[6]), number(row[6]), number(row[6]), 1);
+            another.append(open, close, number(row[6]) - 1, number(row[6]) + 2, number(row[6]) - 3, number(row[6]), 1);
         }
         bars = own.snapshot();
         other = another.snapshot();

@@ -3,7 +3,8 @@ over lists, independently of the Java code. Missing values are None. Writes gold
 
     python3 golden.py
 
-First the bars (time in minutes, open, high, low, close, volume, close of another instrument), made up by a small random
+First the bars (time in minutes, open, high, low, close, volume, close of another instrument, which opens one lower and reaches from
+three lower to two higher), made up by a small random
 generator; then one column for each formula, named as in the formula language. Bars are of six hours, four to a session
 of a UTC day, so that sessions, weeks and months begin anew within them.
 """
@@ -532,13 +533,17 @@ def pearson(x, y):
 
 put("r_squared(close, 8)", _=window(lambda x: pearson(range(8), x) ** 2, 8, C))
 lx = [None] + [math.log(X[i] / X[i - 1]) for i in range(1, N)]
-put("correlation(close, 9)", _=window(pearson, 9, ln, lx))
-put("correlation(close, 9, of: values)", _=window(pearson, 9, C, X))
-put("beta(close, 9)", _=window(lambda x, y: sum((p - sum(x) / 9) * (q - sum(y) / 9) for p, q in zip(x, y))
-                               / sum((q - sum(y) / 9) ** 2 for q in y), 9, ln, lx))
+put("correlation(close, 9)", value=window(pearson, 9, ln, lx),
+    since=[None] * 9 + [T[i - 9] * 60e6 for i in range(9, N)])
+put("correlation(close, 9, of: values)", value=window(pearson, 9, C, X),
+    since=[None] * 8 + [T[i - 8] * 60e6 for i in range(8, N)])
+put("beta(close, 9)", value=window(lambda x, y: sum((p - sum(x) / 9) * (q - sum(y) / 9) for p, q in zip(x, y))
+                                   / sum((q - sum(y) / 9) ** 2 for q in y), 9, ln, lx),
+    since=[None] * 9 + [T[i - 9] * 60e6 for i in range(9, N)])
 rs = each(lambda p, q: 100 * p / q, C, X)
 put("relative_strength(close, 6)", value=rs, average=sma(rs, 6), leading=each(lambda p, q: float(p > q), rs, sma(rs, 6)))
 put("ratio", _=each(lambda p, q: p / q, C, X))
+put("compare", close=X, open=[x - 1 for x in X], high=[x + 2 for x in X], low=[x - 3 for x in X])
 put("spread(close, 0.25)", _=each(lambda p, q: p - 0.25 * q, C, X))
 
 # --- out --------------------------------------------------------------------------------------------------------------

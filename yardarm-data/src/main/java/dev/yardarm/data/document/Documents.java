@@ -180,11 +180,13 @@ public final class Documents {
      * @param timeframes those it shows on; empty for all
      * @param higher the higher timeframe it is computed on; null for the chart's
      * @param higherForming true when the unfinished higher bar counts
+     * @param onLeft in files of before there were scales: on the axis at the left
+     * @param scale the one it is drawn on; null for that of its pane
      */
     public record IndicatorLayer(String id, String indicator, Map<String, String> settings, int colour, double width,
                                  double opacity, boolean visible, String pane, boolean onLeft,
                                  List<OutputLook> outputs, List<Double> levels, List<Timeframe> timeframes,
-                                 Timeframe higher, boolean higherForming) {
+                                 Timeframe higher, boolean higherForming, String scale) {
         public IndicatorLayer {
             outputs = kept(outputs);
             levels = levels == null ? null : List.copyOf(levels);
@@ -192,8 +194,16 @@ public final class Documents {
         }
     }
 
-    /** How one output is drawn: form, number of its colour (-1 that of the layer), and by what it is coloured. */
-    public record OutputLook(String output, String form, int colour, String colouring) {
+    /**
+     * How one output is drawn.
+     *
+     * @param colour number of its colour; -1 for that of the layer
+     * @param ground where its area ends: a number or another output; null for zero
+     * @param rule where this condition holds it has the other colour; null for none
+     * @param ruleColour number of that colour
+     */
+    public record OutputLook(String output, String form, int colour, String colouring, String ground, String rule,
+                             int ruleColour) {
     }
 
     public record Presets(List<Preset> presets) {

@@ -55,6 +55,7 @@ public final class CommandLanguage {
         Timeframe.parse(text).ifPresent(timeframe -> proposals.add(new Proposal("timeframe", timeframe.toString(),
                 "bars of a " + timeframe.words(), new LineCommand.SetTimeframe(timeframe))));
         indicator(words, proposals);
+        proposals.addAll(new CompareWords(directory).read(text, words));
         drawing(words, proposals);
         stance(text, words, proposals);
         proposals.addAll(ChartWords.read(text, words));
@@ -116,7 +117,7 @@ public final class CommandLanguage {
 
     private static void indicator(String[] words, List<Proposal> proposals) {
         Indicator indicator = Catalogue.shared().find(words[0]).orElse(null);
-        if (indicator == null) {
+        if (indicator == null || indicator.isOfBars()) {
             return;
         }
         List<String> rest = Arrays.asList(words).subList(1, words.length);
@@ -252,6 +253,9 @@ public final class CommandLanguage {
     private static void completions(String text, List<Proposal> proposals) {
         String start = text.toLowerCase(Locale.ROOT);
         for (Indicator indicator : Catalogue.shared().all()) {
+            if (indicator.isOfBars()) {
+                continue;
+            }
             boolean begun = indicator.name().startsWith(start) && !indicator.name().equals(start);
             boolean byTitle = start.length() > 2 && indicator.title().toLowerCase(Locale.ROOT).contains(start);
             if (begun || byTitle) {

@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.ChartComparisons;
 import dev.yardarm.desk.room.LinkRules;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -105,6 +106,13 @@ public sealed interface LineCommand {
     record AddIndicator(Indicator indicator, Settings settings) implements LineCommand {
     }
 
+    record Compare(List<Instrument> others, ChartComparisons.Look look) implements LineCommand {
+    }
+
+    /** @param length bars of changes; 0 for the usual number */
+    record Correlate(Instrument one, Instrument other, int length) implements LineCommand {
+    }
+
     record DrawLevel(double price) implements LineCommand {
     }
 
@@ -144,6 +152,7 @@ public sealed interface LineCommand {
         PREVIOUS("previous", "previous instrument of the list"), DELETE("delete", "delete what is chosen"),
         NEWEST("newest", "show the newest bars"), ALL("all", "show all bars"),
         PICK_INDICATOR("indicators", "the catalogue to pick from"),
+        PICK_COMPARISON("compare", "other instruments on the chart, picked from a list"),
         HIDE_INDICATORS("hide indicators", "hide all indicators of the chart, and show them again"),
         COPY_INDICATORS("copy indicators", "remember the chart's indicators"),
         PASTE_INDICATORS("paste indicators", "put the remembered indicators on this chart"),

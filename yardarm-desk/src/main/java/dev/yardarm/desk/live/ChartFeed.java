@@ -167,6 +167,11 @@ public final class ChartFeed implements AutoCloseable {
             if (ended || bars == null || computedLayers == layers) {
                 return;
             }
+            if (ChartDataBuilder.areComputedAlike(computedLayers, layers)) {
+                // They differ in looks; the interface draws them anew by itself.
+                computedLayers = layers;
+                return;
+            }
             if (!companions.serve(layers)) {
                 // Another instrument is to be compared with: everything is loaded again, with it.
                 services.front().execute(() -> {

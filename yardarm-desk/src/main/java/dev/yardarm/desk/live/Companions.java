@@ -1,8 +1,10 @@
 package dev.yardarm.desk.live;
 
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
@@ -14,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -60,6 +63,8 @@ final class Companions implements AutoCloseable {
     static Set<String> codes(List<IndicatorLayer> layers) {
         Set<String> codes = new LinkedHashSet<>();
         for (IndicatorLayer layer : layers) {
+            layer.style().outputs().values().stream().map(OutputStyle::tint).filter(Objects::nonNull).forEach(tint ->
+                    codes.addAll(Formula.parse(tint.condition()).instruments()));
             for (Setting setting : layer.indicator().settings()) {
                 if (setting instanceof Setting.Other) {
                     codes.add(layer.settings().word(setting.name()));

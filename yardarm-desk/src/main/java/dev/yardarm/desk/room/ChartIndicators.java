@@ -71,7 +71,8 @@ public final class ChartIndicators {
             LayerStyle style = LayerStyle.of(layer.style().colour());
             boolean sameKind = layer.indicator().place().withPrice() == other.place().withPrice();
             IndicatorLayer changed = new IndicatorLayer(layer.id(), other, settings, style, sameKind ? layer.pane() : "",
-                    sameKind && layer.onLeft(), layer.higher());
+                    other.isOfBars() == layer.indicator().isOfBars() && sameKind ? layer.scale()
+                    : IndicatorLayer.usualScale(other), layer.higher());
             List<IndicatorLayer> before = chart.indicators();
             changeLayers("put " + changed.title() + " in the place of " + layer.title(), "", before, before.stream()
                     .map(each -> each.id().equals(id) ? changed : each).toList());
@@ -114,7 +115,7 @@ public final class ChartIndicators {
         }
     }
 
-    private String newLayerId() {
+    String newLayerId() {
         String id;
         do {
             id = "layer-" + nextLayer++;
@@ -124,15 +125,20 @@ public final class ChartIndicators {
 
     /** The first series colour that neither an indicator nor a drawing on the chart has. */
     public int freeColour() {
+        return freeColour(chart.indicators());
+    }
+
+    /** The same beside indicators that are about to come onto the chart. */
+    int freeColour(List<IndicatorLayer> layers) {
         Set<Integer> used = new HashSet<>();
-        chart.indicators().forEach(layer -> used.add(layer.style().colour()));
+        layers.forEach(layer -> used.add(layer.style().colour()));
         chart.drawings().forEach(drawing -> used.add(drawing.colour()));
         for (int colour = 0; colour < Palette.SERIES; colour++) {
             if (!used.contains(colour)) {
                 return colour;
             }
         }
-        return (chart.indicators().size() + chart.drawings().size()) % Palette.SERIES;
+        return (layers.size() + chart.drawings().size()) % Palette.SERIES;
     }
 
     /** Changes an indicator's settings or style; the effect shows at once. */
@@ -177,7 +183,7 @@ public final class ChartIndicators {
         }
     }
 
-    private void changeLayers(String label, String stem, List<IndicatorLayer> before, List<IndicatorLayer> after) {
+    void changeLayers(String label, String stem, List<IndicatorLayer> before, List<IndicatorLayer> after) {
         room.desk().undo().execute(Command.of(label, stem, () -> room.showLayers(after), () -> room.showLayers(before)));
     }
 }

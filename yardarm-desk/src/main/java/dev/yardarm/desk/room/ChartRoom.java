@@ -40,6 +40,7 @@ public final class ChartRoom {
     private final ChartFeed feed;
     private final Studies studies;
     private final ChartIndicators indicators;
+    private final ChartComparisons comparisons;
     private final ChartPanes panes;
     private final ChartGestures gestures;
     private final List<Consumer<Aspect>> listeners = new ArrayList<>();
@@ -64,6 +65,8 @@ public final class ChartRoom {
         this.desk = desk;
         this.rounds = rounds;
         chart.setClock(desk.clock()::now);
+        chart.setFormats(code -> chart.instrument().flatMap(own -> desk.feedServices().histories().comparable(own, code))
+                .map(Instrument::format));
         feed = new ChartFeed(desk.feedServices(), key, new ChartFeed.Receiver() {
             @Override
             public void opened(String madeFrom, List<EventMark> marks) {
@@ -93,6 +96,7 @@ public final class ChartRoom {
         });
         studies = new Studies(desk, this);
         indicators = new ChartIndicators(this);
+        comparisons = new ChartComparisons(this);
         panes = new ChartPanes(this);
         gestures = new ChartGestures(chart, studies);
         rounds.listen(() -> tell(Aspect.LIST));
@@ -352,6 +356,11 @@ public final class ChartRoom {
     /** The indicators on the chart, to be changed with undo. */
     public ChartIndicators indicators() {
         return indicators;
+    }
+
+    /** The other instruments on the chart. */
+    public ChartComparisons comparisons() {
+        return comparisons;
     }
 
     /** Shows these indicators without a step of undo, as when a workspace is opened. */

@@ -1,7 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.WindowMoments;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
@@ -20,9 +18,11 @@ public final class Beta extends Declared {
         source(Field.CLOSE);
         fitted(0.0, 1.0);
         line();
+        output("since", "Oldest bar it is of", Form.NONE);
         help("How much the instrument moves for a move of another, usually the benchmark.",
                 "Covariance of the logarithmic changes of both over the variance of the other's, over the "
-                        + "last n bars; missing where the other does not move.",
+                        + "last n bars both have; missing where the other does not move. since: when the oldest of "
+                        + "those bars opened.",
                 "Above 1 it exaggerates the market, below 1 it follows at a distance, below 0 it goes the "
                         + "other way.",
                 "A figure of the past that drifts; with a low correlation it means little.",
@@ -31,13 +31,8 @@ public final class Beta extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node[] changes = new Node[2];
-        Node[] values = {r.other("against", Field.CLOSE), r.source()};
-        for (int side = 0; side < 2; side++) {
-            changes[side] = r.zip("change", values[side], r.back(values[side], 1),
-                    (now, before) -> now > 0 && before > 0 ? Math.log(now / before) : Double.NaN);
-        }
-        r.out(r.moments("value", r.whole("length"), 1, (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
-                ? Double.NaN : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X], changes));
+        r.out(r.joint("value", r.whole("length"), true, (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
+                ? Double.NaN : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X],
+                r.other("against", Field.CLOSE), r.source()));
     }
 }

@@ -1,7 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.WindowMoments;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
@@ -22,10 +20,11 @@ public final class Correlation extends Declared {
         source(Field.CLOSE);
         bounded(-1, 1, -0.5, 0.0, 0.5);
         line();
+        output("since", "Oldest bar it is of", Form.NONE);
         help("How closely two instruments move together: 1 alike, -1 opposite, 0 not at all.",
                 "Pearson's correlation of the logarithmic changes (or of the values) of both over the last n "
-                        + "bars; bars are joined as they were known, and a bar the other has none for makes its "
-                        + "windows missing. 0 where one does not move.",
+                        + "bars both have, joined as they were known; bars only one of them has are passed over. 0 where "
+                        + "one does not move. since: when the oldest of those bars opened.",
                 "Pairs want it high, diversification low; a break of a usual correlation is news.",
                 "Of values two trends correlate without any relation; returns are the honest choice.",
                 "Karl Pearson (1896).");
@@ -33,17 +32,9 @@ public final class Correlation extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node one = r.source();
-        Node other = r.other("against", Field.CLOSE);
-        boolean returns = r.is("of", "returns");
-        r.out(r.moments("value", r.whole("length"), 1, (moments, out) -> {
+        r.out(r.joint("value", r.whole("length"), r.is("of", "returns"), (moments, out) -> {
             double all = moments[WindowMoments.SQUARES_X] * moments[WindowMoments.SQUARES_Y];
             out[0] = all == 0 ? 0 : Math.max(-1, Math.min(1, moments[WindowMoments.PRODUCTS] / Math.sqrt(all)));
-        }, returns ? logarithmic(r, other) : other, returns ? logarithmic(r, one) : one));
-    }
-
-    private static Node logarithmic(Recipe r, Node value) {
-        return r.zip("change", value, r.back(value, 1), (now, before) -> now > 0 && before > 0 ? Math.log(now / before)
-                : Double.NaN);
+        }, r.other("against", Field.CLOSE), r.source()));
     }
 }
