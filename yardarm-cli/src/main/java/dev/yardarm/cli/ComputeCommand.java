@@ -4,9 +4,11 @@ import de.siegmar.fastcsv.writer.CsvWriter;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.calculation.TradedSides;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
@@ -52,6 +54,10 @@ final class ComputeCommand implements Callable<Integer> {
     @Option(names = "--with", paramLabel = "CODE=FILE", description = "bar file of another instrument that formulas "
             + "compare with; benchmark=FILE for the benchmark; may be repeated")
     private Map<String, Path> with;
+
+    @Option(names = "--ticks", paramLabel = "FILE", description = "tick file with sides, for formulas of what was bought "
+            + "and sold such as delta")
+    private Path ticks;
 
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
@@ -124,7 +130,20 @@ final class ComputeCommand implements Callable<Integer> {
             }
         }
         return new Surroundings(TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
-                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars));
+                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars),
+                sides(fileZone, skipped));
+    }
+
+    private Surroundings.Sides sides(ZoneId fileZone, SkippedRows skipped) throws IOException {
+        TickSeries read = ticks == null ? new TickSeries(0) : skipped.readTicks(ticks, fileZone, true);
+        if (read.size() == 0) {
+            return Surroundings.NONE.sides();
+        }
+        // Whole days of UTC from the first trade to the last are taken as known.
+        TradedSides sides = new TradedSides(Math.floorDiv(read.time(0), Times.DAY) * Times.DAY,
+                (Math.floorDiv(read.time(read.size() - 1), Times.DAY) + 1) * Times.DAY);
+        sides.take(read);
+        return sides;
     }
 
     /** The time as the file wrote it: a date, or a time with its offset. */

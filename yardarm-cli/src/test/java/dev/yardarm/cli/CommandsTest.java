@@ -74,6 +74,23 @@ class CommandsTest {
     }
 
     @Test
+    void deltaIsOfTheTradesInATickFileAndEstimatedElsewhere() throws IOException {
+        Path ticks = Files.writeString(folder.resolve("ticks.csv"), """
+                time,price,size,side
+                2026-01-06T09:00:00Z,11,30,ask
+                2026-01-06T09:00:00Z,11,12,bid
+                2026-01-07T15:00:00Z,12,5,bid
+                """);
+        assertThat(run("compute", "--csv", bars(), "--zone", "UTC", "--ticks", ticks, "--formula", "delta.bar",
+                "--formula", "delta.estimated")).isZero();
+        List<String> lines = out.toString().lines().toList();
+        assertThat(lines.get(1)).as("before the trades").endsWith(",1");
+        assertThat(lines.get(2)).endsWith(",18,0");
+        assertThat(lines.get(3)).endsWith(",-5,0");
+        assertThat(lines.get(4)).as("behind them").endsWith(",1");
+    }
+
+    @Test
     void theReferenceInTheDocumentsIsThatOfTheCatalogue() throws IOException {
         Path file = folder.resolve("indicators.md");
         assertThat(run("reference", "--out", file)).isZero();

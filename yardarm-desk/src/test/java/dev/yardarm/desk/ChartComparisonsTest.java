@@ -6,6 +6,8 @@ import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.room.ChartComparisons.Look;
@@ -44,7 +46,7 @@ class ChartComparisonsTest extends OnAChart {
         compare(Look.STANDARD, "MARN");
         compare(Look.STANDARD, "MARN", "KTRL");
         front.run(() -> assertThat(room.chart().indicators()).hasSize(1));
-        assertThat(notices).anyMatch(notice -> notice.contains("on the chart already"));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("on the chart already")));
     }
 
     @Test
@@ -86,7 +88,7 @@ class ChartComparisonsTest extends OnAChart {
             room.comparisons().correlate(instrument("MARN"), instrument("MARN"), 0);
             assertThat(room.chart().indicators()).hasSize(3);
         });
-        assertThat(notices).anyMatch(notice -> notice.contains("name two instruments"));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("name two instruments")));
     }
 
     @Test
@@ -115,6 +117,28 @@ class ChartComparisonsTest extends OnAChart {
         });
         front.run(() -> assertThat(room.chart().data().indicators()).isEqualTo(before.get().indicators()));
         front.run(() -> assertThat(room.chart().ownScale(layer(0))).isPresent());
+    }
+
+    @Test
+    void deltaOfAFutureIsOfItsTradesWhereTheyAreKept() {
+        front.run(() -> {
+            room.indicators().add(indicator("delta"));
+            room.open(instrument("VSIX"), Timeframe.parse("15m").orElseThrow());
+        });
+        front.await("its values", () -> room.chart().bars().size() > 100 && !Double.isNaN(last(layer(0))));
+        front.run(() -> {
+            List<ChartData.Line> lines = room.chart().data().of(layer(0));
+            var bars = room.chart().bars();
+            int traded = 0;
+            for (int bar = 0; bar < bars.closed(); bar++) {
+                assertThat(Math.abs(lines.get(1).column().at(bar))).isLessThanOrEqualTo(bars.volume(bar) + 1e-6);
+                traded += lines.get(2).column().at(bar) == 0 ? 1 : 0;
+            }
+            assertThat(traded).as("bars of the last twenty sessions").isBetween(15 * 20, 21 * 100);
+            assertThat(lines.get(2).column().at(0)).as("long ago it is estimated").isEqualTo(1);
+            assertThat(Readout.covered(room.chart(), layer(0), bars.closed() - 1)).isEmpty();
+            assertThat(Readout.covered(room.chart(), layer(0), 0)).isEqualTo("estimated from bars");
+        });
     }
 
     @Test

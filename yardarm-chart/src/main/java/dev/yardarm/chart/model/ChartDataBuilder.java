@@ -6,9 +6,11 @@ import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.series.Times;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -54,6 +56,23 @@ public final class ChartDataBuilder {
     public static boolean areComputedAlike(List<IndicatorLayer> some, List<IndicatorLayer> others) {
         return some.stream().map(ChartDataBuilder::computed).toList().equals(others.stream()
                 .map(ChartDataBuilder::computed).toList());
+    }
+
+    /** True when something of these layers reads the sides of single trades. */
+    public static boolean readsTrades(List<IndicatorLayer> layers) {
+        if (layers.isEmpty()) {
+            return false;
+        }
+        boolean[] asked = new boolean[1];
+        ChartDataBuilder probe = new ChartDataBuilder(layers, new Surroundings(Surroundings.NONE.calendar(),
+                code -> Optional.empty(), (from, until) -> {
+                    asked[0] = true;
+                    return Double.NaN;
+                }));
+        BarSeries one = new BarSeries(1);
+        one.append(0, Times.DAY, 1, 1, 1, 1, 1);
+        probe.update(one.snapshot());
+        return asked[0];
     }
 
     private static List<Object> computed(IndicatorLayer layer) {

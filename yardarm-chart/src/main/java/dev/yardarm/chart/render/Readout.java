@@ -122,13 +122,17 @@ public final class Readout {
     }
 
     /**
-     * Which time the value of an indicator at a bar is of, for one that tells it:
-     * {@code bars from Thu 27 Aug 2026 to Fri 20 Nov 2026}; else empty.
+     * What an indicator tells about its value at a bar: which time it is of, as in
+     * {@code bars from Thu 27 Aug 2026 to Fri 20 Nov 2026}, or that it is an estimate; else empty.
      */
     public static String covered(ChartModel chart, IndicatorLayer layer, int bar) {
         List<ChartData.Line> lines = chart.data().of(layer);
         int output = layer.indicator().output("since");
         double since = output < 0 || lines.isEmpty() ? Double.NaN : lines.get(output).column().at(bar);
+        int guess = layer.indicator().output("estimated");
+        if (guess >= 0 && !lines.isEmpty() && lines.get(guess).column().at(bar) == 1) {
+            return "estimated from bars";
+        }
         return Double.isNaN(since) ? "" : "bars from " + time(chart, (long) since) + " to " + time(chart,
                 chart.bars().openTime(bar));
     }

@@ -185,9 +185,10 @@ public final class ColumnGraph {
         HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
             this.forming = forming;
             bars = new HigherBars(surroundings.calendar(), timeframe);
-            // What another's unfinished bar was at each moment is not kept, so for forming bars there is none.
-            inner = new ColumnGraph(new Surroundings(surroundings.calendar(), forming ? code -> Optional.empty()
-                    : new HigherOthers(surroundings, timeframe)));
+            // What others' unfinished bars were at each moment is not kept, so beside forming bars there is nothing else.
+            inner = new ColumnGraph(forming ? new Surroundings(surroundings.calendar(), code -> Optional.empty())
+                    : new Surroundings(surroundings.calendar(), new HigherOthers(surroundings, timeframe),
+                    surroundings.sides()));
         }
 
         @Override

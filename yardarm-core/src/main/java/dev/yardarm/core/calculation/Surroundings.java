@@ -7,15 +7,35 @@ import java.util.Optional;
 import java.util.function.Supplier;
 
 /**
- * What a computation may know beyond its own bars: when sessions begin, and the bars of other instruments.
+ * What a computation may know beyond its own bars: when sessions begin, the bars of other instruments, and on which side
+ * single trades were struck.
  *
  * @param calendar of the instrument whose bars are computed on
  * @param others finds other instruments' bars
+ * @param sides what was bought and sold, where single trades are known
  */
-public record Surroundings(TradingCalendar calendar, Others others) {
+public record Surroundings(TradingCalendar calendar, Others others, Sides sides) {
     /** Sessions round the clock in UTC, no other instruments. */
     public static final Surroundings NONE = new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
             code -> Optional.empty());
+
+    /** Without single trades. */
+    public Surroundings(TradingCalendar calendar, Others others) {
+        this(calendar, others, (from, until) -> Double.NaN);
+    }
+
+    /** The volume of single trades by their side. */
+    @FunctionalInterface
+    public interface Sides {
+        /**
+         * Bought at the ask less sold at the bid.
+         *
+         * @param from first moment of the span, in microseconds
+         * @param until first moment behind it
+         * @return missing when trades or sides of the span are not known
+         */
+        double delta(long from, long until);
+    }
 
     /** Finds the bars of other instruments, of the same timeframe as the bars computed on. */
     @FunctionalInterface

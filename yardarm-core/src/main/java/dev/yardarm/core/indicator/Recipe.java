@@ -155,6 +155,12 @@ public final class Recipe {
         return Operation.other(graph, settings.word(setting), field);
     }
 
+    /** Bought at the ask less sold at the bid in each bar; missing where single trades are not known. */
+    public Node tradedDelta() {
+        return graph.ofBars("traded delta", () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar),
+                bars.closeTime(bar)));
+    }
+
     // --- steps ---
 
     /** The value a number of bars earlier. */

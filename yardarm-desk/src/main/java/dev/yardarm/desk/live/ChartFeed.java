@@ -78,10 +78,12 @@ public final class ChartFeed implements AutoCloseable {
             Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
             job.check();
             TradingCalendar calendar = services.histories().calendar(instrument);
-            Companions companions = Companions.load(services.histories(), instrument, request, next.layers,
+            // Layers that are changed while this loads are computed when it has begun.
+            List<IndicatorLayer> wanted = next.computedLayers;
+            Companions companions = Companions.load(services.histories(), instrument, request, wanted,
                     services.clock().now(), text -> services.front().execute(() -> receiver.inform(text)));
             job.check();
-            ChartDataBuilder builder = new ChartDataBuilder(next.layers, companions.surroundings(calendar));
+            ChartDataBuilder builder = new ChartDataBuilder(wanted, companions.surroundings(calendar));
             ChartData first = builder.update(loaded.series().snapshot())
                     .withLast(loaded.maker().lastPrice());
             return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
@@ -164,15 +166,17 @@ public final class ChartFeed implements AutoCloseable {
         }
 
         private void recompute() {
-            if (ended || bars == null || computedLayers == layers) {
+            // The interface may change them while this runs: all that follows is about the same ones.
+            List<IndicatorLayer> wanted = layers;
+            if (ended || bars == null || computedLayers == wanted) {
                 return;
             }
-            if (ChartDataBuilder.areComputedAlike(computedLayers, layers)) {
+            if (ChartDataBuilder.areComputedAlike(computedLayers, wanted)) {
                 // They differ in looks; the interface draws them anew by itself.
-                computedLayers = layers;
+                computedLayers = wanted;
                 return;
             }
-            if (!companions.serve(layers)) {
+            if (!companions.serve(wanted)) {
                 // Another instrument is to be compared with: everything is loaded again, with it.
                 services.front().execute(() -> {
                     if (live == this) {
@@ -181,7 +185,7 @@ public final class ChartFeed implements AutoCloseable {
                 });
                 return;
             }
-            computedLayers = layers;
+            computedLayers = wanted;
             builder = new ChartDataBuilder(computedLayers, companions.surroundings(services.histories()
                     .calendar(instrument)));
             publish();
@@ -234,7 +238,7 @@ public final class ChartFeed implements AutoCloseable {
         }
 
         private void publish() {
-            companions.refresh();
+            companions.refresh(services.clock().now());
             ChartData data = builder.update(bars.series().snapshot()).withLast(bars.lastPrice());
             shownVersion = data.bars().version() + companions.version();
             boolean nobodyWaits = waiting == null;

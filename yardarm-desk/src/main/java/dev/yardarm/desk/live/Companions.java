@@ -1,5 +1,6 @@
 package dev.yardarm.desk.live;
 
+import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.core.bars.BarMaker;
@@ -22,8 +23,8 @@ import java.util.Set;
 import java.util.function.Consumer;
 
 /**
- * The other instruments that a chart's indicators compare with: loaded beside its own bars on the same timeframe, and
- * carried on by their own trades. Loaded on one thread, then used by the hub's alone.
+ * What a chart's indicators need besides its own bars: other instruments on the same timeframe, carried on by their own
+ * trades, and the sides of single trades. Loaded on one thread, then used by the hub's alone.
  */
 final class Companions implements AutoCloseable {
     private final Map<String, Companion> byCode = new LinkedHashMap<>();
@@ -55,8 +56,12 @@ final class Companions implements AutoCloseable {
         }
     }
 
-    private Companions(Set<String> wanted) {
+    private final boolean withSides;
+    private SideFeed sides;
+
+    private Companions(Set<String> wanted, boolean withSides) {
         this.wanted = wanted;
+        this.withSides = withSides;
     }
 
     /** The codes that indicators are told to compare with. */
@@ -77,7 +82,14 @@ final class Companions implements AutoCloseable {
     /** Loads what the layers compare with; what cannot be had is told, and its values are missing. */
     static Companions load(Histories histories, Instrument instrument, BarRequest request, List<IndicatorLayer> layers,
                            long now, Consumer<String> tell) {
-        Companions companions = new Companions(codes(layers));
+        Companions companions = new Companions(codes(layers), ChartDataBuilder.readsTrades(layers));
+        if (companions.withSides) {
+            try {
+                companions.sides = SideFeed.open(histories, instrument, request, now);
+            } catch (IOException failed) {
+                tell.accept("The trades of " + instrument.code() + " cannot be read: " + failed.getMessage());
+            }
+        }
         for (String code : companions.wanted) {
             Instrument other = histories.comparable(instrument, code).orElse(null);
             if (other == null) {
@@ -97,7 +109,7 @@ final class Companions implements AutoCloseable {
 
     /** True when these layers compare with nothing else. */
     boolean serve(List<IndicatorLayer> layers) {
-        return wanted.containsAll(codes(layers));
+        return wanted.containsAll(codes(layers)) && (withSides || !ChartDataBuilder.readsTrades(layers));
     }
 
     boolean isEmpty() {
@@ -107,7 +119,7 @@ final class Companions implements AutoCloseable {
     /** What computations of the chart may know. */
     Surroundings surroundings(TradingCalendar calendar) {
         return new Surroundings(calendar, code -> Optional.ofNullable(byCode.get(code))
-                .map(companion -> () -> companion.current));
+                .map(companion -> () -> companion.current), sides == null ? Surroundings.NONE.sides() : sides.sides());
     }
 
     /** Goes on with the trades of all. */
@@ -115,8 +127,11 @@ final class Companions implements AutoCloseable {
         byCode.values().forEach(each -> each.subscription = hub.subscribe(each.traded, each.knownUpTo, each));
     }
 
-    /** Takes the bars of all as they are now. */
-    void refresh() {
+    /** Takes the bars of all as they are now, and the trades up to a moment. */
+    void refresh(long now) {
+        if (sides != null) {
+            sides.goOn(now);
+        }
         byCode.values().forEach(each -> each.current = each.maker.series().snapshot());
     }
 

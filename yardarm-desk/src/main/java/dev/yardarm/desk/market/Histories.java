@@ -78,7 +78,7 @@ public final class Histories {
         this.directory = directory;
     }
 
-    BarSource source(Instrument instrument) {
+    public BarSource source(Instrument instrument) {
         return directory.source(instrument);
     }
 

@@ -1,37 +1,50 @@
 package dev.yardarm.core.indicator.catalogue;
 
+import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 
 /**
- * Cumulative delta. bar = volume * (2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of
- * the bars since the session, week or month began. O(1) a bar.
+ * Cumulative delta. bar = volume bought at the ask less volume sold at the bid, from single trades; where they are not
+ * known volume * (2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of the bars since the
+ * session, week or month began. O(1) a bar.
  */
 public final class CumulativeDelta extends Declared {
     public CumulativeDelta() {
         super(Family.VOLUME, "delta", "Cumulative delta");
         also("order flow", "bid and ask volume", "aggressive volume");
         choice("period", "Begins anew each", "session", "week", "month", "quarter", "year");
+        choice("from", "From", "trades", "bars");
         fitted(0.0);
-        line("value", "Cumulative delta, estimated");
-        output("bar", "Delta of the bar, estimated", Form.NONE);
-        help("Volume bought at the ask less volume sold at the bid, added up. Estimated from bars: the "
-                        + "side of single trades is not in them.",
-                "bar = volume * (2 * close - high - low) / (high - low), 0 for a bar without range; value = "
-                        + "sum of the bars since the session, week or month began.",
+        line("value", "Cumulative delta");
+        output("bar", "Delta of the bar", Form.NONE);
+        cue("estimated", "Estimated from bars");
+        help("Volume bought at the ask less volume sold at the bid, added up. From single trades with their side where "
+                        + "they are known, else estimated from the bars, and then it says so.",
+                "bar = volume struck at the ask less volume struck at the bid; where trades are not known volume * "
+                        + "(2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of the bars "
+                        + "since the session, week or month began; estimated: a bar of that sum is an estimate.",
                 "Price rising while delta falls: sellers are absorbed. A divergence at an extreme warns.",
-                "An estimate: bars do not tell who was the aggressor.",
+                "The estimate is a guess: bars do not tell who was the aggressor.",
                 "In common use on futures floors' screens; the estimate after Marc Chaikin.");
     }
 
     @Override
     public void build(Recipe r) {
-        r.out(r.steps("value", 0, new double[] {Double.NaN, 0}, 2, (in, state, out) -> {
-            double bar = in[1] == in[2] ? 0 : in[4] * (2 * in[3] - in[1] - in[2]) / (in[1] - in[2]);
-            state[1] = in[0] == state[0] ? state[1] + bar : bar;
+        boolean ofBars = r.is("from", "bars");
+        Node[] bar = r.each("bar", 2, (in, out) -> {
+            boolean known = !ofBars && in[4] == in[4];
+            out[0] = known ? in[4] : in[0] == in[1] ? 0 : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]);
+            out[1] = known ? 0 : 1;
+        }, r.high(), r.low(), r.close(), r.volume(), r.tradedDelta());
+        Node[] sums = r.steps("value", 0, new double[] {Double.NaN, 0, 0}, 2, (in, state, out) -> {
+            boolean goesOn = in[0] == state[0];
+            state[1] = goesOn ? state[1] + in[1] : in[1];
+            state[2] = goesOn ? Math.max(state[2], in[2]) : in[2];
             state[0] = in[0];
             out[0] = state[1];
-            out[1] = bar;
-        }, r.period("period"), r.high(), r.low(), r.close(), r.volume()));
+            out[1] = state[2];
+        }, r.period("period"), bar[0], bar[1]);
+        r.out(sums[0], bar[0], sums[1]);
     }
 }

@@ -1,0 +1,69 @@
+package dev.yardarm.core.calculation;
+
+import dev.yardarm.core.series.TickSeries;
+import java.util.Arrays;
+
+/**
+ * What was bought at the ask less what was sold at the bid in any span of time, from single trades. It grows with the
+ * trades; one thread at a time. A question costs two searches among the trades. Memory: 20 bytes a trade.
+ */
+public final class TradedSides implements Surroundings.Sides {
+    private final long knownFrom;
+    private final long knownUntil;
+    private long[] times = new long[0];
+    /** Bought less sold with all trades up to this one, and how many of them had no side. */
+    private double[] sums = new double[0];
+    private int[] sideless = new int[0];
+    private int size;
+
+    /**
+     * @param knownFrom from this moment on all trades are taken in, in microseconds
+     * @param knownUntil up to this moment; {@link Long#MAX_VALUE} for trades that go on
+     */
+    public TradedSides(long knownFrom, long knownUntil) {
+        this.knownFrom = knownFrom;
+        this.knownUntil = knownUntil;
+    }
+
+    /** Takes in trades that follow those taken before. */
+    public void take(TickSeries ticks) {
+        if (size + ticks.size() > times.length) {
+            int capacity = size + ticks.size() + (size >> 2) + 64;
+            times = Arrays.copyOf(times, capacity);
+            sums = Arrays.copyOf(sums, capacity);
+            sideless = Arrays.copyOf(sideless, capacity);
+        }
+        for (int tick = 0; tick < ticks.size(); tick++) {
+            times[size] = ticks.time(tick);
+            sums[size] = (size == 0 ? 0 : sums[size - 1]) + ticks.side(tick) * ticks.size(tick);
+            sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (ticks.side(tick) == TickSeries.UNKNOWN ? 1 : 0);
+            size++;
+        }
+    }
+
+    @Override
+    public double delta(long from, long until) {
+        if (from < knownFrom || until > knownUntil) {
+            return Double.NaN;
+        }
+        int first = before(from);
+        int end = before(until);
+        boolean known = (end == 0 ? 0 : sideless[end - 1]) == (first == 0 ? 0 : sideless[first - 1]);
+        return known ? (end == 0 ? 0 : sums[end - 1]) - (first == 0 ? 0 : sums[first - 1]) : Double.NaN;
+    }
+
+    /** Number of trades before a moment. */
+    private int before(long moment) {
+        int low = 0;
+        int high = size;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (times[middle] < moment) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+}
