@@ -5,6 +5,7 @@ import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
@@ -22,6 +23,7 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.ChartComparisons;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.LinkRules;
 import dev.yardarm.desk.room.LinkedPointer;
@@ -113,6 +115,11 @@ final class Screenshots {
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> shoot("oscillators"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
+        steps.add(() -> { });
+        steps.add(this::comparison);
+        steps.add(() -> { });
+        steps.add(() -> shoot("comparison"));
         steps.add(() -> bench.pick(chosen -> { }));
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
         steps.add(() -> shoot("indicators"));
@@ -169,6 +176,19 @@ final class Screenshots {
             chart.chart().setBarWidth(3.4);
             chart.setScale("fit all", chart.chart().scale().withFit(ScaleChoice.Fit.ALL));
         }
+    }
+
+    /** Three instruments by percentages, the correlation of two of them, and one more as bars below. */
+    private void comparison() {
+        room().showLayers(List.of());
+        room().open(instrument("KTRL"), Timeframe.DAY);
+        room().comparisons().add(List.of(instrument("MARN"), instrument("TIDE")), ChartComparisons.Look.STANDARD);
+        room().comparisons().correlate(instrument("MARN"), instrument("KTRL"), 0);
+        room().comparisons().add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));
+    }
+
+    private Instrument instrument(String code) {
+        return desk.directory().byCode(code).orElseThrow();
     }
 
     private void oscillators() {

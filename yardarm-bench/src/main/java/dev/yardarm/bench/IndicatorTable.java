@@ -12,19 +12,23 @@ import dev.yardarm.core.session.TradingCalendar;
 import java.lang.management.ManagementFactory;
 import java.time.ZoneOffset;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
  * Every indicator of the catalogue with its standard settings, as a table: one pass over 1,000,000 bars against a loop of
- * an exponential average, an update by a tick after 1,000,000 bars against one after 10,000, and the bytes a tick
- * allocates.
+ * an exponential average and, for some of each kind, against the formula written by hand; an update by a tick after
+ * 1,000,000 bars against one after 10,000, and the bytes a tick allocates.
  */
 public final class IndicatorTable {
     private static final int MANY = 1_000_000;
     private static final int FEW = 10_000;
     private static final int RUNS = 5;
     private static final int TICKS = 20_000;
+    private static final List<String> TWENTY = List.of("sma", "ema", "wma", "hull", "kama", "bollinger", "keltner", "donchian",
+            "supertrend", "psar", "adx", "rsi", "macd", "stochastic", "cci", "roc", "atr", "obv", "mfi", "ichimoku");
 
     private IndicatorTable() {
     }
@@ -39,24 +43,48 @@ public final class IndicatorTable {
         }
         double loop = median(() -> loop(close));
         System.out.printf(Locale.ROOT, "An exponential average by a loop: %.1f ms.%n%n", loop);
-        System.out.println("| indicator | pass, ms | against the loop | tick, ns | after 1,000,000 against 10,000 | bytes a tick |");
-        System.out.println("| --- | --- | --- | --- | --- | --- |");
+        twenty(many, few, other);
+        Map<String, Runnable> hand = HandLoops.over(many.snapshot());
+        System.out.println("| indicator | outputs | pass, ms | against the loop | for each output | against the formula by hand "
+                + "| tick, ns | after 1,000,000 against 10,000 | bytes a tick |");
+        System.out.println("| --- | --- | --- | --- | --- | --- | --- | --- | --- |");
         for (Indicator indicator : Catalogue.shared().all()) {
-            Runnable pass = () -> graph(indicator, other).update(many.snapshot());
+            Runnable pass = () -> graph(List.of(indicator), other).update(many.snapshot());
             pass.run();
             pass.run();
             double time = median(pass);
-            double[] late = ticks(indicator, many, other);
-            double[] early = ticks(indicator, few, other);
-            System.out.printf(Locale.ROOT, "| %s | %.1f | %.1f | %.0f | %.2f | %.0f |%n", indicator.name(), time,
-                    time / loop, late[0], late[0] / early[0], late[1]);
+            double[] late = ticks(List.of(indicator), many, other);
+            double[] early = ticks(List.of(indicator), few, other);
+            int outputs = indicator.outputs().size();
+            String byHand = "";
+            Runnable formula = hand.remove(indicator.name());
+            if (formula != null) {
+                for (int round = 0; round < 5; round++) {
+                    formula.run();
+                }
+                byHand = String.format(Locale.ROOT, "%.1f", time / median(formula));
+            }
+            System.out.printf(Locale.ROOT, "| %s | %d | %.1f | %.1f | %.1f | %s | %.0f | %.2f | %.0f |%n", indicator.name(),
+                    outputs, time, time / loop, time / loop / outputs, byHand, late[0], late[0] / early[0], late[1]);
+        }
+        if (!hand.isEmpty()) {
+            throw new IllegalStateException("no such indicators: " + hand.keySet());
         }
     }
 
-    private static ColumnGraph graph(Indicator indicator, Bars other) {
+    /** A tick into twenty indicators of one chart. */
+    private static void twenty(BarSeries many, BarSeries few, Bars other) {
+        List<Indicator> all = TWENTY.stream().map(name -> Catalogue.shared().find(name).orElseThrow()).toList();
+        double[] late = ticks(all, many, other);
+        double[] early = ticks(all, few, other);
+        System.out.printf(Locale.ROOT, "A tick into twenty indicators (%s): %.0f ns after 1,000,000 bars, %.2f of that after "
+                + "10,000, %.0f bytes.%n%n", String.join(", ", TWENTY), late[0], late[0] / early[0], late[1]);
+    }
+
+    private static ColumnGraph graph(List<Indicator> indicators, Bars other) {
         ColumnGraph graph = new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
                 code -> Optional.of(() -> other)));
-        indicator.in(graph, Settings.standard(indicator));
+        indicators.forEach(indicator -> indicator.in(graph, Settings.standard(indicator)));
         return graph;
     }
 
@@ -82,8 +110,8 @@ public final class IndicatorTable {
     }
 
     /** Nanoseconds and bytes of an update by a tick of the forming bar, the snapshot of the bars left out. */
-    private static double[] ticks(Indicator indicator, BarSeries series, Bars other) {
-        ColumnGraph graph = graph(indicator, other);
+    private static double[] ticks(List<Indicator> indicators, BarSeries series, Bars other) {
+        ColumnGraph graph = graph(indicators, other);
         Bars closed = series.snapshot();
         int last = closed.closed() - 1;
         long open = closed.closeTime(last);

@@ -90,6 +90,28 @@ class ChartIndicatorsTest extends OnAChart {
     }
 
     @Test
+    void settingsAndLookAreKeptUnderNamesAndTakenByOthersOfTheirKind() {
+        front.run(() -> {
+            room.indicators().add(indicator("rsi"), Settings.of(indicator("rsi"), Map.of("length", "5")));
+            room.indicators().change(layer(0).withStyle(layer(0).style().withLine(2, 4, 0.5).withLevels(List.of(10.0))));
+            room.indicators().keepLook(layer(0).id(), "quick");
+            room.indicators().add(indicator("rsi"));
+            room.indicators().takeLook(layer(1).id(), "quick");
+            assertThat(layer(1).settings()).isEqualTo(layer(0).settings());
+            assertThat(layer(1).style().width()).isEqualTo(4);
+            assertThat(layer(1).style().levels()).containsExactly(10.0);
+            assertThat(layer(1).style().colour()).as("its own colour").isNotEqualTo(2);
+            assertThat(desk.habits().looks("rsi")).containsExactly("quick");
+            assertThat(desk.habits().standard("rsi")).as("new ones come up as before").isEmpty();
+            room.undo();
+            assertThat(layer(1).settings().whole("length")).isEqualTo(14);
+            room.indicators().forgetLook(layer(0).id(), "quick");
+            room.indicators().takeLook(layer(1).id(), "quick");
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Nothing is kept as 'quick'")));
+    }
+
+    @Test
     void comparisonsAreMadeWithTheBenchmarkAndWithOthersAndToldWhenThereIsNone() {
         front.run(() -> room.indicators().add(indicator("correlation"), Settings.of(indicator("correlation"),
                 Map.of("against", "KTRL"))));

@@ -58,6 +58,13 @@ class ChartWordsTest {
     }
 
     @Test
+    void looksOfIndicators() {
+        assertThat(command("look save quick one")).isEqualTo(new LineCommand.OfLook("save", "quick one"));
+        assertThat(command("look quick")).isEqualTo(new LineCommand.OfLook("apply", "quick"));
+        assertThat(command("look delete quick")).isEqualTo(new LineCommand.OfLook("delete", "quick"));
+    }
+
+    @Test
     void formsHaveTheirWords() {
         assertThat(command("averaged")).isEqualTo(new LineCommand.SetForm(BarForm.AVERAGED));
         assertThat(command("closes")).isEqualTo(new LineCommand.SetForm(BarForm.LINE));

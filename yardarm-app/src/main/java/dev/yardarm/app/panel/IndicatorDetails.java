@@ -7,6 +7,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.desk.room.ChartIndicators;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,8 +18,10 @@ import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 
@@ -234,17 +237,37 @@ final class IndicatorDetails extends LayerDetails {
         Button swap = new Button("Swap");
         swap.setId("swap-layer");
         swap.setOnAction(event -> bench.pick(other -> bench.room().indicators().swap(id, other)));
-        MenuButton mine = new MenuButton("New ones");
+        MenuButton mine = new MenuButton("Looks");
         mine.setId("standard-layer");
-        MenuItem like = new MenuItem("come up like this one");
-        like.setOnAction(event -> bench.room().indicators().makeStandard(id));
-        MenuItem declared = new MenuItem("come up as the catalogue has them");
-        declared.setOnAction(event -> bench.room().indicators().forgetStandard(id));
-        mine.getItems().addAll(like, declared);
+        // Filled whenever it is opened; an empty menu would not open.
+        mine.getItems().add(new SeparatorMenuItem());
+        mine.setOnShowing(event -> fillLooks(mine));
         Button remove = new Button("Remove");
         remove.setId("remove-layer");
         remove.setOnAction(event -> bench.room().indicators().remove(id));
         wide(new FlowPane(4, 4, duplicate, swap, mine, remove));
+    }
+
+    /** How new ones come up, and the settings and looks kept under names. */
+    private void fillLooks(MenuButton menu) {
+        ChartIndicators indicators = bench.room().indicators();
+        menu.getItems().setAll(item("New ones come up like this one", () -> indicators.makeStandard(id)),
+                item("New ones come up as the catalogue has them", () -> indicators.forgetStandard(id)),
+                new SeparatorMenuItem());
+        List<String> kept = bench.desk().habits().looks(layer().indicator().name());
+        kept.forEach(name -> menu.getItems().add(item(name, () -> indicators.takeLook(id, name))));
+        menu.getItems().add(item("Keep this one under a name", () -> bench.prompt("look save ")));
+        if (!kept.isEmpty()) {
+            Menu forget = new Menu("Forget");
+            kept.forEach(name -> forget.getItems().add(item(name, () -> indicators.forgetLook(id, name))));
+            menu.getItems().add(forget);
+        }
+    }
+
+    private static MenuItem item(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(event -> action.run());
+        return item;
     }
 
     private void help(Indicator indicator) {

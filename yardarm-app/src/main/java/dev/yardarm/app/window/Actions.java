@@ -5,6 +5,7 @@ import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Palette;
@@ -114,6 +115,8 @@ final class Actions {
             new ChartOutput(room(), page.chart(), bench).save(save.file().toAbsolutePath());
         } else if (command instanceof LineCommand.OfPreset of) {
             ofPreset(of);
+        } else if (command instanceof LineCommand.OfLook of) {
+            ofLook(of);
         } else if (command instanceof LineCommand.Arrange arrange) {
             layouts().arrange(arrange.arrangement());
         } else if (command instanceof LineCommand.NewLayout make) {
@@ -185,6 +188,18 @@ final class Actions {
             each.setTime(new TimeScale(each.time().left(), each.time().right(), each.time().barWidth(),
                     each.axis().bar(moment) + half));
         });
+    }
+
+    private void ofLook(LineCommand.OfLook of) {
+        if (!(room().chart().selection() instanceof Selection.Indicator chosen)) {
+            bench.desk().tell("Choose an indicator first, on the chart or in Layers.");
+            return;
+        }
+        switch (of.verb()) {
+            case "save" -> room().indicators().keepLook(chosen.id(), of.name());
+            case "delete" -> room().indicators().forgetLook(chosen.id(), of.name());
+            default -> room().indicators().takeLook(chosen.id(), of.name());
+        }
     }
 
     private void ofPreset(LineCommand.OfPreset of) {

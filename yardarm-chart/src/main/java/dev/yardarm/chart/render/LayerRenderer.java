@@ -21,12 +21,11 @@ import java.util.List;
  */
 final class LayerRenderer {
     private static final double[] DASHED = {6, 4};
-    private static final double FILL = 0.1;
-    private static final double ZONE = 0.12;
     private static final double DOT = 3;
     /** Below this width of bars, forms that need room for each bar become lines. */
     private static final double LEAST = 2.5;
 
+    private final AreaRenderer areas = new AreaRenderer();
     private final Batch points = new Batch();
     private final Batch rises = new Batch();
     private final Batch falls = new Batch();
@@ -38,11 +37,11 @@ final class LayerRenderer {
         }
         PriceScale scale = pane.scaleOf(layer);
         if (pane.kind() == Pane.Kind.INDICATOR) {
-            zones(chart, layer, scale, palette, surface);
+            areas.zones(chart, layer, scale, palette, surface);
         }
         for (Indicator.Fill fill : layer.indicator().fills()) {
             if (layer.draws(fill.one()) && layer.draws(fill.other())) {
-                area(chart, layer, lines, fill, scale, palette, surface);
+                areas.fill(chart, layer, lines, fill, scale, palette, surface);
             }
         }
         for (int output = 0; output < lines.size(); output++) {
@@ -52,72 +51,10 @@ final class LayerRenderer {
         }
     }
 
-    private void zones(ChartModel chart, IndicatorLayer layer, PriceScale scale, Palette palette, Surface surface) {
-        List<Double> levels = layer.levels();
-        if (levels.size() < 2) {
-            return;
-        }
-        double most = levels.stream().mapToDouble(Double::doubleValue).max().orElse(0);
-        double least = levels.stream().mapToDouble(Double::doubleValue).min().orElse(0);
-        points.clear();
-        double top = Math.max(scale.top(), scale.y(most));
-        double bottom = Math.min(scale.bottom(), scale.y(least));
-        if (top > scale.top()) {
-            points.rectangle(0, scale.top(), chart.plotRight(), top - scale.top());
-        }
-        if (bottom < scale.bottom()) {
-            points.rectangle(0, bottom, chart.plotRight(), scale.bottom() - bottom);
-        }
-        points.fill(surface, Palette.fade(palette.of(Palette.Role.SOFT), ZONE));
-    }
-
-    private static TimeScale moved(ChartModel chart, IndicatorLayer layer, int output) {
+    static TimeScale moved(ChartModel chart, IndicatorLayer layer, int output) {
         TimeScale time = chart.time();
         int bars = layer.indicator().displacement(layer.settings(), output);
         return bars == 0 ? time : new TimeScale(time.left(), time.right(), time.barWidth(), time.edge() - bars);
-    }
-
-    private void area(ChartModel chart, IndicatorLayer layer, List<ChartData.Line> lines, Indicator.Fill fill,
-                      PriceScale scale, Palette palette, Surface surface) {
-        between(chart, moved(chart, layer, fill.one()), lines.get(fill.one()).column(), lines.get(fill.other()).column(),
-                scale, Palette.fade(palette.series(layer.style().colour()), FILL * layer.style().opacity()), surface);
-    }
-
-    private void between(ChartModel chart, TimeScale time, Column one, Column other, PriceScale scale, int colour,
-                         Surface surface) {
-        int from = Math.max(0, time.firstVisible() - 1);
-        int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
-        // With many bars to a pixel every so manieth is enough for a pale area.
-        int step = Math.max(1, (int) Math.floor(0.5 / Math.max(1e-9, time.barWidth())));
-        int begun = -1;
-        for (int bar = from; bar <= end; bar += step) {
-            boolean there = bar < end && !Double.isNaN(one.at(bar)) && !Double.isNaN(other.at(bar));
-            if (there && begun < 0) {
-                begun = bar;
-            } else if (!there && begun >= 0) {
-                polygon(time, one, other, begun, bar, step, scale, colour, surface);
-                begun = -1;
-            }
-        }
-        if (begun >= 0) {
-            polygon(time, one, other, begun, end, step, scale, colour, surface);
-        }
-    }
-
-    private void polygon(TimeScale time, Column one, Column other, int from, int end, int step, PriceScale scale,
-                         int colour, Surface surface) {
-        points.clear();
-        int last = from;
-        for (int bar = from; bar < end; bar += step) {
-            points.point(time.middle(bar), scale.y(one.at(bar)));
-            last = bar;
-        }
-        for (int bar = last; bar >= from; bar -= step) {
-            points.point(time.middle(bar), scale.y(other.at(bar)));
-        }
-        if (points.points() > 3) {
-            surface.fillPolygon(colour, points.values(), points.points());
-        }
     }
 
     private void output(ChartModel chart, Pane pane, IndicatorLayer layer, int output, ChartData.Line line,
@@ -143,7 +80,7 @@ final class LayerRenderer {
             case STEPS -> steps(chart, time, scale, line.column(), colour, tint, tinted, layer.style().width(), surface);
             case BARS -> bars(chart, time, scale, chart.data().of(layer), colour, surface);
             case AREA -> {
-                ground(chart, time, scale, layer, style, line.column(), colour, surface);
+                areas.ground(chart, time, scale, layer, style, line.column(), colour, surface);
                 trace(chart, time, scale, line, colour, layer.style().width(), Palette.dash(number), surface);
             }
             default -> {
@@ -167,11 +104,11 @@ final class LayerRenderer {
                 drawn -> surface.line(colour, width, dash, drawn.values(), drawn.points()));
     }
 
-    private static int from(TimeScale time) {
+    static int from(TimeScale time) {
         return Math.max(0, time.firstVisible() - 1);
     }
 
-    private static int end(ChartModel chart, TimeScale time) {
+    static int end(ChartModel chart, TimeScale time) {
         return Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
     }
 
@@ -293,44 +230,6 @@ final class LayerRenderer {
             }
         }
         points.fill(surface, colour);
-    }
-
-    /** The area of an output: to another output, to a number, or to zero. */
-    private void ground(ChartModel chart, TimeScale time, PriceScale scale, IndicatorLayer layer, OutputStyle style,
-                        Column column, int colour, Surface surface) {
-        int other = layer.indicator().output(style.ground());
-        int shade = Palette.fade(colour, 2 * FILL);
-        if (other >= 0) {
-            between(chart, time, column, chart.data().of(layer).get(other).column(), scale, shade, surface);
-        } else {
-            double level = 0;
-            try {
-                level = style.ground().isEmpty() ? 0 : Double.parseDouble(style.ground());
-            } catch (NumberFormatException notANumber) {
-                // An output the indicator does not have any more: the area ends at zero.
-                level = 0;
-            }
-            shade(chart, time, scale, column, scale.y(Math.max(scale.low(), Math.min(scale.high(), level))), shade,
-                    surface);
-        }
-    }
-
-    private void shade(ChartModel chart, TimeScale time, PriceScale scale, Column column, double base, int colour,
-                       Surface surface) {
-        points.clear();
-        for (int bar = from(time); bar <= end(chart, time); bar++) {
-            double value = bar < end(chart, time) ? column.at(bar) : Double.NaN;
-            if (!Double.isNaN(value)) {
-                if (points.isEmpty()) {
-                    points.point(time.middle(bar), base);
-                }
-                points.point(time.middle(bar), scale.y(value));
-            } else if (!points.isEmpty()) {
-                points.point(time.middle(bar - 1), base);
-                surface.fillPolygon(colour, points.values(), points.points());
-                points.clear();
-            }
-        }
     }
 
     /** A yes as a mark at the pane's foot. */

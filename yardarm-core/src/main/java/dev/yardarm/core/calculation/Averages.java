@@ -44,9 +44,7 @@ public final class Averages {
      * the weights add to the mean: average = mean + 2 * products / (n * (n + 1)).
      */
     public static Node weighted(ColumnGraph graph, Node value, int length) {
-        return graph.computed("weighted(" + length + ")", length - 1, () -> new WindowMoments(length, true, 1,
-                (moments, out) -> out[0] = moments[WindowMoments.MEAN_Y] + 2 * moments[WindowMoments.PRODUCTS]
-                        / ((double) length * (length + 1))), value);
+        return graph.computed("weighted(" + length + ")", length - 1, () -> new WindowWeights(length), value);
     }
 
     /** Standard deviation divided by n. */

@@ -82,6 +82,22 @@ public final class Habits {
         save();
     }
 
+    /** The names under which settings and look of an indicator are kept, sorted. */
+    public List<String> looks(String indicator) {
+        return indicators.keySet().stream().filter(key -> key.startsWith(indicator + "/"))
+                .map(key -> key.substring(indicator.length() + 1)).sorted().toList();
+    }
+
+    /** Settings and look of an indicator kept under a name. */
+    public Optional<Documents.IndicatorLayer> look(String indicator, String name) {
+        return Optional.ofNullable(indicators.get(indicator + "/" + name));
+    }
+
+    /** Keeps settings and look of an indicator under a name; null forgets them. */
+    public void setLook(String indicator, String name, Documents.IndicatorLayer like) {
+        setStandard(indicator + "/" + name, like);
+    }
+
     /** Names of the indicators chosen as favourites, in the order they were chosen. */
     public List<String> favourites() {
         return List.copyOf(favourites);

@@ -265,6 +265,13 @@ final class ChartWords {
                 add("preset", verb ? words[0] + " a preset" : "put a preset on the chart", name.isEmpty() ? null
                         : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
             }
+            case "look" -> {
+                boolean verb = Set.of("save", "delete").contains(words[0]);
+                String name = verb ? more : rest;
+                add("look", verb ? words[0] + " settings and look of the chosen indicator"
+                        : "give the chosen indicator a kept look", name.isEmpty() ? null
+                        : new LineCommand.OfLook(verb ? words[0] : "apply", name));
+            }
             case "list" -> {
                 boolean verb = Set.of("new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier",
                         "weight", "colour", "move").contains(words[0]);
@@ -290,7 +297,7 @@ final class ChartWords {
             return;
         }
         for (String form : List.of("range 20", "ticks 500", "reversal 20", "brick 20", "point-figure 1%x3 D",
-                "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save",
+                "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save", "look save",
                 "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
                 "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace")) {
             if (form.startsWith(start) && !form.equals(start)) {
@@ -301,7 +308,7 @@ final class ChartWords {
 
     /** The command of a full form; null for one that needs more. */
     private static LineCommand complete(String form) {
-        if (List.of("preset save", "go to", "list new", "title", "export workspace", "import workspace",
+        if (List.of("preset save", "look save", "go to", "list new", "title", "export workspace", "import workspace",
                 "save chart.png").contains(form)) {
             return null;
         }

@@ -76,6 +76,10 @@ public sealed interface LineCommand {
     record OfPreset(String verb, String name) implements LineCommand {
     }
 
+    /** Something done with a kept look of the chosen indicator: apply, save, delete. */
+    record OfLook(String verb, String name) implements LineCommand {
+    }
+
     /** Something done with a list: show, new, name, add, remove, delete, sort, paste, sector, tier, weight, source. */
     record OfList(String verb, String rest) implements LineCommand {
     }

@@ -96,6 +96,27 @@ public final class ChartIndicators {
         });
     }
 
+    /** Keeps settings and look of an indicator under a name, for any other of its kind. */
+    public void keepLook(String id, String name) {
+        chart.indicator(id).ifPresent(layer -> {
+            room.desk().habits().setLook(layer.indicator().name(), name, LayerKeeper.document(layer));
+            room.desk().tell("Kept as '" + name + "' for " + layer.indicator().title() + ".");
+        });
+    }
+
+    /** Gives an indicator the settings and the look kept under a name; it stays in its pane and colour. */
+    public void takeLook(String id, String name) {
+        chart.indicator(id).ifPresent(layer -> room.desk().habits().look(layer.indicator().name(), name)
+                .map(LayerKeeper::layer).ifPresentOrElse(like -> change(layer.withSettings(like.settings()).withStyle(
+                        like.style().withLine(layer.style().colour(), like.style().width(), like.style().opacity()))),
+                        () -> room.desk().tell("Nothing is kept as '" + name + "' for " + layer.indicator().title()
+                                + ". Keep one with: look save " + name)));
+    }
+
+    public void forgetLook(String id, String name) {
+        chart.indicator(id).ifPresent(layer -> room.desk().habits().setLook(layer.indicator().name(), name, null));
+    }
+
     /** Puts the indicators of another chart here, in the place of those there are. */
     public void copyFrom(ChartRoom other) {
         List<IndicatorLayer> before = chart.indicators();
