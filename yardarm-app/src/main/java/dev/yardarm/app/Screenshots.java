@@ -232,7 +232,7 @@ final class Screenshots {
         int last = bars.size() - 1;
         Instrument instrument = room().instrument().orElseThrow();
         double price = instrument.format().round((bars.open(last) + 2 * bars.high(last)) / 3);
-        room().studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
+        room().studies().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
         Drawing level = room().chart().drawings().get(0);
         desk.books().setAlerts(List.of(new Alert("morning", instrument.id(), level.id(), Alert.Trigger.REACHES,
                 Timeframe.DAY, false, bars.openTime(last), 0, 0)));
@@ -244,7 +244,7 @@ final class Screenshots {
         for (int bar = bars.size() - 30; bar < bars.size() - 4; bar++) {
             high = bars.high(bar) > bars.high(high) ? bar : high;
         }
-        room().studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
+        room().studies().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
     }
 
     private void studyKtrl() {
@@ -256,7 +256,7 @@ final class Screenshots {
         int second = lowest(bars, bars.size() - 50, bars.size() - 8);
         TradingCalendar calendar = desk.calendar(room().instrument().orElseThrow());
         BarGrid grid = new BarGrid(calendar, Timeframe.DAY);
-        room().studies().draw(Drawing.Kind.LINE, List.of(
+        room().studies().draw(Drawing.LINE, List.of(
                 new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
                 new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
         room().studies().setAlert(Alert.Trigger.CLOSES_BEYOND);

@@ -95,7 +95,7 @@ class StartsTest {
         app.robot().interact(() -> {
             var instrument = app.room().instrument().orElseThrow();
             long open = app.desk().calendar(instrument).open(java.time.LocalDate.of(2026, 6, 19));
-            app.room().studies().draw(Drawing.Kind.LEVEL, List.of(new dev.yardarm.core.drawing.Anchor(open, 105)));
+            app.room().studies().draw(Drawing.LEVEL, List.of(new dev.yardarm.core.drawing.Anchor(open, 105)));
             app.desk().books().setAlerts(List.of(new Alert("a", instrument.id(), app.chart().drawings().get(0).id(),
                     Alert.Trigger.REACHES, Timeframe.DAY, false, open + 1, 0, 0)));
         });

@@ -139,8 +139,8 @@ class ChartModelTest {
     @Test
     void aFiredAlertLeavesAFlagAtItsBar() {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY);
-        chart.setDrawings(List.of(new Drawing("d", Drawing.Kind.LEVEL, Timeframe.DAY,
-                List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))), 4, 1, 1, true)));
+        chart.setDrawings(List.of(new Drawing("d", Drawing.LEVEL, Timeframe.DAY,
+                List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))), 4)));
         long fired = chart.bars().openTime(90) + Times.HOUR;
         Alert waiting = new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1, 0, 0);
         Palette palette = Palette.of(Palette.Theme.DAYLIGHT);

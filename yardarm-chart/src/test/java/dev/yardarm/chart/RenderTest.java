@@ -133,12 +133,11 @@ class RenderTest {
     void anInheritedLevelIsDoubledAndCarriesItsLetter() {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY);
         double price = chart.bars().close(90);
-        Drawing own = new Drawing("a", Drawing.Kind.LEVEL, Timeframe.DAY,
-                List.of(new Anchor(chart.bars().openTime(90), price)), 3, 1.5, 1, true);
+        Drawing own = new Drawing("a", Drawing.LEVEL, Timeframe.DAY,
+                List.of(new Anchor(chart.bars().openTime(90), price)), 3);
         chart.setDrawings(List.of(own));
         assertThat(linesOf(paint(chart), 3)).isEqualTo(1);
-        chart.setDrawings(List.of(new Drawing("a", Drawing.Kind.LEVEL, Timeframe.WEEK, own.anchors(), 3, 1.5, 1,
-                true)));
+        chart.setDrawings(List.of(new Drawing("a", Drawing.LEVEL, Timeframe.WEEK, own.anchors(), 3)));
         RecordingSurface inherited = paint(chart);
         assertThat(linesOf(inherited, 3)).isEqualTo(2);
         assertThat(inherited.texts).contains("W");

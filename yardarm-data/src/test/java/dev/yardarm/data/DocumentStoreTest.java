@@ -17,6 +17,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.DrawingEntry;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -29,8 +30,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 class DocumentStoreTest {
     private static final InstrumentId KTRL = new InstrumentId("halcyon", "KTRL");
-    private static final Drawing LEVEL = new Drawing("d1", Drawing.Kind.LEVEL, Timeframe.WEEK,
-            List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2, 1.5, 0.8, true);
+    private static final Drawing LEVEL = new Drawing("d1", Drawing.LEVEL, Timeframe.WEEK,
+            List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2);
 
     @TempDir
     private Path folder;
@@ -56,8 +57,9 @@ class DocumentStoreTest {
 
     @Test
     void everyKindComesBackAsItWasAndFitsItsSchema() throws IOException {
-        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(LEVEL, new Drawing("d2",
-                Drawing.Kind.LINE, Timeframe.MINUTES_15, List.of(new Anchor(1, 2), new Anchor(3, 4)), 0, 1, 1, false))));
+        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(DrawingEntry.of(LEVEL),
+                DrawingEntry.of(new Drawing("d2", Drawing.LINE, Timeframe.MINUTES_15, List.of(new Anchor(1, 2),
+                        new Anchor(3, 4)), 0)))));
         roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening",
                 List.of(KTRL)))));
         roundTrip(DocumentKind.STANCES, new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing",
@@ -130,7 +132,7 @@ class DocumentStoreTest {
 
     @Test
     void aDamagedFileIsSetAsideAndTheLastGoodCopyOpened() throws IOException {
-        Documents.Tracing first = new Documents.Tracing(KTRL, List.of(LEVEL));
+        Documents.Tracing first = new Documents.Tracing(KTRL, List.of(DrawingEntry.of(LEVEL)));
         store.write(DocumentKind.TRACING, "it", first);
         store.write(DocumentKind.TRACING, "it", new Documents.Tracing(KTRL, List.of()));
         Path file = folder.resolve("tracings/it.json");
@@ -160,7 +162,7 @@ class DocumentStoreTest {
         for (String content : List.of("[]", "", "null", "{\"format\":\"yardarm/plans\",\"version\":1}",
                 "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"nothing\"}",
                 "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"a:B\",\"drawings\":[{\"id\":\"x\","
-                        + "\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[]}]}")) {
+                        + "\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[7]}]}")) {
             Files.createDirectories(folder.resolve("tracings"));
             Files.writeString(folder.resolve("tracings/it.json"), content);
             assertThat(store.read(DocumentKind.TRACING, "it")).as(content).isEmpty();

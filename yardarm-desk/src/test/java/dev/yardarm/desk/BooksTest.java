@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Figure;
+import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
@@ -14,9 +17,12 @@ import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -39,7 +45,7 @@ class BooksTest {
     }
 
     private static Drawing level(String id, double price) {
-        return new Drawing(id, Drawing.Kind.LEVEL, Timeframe.DAY, List.of(new Anchor(1, price)), 0, 1, 1, true);
+        return new Drawing(id, Drawing.LEVEL, Timeframe.DAY, List.of(new Anchor(1, price)), 0);
     }
 
     @Test
@@ -66,6 +72,69 @@ class BooksTest {
                     .containsExactly(OTHER, KTRL));
             assertThat(books.list("Standard")).isEmpty();
             assertThat(books.scans()).as("an emptied list stays empty").isEmpty();
+        }
+    }
+
+    @Test
+    void whatCannotBeReadOfTheDrawingsIsToldAndKeptAndTheRestIsThere() throws IOException {
+        try (DocumentSaver saver = saver()) {
+            books(saver).setDrawings(KTRL, List.of(level("a", 98.4), level("b", 99), level("c", 100)));
+        }
+        Path file;
+        try (var files = Files.list(folder.resolve("tracings"))) {
+            file = files.findFirst().orElseThrow();
+        }
+        String damaged = Files.readString(file).replaceFirst("\"kind\" : \"level\"", "\"kind\" : \"unheard_of\"");
+        Files.writeString(file, damaged);
+        List<String> told = new ArrayList<>();
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), told::add)) {
+            Books books = books(saver);
+            assertThat(books.drawings(KTRL)).containsExactly(level("b", 99), level("c", 100));
+            assertThat(told).singleElement().asString().contains("2 could be read, 1 not", "drawing 1",
+                    "no kind of drawing 'unheard_of'", "set-aside");
+            books.setDrawings(KTRL, books.drawings(KTRL));
+        }
+        try (var aside = Files.list(folder.resolve("set-aside"))) {
+            assertThat(aside.findFirst().orElseThrow()).hasContent(damaged);
+        }
+    }
+
+    @Test
+    void drawingsOfOlderFilesAreRead() throws IOException {
+        Files.createDirectories(folder.resolve("tracings"));
+        Files.writeString(folder.resolve("tracings/" + KTRL.source() + "-" + KTRL.code() + ".json"), """
+                {"format": "yardarm/tracing", "version": 1, "instrument": "%s", "drawings": [{"id": "x", "kind": "LINE",
+                "origin": "W", "anchors": [{"time": 1, "price": 2.5}, {"time": 2, "price": 3}], "colour": 3, "width": 2.0,
+                "opacity": 0.5, "visible": true}]}""".formatted(KTRL));
+        try (DocumentSaver saver = saver()) {
+            Drawing line = books(saver).drawings(KTRL).get(0);
+            assertThat(line.kind()).isEqualTo(Drawing.LINE);
+            assertThat(line.options()).containsEntry("extend", "right");
+            assertThat(line.style()).isEqualTo(Drawing.Style.of(3).withLine(3, 2, 0.5));
+            assertThat(line.place()).isEqualTo(Drawing.Place.STANDARD);
+        }
+    }
+
+    @Test
+    void everyFigureIsTheSameAfterSavingAndReading() throws IOException {
+        List<Drawing> all = new ArrayList<>();
+        for (Figure figure : Figures.shared().all()) {
+            List<Anchor> anchors = new ArrayList<>();
+            for (int point = 0; point < figure.least(); point++) {
+                anchors.add(new Anchor(1000L + point, 90.25 + point));
+            }
+            Map<String, String> options = new LinkedHashMap<>();
+            figure.options().forEach(option -> options.put(option.name(), option instanceof Setting.Words ? "words {close}"
+                    : option instanceof Setting.Numbers ? "0.25 0.5" : option.standard()));
+            all.add(new Drawing(figure.name(), figure.name(), Timeframe.DAY, anchors, true, options,
+                    new Drawing.Style(4, 2.5, 0.7, Drawing.Style.Dash.DOTTED, 0.3, false), new Drawing.Place("my " + figure
+                    .name(), "second", "g1", false, true, List.of(Timeframe.DAY, Timeframe.WEEK), false)));
+        }
+        try (DocumentSaver saver = saver()) {
+            books(saver).setDrawings(KTRL, all);
+        }
+        try (DocumentSaver saver = saver()) {
+            assertThat(books(saver).drawings(KTRL)).isEqualTo(all);
         }
     }
 

@@ -2,7 +2,10 @@ package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Figure;
+import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
@@ -10,6 +13,7 @@ import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -47,12 +51,49 @@ class CommandLanguageTest {
         });
         assertThat(first("sma 0").command()).isNull();
         assertThat(first("sma 0").detail()).contains("from 1 to 5000");
-        assertThat(first("level 98.40").command()).isEqualTo(new LineCommand.DrawLevel(98.4));
+        assertThat(first("level 98.40").command()).isEqualTo(new LineCommand.Draw("level",
+                List.of(new LineCommand.DrawnPoint(null, 98.4)), Map.of()));
         assertThat(first("level abc").command()).isNull();
-        assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command()).isInstanceOf(LineCommand.DrawLine.class);
+        assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command()).isEqualTo(new LineCommand.Draw("line",
+                List.of(new LineCommand.DrawnPoint(LocalDate.of(2026, 3, 2).atStartOfDay(), 95.2),
+                        new LineCommand.DrawnPoint(LocalDate.of(2026, 5, 11).atStartOfDay(), 101)), Map.of("extend", "right")));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));
+    }
+
+    @Test
+    void everythingThatCanBeDrawnIsDrawnFromALineOrTakenInHand() {
+        for (Figure figure : Figures.shared().all()) {
+            assertThat(LANGUAGE.read(figure.name()).stream().map(Proposal::command)).as(figure.name())
+                    .contains(new LineCommand.TakeTool(Tool.of(figure.name())));
+            StringBuilder line = new StringBuilder(figure.name());
+            for (int point = 0; point < figure.least(); point++) {
+                line.append(" 2026-03-0").append(2 + point).append(' ').append(90 + point);
+            }
+            assertThat(LANGUAGE.read(line.toString()).stream().map(Proposal::command)).as(line.toString()).anyMatch(
+                    command -> command instanceof LineCommand.Draw draw && draw.figure().equals(figure.name())
+                            && draw.points().size() == figure.least());
+        }
+    }
+
+    @Test
+    void optionsTextsAndTimesOfDayAreRead() {
+        assertThat(first("retracement 2026-03-02 90 2026-05-11 101 ratios:0.5,0.618 extend:both").command())
+                .isInstanceOfSatisfying(LineCommand.Draw.class, draw -> assertThat(draw.options())
+                        .containsEntry("ratios", "0.5 0.618").containsEntry("extend", "both"));
+        assertThat(first("text 2026-03-02T10:30 98.2 it broke here: 2 times").command()).isInstanceOfSatisfying(
+                LineCommand.Draw.class, draw -> {
+                    assertThat(draw.options()).containsEntry("text", "it broke here: 2 times");
+                    assertThat(draw.points()).containsExactly(new LineCommand.DrawnPoint(
+                            LocalDate.of(2026, 3, 2).atTime(10, 30), 98.2));
+                });
+        assertThat(first("upright 2026-03-02").command()).isInstanceOfSatisfying(LineCommand.Draw.class, draw ->
+                assertThat(draw.points().get(0).price()).isNaN());
+        assertThat(first("channel 2026-03-02 90 2026-05-11 101").detail()).contains("needs 3 points", "channel 2026-03-02");
+        assertThat(first("line 2026-13-02 90 2026-05-11 101").detail()).contains("is no date");
+        assertThat(first("line 2026-03-02 90 2026-05-11 101 extend:up").detail()).contains("extend", "right");
+        assertThat(first("box 2026-03-02 90 nonsense").command()).isNull();
     }
 
     private static Map<String, String> settings(String line) {

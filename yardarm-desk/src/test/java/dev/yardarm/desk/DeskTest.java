@@ -123,7 +123,7 @@ class DeskTest {
     @Test
     void aDrawingBelongsToItsInstrumentOnAllTimeframesAndComesBack() throws IOException {
         show("KTRL", Timeframe.WEEK);
-        front.run(() -> room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(desk.clock().now(), 98.4))));
+        front.run(() -> room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), 98.4))));
         show("KTRL", Timeframe.HOUR);
         assertThat(room.chart().drawings()).singleElement().satisfies(level -> {
             assertThat(level.origin()).isEqualTo(Timeframe.WEEK);
@@ -142,7 +142,7 @@ class DeskTest {
     void deletingADrawingTakesItsWaitingAlertsAndUndoBringsBothBack() {
         show("KTRL", Timeframe.DAY);
         front.run(() -> {
-            room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(desk.clock().now(), 50)));
+            room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), 50)));
             room.studies().setAlert(Alert.Trigger.REACHES);
             room.studies().setAlert(Alert.Trigger.REACHES);
         });
@@ -164,9 +164,9 @@ class DeskTest {
         Bars before = front.get(() -> room.chart().bars());
         front.run(() -> {
             desk.onAlert(fired::add);
-            room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(desk.clock().now(), last + 0.03)));
+            room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), last + 0.03)));
             room.studies().setAlert(Alert.Trigger.REACHES);
-            room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(desk.clock().now(), last - 0.03)));
+            room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), last - 0.03)));
             room.studies().setAlert(Alert.Trigger.REACHES);
             desk.clock().setSpeed(600);
             desk.start();

@@ -127,8 +127,8 @@ class LiveHubTest {
             });
             front.run(() -> {
                 desk.books().setDrawings(ktrl.id(), List.of(new dev.yardarm.core.drawing.Drawing("d",
-                        dev.yardarm.core.drawing.Drawing.Kind.LEVEL, Timeframe.DAY,
-                        List.of(new dev.yardarm.core.drawing.Anchor(open, 105)), 0, 1, 1, true)));
+                        dev.yardarm.core.drawing.Drawing.LEVEL, Timeframe.DAY,
+                        List.of(new dev.yardarm.core.drawing.Anchor(open, 105)), 0)));
                 desk.books().setAlerts(List.of(new Alert("a", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY,
                         false, open + 1, 0, 0)));
                 desk.hub().start();

@@ -55,7 +55,7 @@ class StudiesTest {
     }
 
     private void level(double price) {
-        front.run(() -> room.studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(desk.clock().now(), price))));
+        front.run(() -> room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), price))));
     }
 
     private double price(int drawing) {

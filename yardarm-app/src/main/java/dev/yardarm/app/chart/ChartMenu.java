@@ -198,7 +198,7 @@ final class ChartMenu {
             Anchor anchor = SnapTarget.at(chart, x, y, true);
             String price = chart.instrument().get().format().format(anchor.price());
             menu.getItems().addAll(item("Level at " + price,
-                            () -> room.studies().draw(Drawing.Kind.LEVEL, List.of(anchor))),
+                            () -> room.studies().draw(Drawing.LEVEL, List.of(anchor))),
                     item("Trend line from here", () -> {
                         room.studies().take(Tool.LINE);
                         room.gestures().put(anchor);

@@ -24,7 +24,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.shape.Line;
 
 /** The main chart as a control: shows the room's chart and turns mouse and arrow keys into gestures on it. */
 public final class ChartView extends Region {
@@ -38,7 +37,7 @@ public final class ChartView extends Region {
     private final ChartGestures gestures;
     private final ChartCanvas canvas;
     private final CrosshairLayer crosshair;
-    private final Line preview = new Line();
+    private final DrawingPreview preview = new DrawingPreview();
     private final Label message = new Label();
     private final Region focusFrame = new Region();
     private final ChartMenu menus;
@@ -59,10 +58,6 @@ public final class ChartView extends Region {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.NODE);
         setAccessibleText("Chart");
-        preview.setManaged(false);
-        preview.setVisible(false);
-        preview.setMouseTransparent(true);
-        preview.getStrokeDashArray().setAll(4.0, 3.0);
         message.getStyleClass().add("empty");
         message.setMouseTransparent(true);
         message.setWrapText(true);
@@ -125,7 +120,7 @@ public final class ChartView extends Region {
         canvas.setPalette(palette);
         crosshair.setPalette(palette);
         measure.setPalette(palette);
-        preview.setStroke(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+        preview.setColour(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
     }
 
     @Override
@@ -216,6 +211,8 @@ public final class ChartView extends Region {
     }
 
     private void point(MouseEvent event) {
+        gestures.setSnapping(!event.isShiftDown());
+        gestures.setHeld(event.isShortcutDown());
         crosshair.setPointer(event.getX(), event.getY());
         measure.to(event.getX(), event.getY(), !event.isShiftDown());
         handles.point(event.getX(), event.getY());
@@ -277,17 +274,8 @@ public final class ChartView extends Region {
     }
 
     private void updatePreview() {
-        Optional<Anchor> candidate = gestures.candidate(crosshair.pointerX(), crosshair.pointerY());
-        preview.setVisible(candidate.isPresent());
-        candidate.ifPresent(anchor -> {
-            double x = chart.time().middle(chart.axis().bar(anchor.time()));
-            double y = chart.price().y(anchor.price());
-            boolean second = gestures.tool() == Tool.LINE && !gestures.placed().isEmpty();
-            preview.setStartX(second ? chart.time().middle(chart.axis().bar(gestures.placed().get(0).time())) : 0);
-            preview.setStartY(second ? chart.price().y(gestures.placed().get(0).price()) : y);
-            preview.setEndX(second ? x : chart.plotRight());
-            preview.setEndY(y);
-        });
+        preview.show(gestures.preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null), chart,
+                crosshair.pointerX(), crosshair.pointerY());
     }
 
     /**
@@ -299,6 +287,11 @@ public final class ChartView extends Region {
         int sideways = code == KeyCode.RIGHT ? 1 : code == KeyCode.LEFT ? -1 : 0;
         int upward = code == KeyCode.UP ? 1 : code == KeyCode.DOWN ? -1 : 0;
         if (gestures.tool() != Tool.NONE) {
+            if (code == KeyCode.ENTER && fast) {
+                gestures.finish();
+                refresh();
+                return true;
+            }
             if (code == KeyCode.ENTER) {
                 gestures.candidate(crosshair.pointerX(), crosshair.pointerY()).ifPresent(gestures::put);
                 refresh();

@@ -10,6 +10,7 @@ import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import javafx.scene.text.Text;
@@ -243,8 +244,8 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             text.setManaged(false);
             legends.add(text);
             getChildren().add(text);
-            // Its width is asked for before the next pulse styles it.
-            text.applyCss();
+            // Its width is asked for before the next pulse styles it: then everything is put in its place again.
+            Platform.runLater(this::update);
         }
         return legends.get(number);
     }

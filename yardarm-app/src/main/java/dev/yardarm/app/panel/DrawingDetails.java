@@ -1,98 +1,229 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.room.Studies;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 
-/** Exact prices, dates and style of a drawing, its alerts, and its end. */
+/** Exact prices and dates, options, look and place of a drawing, its alerts, and its end. */
 final class DrawingDetails extends LayerDetails {
+    /** Points of longer drawings are moved by hand. */
+    private static final int MOST_POINTS = 7;
+
     private final Workbench bench;
     private final String id;
     private final StyleEditor style;
     private final List<NumberField> prices = new ArrayList<>();
     private final List<TextField> dates = new ArrayList<>();
+    private final List<Runnable> showing = new ArrayList<>();
     private final Label alerts = new Label();
+    private boolean busy;
     private Drawing last;
 
     DrawingDetails(Workbench bench, String id) {
         this.bench = bench;
         this.id = id;
         last = bench.room().chart().drawing(id).orElseThrow();
-        heading(last.kind().title() + ", drawn on " + last.origin());
-        boolean isLine = last.kind() == Drawing.Kind.LINE;
-        for (int anchor = 0; anchor < last.anchors().size(); anchor++) {
-            addAnchor(anchor, isLine);
+        heading(last.figure().title() + ", drawn on " + last.origin());
+        boolean dated = !last.is(Drawing.LEVEL);
+        for (int anchor = 0; anchor < Math.min(MOST_POINTS, last.anchors().size()); anchor++) {
+            addAnchor(anchor, dated);
         }
-        Studies studies = bench.room().studies();
-        style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().width(),
-                drawing().opacity(), drawing().visible()), changed -> studies.change(drawing(),
-                drawing().withStyle(changed.colour(), changed.width(), changed.opacity())));
+        for (Setting option : last.figure().options()) {
+            SettingEditor editor = new SettingEditor(option, () -> drawing().settings(), this::setOption,
+                    bench.desk()::tell, Map.of());
+            showing.add(editor::show);
+            row(option.label(), editor.control());
+        }
+        style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().style().width(),
+                drawing().style().opacity(), drawing().visible()), changed -> change(drawing().withStyle(drawing().style()
+                .withLine(changed.colour(), changed.width(), changed.opacity()))));
         style(style);
+        look();
+        place();
+        Studies studies = bench.room().studies();
         Button reaches = new Button("Alert: reached");
         reaches.setId("alert-reaches");
         reaches.setOnAction(event -> studies.setAlert(Alert.Trigger.REACHES));
         Button beyond = new Button("Alert: close beyond");
         beyond.setId("alert-beyond");
         beyond.setOnAction(event -> studies.setAlert(Alert.Trigger.CLOSES_BEYOND));
-        wide(new HBox(4, reaches, beyond));
+        boolean valued = !last.sketch(bench.room().chart().axis().grid().calendar(), Bars.EMPTY, PriceFormat.ofDecimals(2))
+                .courses().isEmpty();
+        if (valued) {
+            wide(new HBox(4, reaches, beyond));
+        }
         alerts.getStyleClass().add("small");
         alerts.setWrapText(true);
         wide(alerts);
         Button delete = new Button("Delete");
         delete.setId("delete-drawing");
         delete.setOnAction(event -> studies.deleteChosen());
-        wide(delete);
+        Button clone = new Button("Clone");
+        clone.setId("clone-drawing");
+        clone.setOnAction(event -> studies.cloneChosen());
+        wide(new HBox(4, clone, delete));
+        Label help = new Label(last.figure().help());
+        help.setWrapText(true);
+        help.getStyleClass().addAll("soft", "small");
+        wide(help);
         show();
     }
 
-    private void addAnchor(int anchor, boolean isLine) {
-        String which = isLine ? anchor == 0 ? "first price" : "second price" : "price";
-        NumberField price = new NumberField(which, value -> bench.room().studies().change(drawing(),
-                drawing().withAnchor(anchor, drawing().anchors().get(anchor).withPrice(value))),
-                bench.desk()::tell);
+    private void change(Drawing changed) {
+        if (!busy) {
+            bench.room().studies().change(drawing(), changed);
+        }
+    }
+
+    private void setOption(String name, String value) {
+        if (busy) {
+            return;
+        }
+        Map<String, String> options = new LinkedHashMap<>(drawing().options());
+        options.put(name, value);
+        try {
+            change(drawing().withOptions(options));
+        } catch (IllegalArgumentException bad) {
+            bench.desk().tell("The drawing stays as it was: " + bad.getMessage() + ".");
+            show();
+        }
+    }
+
+    /** Dash, fill and words. */
+    private void look() {
+        ComboBox<Drawing.Style.Dash> dash = new ComboBox<>();
+        dash.setId("drawing-dash");
+        dash.setAccessibleText("Lines");
+        dash.getItems().addAll(Drawing.Style.Dash.values());
+        dash.setConverter(new Words<>(each -> each.name().toLowerCase(Locale.ROOT)));
+        dash.setOnAction(event -> change(drawing().withStyle(drawing().style().withDash(dash.getValue()))));
+        showing.add(() -> dash.setValue(drawing().style().dash()));
+        row("Lines", dash);
+        Slider fill = new Slider(0, 0.6, 0.12);
+        fill.setId("drawing-fill");
+        fill.setAccessibleText("Fill");
+        fill.valueProperty().addListener((observed, before, now) -> change(drawing().withStyle(drawing().style().withFill(
+                Math.rint(now.doubleValue() * 50) / 50))));
+        showing.add(() -> {
+            if (!fill.isValueChanging()) {
+                fill.setValue(drawing().style().fill());
+            }
+        });
+        row("Fill", fill);
+    }
+
+    /** Its name, whether it can be moved, whether words are shown, and the timeframes it shows on. */
+    private void place() {
+        TextField name = new TextField();
+        name.setId("drawing-name");
+        name.setAccessibleText("Name");
+        name.setPromptText("for formulas and alerts");
+        taking(name, () -> {
+            if (!name.getText().strip().equals(drawing().place().name())) {
+                change(drawing().withPlace(drawing().place().withName(name.getText().strip())));
+            }
+        });
+        showing.add(() -> showText(name, drawing().place().name()));
+        row("Name", name);
+        CheckBox labels = box("Words", "drawing-labels", () -> drawing().style().labels(), on -> change(drawing().withStyle(
+                drawing().style().withLabels(on))));
+        CheckBox locked = box("Locked", "drawing-locked", () -> drawing().place().locked(), on -> change(drawing()
+                .withPlace(drawing().place().withLocked(on))));
+        wide(new HBox(12, labels, locked));
+        CheckBox inherited = box("Shows on lower timeframes", "drawing-inherited", () -> drawing().place().inherited(),
+                on -> change(drawing().withPlace(drawing().place().withInherited(on))));
+        wide(new HBox(inherited));
+        TextField timeframes = new TextField();
+        timeframes.setId("drawing-timeframes");
+        timeframes.setAccessibleText("Timeframes it shows on");
+        timeframes.setPromptText("all");
+        taking(timeframes, () -> {
+            List<Timeframe> shown = IndicatorDetails.timeframes(timeframes.getText(), bench.desk()::tell);
+            if (!shown.equals(drawing().place().timeframes())) {
+                change(drawing().withPlace(drawing().place().onTimeframes(shown)));
+            }
+        });
+        showing.add(() -> showText(timeframes, drawing().place().timeframes().stream().map(Timeframe::toString)
+                .collect(Collectors.joining(" "))));
+        row("Shows on", timeframes);
+    }
+
+    private CheckBox box(String text, String boxId, Supplier<Boolean> now, Consumer<Boolean> take) {
+        CheckBox box = new CheckBox(text);
+        box.setId(boxId);
+        box.setOnAction(event -> take.accept(box.isSelected()));
+        showing.add(() -> box.setSelected(now.get()));
+        return box;
+    }
+
+    private void addAnchor(int anchor, boolean dated) {
+        List<String> words = last.figure().points();
+        String which = words.get(Math.min(anchor, words.size() - 1));
+        NumberField price = new NumberField("price: " + which, value -> change(drawing().withAnchor(anchor,
+                drawing().anchors().get(anchor).withPrice(value))), bench.desk()::tell);
         price.setId("anchor-price-" + anchor);
         prices.add(price);
-        if (isLine) {
+        if (dated) {
             TextField date = new TextField();
-            date.setAccessibleText(anchor == 0 ? "first date" : "second date");
+            date.setAccessibleText("date: " + which);
             date.setId("anchor-date-" + anchor);
+            Tips.set(date, which);
             date.setOnAction(event -> setDate(anchor, date.getText()));
             dates.add(date);
-            row(anchor == 0 ? "From" : "To", date);
+            HBox.setHgrow(date, Priority.ALWAYS);
+            date.setPrefColumnCount(8);
+            price.setPrefColumnCount(6);
+            row("Point " + (anchor + 1), new HBox(3, date, price));
+        } else {
+            row("Price", price);
         }
-        row("Price", price);
     }
 
     private void setDate(int anchor, String text) {
         TradingCalendar calendar = bench.room().chart().axis().grid().calendar();
         try {
             LocalDate day = calendar.sameOrNext(LocalDate.parse(text.strip().substring(0, 10)));
-            long time = new BarGrid(calendar, drawing().origin()).slotAt(calendar.open(day)).openTime();
-            long other = drawing().anchors().get(1 - anchor).time();
-            if (time == other) {
+            long open = text.strip().length() > 10 ? Times.micros(LocalDateTime.parse(text.strip().replace(' ', 'T'))
+                    .atZone(calendar.zone())) : calendar.open(day);
+            long time = new BarGrid(calendar, drawing().origin()).slotAt(open).openTime();
+            if (drawing().is(Drawing.LINE) && time == drawing().anchors().get(1 - anchor).time()) {
                 bench.desk().tell("Both ends of a line cannot lie on the same bar.");
             } else {
-                bench.room().studies().change(drawing(), drawing().withAnchor(anchor,
-                        new Anchor(time, drawing().anchors().get(anchor).price())));
+                change(drawing().withAnchor(anchor, new Anchor(time, drawing().anchors().get(anchor).price())));
             }
         } catch (DateTimeException | StringIndexOutOfBoundsException bad) {
-            bench.desk().tell("'" + text + "' is no date; write it as 2026-06-19.");
+            bench.desk().tell("'" + text + "' is no date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");
         }
         show();
     }
@@ -104,6 +235,9 @@ final class DrawingDetails extends LayerDetails {
     @Override
     void show() {
         last = drawing();
+        busy = true;
+        showing.forEach(Runnable::run);
+        busy = false;
         PriceFormat format = bench.room().instrument().orElseThrow().format();
         TradingCalendar calendar = bench.room().chart().axis().grid().calendar();
         for (int anchor = 0; anchor < prices.size(); anchor++) {
@@ -111,7 +245,9 @@ final class DrawingDetails extends LayerDetails {
         }
         for (int anchor = 0; anchor < dates.size(); anchor++) {
             if (!dates.get(anchor).isFocused()) {
-                dates.get(anchor).setText(Times.date(last.anchors().get(anchor).time(), calendar.zone()).toString());
+                var moment = Times.at(last.anchors().get(anchor).time(), calendar.zone());
+                dates.get(anchor).setText(last.origin().isIntraday() ? moment.toLocalDateTime().toString().replace('T', ' ')
+                        .substring(0, 16) : moment.toLocalDate().toString());
             }
         }
         style.show();
@@ -119,7 +255,7 @@ final class DrawingDetails extends LayerDetails {
         for (Alert alert : bench.room().chart().alerts()) {
             if (alert.drawing().equals(id)) {
                 text.append(text.isEmpty() ? "" : "\n").append(alert.hasFired() ? "fired " + Readout.time(
-                        alert.firedAt(), dev.yardarm.core.bars.Timeframe.MINUTE, calendar.zone()) + " at "
+                        alert.firedAt(), Timeframe.MINUTE, calendar.zone()) + " at "
                         + format.format(alert.firedPrice()) : "waits: " + alert.trigger().words());
             }
         }

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -195,13 +196,7 @@ final class IndicatorDetails extends LayerDetails {
         TextField field = field("layer-timeframes", "Timeframes it shows on");
         field.setPromptText("all");
         taking(field, () -> {
-            List<Timeframe> shown = new ArrayList<>();
-            for (String word : field.getText().strip().split("[\\s,;]+")) {
-                if (!word.isEmpty() && !word.equalsIgnoreCase("all")) {
-                    Timeframe.parse(word).ifPresentOrElse(shown::add, () -> bench.desk().tell("'" + word
-                            + "' is no timeframe; write some such as D W M, or nothing for all."));
-                }
-            }
+            List<Timeframe> shown = timeframes(field.getText(), bench.desk()::tell);
             if (!shown.equals(layer().style().timeframes())) {
                 change(layer().withStyle(layer().style().onTimeframes(shown)));
             }
@@ -211,19 +206,16 @@ final class IndicatorDetails extends LayerDetails {
         row("Shows on", field);
     }
 
-    private static void taking(TextField field, Runnable take) {
-        field.setOnAction(event -> take.run());
-        field.focusedProperty().addListener((observed, before, now) -> {
-            if (!now) {
-                take.run();
+    /** The timeframes a text names; words that are none are told. */
+    static List<Timeframe> timeframes(String text, Consumer<String> tell) {
+        List<Timeframe> shown = new ArrayList<>();
+        for (String word : text.strip().split("[\\s,;]+")) {
+            if (!word.isEmpty() && !word.equalsIgnoreCase("all")) {
+                Timeframe.parse(word).ifPresentOrElse(shown::add, () -> tell.accept("'" + word
+                        + "' is no timeframe; write some such as D W M, or nothing for all."));
             }
-        });
-    }
-
-    private static void showText(TextField field, String text) {
-        if (!field.isFocused()) {
-            field.setText(text);
         }
+        return shown;
     }
 
     private static String plain(double value) {

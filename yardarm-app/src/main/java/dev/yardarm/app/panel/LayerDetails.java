@@ -3,6 +3,7 @@ package dev.yardarm.app.panel;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.Selection;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -73,5 +74,22 @@ abstract class LayerDetails {
 
     final void style(StyleEditor editor) {
         nextRow = editor.addTo(grid, nextRow);
+    }
+
+    /** Takes what is typed in a field with Enter or when it is left. */
+    static void taking(TextField field, Runnable take) {
+        field.setOnAction(event -> take.run());
+        field.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                take.run();
+            }
+        });
+    }
+
+    /** Shows a text in a field that is not being typed in. */
+    static void showText(TextField field, String text) {
+        if (!field.isFocused()) {
+            field.setText(text);
+        }
     }
 }

@@ -12,6 +12,7 @@ import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -204,12 +205,11 @@ public final class LayersPanel extends VBox {
             visible.setSelected(drawing.visible());
             colour(drawing.colour());
             boolean inherited = drawing.origin().isHigherThan(room().chart().timeframe());
-            boolean level = drawing.kind() == Drawing.Kind.LEVEL;
-            title.setText((level ? "level " : "line ") + (inherited ? "from " : "of ") + drawing.origin());
-            if (level) {
-                value.setText(room().chart().instrument().orElseThrow().format()
-                        .format(drawing.anchors().get(0).price()));
-            }
+            title.setText(drawing.title().toLowerCase(Locale.ROOT) + (inherited ? " from " : " of ") + drawing.origin());
+            ChartModel chart = room().chart();
+            double now = chart.bars().isEmpty() ? Double.NaN : drawing.path(chart.axis().grid().calendar()).priceAt(
+                    chart.bars().openTime(chart.bars().size() - 1));
+            value.setText(Double.isNaN(now) ? "" : chart.instrument().orElseThrow().format().format(now));
         }
 
         private void colour(int number) {

@@ -90,7 +90,7 @@ public final class WatchView extends VBox {
     }
 
     private String drawing(Alert alert) {
-        return found(alert).map(each -> each.kind().title() + " of " + each.origin()).orElse("deleted drawing");
+        return found(alert).map(each -> each.title() + " of " + each.origin()).orElse("deleted drawing");
     }
 
     private String level(Alert alert) {

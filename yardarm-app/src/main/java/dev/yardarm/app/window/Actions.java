@@ -14,6 +14,8 @@ import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.EventMark;
@@ -26,7 +28,9 @@ import dev.yardarm.desk.room.Presets;
 import dev.yardarm.desk.room.Spans;
 import dev.yardarm.desk.room.WorkspaceFile;
 import java.nio.file.Path;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -138,12 +142,8 @@ final class Actions {
             room().comparisons().add(compare.others(), compare.look());
         } else if (command instanceof LineCommand.Correlate correlate) {
             room().comparisons().correlate(correlate.one(), correlate.other(), correlate.length());
-        } else if (command instanceof LineCommand.DrawLevel draw) {
-            long now = room().chart().bars().isEmpty() ? bench.desk().clock().now()
-                    : room().chart().bars().openTime(room().chart().bars().size() - 1);
-            room().studies().draw(Drawing.Kind.LEVEL, List.of(new Anchor(now, draw.price())));
-        } else if (command instanceof LineCommand.DrawLine draw) {
-            drawLine(draw);
+        } else if (command instanceof LineCommand.Draw draw) {
+            draw(draw);
         } else if (command instanceof LineCommand.TakeTool take) {
             room().studies().take(take.tool());
         } else if (command instanceof LineCommand.MakePlan make) {
@@ -240,21 +240,37 @@ final class Actions {
         }
     }
 
-    private void drawLine(LineCommand.DrawLine draw) {
-        Anchor from = new Anchor(slot(draw.from()), draw.fromPrice());
-        Anchor to = new Anchor(slot(draw.to()), draw.toPrice());
-        if (from.time() == to.time()) {
+    private void draw(LineCommand.Draw draw) {
+        Bars bars = room().chart().bars();
+        if (bars.isEmpty()) {
+            bench.desk().tell("There are no bars to draw on yet.");
+            return;
+        }
+        int last = bars.size() - 1;
+        List<Anchor> anchors = new ArrayList<>();
+        for (LineCommand.DrawnPoint point : draw.points()) {
+            long time = point.moment() == null ? bars.openTime(last) : slot(point.moment());
+            anchors.add(new Anchor(time, Double.isNaN(point.price()) ? bars.close(last) : point.price()));
+        }
+        if (draw.figure().equals(Drawing.LINE) && anchors.get(0).time() == anchors.get(1).time()) {
             bench.desk().tell("Both points lie on the same bar of " + room().chart().timeframe()
                     + "; a line needs two bars.");
-        } else {
-            room().studies().draw(Drawing.Kind.LINE, List.of(from, to));
+            return;
+        }
+        try {
+            room().studies().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars), draw.options());
+        } catch (IllegalArgumentException noPlace) {
+            bench.desk().tell("Nothing was drawn: " + noPlace.getMessage() + ".");
         }
     }
 
-    private long slot(LocalDate date) {
+    /** The opening of the bar a moment by the exchange's clock falls in; of the session for a date alone. */
+    private long slot(LocalDateTime moment) {
         TradingCalendar calendar = room().chart().axis().grid().calendar();
         BarGrid grid = room().chart().axis().grid();
-        return grid.slotAt(calendar.open(calendar.sameOrNext(date))).openTime();
+        boolean dateAlone = moment.toLocalTime().equals(LocalTime.MIDNIGHT);
+        return grid.slotAt(dateAlone ? calendar.open(calendar.sameOrNext(moment.toLocalDate()))
+                : Times.micros(moment.atZone(calendar.zone()))).openTime();
     }
 
     /** Carries out a plain command. */

@@ -99,7 +99,7 @@ final class ChartPage extends BorderPane {
      */
     void complete() {
         if (lists == null) {
-            tools.getChildren().addAll(level, line, plan, separator(),
+            tools.getChildren().addAll(level, line, plan, new FigureMenu(bench), separator(),
                     button("Note", "M N", () -> bench.prompt("note ")),
                     button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
                     button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
@@ -130,7 +130,8 @@ final class ChartPage extends BorderPane {
     private ToggleButton tool(String text, Tool tool, String keys) {
         ToggleButton button = new ToggleButton(text);
         button.setId("tool-" + tool.word());
-        Tips.set(button, tool.firstHint() + " (keys: " + keys + ")");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        Tips.set(button, tool.hint(0) + " (keys: " + keys + ")");
         button.setOnAction(event -> {
             bench.room().studies().take(button.isSelected() ? tool : Tool.NONE);
             chart().requestFocus();
@@ -141,6 +142,7 @@ final class ChartPage extends BorderPane {
     private Button button(String text, String keys, Runnable action) {
         Button button = new Button(text);
         button.setId("button-" + text.toLowerCase(java.util.Locale.ROOT));
+        button.setMinWidth(Region.USE_PREF_SIZE);
         Tips.set(button, "Keys: " + keys);
         button.setOnAction(event -> action.run());
         return button;

@@ -8,6 +8,8 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.LineCommand;
@@ -15,6 +17,9 @@ import dev.yardarm.desk.room.Arrangement;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.Layouts;
 import dev.yardarm.desk.room.Spans;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
 
 /** Which leader keys there are and what they do, before the user changes them. */
 final class KeyMap {
@@ -65,8 +70,36 @@ final class KeyMap {
                 .add('A', "atr 14", () -> indicator("atr")).add('S', "sma 50", () -> indicator("sma")).add('E', "ema 20",
                         () -> indicator("ema")).add('R', "rsi 14", () -> indicator("rsi"))
                 .add('H', "highest 20", () -> indicator("highest")).add('L', "lowest 20", () -> indicator("lowest"));
-        keys.group('D', "Draw").add('H', "level", () -> room().studies().take(Tool.LEVEL))
-                .add('L', "trend line", () -> room().studies().take(Tool.LINE));
+        LeaderKeys.Group draw = keys.group('D', "Draw");
+        Map<Character, String> figures = new LinkedHashMap<>();
+        figures.put('H', Drawing.LEVEL);
+        figures.put('L', Drawing.LINE);
+        figures.put('J', "level_ray");
+        figures.put('V', "upright");
+        figures.put('A', "arrow");
+        figures.put('C', "channel");
+        figures.put('P', "pitchfork");
+        figures.put('G', "regression");
+        figures.put('Z', "zone");
+        figures.put('B', "box");
+        figures.put('E', "ellipse");
+        figures.put('I', "gap");
+        figures.put('O', "order_block");
+        figures.put('R', "retracement");
+        figures.put('X', "extension");
+        figures.put('F', "fan");
+        figures.put('U', "time_ratios");
+        figures.put('M', "measured_move");
+        figures.put('Y', "cycles");
+        figures.put('S', "head_shoulders");
+        figures.put('W', "polyline");
+        figures.put('D', "freehand");
+        figures.put('T', "text");
+        figures.put('K', "callout");
+        figures.put('N', "price_note");
+        figures.put('Q', "measure");
+        figures.forEach((letter, figure) -> draw.add(letter, Figures.shared().get(figure).title().toLowerCase(Locale.ROOT),
+                () -> room().studies().take(Tool.of(figure))));
         keys.group('S', "Scale").add('L', "logarithmic", () -> mode(ScaleChoice.Mode.LOGARITHMIC))
                 .add('N', "straight", () -> mode(ScaleChoice.Mode.LINEAR))
                 .add('P', "per cent", () -> mode(ScaleChoice.Mode.PERCENT))

@@ -10,8 +10,15 @@ import java.util.List;
 public interface ChartEdits {
     void select(Selection selection);
 
-    /** A drawing has been placed. */
-    void draw(Drawing.Kind kind, List<Anchor> anchors);
+    /**
+     * A drawing has been placed.
+     *
+     * @param figure name of its figure
+     */
+    void draw(String figure, List<Anchor> anchors);
+
+    /** Something could not be placed, with the reason. */
+    void refuse(String reason);
 
     /** A drawing has been moved, from the first to the second state. */
     void change(Drawing before, Drawing after);

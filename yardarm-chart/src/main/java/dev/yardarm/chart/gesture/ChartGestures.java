@@ -16,6 +16,7 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.plan.TradePlan;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -25,17 +26,23 @@ import java.util.Optional;
 public final class ChartGestures {
     private static final double SLACK = 3;
     private static final double WHEEL = 1.18;
+    private static final String FREEHAND = "freehand";
+    /** Pixels between the points of a freehand stroke. */
+    private static final double TRACE = 4;
 
     private final ChartModel chart;
     private final ChartEdits edits;
     private Tool tool = Tool.NONE;
     private final List<Anchor> placed = new ArrayList<>();
     private boolean snapping = true;
+    private boolean held;
     private Drag drag;
     private double pressX;
     private double pressY;
     private boolean moved;
     private double spanTo;
+    private double tracedX;
+    private double tracedY;
 
     /** What is being dragged, with what it was before. */
     private sealed interface Drag {
@@ -83,6 +90,11 @@ public final class ChartGestures {
         drag = null;
     }
 
+    /** Holds the next point level with the last, upright above it or at half a right angle, whichever is nearest. */
+    public void setHeld(boolean on) {
+        held = on;
+    }
+
     public boolean isSnapping() {
         return snapping;
     }
@@ -101,8 +113,9 @@ public final class ChartGestures {
         if (tool == Tool.NONE) {
             return "";
         }
-        String more = tool == Tool.LINE ? "Click the second point" : "Click the stop";
-        return (placed.isEmpty() ? tool.firstHint() : more) + " (arrows and Enter do it too, Esc ends)";
+        boolean open = tool.most() > tool.least() && placed.size() >= tool.least();
+        return tool.hint(placed.size()) + (open ? " (a double click or Enter on the last point ends it, Esc gives up)"
+                : " (arrows and Enter do it too, Esc ends)");
     }
 
     public void press(double x, double y) {
@@ -114,8 +127,7 @@ public final class ChartGestures {
         pressX = x;
         pressY = y;
         moved = false;
-        if (span && x < chart.plotRight()) {
-            setTool(Tool.NONE);
+        if (span && tool == Tool.NONE && x < chart.plotRight()) {
             drag = new Drag.Span(x);
             spanTo = x;
             return;
@@ -139,8 +151,9 @@ public final class ChartGestures {
             return new Drag.TimeStretch(chart.time());
         }
         if (hit instanceof Hit.OnDrawing on) {
-            return new Drag.OfDrawing(chart.drawing(on.id()).orElseThrow(), on.anchor(),
-                    SnapTarget.at(chart, x, y, false));
+            Drawing drawing = chart.drawing(on.id()).orElseThrow();
+            return drawing.place().locked() ? new Drag.Pan(chart.time(), chart.price(), chart.scale())
+                    : new Drag.OfDrawing(drawing, on.anchor(), SnapTarget.at(chart, x, y, false));
         }
         if (hit instanceof Hit.OnBracket on) {
             return new Drag.OfBracket(chart.plan().orElseThrow(), on.arm());
@@ -167,6 +180,10 @@ public final class ChartGestures {
             return;
         }
         moved = true;
+        if (tool.word().equals(FREEHAND)) {
+            trace(x, y);
+            return;
+        }
         if (drag instanceof Drag.Pan pan) {
             chart.setTime(pan.time().movedBy(x - pressX));
             if (pan.before().fit() == ScaleChoice.Fit.MANUAL || pan.before().fit() == ScaleChoice.Fit.HELD) {
@@ -186,6 +203,21 @@ public final class ChartGestures {
             show(moved(of, x, y));
         } else if (drag instanceof Drag.OfBracket of) {
             chart.setPlan(moved(of, x, y));
+        }
+    }
+
+    /** One more point of a freehand stroke, when it is far enough from the last. */
+    private void trace(double x, double y) {
+        if (placed.isEmpty()) {
+            placed.add(SnapTarget.at(chart, pressX, pressY, false));
+            tracedX = pressX;
+            tracedY = pressY;
+        }
+        boolean inPane = x <= chart.plotRight() && chart.pricePane().covers(y);
+        if (inPane && Math.hypot(x - tracedX, y - tracedY) >= TRACE && placed.size() < tool.most()) {
+            placed.add(SnapTarget.at(chart, x, y, false));
+            tracedX = x;
+            tracedY = y;
         }
     }
 
@@ -217,14 +249,16 @@ public final class ChartGestures {
 
     private Drawing moved(Drag.OfDrawing of, double x, double y) {
         Drawing before = of.before();
-        Anchor to = SnapTarget.at(chart, x, y, snapping);
-        if (before.kind() == Drawing.Kind.LEVEL) {
+        Anchor to = SnapTarget.at(chart, x, y, snapping, before.id());
+        if (before.is(Drawing.LEVEL)) {
             return before.withAnchor(0, new Anchor(before.anchors().get(0).time(), to.price()));
         }
         if (of.anchor() >= 0) {
-            Anchor other = before.anchors().get(1 - of.anchor());
-            boolean sameBar = chart.axis().bar(other.time()) == chart.axis().bar(to.time());
-            return sameBar ? chart.drawing(before.id()).orElse(before) : before.withAnchor(of.anchor(), to);
+            return collapses(before, of.anchor(), to) ? chart.drawing(before.id()).orElse(before)
+                    : before.withAnchor(of.anchor(), to);
+        }
+        if (before.anchors().size() == 1) {
+            return before.withAnchor(0, to);
         }
         Anchor free = SnapTarget.at(chart, x, y, false);
         int bars = chart.axis().bar(free.time()) - chart.axis().bar(of.grabbed().time());
@@ -232,6 +266,12 @@ public final class ChartGestures {
         return before.withAnchors(before.anchors().stream().map(anchor -> new Anchor(
                 bars == 0 ? anchor.time() : chart.axis().openTime(chart.axis().bar(anchor.time()) + bars),
                 rounded(anchor.price() + difference))).toList());
+    }
+
+    /** True when a line would lose its direction: both its points on one bar. */
+    private boolean collapses(Drawing drawing, int anchor, Anchor to) {
+        return drawing.is(Drawing.LINE) && chart.axis().bar(drawing.anchors().get(1 - anchor).time())
+                == chart.axis().bar(to.time());
     }
 
     private double rounded(double price) {
@@ -280,45 +320,106 @@ public final class ChartGestures {
     }
 
     private void place(double x, double y) {
+        if (tool.word().equals(FREEHAND) && placed.size() > 1) {
+            finish();
+            return;
+        }
         if (x > chart.plotRight() || !chart.pricePane().covers(y) || chart.bars().isEmpty()) {
             return;
         }
-        boolean dragged = Math.hypot(x - pressX, y - pressY) >= SLACK && placed.isEmpty() && tool != Tool.LEVEL;
+        boolean dragged = Math.hypot(x - pressX, y - pressY) >= SLACK && placed.isEmpty() && tool.least() > 1;
         if (dragged) {
             placed.add(SnapTarget.at(chart, pressX, pressY, snapping));
         }
-        put(SnapTarget.at(chart, x, y, snapping));
+        put(next(x, y));
+    }
+
+    /** The point under the pointer, held to an angle from the last one when that is wanted. */
+    private Anchor next(double x, double y) {
+        if (!held || placed.isEmpty()) {
+            return SnapTarget.at(chart, x, y, snapping);
+        }
+        Anchor last = placed.get(placed.size() - 1);
+        double lastX = chart.time().middle(chart.axis().bar(last.time()));
+        double lastY = chart.price().y(last.price());
+        double across = x - lastX;
+        double up = y - lastY;
+        if (Math.abs(up) < Math.abs(across) * Math.tan(Math.PI / 8)) {
+            return new Anchor(SnapTarget.at(chart, x, y, false).time(), last.price());
+        }
+        if (Math.abs(across) < Math.abs(up) * Math.tan(Math.PI / 8)) {
+            return new Anchor(last.time(), SnapTarget.at(chart, x, y, snapping).price());
+        }
+        double wide = chart.time().middle(chart.time().bar(x)) - lastX;
+        return SnapTarget.at(chart, x, lastY + Math.signum(up) * Math.abs(wide), false);
     }
 
     /** Places a point with the tool in hand, as a click on it would. */
     public void put(Anchor anchor) {
+        boolean again = !placed.isEmpty() && placed.get(placed.size() - 1).equals(anchor);
+        if (again && tool.most() > tool.least() && placed.size() >= tool.least()) {
+            finish();
+            return;
+        }
         if (tool == Tool.LINE && placed.size() == 1
                 && chart.axis().bar(placed.get(0).time()) == chart.axis().bar(anchor.time())) {
             return;
         }
-        if (tool == Tool.PLAN && placed.size() == 1 && placed.get(0).price() == anchor.price()) {
+        if (again || tool == Tool.PLAN && placed.size() == 1 && placed.get(0).price() == anchor.price()) {
             return;
         }
         placed.add(anchor);
+        if (placed.size() >= (tool.figure() != null && finishesByItself() ? tool.least() : tool.most())) {
+            finish();
+        }
+    }
+
+    /** True for a figure that finds its other points from the bars. */
+    private boolean finishesByItself() {
+        return tool.least() == 1 && tool.most() == 2;
+    }
+
+    /** Ends a figure that takes any number of points; true when it had enough. */
+    public boolean finish() {
+        if (tool == Tool.NONE || placed.size() < tool.least()) {
+            return false;
+        }
         Tool used = tool;
         List<Anchor> points = List.copyOf(placed);
-        if (points.size() < (used == Tool.LEVEL ? 1 : 2)) {
-            return;
-        }
         setTool(Tool.NONE);
-        switch (used) {
-            case LEVEL -> edits.draw(Drawing.Kind.LEVEL, points);
-            case LINE -> edits.draw(Drawing.Kind.LINE, points);
-            case PLAN -> edits.plan(points.get(0).price(), points.get(1).price());
-            case NONE -> throw new IllegalStateException("no tool in hand");
+        if (used == Tool.PLAN) {
+            edits.plan(points.get(0).price(), points.get(1).price());
+        } else {
+            try {
+                edits.draw(used.word(), used.figure().settled(points, chart.bars()));
+            } catch (IllegalArgumentException noPlace) {
+                edits.refuse(used.figure().title() + ": " + noPlace.getMessage() + ".");
+            }
         }
         edits.toolDone();
+        return true;
+    }
+
+    /** What would be drawn if the next point were placed under the pointer; a line through the points while they are few. */
+    public Optional<Drawing> preview(double x, double y) {
+        Anchor next = candidate(x, y).orElse(null);
+        if (next == null || tool.figure() == null && placed.isEmpty() || chart.instrument().isEmpty()) {
+            return Optional.empty();
+        }
+        List<Anchor> points = new ArrayList<>(placed);
+        if (!tool.word().equals(FREEHAND)) {
+            points.add(next);
+        }
+        boolean enough = tool.figure() != null && points.size() >= tool.least() && points.size() <= tool.most();
+        String figure = enough ? tool.word() : points.size() > 1 ? "polyline" : Drawing.LEVEL;
+        return Optional.of(new Drawing("preview", figure, chart.timeframe(), points, chart.isLogarithmic(), Map.of(),
+                Drawing.Style.of(0), Drawing.Place.STANDARD));
     }
 
     /** Where the next point would lie, for the preview. */
     public Optional<Anchor> candidate(double x, double y) {
         boolean inPane = x <= chart.plotRight() && chart.pricePane().covers(y) && !chart.bars().isEmpty();
-        return tool == Tool.NONE || !inPane ? Optional.empty() : Optional.of(SnapTarget.at(chart, x, y, snapping));
+        return tool == Tool.NONE || !inPane ? Optional.empty() : Optional.of(next(x, y));
     }
 
     /** Ends a drag or puts down the tool; true when there was something to end. */

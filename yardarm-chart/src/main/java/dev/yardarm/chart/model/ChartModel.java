@@ -5,22 +5,29 @@ import dev.yardarm.chart.scale.TimeAxis;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
-import dev.yardarm.core.source.BarRequest;
-import dev.yardarm.core.source.EventMark;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
-import java.util.function.Function;
-import java.util.function.LongSupplier;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Agreement;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Figure;
+import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.EventMark;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.LongSupplier;
 
 /**
  * One chart: what it shows, which part of it, and how it is laid out in a given size. Used by one thread.
@@ -33,6 +40,8 @@ public final class ChartModel {
     public static final double TIME_AXIS = 24;
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
+    /** How near levels of several drawings must be to agree, as a part of the price. */
+    private static final double AGREEMENT = 0.0025;
     private static final double FREE_FOR_PLAN = 176;
 
     private final boolean compact;
@@ -52,6 +61,9 @@ public final class ChartModel {
     private final AveragedView averaged = new AveragedView();
     private List<IndicatorLayer> indicators = List.of();
     private List<Drawing> drawings = List.of();
+    private final Map<Drawing, Outline> outlines = new IdentityHashMap<>();
+    private final Map<Timeframe, PlaneView> views = new HashMap<>();
+    private ViewKey viewKey;
     private List<Alert> alerts = List.of();
     private TradePlan plan;
     private Selection selection = Selection.NONE;
@@ -89,6 +101,8 @@ public final class ChartModel {
         marks = List.of();
         axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newRequest.timeframe()), newRequest.isTime());
         data = ChartData.EMPTY;
+        outlines.clear();
+        viewKey = null;
         averaged.forget();
         if (scale.hasRange() && !keeps) {
             scale = scale.withFit(ScaleChoice.Fit.PRICE);
@@ -291,6 +305,83 @@ public final class ChartModel {
 
     public void setDrawings(List<Drawing> newDrawings) {
         drawings = List.copyOf(newDrawings);
+        if (outlines.size() > 2 * drawings.size() + 64) {
+            Map<Drawing, Outline> kept = new IdentityHashMap<>();
+            drawings.forEach(drawing -> kept.computeIfAbsent(drawing, outlines::get));
+            outlines.clear();
+            outlines.putAll(kept);
+        }
+    }
+
+    /** What a drawing consists of. */
+    Sketch sketch(Drawing drawing) {
+        return outline(drawing).sketch();
+    }
+
+    Outline outline(Drawing drawing) {
+        Outline kept = outlines.get(drawing);
+        if (kept == null || kept.bars() != null && kept.bars() != bars()) {
+            TradingCalendar calendar = axis.grid().calendar();
+            PriceFormat format = instrument == null ? PriceFormat.ofDecimals(2) : instrument.format();
+            kept = Outline.of(drawing, drawing.sketch(calendar, bars(), format), drawing.plane(calendar), bars());
+            outlines.put(drawing, kept);
+        }
+        return kept;
+    }
+
+    /** The drawings that may have something in the price pane, in their order. */
+    public List<Drawing> drawingsInView() {
+        List<Drawing> found = new ArrayList<>();
+        for (Drawing drawing : drawings) {
+            if (drawing.showsOn(timeframe()) && isNear(drawing, time.left(), plotRight(), price().top(), price().bottom(),
+                    40)) {
+                found.add(drawing);
+            }
+        }
+        return found;
+    }
+
+    /** Prices within reach of each other at which several ratio drawings have levels, in view. */
+    public List<Agreement.Shared> agreements() {
+        List<Agreement.Level> levels = new ArrayList<>();
+        long now = bars().isEmpty() ? 0 : bars().openTime(bars().size() - 1);
+        for (Drawing drawing : drawingsInView()) {
+            if (drawing.figure().family() == Figure.Family.RATIOS) {
+                Outline outline = outline(drawing);
+                double u = outline.plane().u(now);
+                for (Sketch.Course course : outline.sketch().courses()) {
+                    if (course.from().v() == course.to().v() && course.reaches(u)) {
+                        levels.add(new Agreement.Level(drawing.id(), outline.plane().price(course.from().v())));
+                    }
+                }
+            }
+        }
+        return Agreement.of(levels, AGREEMENT);
+    }
+
+    /** True when something of a drawing may lie in a rectangle, or within so many pixels of it. */
+    public boolean isNear(Drawing drawing, double left, double right, double top, double bottom, double reach) {
+        Outline outline = outline(drawing);
+        PlaneView view = planeView(drawing.origin());
+        double one = outline.plane().v(price().price(top - reach));
+        double other = outline.plane().v(price().price(bottom + reach));
+        boolean unknown = Double.isNaN(one) || Double.isNaN(other);
+        return outline.meets(view.u(left - reach), view.u(right + reach), unknown ? Double.NEGATIVE_INFINITY
+                : Math.min(one, other), unknown ? Double.POSITIVE_INFINITY : Math.max(one, other));
+    }
+
+    /** Where bars of a timeframe lie on this chart as it is now. */
+    PlaneView planeView(Timeframe origin) {
+        ViewKey key = new ViewKey(time, bars().epoch(), bars().size(), request, plotRight());
+        if (!key.equals(viewKey)) {
+            viewKey = key;
+            views.clear();
+        }
+        return views.computeIfAbsent(origin, missing -> PlaneView.of(this, missing));
+    }
+
+    /** What the place of bars depends on. */
+    private record ViewKey(TimeScale time, long epoch, int size, BarRequest request, double right) {
     }
 
     public Optional<Drawing> drawing(String id) {

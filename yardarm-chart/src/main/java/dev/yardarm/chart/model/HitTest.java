@@ -1,16 +1,20 @@
 package dev.yardarm.chart.model;
 
-import dev.yardarm.chart.surface.Batch;
-import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** Finds what lies under a point: handles before lines, drawings before indicators, indicators before bars. */
 public final class HitTest {
     private static final double REACH = 6;
     private static final double EDGE = 3;
+    /** How much farther a point reaches than a line. */
+    private static final double HANDLE = 5;
+    /** Drawings of more points are moved as a whole. */
+    private static final int MOST_HANDLES = 120;
 
     private HitTest() {
     }
@@ -69,45 +73,50 @@ public final class HitTest {
         }).orElse(null);
     }
 
+    /** The nearest drawing within reach; its points before its lines, of equally near ones the upper. */
     private static Hit onDrawing(ChartModel chart, double x, double y) {
+        Hit found = null;
+        double least = REACH;
         List<Drawing> drawings = chart.drawings();
-        Batch points = new Batch();
         for (int number = drawings.size() - 1; number >= 0; number--) {
             Drawing drawing = drawings.get(number);
-            if (!drawing.visible()) {
+            if (!drawing.showsOn(chart.timeframe()) || !chart.isNear(drawing, x, x, y, y, REACH + 24)) {
                 continue;
             }
-            for (int anchor = 0; anchor < drawing.anchors().size() && drawing.kind() == Drawing.Kind.LINE; anchor++) {
-                Anchor at = drawing.anchors().get(anchor);
-                double anchorX = chart.time().middle(chart.axis().bar(at.time()));
-                if (Math.hypot(anchorX - x, chart.price().y(at.price()) - y) <= REACH + 1) {
-                    return new Hit.OnDrawing(drawing.id(), anchor);
+            DrawingShape shape = DrawingShape.of(chart, drawing);
+            boolean level = drawing.is(Drawing.LEVEL);
+            for (int anchor = 0; anchor < drawing.anchors().size() && !level && drawing.anchors().size() <= MOST_HANDLES;
+                    anchor++) {
+                double distance = Math.hypot(shape.handles()[2 * anchor] - x, shape.handles()[2 * anchor + 1] - y) - HANDLE;
+                if (distance < least) {
+                    least = distance;
+                    found = new Hit.OnDrawing(drawing.id(), anchor);
                 }
             }
-            DrawingPath.trace(chart, drawing, points);
-            if (isNear(points, x, y)) {
-                return new Hit.OnDrawing(drawing.id(), -1);
+            double distance = shape.distance(x, y);
+            if (distance < least) {
+                least = distance;
+                found = new Hit.OnDrawing(drawing.id(), -1);
             }
         }
-        return null;
+        return found;
     }
 
-    private static boolean isNear(Batch line, double x, double y) {
-        double[] values = line.values();
-        for (int point = 1; point < line.points(); point++) {
-            double startX = values[2 * point - 2];
-            double startY = values[2 * point - 1];
-            double endX = values[2 * point];
-            double endY = values[2 * point + 1];
-            double length = (endX - startX) * (endX - startX) + (endY - startY) * (endY - startY);
-            double part = length == 0 ? 0
-                    : ((x - startX) * (endX - startX) + (y - startY) * (endY - startY)) / length;
-            double held = Math.max(0, Math.min(1, part));
-            if (Math.hypot(startX + held * (endX - startX) - x, startY + held * (endY - startY) - y) <= REACH) {
-                return true;
+    /** All drawings within reach, the nearest first. */
+    public static List<Drawing> drawingsAt(ChartModel chart, double x, double y) {
+        record Near(Drawing drawing, double distance) {
+        }
+        List<Near> near = new ArrayList<>();
+        for (Drawing drawing : chart.drawings()) {
+            if (drawing.showsOn(chart.timeframe()) && chart.isNear(drawing, x, x, y, y, REACH + 24)) {
+                double distance = DrawingShape.of(chart, drawing).distance(x, y);
+                if (distance <= REACH) {
+                    near.add(new Near(drawing, distance));
+                }
             }
         }
-        return false;
+        near.sort(Comparator.comparingDouble(Near::distance));
+        return near.stream().map(Near::drawing).toList();
     }
 
     private static boolean isOnIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, double x, double y) {

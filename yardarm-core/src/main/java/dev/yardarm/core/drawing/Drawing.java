@@ -1,79 +1,211 @@
 package dev.yardarm.core.drawing;
 
-import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 
 /**
- * A level or a line on an instrument. It belongs to the instrument, not to a chart.
+ * A drawing on an instrument. It belongs to the instrument, not to a chart. Immutable.
  *
- * <p>A line is straight on the timeframe it was drawn on, counted in that timeframe's bars by the calendar; that gives
- * it one price at one moment, the same on every timeframe, for alerts and for the past and the future alike.
+ * <p>Its lines are straight on the timeframe it was drawn on, counted in that timeframe's bars by the calendar, and in price
+ * or, when it was drawn on a logarithmic scale, in the logarithm of price; that gives it one price at one moment, the same
+ * on every timeframe and scale, for alerts and for the past and the future alike.
  *
  * @param id unique within the instrument
+ * @param kind name of its {@link Figure}
  * @param origin the timeframe it was drawn on
- * @param anchors one for a level, two for a line
- * @param colour number of the series colour
- * @param width in pixels
- * @param opacity from 0 to 1
+ * @param anchors as many as the figure takes
+ * @param logarithmic true when its lines are straight in the logarithm of price
+ * @param options what was chosen about the figure; the standard for what is not there
+ * @param style how it is drawn
+ * @param place where and when it is shown
  */
-public record Drawing(String id, Kind kind, Timeframe origin, List<Anchor> anchors, int colour, double width,
-                      double opacity, boolean visible) {
-    /** What is drawn. */
-    public enum Kind {
-        /** A horizontal price. */
-        LEVEL(1, "Level"),
-        /** A straight line through two points, prolonged to the right. */
-        LINE(2, "Trend line");
+public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anchors, boolean logarithmic,
+                      Map<String, String> options, Style style, Place place) {
+    /** The figure of a horizontal price. */
+    public static final String LEVEL = "level";
+    /** The figure of a straight line through two points. */
+    public static final String LINE = "line";
 
-        private final int anchorCount;
-        private final String title;
+    /**
+     * How a drawing is drawn.
+     *
+     * @param colour number of the series colour
+     * @param width in pixels
+     * @param opacity from 0 to 1
+     * @param dash of its lines
+     * @param fill opacity of its areas, from 0 to 1
+     * @param labels true when its words are shown
+     */
+    public record Style(int colour, double width, double opacity, Dash dash, double fill, boolean labels) {
+        /** How lines are broken. */
+        public enum Dash { SOLID, DASHED, DOTTED }
 
-        Kind(int anchorCount, String title) {
-            this.anchorCount = anchorCount;
-            this.title = title;
+        public Style {
+            Objects.requireNonNull(dash);
+            if (!(width > 0) || !(opacity >= 0 && opacity <= 1) || !(fill >= 0 && fill <= 1)) {
+                throw new IllegalArgumentException("a drawing needs a width above 0, and opacities from 0 to 1");
+            }
         }
 
-        public int anchorCount() {
-            return anchorCount;
+        public static Style of(int colour) {
+            return new Style(colour, 1.5, 1, Dash.SOLID, 0.12, true);
         }
 
-        public String title() {
-            return title;
+        public Style withLine(int newColour, double newWidth, double newOpacity) {
+            return new Style(newColour, newWidth, newOpacity, dash, fill, labels);
+        }
+
+        public Style withDash(Dash newDash) {
+            return new Style(colour, width, opacity, newDash, fill, labels);
+        }
+
+        public Style withFill(double newFill) {
+            return new Style(colour, width, opacity, dash, newFill, labels);
+        }
+
+        public Style withLabels(boolean shown) {
+            return new Style(colour, width, opacity, dash, fill, shown);
+        }
+    }
+
+    /**
+     * Where and when a drawing is shown.
+     *
+     * @param name the trader's own name for it, by which formulas find it; empty for none
+     * @param tracing the sheet it is on; empty for the first
+     * @param group drawings of one group are chosen and moved together; empty for none
+     * @param visible false while it is hidden
+     * @param locked true when it cannot be moved by hand
+     * @param timeframes those it shows on; empty for all
+     * @param inherited true when lower timeframes than its own show it
+     */
+    public record Place(String name, String tracing, String group, boolean visible, boolean locked,
+                        List<Timeframe> timeframes, boolean inherited) {
+        public static final Place STANDARD = new Place("", "", "", true, false, List.of(), true);
+
+        public Place {
+            timeframes = List.copyOf(timeframes);
+        }
+
+        public Place withName(String newName) {
+            return new Place(newName, tracing, group, visible, locked, timeframes, inherited);
+        }
+
+        public Place withTracing(String sheet) {
+            return new Place(name, sheet, group, visible, locked, timeframes, inherited);
+        }
+
+        public Place withGroup(String newGroup) {
+            return new Place(name, tracing, newGroup, visible, locked, timeframes, inherited);
+        }
+
+        public Place withVisible(boolean shown) {
+            return new Place(name, tracing, group, shown, locked, timeframes, inherited);
+        }
+
+        public Place withLocked(boolean on) {
+            return new Place(name, tracing, group, visible, on, timeframes, inherited);
+        }
+
+        public Place onTimeframes(List<Timeframe> shown) {
+            return new Place(name, tracing, group, visible, locked, shown, inherited);
+        }
+
+        public Place withInherited(boolean on) {
+            return new Place(name, tracing, group, visible, locked, timeframes, on);
         }
     }
 
     public Drawing {
         Objects.requireNonNull(id);
         Objects.requireNonNull(origin);
+        Objects.requireNonNull(style);
+        Objects.requireNonNull(place);
         anchors = List.copyOf(anchors);
-        if (anchors.size() != kind.anchorCount) {
-            throw new IllegalArgumentException(kind.title + " needs " + kind.anchorCount + " points, not "
+        Figure figure = Figures.shared().get(kind);
+        kind = figure.name();
+        if (anchors.size() < figure.least() || anchors.size() > figure.most()) {
+            throw new IllegalArgumentException(figure.title() + " needs " + figure.least() + (figure.most() > figure.least()
+                    ? " to " + figure.most() : "") + (figure.most() == 1 ? " point" : " points") + ", not "
                     + anchors.size());
         }
-        if (!(width > 0) || !(opacity >= 0 && opacity <= 1)) {
-            throw new IllegalArgumentException("a drawing needs a width above 0 and an opacity from 0 to 1");
-        }
+        options = Map.copyOf(Settings.of(figure.name(), figure.options(), options).values());
+    }
+
+    /** With the standard options, in a colour. */
+    public Drawing(String id, String kind, Timeframe origin, List<Anchor> anchors, int colour) {
+        this(id, kind, origin, anchors, false, Map.of(), Style.of(colour), Place.STANDARD);
+    }
+
+    public Figure figure() {
+        return Figures.shared().get(kind);
+    }
+
+    /** True for a drawing of a figure. */
+    public boolean is(String figure) {
+        return kind.equals(figure);
+    }
+
+    /** What was chosen about the figure. */
+    public Settings settings() {
+        return Settings.of(kind, figure().options(), options);
+    }
+
+    /** Its own name, else that of its figure. */
+    public String title() {
+        return place.name().isEmpty() ? figure().title() : place.name();
+    }
+
+    public Drawing withId(String newId) {
+        return new Drawing(newId, kind, origin, anchors, logarithmic, options, style, place);
     }
 
     public Drawing withAnchor(int number, Anchor anchor) {
-        java.util.ArrayList<Anchor> changed = new java.util.ArrayList<>(anchors);
+        List<Anchor> changed = new ArrayList<>(anchors);
         changed.set(number, anchor);
         return withAnchors(changed);
     }
 
     public Drawing withAnchors(List<Anchor> changed) {
-        return new Drawing(id, kind, origin, changed, colour, width, opacity, visible);
+        return new Drawing(id, kind, origin, changed, logarithmic, options, style, place);
     }
 
-    public Drawing withStyle(int newColour, double newWidth, double newOpacity) {
-        return new Drawing(id, kind, origin, anchors, newColour, newWidth, newOpacity, visible);
+    public Drawing withOptions(Map<String, String> changed) {
+        return new Drawing(id, kind, origin, anchors, logarithmic, changed, style, place);
+    }
+
+    public Drawing withStyle(Style changed) {
+        return new Drawing(id, kind, origin, anchors, logarithmic, options, changed, place);
+    }
+
+    public Drawing withPlace(Place changed) {
+        return new Drawing(id, kind, origin, anchors, logarithmic, options, style, changed);
+    }
+
+    public int colour() {
+        return style.colour();
+    }
+
+    public boolean visible() {
+        return place.visible();
     }
 
     public Drawing withVisible(boolean shown) {
-        return new Drawing(id, kind, origin, anchors, colour, width, opacity, shown);
+        return withPlace(place.withVisible(shown));
+    }
+
+    /** True when it is to be seen on a timeframe. */
+    public boolean showsOn(Timeframe timeframe) {
+        boolean lower = origin.isHigherThan(timeframe);
+        return place.visible() && (place.timeframes().isEmpty() ? place.inherited() || !lower
+                : place.timeframes().contains(timeframe));
     }
 
     /** The same drawing, all of it moved up or down by a price difference. */
@@ -81,21 +213,35 @@ public record Drawing(String id, Kind kind, Timeframe origin, List<Anchor> ancho
         return withAnchors(anchors.stream().map(anchor -> anchor.withPrice(anchor.price() + priceDifference)).toList());
     }
 
-    /** Its price at moments of time, prepared once for many questions. Cost of a question: O(1). */
+    /** The plane it is straight in. */
+    public Plane plane(TradingCalendar calendar) {
+        return new Plane(calendar, origin, logarithmic);
+    }
+
+    /**
+     * What it consists of.
+     *
+     * @param bars of the chart it is looked at on, for figures that read bars; empty for others
+     */
+    public Sketch sketch(TradingCalendar calendar, Bars bars, PriceFormat format) {
+        return Pen.sketch(this, plane(calendar), bars, format);
+    }
+
+    /** The price of its first line at moments of time, prepared once for many questions. */
     public Path path(TradingCalendar calendar) {
-        if (kind == Kind.LEVEL) {
-            double price = anchors.get(0).price();
-            return time -> price;
-        }
-        BarGrid grid = new BarGrid(calendar, origin);
-        double start = grid.position(anchors.get(0).time());
-        double end = grid.position(anchors.get(1).time());
-        double price = anchors.get(0).price();
-        if (end == start) {
-            return time -> Double.NaN;
-        }
-        double slope = (anchors.get(1).price() - price) / (end - start);
-        return time -> price + slope * (grid.position(time) - start);
+        return path(calendar, "");
+    }
+
+    /**
+     * The price of one of its lines at moments of time; NaN where it has none. For figures that read bars there are no bars
+     * here, so that they have the values of their points.
+     *
+     * @param line name of the line; empty for the first
+     */
+    public Path path(TradingCalendar calendar, String line) {
+        Plane plane = plane(calendar);
+        Sketch.Course course = Pen.sketch(this, plane, Bars.EMPTY, PriceFormat.ofDecimals(4)).course(line).orElse(null);
+        return course == null ? time -> Double.NaN : time -> plane.price(course.at(plane.u(time)));
     }
 
     /** The price of a drawing over time. */

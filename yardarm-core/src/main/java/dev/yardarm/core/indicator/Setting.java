@@ -86,6 +86,45 @@ public sealed interface Setting {
         }
     }
 
+    /** Numbers in any order, separated by blanks or commas; kept with single blanks. */
+    record Numbers(String name, String label, String standard) implements Setting {
+        private static final int MOST = 40;
+
+        @Override
+        public String checked(String text) {
+            StringBuilder plain = new StringBuilder();
+            String[] words = text.strip().isEmpty() ? new String[0] : text.strip().split("[\\s,;]+");
+            for (String word : words) {
+                double value;
+                try {
+                    value = Double.parseDouble(word.replace('−', '-'));
+                } catch (NumberFormatException notANumber) {
+                    value = Double.NaN;
+                }
+                if (!Double.isFinite(value) || Math.abs(value) > 1000 || words.length > MOST) {
+                    throw new IllegalArgumentException(name + " must be up to " + MOST + " numbers from -1000 to 1000 with "
+                            + "blanks between, such as " + standard + ", not '" + text + "'");
+                }
+                plain.append(plain.isEmpty() ? "" : " ").append(value == Math.rint(value) ? String.valueOf((long) value)
+                        : String.valueOf(value));
+            }
+            return plain.toString();
+        }
+    }
+
+    /** Free words. */
+    record Words(String name, String label, String standard) implements Setting {
+        private static final int MOST = 2000;
+
+        @Override
+        public String checked(String text) {
+            if (text.length() > MOST) {
+                throw new IllegalArgumentException(name + " may have " + MOST + " characters at most");
+            }
+            return text;
+        }
+    }
+
     /** A number between two bounds, both allowed. */
     record Number(String name, String label, double standardValue, double least, double most) implements Setting {
         @Override

@@ -1,6 +1,7 @@
 package dev.yardarm.core.indicator;
 
 import dev.yardarm.core.series.Field;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,14 +22,23 @@ public final class Settings {
      * @throws IllegalArgumentException for an unknown setting or a bad value, with what would be good
      */
     public static Settings of(Indicator indicator, Map<String, String> given) {
+        return of(indicator.name(), indicator.settings(), given);
+    }
+
+    /**
+     * The same for anything else that has settings.
+     *
+     * @param owner its name, for errors
+     */
+    public static Settings of(String owner, List<Setting> declared, Map<String, String> given) {
         Map<String, String> values = new LinkedHashMap<>();
-        for (Setting setting : indicator.settings()) {
+        for (Setting setting : declared) {
             String text = given.get(setting.name());
             values.put(setting.name(), text == null ? setting.standard() : setting.checked(text));
         }
         for (String name : given.keySet()) {
             if (!values.containsKey(name)) {
-                throw new IllegalArgumentException(indicator.name() + " has no setting '" + name + "'; it has "
+                throw new IllegalArgumentException(owner + " has no setting '" + name + "'; it has "
                         + String.join(", ", values.keySet()));
             }
         }
@@ -55,6 +65,12 @@ public final class Settings {
     /** The output of another indicator that is read instead of a field. */
     public Optional<Setting.Source.Reference> reference(String name) {
         return values.containsKey(name) ? Setting.Source.Reference.parse(value(name)) : Optional.empty();
+    }
+
+    /** The numbers of a list. */
+    public double[] numbers(String name) {
+        return value(name).isEmpty() ? new double[0]
+                : Arrays.stream(value(name).split(" ")).mapToDouble(Double::parseDouble).toArray();
     }
 
     public Field field(String name) {

@@ -15,8 +15,8 @@ import org.junit.jupiter.api.Test;
 
 class AlertWatchTest {
     private static final TradingCalendar CLOCK = TradingCalendar.roundTheClock(ZoneOffset.UTC);
-    private static final Drawing LEVEL = new Drawing("d", Drawing.Kind.LEVEL, Timeframe.DAY,
-            List.of(new Anchor(0, 100)), 0, 1, 1, true);
+    private static final Drawing LEVEL = new Drawing("d", Drawing.LEVEL, Timeframe.DAY,
+            List.of(new Anchor(0, 100)), 0);
 
     private static AlertWatch watch(Alert.Trigger trigger, boolean above) {
         return new AlertWatch(new Alert("a", new InstrumentId("s", "X"), "d", trigger, Timeframe.MINUTES_5, above, 0, 0,

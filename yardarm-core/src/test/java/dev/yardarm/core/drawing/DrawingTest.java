@@ -22,15 +22,14 @@ class DrawingTest {
 
     private static Drawing line(Timeframe origin, LocalDate from, double fromPrice, LocalDate to, double toPrice) {
         BarGrid grid = new BarGrid(PVX, origin);
-        return new Drawing("a", Drawing.Kind.LINE, origin, List.of(
+        return new Drawing("a", Drawing.LINE, origin, List.of(
                 new Anchor(grid.slotAt(PVX.open(from)).openTime(), fromPrice),
-                new Anchor(grid.slotAt(PVX.open(to)).openTime(), toPrice)), 0, 1, 1, true);
+                new Anchor(grid.slotAt(PVX.open(to)).openTime(), toPrice)), 0);
     }
 
     @Test
     void aLevelHasOnePriceAtAllTimes() {
-        Drawing level = new Drawing("a", Drawing.Kind.LEVEL, Timeframe.DAY, List.of(new Anchor(0, 98.4)), 0, 1, 1,
-                true);
+        Drawing level = new Drawing("a", Drawing.LEVEL, Timeframe.DAY, List.of(new Anchor(0, 98.4)), 0);
         assertThat(level.path(PVX).priceAt(Long.MAX_VALUE / 2)).isEqualTo(98.4);
     }
 
@@ -67,7 +66,9 @@ class DrawingTest {
     @Test
     void refusesWhatCannotBeDrawn() {
         assertThatThrownBy(() -> new Anchor(0, Double.NaN)).isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Drawing("a", Drawing.Kind.LINE, Timeframe.DAY, List.of(new Anchor(0, 1)), 0, 1, 1,
-                true)).hasMessageContaining("needs 2 points");
+        assertThatThrownBy(() -> new Drawing("a", Drawing.LINE, Timeframe.DAY, List.of(new Anchor(0, 1)), 0))
+                .hasMessageContaining("needs 2 points");
+        assertThatThrownBy(() -> new Drawing("a", "nothing", Timeframe.DAY, List.of(new Anchor(0, 1)), 0))
+                .hasMessageContaining("no kind of drawing 'nothing'");
     }
 }

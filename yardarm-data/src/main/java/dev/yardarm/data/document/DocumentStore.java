@@ -114,6 +114,20 @@ public final class DocumentStore {
         }
     }
 
+    /**
+     * Keeps a copy of a document's file as it is now, before something in it that could not be used is lost with the next
+     * change.
+     *
+     * @return where the copy is, for the user
+     */
+    public String keepAside(DocumentKind<?> kind, String name) throws IOException {
+        Path file = file(kind, name);
+        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now().format(STAMP) + "-" + file.getFileName());
+        Files.createDirectories(aside.getParent());
+        Files.copy(file, aside, StandardCopyOption.REPLACE_EXISTING);
+        return folder.relativize(aside).toString();
+    }
+
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
         String kept = "the " + kind.title() + " file " + folder.relativize(file);
         Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now().format(STAMP) + "-"

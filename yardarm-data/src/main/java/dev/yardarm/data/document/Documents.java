@@ -2,7 +2,6 @@ package dev.yardarm.data.document;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
@@ -20,7 +19,7 @@ public final class Documents {
     }
 
     /** The drawings of one instrument. */
-    public record Tracing(InstrumentId instrument, List<Drawing> drawings) {
+    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings) {
         public Tracing {
             drawings = kept(drawings);
         }

@@ -9,6 +9,8 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.DrawingEntry;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,14 +60,39 @@ public final class Books {
     public List<Drawing> drawings(InstrumentId instrument) {
         return drawings.computeIfAbsent(instrument, missing -> saver.store()
                 .read(DocumentKind.TRACING, missing.source() + "-" + missing.code())
-                .map(Documents.Tracing::drawings).orElse(List.of()));
+                .map(saved -> read(saved, missing)).orElse(List.of()));
+    }
+
+    /** The drawings of a file; what cannot be drawn is told, and the file as it was is kept. */
+    private List<Drawing> read(Documents.Tracing saved, InstrumentId instrument) {
+        List<Drawing> found = new ArrayList<>();
+        List<String> problems = new ArrayList<>();
+        for (int number = 0; number < saved.drawings().size(); number++) {
+            try {
+                found.add(saved.drawings().get(number).drawing());
+            } catch (IllegalArgumentException bad) {
+                problems.add("drawing " + (number + 1) + ": " + bad.getMessage());
+            }
+        }
+        if (!problems.isEmpty()) {
+            String kept;
+            try {
+                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING, instrument.source()
+                        + "-" + instrument.code());
+            } catch (IOException failed) {
+                kept = "the file could not be copied: " + failed.getMessage();
+            }
+            saver.tell("Of the drawings of " + instrument + " " + found.size() + " could be read, " + problems.size()
+                    + " not (" + String.join("; ", problems) + "); " + kept + ".");
+        }
+        return List.copyOf(found);
     }
 
     /** Replaces the drawings of an instrument. */
     public void setDrawings(InstrumentId instrument, List<Drawing> changed) {
         drawings.put(instrument, List.copyOf(changed));
         saver.save(DocumentKind.TRACING, instrument.source() + "-" + instrument.code(),
-                new Documents.Tracing(instrument, changed));
+                new Documents.Tracing(instrument, changed.stream().map(DrawingEntry::of).toList()));
         tell(Subject.DRAWINGS);
     }
 

@@ -45,6 +45,11 @@ public final class DocumentSaver implements AutoCloseable {
         });
     }
 
+    /** Tells the user something about a document. */
+    void tell(String notice) {
+        tell.accept(notice);
+    }
+
     public DocumentStore store() {
         return store;
     }

@@ -4,6 +4,8 @@ import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Figure;
+import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.indicator.Catalogue;
@@ -12,8 +14,6 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.market.Directory;
-import java.time.DateTimeException;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -149,19 +149,8 @@ public final class CommandLanguage {
 
     private static void drawing(String[] words, List<Proposal> proposals) {
         String first = words[0].toLowerCase(Locale.ROOT);
-        OptionalDouble price = words.length == 2 ? number(words[1]) : OptionalDouble.empty();
-        if (first.equals("level")) {
-            if (price.isPresent()) {
-                proposals.add(new Proposal("drawing", "level " + words[1], "a horizontal level",
-                        new LineCommand.DrawLevel(price.getAsDouble())));
-            } else {
-                proposals.add(new Proposal("drawing", "level", words.length == 1 ? "a horizontal level; or type its "
-                        + "price" : "a level needs a price, such as level 98.40",
-                        words.length == 1 ? new LineCommand.TakeTool(Tool.LEVEL) : null));
-            }
-        } else if (first.equals("line")) {
-            line(words, proposals);
-        } else if (first.equals("plan")) {
+        proposals.addAll(DrawWords.read(String.join(" ", words), words));
+        if (first.equals("plan")) {
             plan(words, proposals);
         } else if (first.equals("alert")) {
             proposals.add(new Proposal("alert", "alert", "when price reaches the chosen drawing",
@@ -172,25 +161,6 @@ public final class CommandLanguage {
                 proposals.add(0, proposals.remove(proposals.size() - 1));
             }
         }
-    }
-
-    private static void line(String[] words, List<Proposal> proposals) {
-        if (words.length == 1) {
-            proposals.add(new Proposal("drawing", "line", "a trend line; or type date price date price",
-                    new LineCommand.TakeTool(Tool.LINE)));
-            return;
-        }
-        LineCommand command = null;
-        if (words.length == 5 && number(words[2]).isPresent() && number(words[4]).isPresent()) {
-            try {
-                command = new LineCommand.DrawLine(LocalDate.parse(words[1]), number(words[2]).getAsDouble(),
-                        LocalDate.parse(words[3]), number(words[4]).getAsDouble());
-            } catch (DateTimeException noDate) {
-                command = null;
-            }
-        }
-        proposals.add(new Proposal("drawing", String.join(" ", words), command == null
-                ? "a line needs two points, such as line 2026-03-02 95.20 2026-05-11 101" : "a trend line", command));
     }
 
     private static void plan(String[] words, List<Proposal> proposals) {
@@ -265,10 +235,17 @@ public final class CommandLanguage {
                         new LineCommand.AddIndicator(indicator, settings)));
             }
         }
-        for (Tool tool : Tool.values()) {
-            if (tool != Tool.NONE && tool.word().startsWith(start) && !tool.word().equals(start)) {
-                proposals.add(new Proposal("drawing", tool.word(), "take the tool", new LineCommand.TakeTool(tool)));
+        for (Figure figure : Figures.shared().all()) {
+            boolean begun = figure.name().startsWith(start) && !figure.name().equals(start);
+            boolean byTitle = start.length() > 2 && (figure.title().toLowerCase(Locale.ROOT).contains(start)
+                    || figure.synonyms().stream().anyMatch(word -> word.startsWith(start)));
+            if ((begun || byTitle) && !figure.name().equals(start)) {
+                proposals.add(new Proposal("drawing", figure.name(), figure.title(),
+                        new LineCommand.TakeTool(Tool.of(figure.name()))));
             }
+        }
+        if ("plan".startsWith(start) && !start.equals("plan")) {
+            proposals.add(new Proposal("drawing", "plan", "draw entry and stop", new LineCommand.TakeTool(Tool.PLAN)));
         }
     }
 

@@ -11,6 +11,7 @@ import dev.yardarm.desk.room.LinkRules;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import dev.yardarm.core.alert.Alert;
@@ -20,6 +21,7 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 
 /** What a line asks for. */
 public sealed interface LineCommand {
@@ -117,10 +119,17 @@ public sealed interface LineCommand {
     record Correlate(Instrument one, Instrument other, int length) implements LineCommand {
     }
 
-    record DrawLevel(double price) implements LineCommand {
+    /** A figure through exact points. */
+    record Draw(String figure, List<DrawnPoint> points, Map<String, String> options) implements LineCommand {
     }
 
-    record DrawLine(LocalDate from, double fromPrice, LocalDate to, double toPrice) implements LineCommand {
+    /**
+     * A point of a figure.
+     *
+     * @param moment by the clock of the exchange; null for the newest bar
+     * @param price missing for the last close
+     */
+    record DrawnPoint(LocalDateTime moment, double price) {
     }
 
     record TakeTool(Tool tool) implements LineCommand {

@@ -16,6 +16,8 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
@@ -81,14 +83,25 @@ public final class Studies implements ChartEdits {
     }
 
     @Override
-    public void draw(Drawing.Kind kind, List<Anchor> anchors) {
+    public void refuse(String reason) {
+        desk.tell(reason);
+    }
+
+    @Override
+    public void draw(String figure, List<Anchor> anchors) {
+        draw(figure, anchors, Map.of());
+    }
+
+    /** Puts a drawing on the instrument, in a colour not in use, and chooses it. */
+    public void draw(String figure, List<Anchor> anchors, Map<String, String> options) {
         id().ifPresent(id -> {
-            Drawing drawing = new Drawing(UUID.randomUUID().toString().substring(0, 8), kind, chart.timeframe(),
-                    anchors, room.indicators().freeColour(), 1.5, 1, true);
+            Drawing drawing = new Drawing(UUID.randomUUID().toString().substring(0, 8), figure, chart.timeframe(), anchors,
+                    chart.isLogarithmic(), options, Drawing.Style.of(room.indicators().freeColour()),
+                    Drawing.Place.STANDARD);
             List<Drawing> before = books().drawings(id);
             List<Drawing> after = new ArrayList<>(before);
             after.add(drawing);
-            changeDrawings(id, "draw a " + kind.title().toLowerCase(java.util.Locale.ROOT), "", before, after);
+            changeDrawings(id, "draw " + drawing.title().toLowerCase(Locale.ROOT), "", before, after);
             select(new Selection.Drawing(drawing.id()));
         });
     }
@@ -103,9 +116,15 @@ public final class Studies implements ChartEdits {
                 show();
                 return;
             }
-            changeDrawings(id, "change " + after.kind().title().toLowerCase(java.util.Locale.ROOT),
-                    "drawing " + after.id(), drawings, changed);
+            changeDrawings(id, "change " + after.title().toLowerCase(Locale.ROOT),
+                    "drawing " + after.id() + aspect(before, after), drawings, changed);
         });
+    }
+
+    /** What of a drawing changed: changes of one kind in a row are one step of undo, as while a slider moves. */
+    private static String aspect(Drawing before, Drawing after) {
+        return !before.anchors().equals(after.anchors()) ? " points" : !before.options().equals(after.options())
+                ? " options" : !before.style().equals(after.style()) ? " style" : " place";
     }
 
     /** Changes the chosen drawing. */
@@ -152,7 +171,7 @@ public final class Studies implements ChartEdits {
             List<Alert> alerts = books().alerts();
             List<Alert> otherAlerts = alerts.stream().filter(alert -> alert.hasFired()
                     || !alert.drawing().equals(drawing.id())).toList();
-            desk.undo().execute(Command.of("delete " + drawing.kind().title().toLowerCase(java.util.Locale.ROOT),
+            desk.undo().execute(Command.of("delete " + drawing.title().toLowerCase(Locale.ROOT),
                     () -> {
                         books().setAlerts(otherAlerts);
                         books().setDrawings(id, rest);
@@ -162,6 +181,20 @@ public final class Studies implements ChartEdits {
                     }));
             select(Selection.NONE);
         });
+    }
+
+    /** Puts a second one like the chosen drawing beside it, three bars to the right, and chooses it. */
+    public void cloneChosen() {
+        chosenDrawing().ifPresent(drawing -> id().ifPresent(id -> {
+            Drawing copy = drawing.withId(UUID.randomUUID().toString().substring(0, 8)).withAnchors(drawing.anchors().stream()
+                    .map(anchor -> new Anchor(chart.axis().openTime(chart.axis().bar(anchor.time()) + 3), anchor.price()))
+                    .toList()).withPlace(drawing.place().withName("").withLocked(false));
+            List<Drawing> before = books().drawings(id);
+            List<Drawing> after = new ArrayList<>(before);
+            after.add(copy);
+            changeDrawings(id, "clone " + drawing.title().toLowerCase(Locale.ROOT), "", before, after);
+            select(new Selection.Drawing(copy.id()));
+        }));
     }
 
     /** Removes all drawings of the instrument. */

@@ -1,0 +1,76 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.DrawingShape;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import java.util.List;
+import java.util.Locale;
+import javafx.scene.Group;
+import javafx.scene.control.Label;
+import javafx.scene.paint.Color;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.Rectangle;
+
+/** What would be drawn if the next point were placed under the pointer, with its size read out beside the pointer. */
+final class DrawingPreview extends Group {
+    private final Path path = new Path();
+    private final Group clipped = new Group(path);
+    private final Rectangle clip = new Rectangle();
+    private final Label readout = new Label();
+
+    DrawingPreview() {
+        setManaged(false);
+        setMouseTransparent(true);
+        setVisible(false);
+        path.getStrokeDashArray().setAll(4.0, 3.0);
+        readout.getStyleClass().add("axis-tag");
+        clipped.setClip(clip);
+        getChildren().addAll(clipped, readout);
+    }
+
+    void setColour(Color colour) {
+        path.setStroke(colour);
+    }
+
+    /** Shows a drawing; nothing for null. */
+    void show(Drawing drawing, ChartModel chart, double x, double y) {
+        setVisible(drawing != null);
+        if (drawing == null) {
+            return;
+        }
+        path.getElements().clear();
+        for (DrawingShape.Line line : DrawingShape.of(chart, drawing).lines()) {
+            for (int point = 0; point < line.count(); point++) {
+                double px = line.points()[2 * point];
+                double py = line.points()[2 * point + 1];
+                path.getElements().add(point == 0 ? new MoveTo(px, py) : new LineTo(px, py));
+            }
+        }
+        clip.setWidth(chart.plotRight());
+        clip.setY(chart.price().top());
+        clip.setHeight(chart.price().bottom() - chart.price().top());
+        readout.setText(words(drawing, chart));
+        double width = readout.prefWidth(-1);
+        readout.resizeRelocate(Math.max(4, Math.min(chart.plotRight() - width - 6, x + 14)), Math.max(40, y - 28), width, 18);
+    }
+
+    /** Price, per cent, bars and angle from the last point placed to the pointer; the price alone at the first. */
+    private static String words(Drawing drawing, ChartModel chart) {
+        List<Anchor> points = drawing.anchors();
+        Anchor to = points.get(points.size() - 1);
+        var format = chart.instrument().orElseThrow().format();
+        if (points.size() < 2) {
+            return format.format(to.price());
+        }
+        Anchor from = points.get(points.size() - 2);
+        int bars = chart.axis().bar(to.time()) - chart.axis().bar(from.time());
+        double rise = chart.price().y(from.price()) - chart.price().y(to.price());
+        double angle = Math.toDegrees(Math.atan2(rise, Math.abs(bars) * chart.time().barWidth()));
+        return format.format(to.price()) + "  " + Readout.percent(to.price() / from.price() - 1) + "  " + bars
+                + (Math.abs(bars) == 1 ? " bar  " : " bars  ") + String.format(Locale.ROOT, "%.0f°", angle);
+    }
+}

@@ -1,0 +1,51 @@
+package dev.yardarm.chart.model;
+
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Plane;
+import dev.yardarm.core.drawing.Sketch;
+import dev.yardarm.core.series.Bars;
+
+/**
+ * What a drawing consists of, kept from frame to frame, with the box around it: one that cannot be in view costs a few
+ * comparisons.
+ *
+ * @param bars those it was made from, for a figure that reads bars
+ */
+record Outline(Sketch sketch, Plane plane, Bars bars, double left, double right, double low, double high) {
+    static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars) {
+        double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
+                Double.NEGATIVE_INFINITY};
+        for (Sketch.Stroke stroke : sketch.strokes()) {
+            take(stroke.points(), box);
+            boolean level = stroke.count() == 2 && stroke.points()[1] == stroke.points()[3];
+            if (stroke.extent().isRight()) {
+                box[1] = Double.POSITIVE_INFINITY;
+            }
+            if (stroke.extent().isLeft()) {
+                box[0] = Double.NEGATIVE_INFINITY;
+            }
+            if ((stroke.extent().isRight() || stroke.extent().isLeft()) && !level) {
+                box[2] = Double.NEGATIVE_INFINITY;
+                box[3] = Double.POSITIVE_INFINITY;
+            }
+        }
+        sketch.areas().forEach(area -> take(area.points(), box));
+        sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
+        return new Outline(sketch, plane, drawing.figure().readsBars() || drawing.options().values().stream()
+                .anyMatch(text -> text.contains("{close}")) ? bars : null, box[0], box[1], box[2], box[3]);
+    }
+
+    private static void take(double[] points, double[] box) {
+        for (int at = 0; at < points.length; at += 2) {
+            box[0] = Math.min(box[0], points[at]);
+            box[1] = Math.max(box[1], points[at]);
+            box[2] = Math.min(box[2], points[at + 1]);
+            box[3] = Math.max(box[3], points[at + 1]);
+        }
+    }
+
+    /** True when something of it may lie between two bars and two heights. */
+    boolean meets(double from, double to, double lowest, double highest) {
+        return left <= to && right >= from && low <= highest && high >= lowest;
+    }
+}

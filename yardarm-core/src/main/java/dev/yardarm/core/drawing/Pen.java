@@ -1,0 +1,203 @@
+package dev.yardarm.core.drawing;
+
+import dev.yardarm.core.drawing.Sketch.Area;
+import dev.yardarm.core.drawing.Sketch.Course;
+import dev.yardarm.core.drawing.Sketch.Note;
+import dev.yardarm.core.drawing.Sketch.Part;
+import dev.yardarm.core.drawing.Sketch.Side;
+import dev.yardarm.core.drawing.Sketch.Stroke;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Bars;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/** What a figure draws with: the points and options of a drawing, and strokes, areas, words and lines to put down. */
+public final class Pen {
+    /** Farther than any chart reaches. */
+    private static final double FAR = Double.POSITIVE_INFINITY;
+
+    private final Drawing drawing;
+    private final Plane plane;
+    private final Settings options;
+    private final Bars bars;
+    private final PriceFormat format;
+    private final List<Point> points = new ArrayList<>();
+    private final List<Stroke> strokes = new ArrayList<>();
+    private final List<Area> areas = new ArrayList<>();
+    private final List<Note> notes = new ArrayList<>();
+    private final List<Course> courses = new ArrayList<>();
+
+    private Pen(Drawing drawing, Plane plane, Bars bars, PriceFormat format) {
+        this.drawing = drawing;
+        this.plane = plane;
+        this.bars = bars;
+        this.format = format;
+        options = drawing.settings();
+        drawing.anchors().forEach(anchor -> points.add(plane.point(anchor)));
+    }
+
+    /** Lets the figure of a drawing draw itself. */
+    static Sketch sketch(Drawing drawing, Plane plane, Bars bars, PriceFormat format) {
+        Pen pen = new Pen(drawing, plane, bars, format);
+        boolean placed = pen.points.stream().allMatch(each -> Double.isFinite(each.v()));
+        if (placed) {
+            drawing.figure().draw(pen);
+        }
+        return new Sketch(pen.strokes, pen.areas, pen.notes, pen.courses);
+    }
+
+    // --- what is given ---
+
+    public int count() {
+        return points.size();
+    }
+
+    public Point at(int number) {
+        return points.get(number);
+    }
+
+    public List<Point> points() {
+        return points;
+    }
+
+    public Drawing drawing() {
+        return drawing;
+    }
+
+    public Plane plane() {
+        return plane;
+    }
+
+    /** The bars of the chart; empty where there is none. */
+    public Bars bars() {
+        return bars;
+    }
+
+    public double number(String name) {
+        return options.number(name);
+    }
+
+    public int whole(String name) {
+        return options.whole(name);
+    }
+
+    public String word(String name) {
+        return options.word(name);
+    }
+
+    public boolean is(String name, String word) {
+        return options.word(name).equals(word);
+    }
+
+    public double[] numbers(String name) {
+        return options.numbers(name);
+    }
+
+    /** The extent the option {@code extend} names. */
+    public Extent extent() {
+        return Extent.of(options.word("extend"));
+    }
+
+    // --- what is put down ---
+
+    public void stroke(Part part, Point... through) {
+        strokes.add(new Stroke(flat(List.of(through)), Extent.NONE, part));
+    }
+
+    public void stroke(Part part, List<Point> through) {
+        strokes.add(new Stroke(flat(through), Extent.NONE, part));
+    }
+
+    /** A straight stroke that may go on. */
+    public void straight(Part part, Point from, Point to, Extent extent) {
+        strokes.add(new Stroke(flat(List.of(from, to)), extent, part));
+    }
+
+    /** A straight stroke that also gives the drawing a value under a name. */
+    public void course(String name, Part part, Point from, Point to, Extent extent) {
+        straight(part, from, to, extent);
+        courses.add(new Course(name, from, to, extent));
+    }
+
+    /** A level over a stretch of bars that gives a value. */
+    public void level(String name, Part part, double height, double from, double to, Extent extent) {
+        course(name, part, new Point(from, height), new Point(to == from ? from + 1 : to, height), extent);
+    }
+
+    /** An upright line over the whole chart. */
+    public void upright(Part part, double u) {
+        strokes.add(new Stroke(new double[] {u, -FAR, u, FAR}, Extent.NONE, part));
+    }
+
+    public void area(Point... corners) {
+        areas.add(new Area(flat(List.of(corners))));
+    }
+
+    public void area(List<Point> corners) {
+        areas.add(new Area(flat(corners)));
+    }
+
+    /** The area between two heights over a stretch of bars, on to the right or left where it goes on. */
+    public void band(double from, double to, double one, double other, Extent extent) {
+        double left = extent.isLeft() ? -FAR : Math.min(from, to);
+        double right = extent.isRight() ? FAR : Math.max(from, to);
+        areas.add(new Area(new double[] {left, one, right, one, right, other, left, other}));
+    }
+
+    /** The area between two bars over all heights. */
+    public void uprightBand(double from, double to) {
+        areas.add(new Area(new double[] {from, -FAR, to, -FAR, to, FAR, from, FAR}));
+    }
+
+    public void note(Point at, String text, Side side) {
+        note(at, text, side, 0);
+    }
+
+    /** @param size 0 for small, 1 for the size of everything, 2 for headings */
+    public void note(Point at, String text, Side side, int size) {
+        if (!text.isBlank()) {
+            notes.add(new Note(at.u(), at.v(), text, side, size));
+        }
+    }
+
+    private static double[] flat(List<Point> through) {
+        double[] flat = new double[2 * through.size()];
+        for (int each = 0; each < through.size(); each++) {
+            flat[2 * each] = through.get(each).u();
+            flat[2 * each + 1] = through.get(each).v();
+        }
+        return flat;
+    }
+
+    // --- words ---
+
+    /** The price at a height, as the instrument writes it. */
+    public String price(double height) {
+        return format.format(plane.price(height));
+    }
+
+    /** The difference of prices between two heights, in the instrument's price and in per cent. */
+    public String change(double from, double to) {
+        double before = plane.price(from);
+        double after = plane.price(to);
+        String sign = after > before ? "+" : after < before ? "−" : "";
+        String part = before > 0 ? String.format(Locale.ROOT, "  %s%.2f %%", sign, Math.abs(100 * (after / before - 1)))
+                : "";
+        return sign + format.format(Math.abs(after - before)) + part;
+    }
+
+    /** A number of bars. */
+    public static String bars(double count) {
+        long whole = Math.round(Math.abs(count));
+        return (count < -0.5 ? "−" : "") + whole + (whole == 1 ? " bar" : " bars");
+    }
+
+    /** A ratio with three digits at most, without needless zeros. */
+    public static String ratio(double ratio) {
+        String text = String.format(Locale.ROOT, "%.3f", ratio);
+        text = text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
+        return text.replace('-', '−');
+    }
+}

@@ -1,0 +1,22 @@
+package dev.yardarm.core.drawing.figure;
+
+import dev.yardarm.core.drawing.Declared;
+import dev.yardarm.core.drawing.Pen;
+import dev.yardarm.core.drawing.Sketch.Side;
+
+/** Words at a point. */
+public final class Text extends Declared {
+    public Text() {
+        super(Family.WORDS, "text", "Text");
+        also("note", "comment");
+        through("where it stands");
+        words("text", "Text", "Text");
+        help("Words at a point. {close}, {date} and {price} stand for the last close, the date and price of "
+                + "the point and stay current.");
+    }
+
+    @Override
+    public void draw(Pen pen) {
+        pen.note(pen.at(0), Wording.of(pen, pen.word("text")), Side.RIGHT);
+    }
+}

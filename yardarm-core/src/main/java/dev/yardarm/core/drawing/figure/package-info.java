@@ -1,0 +1,2 @@
+/** The figures, one file each. */
+package dev.yardarm.core.drawing.figure;
