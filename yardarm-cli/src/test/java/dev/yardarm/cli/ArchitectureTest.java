@@ -58,7 +58,7 @@ class ArchitectureTest {
     @Test
     void theCoreHasNoFilesThreadsOrClock() {
         noClasses().that().resideInAPackage("dev.yardarm.core..")
-                .and().haveSimpleNameNotStartingWith("Catalogue").should().dependOnClassesThat()
+                .and().haveSimpleNameNotStartingWith("Declarations").should().dependOnClassesThat()
                 .resideInAnyPackage("java.nio.file..", "java.util.concurrent..", "java.sql..", "java.net..")
                 .check(classes);
         noClasses().that().resideInAPackage("dev.yardarm.core..").should().callMethod(System.class, "nanoTime")
