@@ -40,6 +40,10 @@ public final class ChartModel {
     public static final double TIME_AXIS = 24;
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
+    /** How far beyond the pane words of a drawing may reach into it. */
+    private static final double EDGE = 40;
+    /** Pixels words reach above and below their point. */
+    private static final double WORDS_HIGH = 22;
     /** How near levels of several drawings must be to agree, as a part of the price. */
     private static final double AGREEMENT = 0.0025;
     private static final double FREE_FOR_PLAN = 176;
@@ -63,7 +67,12 @@ public final class ChartModel {
     private List<Drawing> drawings = List.of();
     private final Map<Drawing, Outline> outlines = new IdentityHashMap<>();
     private final Map<Timeframe, PlaneView> views = new HashMap<>();
-    private ViewKey viewKey;
+    private TimeScale viewTime;
+    private int viewSize;
+    private long viewEpoch;
+    private BarGrid viewAxis;
+    private Timeframe lastOrigin;
+    private PlaneView lastView;
     private List<Alert> alerts = List.of();
     private TradePlan plan;
     private Selection selection = Selection.NONE;
@@ -102,7 +111,7 @@ public final class ChartModel {
         axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newRequest.timeframe()), newRequest.isTime());
         data = ChartData.EMPTY;
         outlines.clear();
-        viewKey = null;
+        viewTime = null;
         averaged.forget();
         if (scale.hasRange() && !keeps) {
             scale = scale.withFit(ScaleChoice.Fit.PRICE);
@@ -313,11 +322,7 @@ public final class ChartModel {
         }
     }
 
-    /** What a drawing consists of. */
-    Sketch sketch(Drawing drawing) {
-        return outline(drawing).sketch();
-    }
-
+    /** What a drawing consists of, and where. */
     Outline outline(Drawing drawing) {
         Outline kept = outlines.get(drawing);
         if (kept == null || kept.bars() != null && kept.bars() != bars()) {
@@ -332,9 +337,26 @@ public final class ChartModel {
     /** The drawings that may have something in the price pane, in their order. */
     public List<Drawing> drawingsInView() {
         List<Drawing> found = new ArrayList<>();
+        PriceScale scale = price();
+        double one = scale.price(scale.top() - EDGE);
+        double other = scale.price(scale.bottom() + EDGE);
+        double low = Math.min(one, other);
+        double high = Math.max(one, other);
+        Timeframe origin = null;
+        double from = 0;
+        double to = 0;
         for (Drawing drawing : drawings) {
-            if (drawing.showsOn(timeframe()) && isNear(drawing, time.left(), plotRight(), price().top(), price().bottom(),
-                    40)) {
+            if (drawing.origin() != origin) {
+                origin = drawing.origin();
+                from = planeView(origin).u(time.left() - EDGE);
+                to = planeView(origin).u(plotRight() + EDGE);
+            }
+            Outline outline = outline(drawing);
+            boolean parts = outline.plane().isLogarithmic();
+            // On a scale that reaches below zero a logarithmic drawing has no lowest height.
+            double least = !parts ? low : low > 0 ? Math.log(low) : Double.NEGATIVE_INFINITY;
+            double most = !parts ? high : high > 0 ? Math.log(high) : Double.NEGATIVE_INFINITY;
+            if (outline.meets(from, to, least, most) && drawing.showsOn(timeframe())) {
                 found.add(drawing);
             }
         }
@@ -343,9 +365,14 @@ public final class ChartModel {
 
     /** Prices within reach of each other at which several ratio drawings have levels, in view. */
     public List<Agreement.Shared> agreements() {
+        return agreements(drawingsInView());
+    }
+
+    /** The same among some drawings. */
+    public List<Agreement.Shared> agreements(List<Drawing> among) {
         List<Agreement.Level> levels = new ArrayList<>();
         long now = bars().isEmpty() ? 0 : bars().openTime(bars().size() - 1);
-        for (Drawing drawing : drawingsInView()) {
+        for (Drawing drawing : among) {
             if (drawing.figure().family() == Figure.Family.RATIOS) {
                 Outline outline = outline(drawing);
                 double u = outline.plane().u(now);
@@ -359,29 +386,50 @@ public final class ChartModel {
         return Agreement.of(levels, AGREEMENT);
     }
 
-    /** True when something of a drawing may lie in a rectangle, or within so many pixels of it. */
-    public boolean isNear(Drawing drawing, double left, double right, double top, double bottom, double reach) {
+    /** True when a line, a point or words of a drawing may lie within so many pixels of a point. */
+    boolean mayTouch(Drawing drawing, double x, double y, double reach) {
         Outline outline = outline(drawing);
         PlaneView view = planeView(drawing.origin());
-        double one = outline.plane().v(price().price(top - reach));
-        double other = outline.plane().v(price().price(bottom + reach));
-        boolean unknown = Double.isNaN(one) || Double.isNaN(other);
-        return outline.meets(view.u(left - reach), view.u(right + reach), unknown ? Double.NEGATIVE_INFINITY
-                : Math.min(one, other), unknown ? Double.POSITIVE_INFINITY : Math.max(one, other));
+        double one = outline.plane().v(price().price(y - reach));
+        double other = outline.plane().v(price().price(y + reach));
+        double from = view.u(x - reach);
+        double to = view.u(x + reach);
+        double low = Math.min(one, other);
+        double high = Math.max(one, other);
+        if (Double.isNaN(low) || outline.meets(from, to, low, high) && outline.passes(from, to, low, high)) {
+            return true;
+        }
+        for (Sketch.Note note : outline.sketch().notes()) {
+            double noteY = price().y(outline.plane().price(note.v()));
+            double noteX = Double.isInfinite(note.u()) ? plotRight() : view.x(note.u());
+            if (Math.abs(noteY - y) < WORDS_HIGH && Math.abs(noteX - x) < 7 * note.text().length() + WORDS_HIGH) {
+                return true;
+            }
+        }
+        for (int anchor = 0; anchor < outline.anchors().length; anchor++) {
+            if (Math.abs(view.x(outline.anchors()[anchor]) - x) < reach + 8
+                    && Math.abs(price().y(drawing.anchors().get(anchor).price()) - y) < reach + 8) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Where bars of a timeframe lie on this chart as it is now. */
     PlaneView planeView(Timeframe origin) {
-        ViewKey key = new ViewKey(time, bars().epoch(), bars().size(), request, plotRight());
-        if (!key.equals(viewKey)) {
-            viewKey = key;
+        if (viewTime != time || viewSize != bars().size() || viewEpoch != bars().epoch() || viewAxis != axis.grid()) {
+            viewTime = time;
+            viewSize = bars().size();
+            viewEpoch = bars().epoch();
+            viewAxis = axis.grid();
             views.clear();
+            lastOrigin = null;
         }
-        return views.computeIfAbsent(origin, missing -> PlaneView.of(this, missing));
-    }
-
-    /** What the place of bars depends on. */
-    private record ViewKey(TimeScale time, long epoch, int size, BarRequest request, double right) {
+        if (origin != lastOrigin) {
+            lastView = views.computeIfAbsent(origin, missing -> PlaneView.of(this, missing));
+            lastOrigin = origin;
+        }
+        return lastView;
     }
 
     public Optional<Drawing> drawing(String id) {

@@ -36,9 +36,10 @@ public final class DrawingShape {
     private final List<Words> words = new ArrayList<>();
     private final double[] handles;
 
-    private DrawingShape(ChartModel chart, Drawing drawing, Sketch sketch, Plane plane) {
+    private DrawingShape(ChartModel chart, Drawing drawing, Outline outline) {
         this.chart = chart;
-        this.plane = plane;
+        plane = outline.plane();
+        Sketch sketch = outline.sketch();
         view = chart.planeView(drawing.origin());
         scale = chart.price();
         bends = !view.isEven() || drawing.logarithmic() != scale.isLogarithmic();
@@ -54,14 +55,14 @@ public final class DrawingShape {
         handles = new double[2 * drawing.anchors().size()];
         for (int anchor = 0; anchor < drawing.anchors().size(); anchor++) {
             Anchor at = drawing.anchors().get(anchor);
-            handles[2 * anchor] = x(plane.u(at.time()));
+            handles[2 * anchor] = x(outline.anchors()[anchor]);
             handles[2 * anchor + 1] = scale.y(at.price());
         }
     }
 
     /** The shape of a drawing on a chart as it is now. */
     public static DrawingShape of(ChartModel chart, Drawing drawing) {
-        return new DrawingShape(chart, drawing, chart.sketch(drawing), drawing.plane(chart.axis().grid().calendar()));
+        return new DrawingShape(chart, drawing, chart.outline(drawing));
     }
 
     public List<Line> lines() {

@@ -80,7 +80,7 @@ public final class HitTest {
         List<Drawing> drawings = chart.drawings();
         for (int number = drawings.size() - 1; number >= 0; number--) {
             Drawing drawing = drawings.get(number);
-            if (!drawing.showsOn(chart.timeframe()) || !chart.isNear(drawing, x, x, y, y, REACH + 24)) {
+            if (!drawing.showsOn(chart.timeframe()) || !chart.mayTouch(drawing, x, y, REACH)) {
                 continue;
             }
             DrawingShape shape = DrawingShape.of(chart, drawing);
@@ -108,7 +108,7 @@ public final class HitTest {
         }
         List<Near> near = new ArrayList<>();
         for (Drawing drawing : chart.drawings()) {
-            if (drawing.showsOn(chart.timeframe()) && chart.isNear(drawing, x, x, y, y, REACH + 24)) {
+            if (drawing.showsOn(chart.timeframe()) && chart.mayTouch(drawing, x, y, REACH)) {
                 double distance = DrawingShape.of(chart, drawing).distance(x, y);
                 if (distance <= REACH) {
                     near.add(new Near(drawing, distance));

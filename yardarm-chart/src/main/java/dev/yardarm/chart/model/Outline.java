@@ -1,6 +1,7 @@
 package dev.yardarm.chart.model;
 
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Extent;
 import dev.yardarm.core.drawing.Plane;
 import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.series.Bars;
@@ -9,9 +10,10 @@ import dev.yardarm.core.series.Bars;
  * What a drawing consists of, kept from frame to frame, with the box around it: one that cannot be in view costs a few
  * comparisons.
  *
+ * @param anchors running number of the bar of each anchor
  * @param bars those it was made from, for a figure that reads bars
  */
-record Outline(Sketch sketch, Plane plane, Bars bars, double left, double right, double low, double high) {
+record Outline(Sketch sketch, Plane plane, double[] anchors, Bars bars, double left, double right, double low, double high) {
     static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars) {
         double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
                 Double.NEGATIVE_INFINITY};
@@ -31,7 +33,8 @@ record Outline(Sketch sketch, Plane plane, Bars bars, double left, double right,
         }
         sketch.areas().forEach(area -> take(area.points(), box));
         sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
-        return new Outline(sketch, plane, drawing.figure().readsBars() || drawing.options().values().stream()
+        double[] anchors = drawing.anchors().stream().mapToDouble(anchor -> plane.u(anchor.time())).toArray();
+        return new Outline(sketch, plane, anchors, drawing.figure().readsBars() || drawing.options().values().stream()
                 .anyMatch(text -> text.contains("{close}")) ? bars : null, box[0], box[1], box[2], box[3]);
     }
 
@@ -42,6 +45,41 @@ record Outline(Sketch sketch, Plane plane, Bars bars, double left, double right,
             box[2] = Math.min(box[2], points[at + 1]);
             box[3] = Math.max(box[3], points[at + 1]);
         }
+    }
+
+    /**
+     * True when a line of it may pass between two bars and two heights: a straight one is looked at where it is between the
+     * bars, so that one that only goes on somewhere else is ruled out.
+     */
+    boolean passes(double from, double to, double lowest, double highest) {
+        for (Sketch.Stroke stroke : sketch.strokes()) {
+            double[] points = stroke.points();
+            for (int at = 2; at < points.length; at += 2) {
+                if (passes(points, at, stroke.count() == 2 ? stroke.extent() : Extent.NONE, from, to, lowest, highest)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean passes(double[] points, int at, Extent extent, double from, double to, double lowest,
+                                  double highest) {
+        boolean forward = points[at - 2] <= points[at];
+        double firstU = forward ? points[at - 2] : points[at];
+        double lastU = forward ? points[at] : points[at - 2];
+        double firstV = forward ? points[at - 1] : points[at + 1];
+        double lastV = forward ? points[at + 1] : points[at - 1];
+        if (from > lastU && !extent.isRight() || to < firstU && !extent.isLeft()) {
+            return false;
+        }
+        if (firstU == lastU || Double.isInfinite(firstV) || Double.isInfinite(lastV)) {
+            return Math.min(firstV, lastV) <= highest && Math.max(firstV, lastV) >= lowest;
+        }
+        double slope = (lastV - firstV) / (lastU - firstU);
+        double one = firstV + slope * ((extent.isLeft() ? from : Math.max(from, firstU)) - firstU);
+        double other = firstV + slope * ((extent.isRight() ? to : Math.min(to, lastU)) - firstU);
+        return Math.min(one, other) <= highest && Math.max(one, other) >= lowest;
     }
 
     /** True when something of it may lie between two bars and two heights. */

@@ -14,6 +14,8 @@ import dev.yardarm.core.drawing.Agreement;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.series.Bars;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * Draws drawings: areas, lines, words. One from a higher timeframe is a doubled hairline with the letter of that timeframe; a chosen
@@ -27,18 +29,22 @@ final class DrawingRenderer {
     /** How far words stand off their point. */
     private static final double LIFT = 11;
 
+    /** Heights of the words at the right edge, and how far from it they reach. */
+    private final List<double[]> atEdge = new ArrayList<>();
     private final Batch points = new Batch();
     private final Batch outline = new Batch();
     private final Batch inside = new Batch();
 
     void paint(ChartModel chart, Palette palette, Surface surface) {
-        for (Drawing drawing : chart.drawingsInView()) {
+        atEdge.clear();
+        List<Drawing> inView = chart.drawingsInView();
+        for (Drawing drawing : inView) {
             boolean chosen = chart.selection() instanceof Selection.Drawing selected
                     && selected.id().equals(drawing.id());
             paint(chart, drawing, chosen, palette, surface);
         }
         if (!chart.isCompact()) {
-            paintAgreements(chart, palette, surface);
+            paintAgreements(chart, inView, palette, surface);
             for (Alert alert : chart.alerts()) {
                 if (alert.hasFired()) {
                     paintFired(chart, alert, palette, surface);
@@ -88,8 +94,8 @@ final class DrawingRenderer {
     }
 
     /** Where levels of several ratio drawings stand together: a mark at the right edge with their number. */
-    private void paintAgreements(ChartModel chart, Palette palette, Surface surface) {
-        for (Agreement.Shared shared : chart.agreements()) {
+    private void paintAgreements(ChartModel chart, List<Drawing> inView, Palette palette, Surface surface) {
+        for (Agreement.Shared shared : chart.agreements(inView)) {
             double top = chart.price().y(shared.high()) - 2;
             double height = Math.max(5, chart.price().y(shared.low()) + 2 - top);
             double right = chart.plotRight();
@@ -103,6 +109,18 @@ final class DrawingRenderer {
             inside.fill(surface, palette.of(Role.INK));
             surface.text(text, right - 114 - width / 2, top + height / 2, Type.SMALL, Align.CENTRE, palette.of(Role.PAPER));
         }
+    }
+
+    /** How far words at the right edge give way to those that stand there already. */
+    private double beside(double y, double width) {
+        double taken = 0;
+        for (double[] other : atEdge) {
+            if (Math.abs(other[0] - y) < 13) {
+                taken = Math.max(taken, other[1]);
+            }
+        }
+        atEdge.add(new double[] {y, taken + width + 8});
+        return taken;
     }
 
     private static double[] dash(Sketch.Part part, Drawing.Style style) {
@@ -150,7 +168,7 @@ final class DrawingRenderer {
         double left = switch (words.side()) {
             case RIGHT -> words.x() + 6;
             case LEFT -> words.x() - width - 6;
-            case RIGHT_EDGE -> words.x() - width - 4;
+            case RIGHT_EDGE -> words.x() - width - 4 - beside(middle, width);
             default -> words.x() - width / 2;
         };
         inside.clear();

@@ -50,8 +50,8 @@ public final class TradingRange extends Declared {
             boolean followed = phase + 1 < PHASES.length && PHASES[phase + 1] < pen.count();
             double to = followed ? pen.at(PHASES[phase + 1]).u() : last.u();
             double height = Math.abs(reaction.v() - climax.v());
-            pen.straight(Part.DASHED, new Point(from, foot - 0.25 * height), new Point(from, foot + height), Extent.NONE);
-            pen.note(new Point((from + to) / 2, foot - 0.2 * height), String.valueOf((char) ('A' + phase)), Side.CENTRE, 1);
+            pen.straight(Part.DASHED, new Point(from, foot - 0.5 * height), new Point(from, foot + height), Extent.NONE);
+            pen.note(new Point((from + to) / 2, foot - 0.45 * height), String.valueOf((char) ('A' + phase)), Side.CENTRE, 1);
         }
     }
 }
