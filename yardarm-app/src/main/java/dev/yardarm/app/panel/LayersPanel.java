@@ -33,6 +33,7 @@ public final class LayersPanel extends VBox {
     private final Workbench bench;
     private final ListView<Selection> view = new ListView<>();
     private final VBox details = new VBox();
+    private final TracingMenu tracings;
     private LayerDetails shown;
     private Object shownFor = Selection.NONE;
     private boolean following;
@@ -70,7 +71,8 @@ public final class LayersPanel extends VBox {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        HBox head = new HBox(6, title, gap, addButton());
+        tracings = new TracingMenu(bench);
+        HBox head = new HBox(6, title, gap, tracings, addButton());
         head.setStyle("-fx-alignment: center-left;");
         getChildren().addAll(head, view, scroll);
         bench.listen(this::changed);
@@ -104,6 +106,7 @@ public final class LayersPanel extends VBox {
         if (aspect == Aspect.LIST || aspect == Aspect.TOOL) {
             return;
         }
+        tracings.showCurrent();
         ChartModel chart = room().chart();
         List<Selection> layers = new ArrayList<>();
         if (chart.instrument().isPresent()) {

@@ -119,6 +119,18 @@ final class Actions {
             new ChartOutput(room(), page.chart(), bench).save(save.file().toAbsolutePath());
         } else if (command instanceof LineCommand.OfPreset of) {
             ofPreset(of);
+        } else if (command instanceof LineCommand.OfTracing of) {
+            switch (of.verb()) {
+                case "show", "hide" -> room().tracings().show(of.name(), of.verb().equals("show"));
+                case "move" -> room().tracings().move(of.name());
+                default -> room().tracings().use(of.name());
+            }
+        } else if (command instanceof LineCommand.OfDrawings of) {
+            if (of.export()) {
+                room().tracings().export(of.file().toAbsolutePath());
+            } else {
+                room().tracings().importFrom(of.file().toAbsolutePath());
+            }
         } else if (command instanceof LineCommand.OfLook of) {
             ofLook(of);
         } else if (command instanceof LineCommand.Arrange arrange) {
@@ -296,6 +308,11 @@ final class Actions {
             case PICK_INDICATOR -> bench.pick(chosen -> room().indicators().add(chosen));
             case PICK_COMPARISON -> bench.compare();
             case HIDE_INDICATORS -> room().indicators().toggleAll();
+            case HIDE_DRAWINGS -> room().studies().toggleDrawings();
+            case CLEAR_ANALYSIS -> {
+                room().indicators().clear();
+                room().studies().clearDrawings();
+            }
             case COPY_INDICATORS -> copied = room();
             case PASTE_INDICATORS -> paste();
             case CLEAR_INDICATORS -> room().indicators().clear();

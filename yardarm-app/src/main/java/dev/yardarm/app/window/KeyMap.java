@@ -125,6 +125,7 @@ final class KeyMap {
                 .add('X', "remove the plan", () -> room().studies().removePlan());
         keys.group('H', "Hide and show").add('V', "volume", () -> room().setVolumeShown(!room().chart().isVolumeShown()))
                 .add('A', "all indicators, and back", () -> actions.run(LineCommand.Word.HIDE_INDICATORS))
+                .add('Z', "all drawings, and back", () -> actions.run(LineCommand.Word.HIDE_DRAWINGS))
                 .add('L', "lists", () -> page.show(page.listSide(), !page.listSide().isVisible()))
                 .add('K', "layers", () -> page.show(page.layersSide(), !page.layersSide().isVisible()))
                 .add('S', "timeframe strip", () -> page.show(page.stripSide(), !page.stripSide().isVisible()))
@@ -136,7 +137,8 @@ final class KeyMap {
                 .add('T', "theme", () -> bench.themeProperty().set(bench.themeProperty().get().other()));
         keys.group('X', "Clear").add('X', "what is chosen", () -> room().studies().deleteChosen())
                 .add('I', "all indicators", () -> room().indicators().clear())
-                .add('D', "all drawings", () -> room().studies().clearDrawings());
+                .add('D', "all drawings", () -> room().studies().clearDrawings())
+                .add('A', "indicators and drawings", () -> actions.run(LineCommand.Word.CLEAR_ANALYSIS));
         keys.group('W', "Focus").add('C', "chart", () -> page.chart().requestFocus())
                 .add('P', "next pane", () -> actions.run(LineCommand.Word.NEXT_PANE))
                 .add('L', "list", () -> page.lists().focusList())

@@ -377,7 +377,9 @@ public final class ChartModel {
                 Outline outline = outline(drawing);
                 double u = outline.plane().u(now);
                 for (Sketch.Course course : outline.sketch().courses()) {
-                    if (course.from().v() == course.to().v() && course.reaches(u)) {
+                    // The end of a move is no part of it: two drawings that end in one point do not agree by that.
+                    boolean part = !course.name().equals("r0");
+                    if (part && course.from().v() == course.to().v() && course.reaches(u)) {
                         levels.add(new Agreement.Level(drawing.id(), outline.plane().price(course.from().v())));
                     }
                 }

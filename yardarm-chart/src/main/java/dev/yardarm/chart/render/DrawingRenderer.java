@@ -105,9 +105,10 @@ final class DrawingRenderer {
             String text = shared.count() + " agree";
             double width = surface.textWidth(text, Type.SMALL) + 8;
             inside.clear();
-            inside.rectangle(right - 114 - width, top + height / 2 - 8, width, 16);
+            double left = right - width - 4 - beside(top + height / 2 - 7, width);
+            inside.rectangle(left, top + height / 2 - 8, width, 16);
             inside.fill(surface, palette.of(Role.INK));
-            surface.text(text, right - 114 - width / 2, top + height / 2, Type.SMALL, Align.CENTRE, palette.of(Role.PAPER));
+            surface.text(text, left + width / 2, top + height / 2, Type.SMALL, Align.CENTRE, palette.of(Role.PAPER));
         }
     }
 

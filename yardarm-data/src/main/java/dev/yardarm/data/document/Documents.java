@@ -18,10 +18,22 @@ public final class Documents {
         return list == null ? List.of() : List.copyOf(list);
     }
 
-    /** The drawings of one instrument. */
-    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings) {
+    /**
+     * The drawings of one instrument, on all its tracings.
+     *
+     * @param current name of the tracing new drawings go to; empty for the first
+     * @param hidden names of the tracings that are not shown
+     */
+    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings, String current, List<String> hidden) {
         public Tracing {
             drawings = kept(drawings);
+            current = current == null ? "" : current;
+            hidden = kept(hidden);
+        }
+
+        /** All drawings shown, new ones on the first tracing. */
+        public Tracing(InstrumentId instrument, List<DrawingEntry> drawings) {
+            this(instrument, drawings, "", List.of());
         }
     }
 

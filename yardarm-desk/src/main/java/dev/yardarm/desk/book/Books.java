@@ -28,6 +28,7 @@ public final class Books {
 
     private final DocumentSaver saver;
     private final Map<InstrumentId, List<Drawing>> drawings = new LinkedHashMap<>();
+    private final Map<InstrumentId, Sheets> sheets = new LinkedHashMap<>();
     private final Map<InstrumentId, Stance> stances = new LinkedHashMap<>();
     private final Map<InstrumentId, TradePlan> plans = new LinkedHashMap<>();
     private List<Documents.NamedList> lists;
@@ -59,8 +60,45 @@ public final class Books {
 
     public List<Drawing> drawings(InstrumentId instrument) {
         return drawings.computeIfAbsent(instrument, missing -> saver.store()
-                .read(DocumentKind.TRACING, missing.source() + "-" + missing.code())
-                .map(saved -> read(saved, missing)).orElse(List.of()));
+                .read(DocumentKind.TRACING, fileOf(missing)).map(saved -> {
+                    sheets.put(missing, new Sheets(saved.current(), saved.hidden()));
+                    return read(saved, missing);
+                }).orElse(List.of()));
+    }
+
+    private static String fileOf(InstrumentId instrument) {
+        return instrument.source() + "-" + instrument.code();
+    }
+
+    /** Which tracing of an instrument is drawn on, and which are hidden. */
+    public Sheets sheets(InstrumentId instrument) {
+        drawings(instrument);
+        return sheets.getOrDefault(instrument, Sheets.FIRST);
+    }
+
+    public void setSheets(InstrumentId instrument, Sheets changed) {
+        List<Drawing> kept = drawings(instrument);
+        sheets.put(instrument, changed);
+        setDrawings(instrument, kept);
+    }
+
+    /**
+     * The tracings of an instrument.
+     *
+     * @param current name of the one new drawings go to; empty for the first
+     * @param hidden names of those that are not shown
+     */
+    public record Sheets(String current, List<String> hidden) {
+        static final Sheets FIRST = new Sheets("", List.of());
+
+        public Sheets {
+            hidden = List.copyOf(hidden);
+        }
+
+        /** True when drawings of a tracing are shown. */
+        public boolean shows(String tracing) {
+            return !hidden.contains(tracing);
+        }
     }
 
     /** The drawings of a file; what cannot be drawn is told, and the file as it was is kept. */
@@ -77,8 +115,8 @@ public final class Books {
         if (!problems.isEmpty()) {
             String kept;
             try {
-                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING, instrument.source()
-                        + "-" + instrument.code());
+                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING,
+                        fileOf(instrument));
             } catch (IOException failed) {
                 kept = "the file could not be copied: " + failed.getMessage();
             }
@@ -91,9 +129,15 @@ public final class Books {
     /** Replaces the drawings of an instrument. */
     public void setDrawings(InstrumentId instrument, List<Drawing> changed) {
         drawings.put(instrument, List.copyOf(changed));
-        saver.save(DocumentKind.TRACING, instrument.source() + "-" + instrument.code(),
-                new Documents.Tracing(instrument, changed.stream().map(DrawingEntry::of).toList()));
+        saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument));
         tell(Subject.DRAWINGS);
+    }
+
+    /** The drawings of an instrument as a document. */
+    public Documents.Tracing document(InstrumentId instrument) {
+        Sheets of = sheets(instrument);
+        return new Documents.Tracing(instrument, drawings(instrument).stream().map(DrawingEntry::of).toList(), of.current(),
+                of.hidden());
     }
 
     public Stance stance(InstrumentId instrument) {

@@ -265,6 +265,13 @@ final class ChartWords {
                 add("preset", verb ? words[0] + " a preset" : "put a preset on the chart", name.isEmpty() ? null
                         : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
             }
+            case "tracing" -> {
+                boolean verb = Set.of("show", "hide", "move").contains(words[0]);
+                String name = verb ? more : rest;
+                add("drawing", verb ? words[0].equals("move") ? "put the chosen drawing on a tracing" : words[0] + " a tracing"
+                        : "draw on a tracing, a sheet of its own", name.isEmpty() ? null
+                        : new LineCommand.OfTracing(verb ? words[0] : "use", name));
+            }
             case "look" -> {
                 boolean verb = Set.of("save", "delete").contains(words[0]);
                 String name = verb ? more : rest;
@@ -283,9 +290,14 @@ final class ChartWords {
             case "title" -> add("chart", "a title of your own", new LineCommand.SetTitle(rest));
             case "save" -> add("file", "the chart as png or svg, its data as csv", rest.isEmpty() ? null
                     : new LineCommand.SaveChart(Path.of(rest)));
-            case "export", "import" -> add("file", first + " the workspace as one file", words.length < 2
-                    || !words[0].equals("workspace") ? null : new LineCommand.OfWorkspace(first.equals("export"),
-                    Path.of(more)));
+            case "export", "import" -> {
+                boolean drawings = words[0].equals("drawings");
+                boolean known = drawings || words[0].equals("workspace");
+                add("file", first + (drawings ? " the drawings of the instrument" : " the workspace") + " as one file",
+                        words.length < 2 || !known ? null : drawings
+                                ? new LineCommand.OfDrawings(first.equals("export"), Path.of(more))
+                                : new LineCommand.OfWorkspace(first.equals("export"), Path.of(more)));
+            }
             default -> { }
         }
     }
@@ -299,7 +311,8 @@ final class ChartWords {
         for (String form : List.of("range 20", "ticks 500", "reversal 20", "brick 20", "point-figure 1%x3 D",
                 "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save", "look save",
                 "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
-                "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace")) {
+                "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace",
+                "export drawings", "import drawings", "tracing")) {
             if (form.startsWith(start) && !form.equals(start)) {
                 proposals.add(new Proposal("command", form, "", complete(form)));
             }
@@ -309,7 +322,7 @@ final class ChartWords {
     /** The command of a full form; null for one that needs more. */
     private static LineCommand complete(String form) {
         if (List.of("preset save", "look save", "go to", "list new", "title", "export workspace", "import workspace",
-                "save chart.png").contains(form)) {
+                "export drawings", "import drawings", "tracing", "save chart.png").contains(form)) {
             return null;
         }
         List<Proposal> read = read(form, form.split("\\s+"));

@@ -82,6 +82,14 @@ public sealed interface LineCommand {
     record OfLook(String verb, String name) implements LineCommand {
     }
 
+    /** Something done with a tracing: use, show, hide, move. */
+    record OfTracing(String verb, String name) implements LineCommand {
+    }
+
+    /** Export or import of the drawings of the instrument. */
+    record OfDrawings(boolean export, Path file) implements LineCommand {
+    }
+
     /** Something done with a list: show, new, name, add, remove, delete, sort, paste, sector, tier, weight, source. */
     record OfList(String verb, String rest) implements LineCommand {
     }
@@ -167,6 +175,8 @@ public sealed interface LineCommand {
         PICK_INDICATOR("indicators", "the catalogue to pick from"),
         PICK_COMPARISON("compare", "other instruments on the chart, picked from a list"),
         HIDE_INDICATORS("hide indicators", "hide all indicators of the chart, and show them again"),
+        HIDE_DRAWINGS("hide drawings", "hide all drawings of the instrument, and show them again"),
+        CLEAR_ANALYSIS("clear analysis", "remove all indicators and drawings"),
         COPY_INDICATORS("copy indicators", "remember the chart's indicators"),
         PASTE_INDICATORS("paste indicators", "put the remembered indicators on this chart"),
         CLEAR_INDICATORS("clear indicators", "remove all indicators"),

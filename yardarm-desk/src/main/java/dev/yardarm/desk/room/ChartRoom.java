@@ -41,6 +41,7 @@ public final class ChartRoom {
     private final Studies studies;
     private final ChartIndicators indicators;
     private final ChartComparisons comparisons;
+    private final Tracings tracings;
     private final ChartPanes panes;
     private final ChartGestures gestures;
     private final List<Consumer<Aspect>> listeners = new ArrayList<>();
@@ -97,6 +98,7 @@ public final class ChartRoom {
         studies = new Studies(desk, this);
         indicators = new ChartIndicators(this);
         comparisons = new ChartComparisons(this);
+        tracings = new Tracings(desk, this);
         panes = new ChartPanes(this);
         gestures = new ChartGestures(chart, studies);
         rounds.listen(() -> tell(Aspect.LIST));
@@ -356,6 +358,11 @@ public final class ChartRoom {
     /** The indicators on the chart, to be changed with undo. */
     public ChartIndicators indicators() {
         return indicators;
+    }
+
+    /** The tracings of the instrument on the chart. */
+    public Tracings tracings() {
+        return tracings;
     }
 
     /** The other instruments on the chart. */

@@ -50,7 +50,8 @@ public final class Studies implements ChartEdits {
     /** Puts what the books hold for the instrument on the chart. */
     void show() {
         id().ifPresent(id -> {
-            chart.setDrawings(books().drawings(id));
+            Books.Sheets sheets = books().sheets(id);
+            chart.setDrawings(books().drawings(id).stream().filter(each -> sheets.shows(each.place().tracing())).toList());
             chart.setAlerts(books().alerts(id));
             chart.setPlan(books().plan(id).orElse(null));
             boolean gone = chart.selection() instanceof Selection.Drawing of && chart.drawing(of.id()).isEmpty()
@@ -97,7 +98,7 @@ public final class Studies implements ChartEdits {
         id().ifPresent(id -> {
             Drawing drawing = new Drawing(UUID.randomUUID().toString().substring(0, 8), figure, chart.timeframe(), anchors,
                     chart.isLogarithmic(), options, Drawing.Style.of(room.indicators().freeColour()),
-                    Drawing.Place.STANDARD);
+                    Drawing.Place.STANDARD.withTracing(books().sheets(id).current()));
             List<Drawing> before = books().drawings(id);
             List<Drawing> after = new ArrayList<>(before);
             after.add(drawing);
@@ -195,6 +196,18 @@ public final class Studies implements ChartEdits {
             changeDrawings(id, "clone " + drawing.title().toLowerCase(Locale.ROOT), "", before, after);
             select(new Selection.Drawing(copy.id()));
         }));
+    }
+
+    /** Hides all drawings of the instrument, or shows them again when all are hidden; a step of undo. */
+    public void toggleDrawings() {
+        id().ifPresent(id -> {
+            List<Drawing> drawings = books().drawings(id);
+            boolean anyShown = drawings.stream().anyMatch(Drawing::visible);
+            if (!drawings.isEmpty()) {
+                changeDrawings(id, anyShown ? "hide all drawings" : "show all drawings", "", drawings, drawings.stream()
+                        .map(each -> each.withVisible(!anyShown)).toList());
+            }
+        });
     }
 
     /** Removes all drawings of the instrument. */

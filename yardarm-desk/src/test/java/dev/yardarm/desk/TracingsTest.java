@@ -1,0 +1,161 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.desk.room.ChartRoom;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** Sheets of drawings without a window: drawn on, shown, hidden, undone; drawings as files; hiding and clearing all. */
+class TracingsTest extends OnAChart {
+    private void level(double price) {
+        room.studies().draw(Drawing.LEVEL, List.of(new Anchor(room.chart().bars().openTime(100), price)));
+    }
+
+    private List<Double> shown() {
+        return room.chart().drawings().stream().map(each -> each.anchors().get(0).price()).toList();
+    }
+
+    private InstrumentId id() {
+        return room.instrument().orElseThrow().id();
+    }
+
+    @Test
+    void newDrawingsGoToTheTracingInHandAndItIsShownAndHiddenAsAWhole() {
+        front.run(() -> {
+            level(98);
+            room.tracings().use("rival reading");
+            level(110);
+            level(111);
+            assertThat(room.tracings().names()).containsExactly("main", "rival reading");
+            assertThat(room.tracings().current()).isEqualTo("rival reading");
+            room.tracings().show("rival reading", false);
+            assertThat(shown()).containsExactly(98.0);
+            assertThat(desk.books().drawings(id())).as("nothing is lost").hasSize(3);
+            room.undo();
+            assertThat(shown()).containsExactly(98.0, 110.0, 111.0);
+            room.tracings().show("main", false);
+            assertThat(shown()).containsExactly(110.0, 111.0);
+            room.tracings().use("main");
+            assertThat(shown()).as("what is drawn on is shown").hasSize(3);
+            room.tracings().show("nothing", false);
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no tracing 'nothing'")));
+    }
+
+    @Test
+    void theChosenDrawingIsMovedToAnotherTracing() {
+        front.run(() -> {
+            level(98);
+            room.tracings().move("second");
+            assertThat(room.chart().drawings().get(0).place().tracing()).isEqualTo("second");
+            room.tracings().show("second", false);
+            assertThat(shown()).isEmpty();
+            room.studies().select(dev.yardarm.chart.model.Selection.NONE);
+            room.tracings().move("third");
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Choose a drawing first")));
+    }
+
+    @Test
+    void tracingsAreSharedByAllChartsOfTheInstrumentAndThereAfterARestart() throws IOException {
+        front.run(() -> {
+            room.tracings().use("second");
+            level(98);
+            room.tracings().show("second", false);
+            layouts.split(true);
+            ChartRoom other = layouts.front().charts().stream().filter(each -> each != room).findFirst().orElseThrow();
+            assertThat(other.chart().drawings()).isEmpty();
+            other.tracings().show("second", true);
+            assertThat(shown()).containsExactly(98.0);
+            other.tracings().show("second", false);
+            layouts.close();
+        });
+        desk.close();
+        desk = new Desk(new Desk.Options(home.resolve("home"), true, 1, true), front);
+        assertThat(desk.books().sheets(id()).current()).isEqualTo("second");
+        assertThat(desk.books().sheets(id()).hidden()).containsExactly("second");
+        assertThat(desk.books().drawings(id())).hasSize(1);
+    }
+
+    @Test
+    void drawingsAreWrittenToAFileAndAddedToAnotherInstrumentWithWhatCannotBeReadTold() throws IOException {
+        Path file = home.resolve("drawings.json");
+        front.run(() -> {
+            level(98);
+            room.studies().draw("channel", List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
+                    room.chart().bars().openTime(120), 95), new Anchor(room.chart().bars().openTime(110), 88)),
+                    Map.of("quarters", "yes"));
+            room.tracings().export(file);
+        });
+        front.await("the file", () -> Files.exists(file));
+        Files.writeString(file, Files.readString(file).replace("\"level\"", "\"unheard_of\""));
+        front.run(() -> room.open(instrument("MARN"), room.chart().timeframe()));
+        front.await("the other", () -> !room.chart().bars().isEmpty());
+        front.run(() -> room.tracings().importFrom(file));
+        front.await("the channel", () -> room.chart().drawings().size() == 1);
+        front.run(() -> {
+            assertThat(room.chart().drawings().get(0).options()).containsEntry("quarters", "yes");
+            room.undo();
+            assertThat(room.chart().drawings()).isEmpty();
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("1 drawing of")
+                && notice.contains("drawing 1: there is no kind of drawing 'unheard_of'")));
+        Path foreign = Files.writeString(home.resolve("foreign.json"), "{\"shapes\": [}");
+        front.run(() -> room.tracings().importFrom(foreign));
+        front.await("refused with the place", () -> notices.stream().anyMatch(notice -> notice.contains("no valid JSON")
+                && notice.contains("line 1")));
+    }
+
+    @Test
+    void allAreHiddenWithOneKeyAndBackAndClonesStandBeside() {
+        front.run(() -> {
+            level(98);
+            level(99);
+            room.studies().cloneChosen();
+            assertThat(shown()).containsExactly(98.0, 99.0, 99.0);
+            assertThat(room.chart().drawings().get(2).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(103));
+            room.studies().toggleDrawings();
+            assertThat(room.chart().drawings()).noneMatch(Drawing::visible);
+            room.studies().toggleDrawings();
+            assertThat(room.chart().drawings()).allMatch(Drawing::visible);
+            room.studies().clearDrawings();
+            room.undo();
+            assertThat(shown()).hasSize(3);
+        });
+    }
+
+    @Test
+    void movingADrawingAndUndoingGivesTheSameBytes() throws IOException {
+        front.run(() -> level(98.4));
+        Path file = home.resolve("home");
+        String before = awaitSaved(file, "98.4");
+        front.run(() -> room.studies().nudge(7));
+        awaitSaved(file, "98.47");
+        front.run(room::undo);
+        assertThat(awaitSaved(file, "98.4,")).isEqualTo(before.replace("98.4\n", "98.4\n"));
+    }
+
+    private String awaitSaved(Path folder, String part) throws IOException {
+        String wanted = part.endsWith(",") ? part.substring(0, part.length() - 1) : part;
+        String[] found = new String[1];
+        front.await("saved " + part, () -> {
+            try (var files = Files.walk(folder)) {
+                Path file = files.filter(each -> each.getParent().endsWith("tracings") && !each.toString().contains("last-good")
+                        && each.toString().endsWith("KTRL.json")).findFirst().orElse(null);
+                found[0] = file == null ? "" : Files.readString(file);
+            } catch (IOException later) {
+                found[0] = "";
+            }
+            return found[0].matches("(?s).*\"price\" : " + wanted.replace(".", "\\.") + "[^0-9].*");
+        });
+        return found[0];
+    }
+}
