@@ -30,6 +30,7 @@ import dev.yardarm.desk.room.LinkedPointer;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.EnumSet;
@@ -120,6 +121,22 @@ final class Screenshots {
         steps.add(this::comparison);
         steps.add(() -> { });
         steps.add(() -> shoot("comparison"));
+        steps.add(() -> bench.layouts().add("Drawings", Arrangement.grid(1, 1)));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("MARN"), Timeframe.DAY);
+        });
+        steps.add(() -> { });
+        steps.add(this::workedChart);
+        steps.add(() -> shoot("drawings"));
+        steps.add(this::waveCount);
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> shoot("waves"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> room().open(instrument("KTRL"), Timeframe.DAY));
+        steps.add(() -> { });
+        steps.add(this::phases);
+        steps.add(() -> shoot("phases"));
         steps.add(() -> bench.pick(chosen -> { }));
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
         steps.add(() -> shoot("indicators"));
@@ -185,6 +202,45 @@ final class Screenshots {
         room().comparisons().add(List.of(instrument("MARN"), instrument("TIDE")), ChartComparisons.Look.STANDARD);
         room().comparisons().correlate(instrument("MARN"), instrument("KTRL"), 0);
         room().comparisons().add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));
+    }
+
+    /** The high or low of the bar of a date. */
+    private Anchor point(String date, boolean high) {
+        Bars bars = room().chart().bars();
+        TradingCalendar calendar = room().chart().axis().grid().calendar();
+        int bar = room().chart().axis().bar(calendar.open(calendar.sameOrNext(LocalDate.parse(date))));
+        return new Anchor(bars.openTime(bar), high ? bars.high(bar) : bars.low(bar));
+    }
+
+    /** A zone, two retracements that agree and a measured move. */
+    private void workedChart() {
+        var studies = room().studies();
+        Anchor low = point("2026-04-10", false);
+        Anchor pullback = point("2026-05-13", false);
+        Anchor high = point("2026-06-05", true);
+        studies.draw("zone", List.of(low, new Anchor(low.time(), low.price() + 4)));
+        studies.draw("retracement", List.of(low, high));
+        studies.draw("retracement", List.of(pullback, high));
+        studies.draw("measured_move", List.of(low, point("2026-05-05", true), pullback));
+        studies.draw("callout", List.of(high, new Anchor(point("2026-05-06", true).time(), high.price() + 2)), Map.of("text",
+                "second test failed at {price}"));
+    }
+
+    private void waveCount() {
+        room().tracings().use("waves");
+        room().tracings().show("main", false);
+        room().studies().draw("impulse", List.of(point("2026-02-18", false), point("2026-03-09", true), point("2026-04-10",
+                false), point("2026-05-27", true), point("2026-06-02", false), point("2026-06-05", true)),
+                Map.of("degree", "intermediate"));
+    }
+
+    private void phases() {
+        room().tracings().use("phases");
+        room().tracings().show("main", false);
+        room().studies().removePlan();
+        room().studies().draw("trading_range", List.of(point("2026-03-09", false), point("2026-03-13", false),
+                point("2026-03-20", true), point("2026-04-01", false), point("2026-04-09", false), point("2026-04-14", false),
+                point("2026-04-27", true), point("2026-05-12", false)));
     }
 
     private Instrument instrument(String code) {

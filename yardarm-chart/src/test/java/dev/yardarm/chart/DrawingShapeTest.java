@@ -124,6 +124,35 @@ class DrawingShapeTest {
     }
 
     @Test
+    void pressingTheSamePlaceAgainTakesTheNextOfTheDrawingsThere() {
+        double price = chart.bars().close(290);
+        chart.setDrawings(List.of(drawing("a", Drawing.LEVEL, Map.of(), anchor(250, price)), drawing("b", Drawing.LEVEL,
+                Map.of(), anchor(250, price))));
+        ChartEdits edits = mock(ChartEdits.class);
+        org.mockito.Mockito.doAnswer(call -> {
+            chart.select(call.getArgument(0));
+            return null;
+        }).when(edits).select(ArgumentMatchers.any());
+        ChartGestures gestures = new ChartGestures(chart, edits);
+        List<Object> chosen = new ArrayList<>();
+        for (int press = 0; press < 3; press++) {
+            gestures.press(300, y(price));
+            gestures.release(300, y(price));
+            chosen.add(chart.selection());
+        }
+        assertThat(chosen.get(1)).isNotEqualTo(chosen.get(0));
+        assertThat(chosen.get(2)).isEqualTo(chosen.get(0));
+    }
+
+    @Test
+    void theValueOfADrawingIsKnownInTheFuture() {
+        Drawing line = drawing("l", Drawing.LINE, Map.of(), anchor(280, 100), anchor(290, 110));
+        chart.setDrawings(List.of(line));
+        assertThat(chart.valueOf(line, chart.axis().openTime(310))).isCloseTo(130, within(1e-9));
+        assertThat(chart.valueOf(drawing("t", "text", Map.of(), anchor(280, 100)), 0)).isNaN();
+    }
+
+    @Test
     void aDrawingForOtherTimeframesIsNeitherDrawnNorTouched() {
         double price = chart.bars().close(290);
         Drawing level = drawing("a", Drawing.LEVEL, Map.of(), anchor(250, price));

@@ -37,10 +37,13 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -245,8 +248,16 @@ public final class Desk implements AutoCloseable {
     /** Starts a scan; a running one is cancelled. */
     public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
         List<Instrument> instruments = members(scan.list());
-        scheduler.start("scan", "Scan over " + scan.list(), job -> new ScanRunner(histories).run(scan, instruments,
-                clock.now(), job), done, failed);
+        Map<InstrumentId, List<Drawing>> drawings = drawings(scan, instruments);
+        scheduler.start("scan", "Scan over " + scan.list(), job -> new ScanRunner(histories, drawings).run(scan,
+                instruments, clock.now(), job), done, failed);
+    }
+
+    /** The drawings of instruments when a scan reads any; those of no other are read from their files. */
+    private Map<InstrumentId, List<Drawing>> drawings(Scan scan, List<Instrument> instruments) {
+        boolean reads = scan.conditions().stream().anyMatch(text -> text.toLowerCase(Locale.ROOT).contains("drawing"));
+        return !reads ? Map.of() : instruments.stream().collect(Collectors.toMap(Instrument::id,
+                each -> books.drawings(each.id())));
     }
 
     public boolean isDemo() {

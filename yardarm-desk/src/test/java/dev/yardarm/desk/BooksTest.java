@@ -84,7 +84,7 @@ class BooksTest {
         try (var files = Files.list(folder.resolve("tracings"))) {
             file = files.findFirst().orElseThrow();
         }
-        String damaged = Files.readString(file).replaceFirst("\"kind\" : \"level\"", "\"kind\" : \"unheard_of\"");
+        String damaged = Files.readString(file).replaceFirst("\"kind\" : \"LEVEL\"", "\"kind\" : \"unheard_of\"");
         Files.writeString(file, damaged);
         List<String> told = new ArrayList<>();
         try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), told::add)) {

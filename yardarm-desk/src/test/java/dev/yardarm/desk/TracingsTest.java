@@ -2,15 +2,20 @@ package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.scan.ScanRunner;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
 
 /** Sheets of drawings without a window: drawn on, shown, hidden, undone; drawings as files; hiding and clearing all. */
@@ -58,7 +63,7 @@ class TracingsTest extends OnAChart {
             assertThat(room.chart().drawings().get(0).place().tracing()).isEqualTo("second");
             room.tracings().show("second", false);
             assertThat(shown()).isEmpty();
-            room.studies().select(dev.yardarm.chart.model.Selection.NONE);
+            room.studies().select(Selection.NONE);
             room.tracings().move("third");
         });
         front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Choose a drawing first")));
@@ -96,7 +101,7 @@ class TracingsTest extends OnAChart {
             room.tracings().export(file);
         });
         front.await("the file", () -> Files.exists(file));
-        Files.writeString(file, Files.readString(file).replace("\"level\"", "\"unheard_of\""));
+        Files.writeString(file, Files.readString(file).replace("\"LEVEL\"", "\"unheard_of\""));
         front.run(() -> room.open(instrument("MARN"), room.chart().timeframe()));
         front.await("the other", () -> !room.chart().bars().isEmpty());
         front.run(() -> room.tracings().importFrom(file));
@@ -112,6 +117,60 @@ class TracingsTest extends OnAChart {
         front.run(() -> room.tracings().importFrom(foreign));
         front.await("refused with the place", () -> notices.stream().anyMatch(notice -> notice.contains("no valid JSON")
                 && notice.contains("line 1")));
+    }
+
+    @Test
+    void aDrawingIsNudgedByBarsAndPutOnAnotherInstrumentUnlessItIsLocked() {
+        front.run(() -> {
+            room.studies().draw(Drawing.LINE, List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
+                    room.chart().bars().openTime(110), 95)));
+            room.studies().nudgeBars(4);
+            assertThat(room.chart().drawings().get(0).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(104));
+            Drawing line = room.chart().drawings().get(0);
+            room.studies().change(line, line.withPlace(line.place().withLocked(true).withTracing("second")));
+            room.studies().nudgeBars(4);
+            room.studies().nudge(3);
+            assertThat(room.chart().drawings().get(0).anchors()).isEqualTo(line.anchors());
+            room.open(instrument("MARN"), room.chart().timeframe());
+            room.studies().paste(line.withPlace(line.place().withLocked(true)));
+            Drawing pasted = room.chart().drawings().get(0);
+            assertThat(pasted.anchors()).isEqualTo(line.anchors());
+            assertThat(pasted.place().locked()).isFalse();
+            assertThat(pasted.place().tracing()).as("the tracing in hand there").isEmpty();
+            room.undo();
+            assertThat(room.chart().drawings()).isEmpty();
+        });
+    }
+
+    @Test
+    void aNamedDrawingIsReadByScansAndByRulesOfColour() throws Exception {
+        front.run(() -> {
+            level(room.chart().bars().close(room.chart().bars().closed() - 1) - 1);
+            Drawing level = room.chart().drawings().get(0);
+            room.studies().change(level, level.withPlace(level.place().withName("floor")));
+            room.indicators().add(indicator("sma"));
+            room.indicators().change(layer(0).withStyle(layer(0).style().withOutput("value", layer(0).outputStyle(0)
+                    .withTint(new OutputStyle.Tint("close > drawing \"floor\"", 5)))));
+        });
+        front.await("the rule", () -> holds() == 1);
+        front.run(() -> {
+            room.studies().select(new Selection.Drawing(room.chart().drawings().get(0).id()));
+            room.studies().nudge(5000);
+        });
+        front.await("the rule follows the drawing", () -> holds() == 0);
+        List<ScanRunner.Result> results = new CopyOnWriteArrayList<>();
+        front.run(() -> {
+            room.studies().nudge(-5000);
+            desk.scan(new Scan("s", desk.books().lists().get(0).name(), room.chart().timeframe(), List.of(
+                    "close > drawing \"floor\"")), results::add, failed -> notices.add(failed.toString()));
+        });
+        front.await("the scan", () -> results.size() == 1);
+        assertThat(results.get(0).found()).extracting(found -> found.instrument().code()).containsExactly("KTRL");
+    }
+
+    private double holds() {
+        var rule = room.chart().data().tint(layer(0), 0);
+        return rule == null ? Double.NaN : rule.at(room.chart().bars().closed() - 1);
     }
 
     @Test

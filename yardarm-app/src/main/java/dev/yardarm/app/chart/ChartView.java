@@ -307,6 +307,10 @@ public final class ChartView extends Region {
             room.studies().nudge(upward * (fast ? 10 : 1));
             return true;
         }
+        if (sideways != 0 && room.studies().chosenDrawing().isPresent()) {
+            room.studies().nudgeBars(sideways * (fast ? 10 : 1));
+            return true;
+        }
         if (sideways != 0) {
             gestures.pan(-sideways * (fast ? 0.5 : 0.08));
             room.tell(Aspect.VIEW);

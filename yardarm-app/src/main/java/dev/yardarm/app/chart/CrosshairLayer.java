@@ -4,12 +4,15 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.AxisText;
 import dev.yardarm.chart.render.Readout;
-import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.desk.room.LinkedPointer;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
@@ -110,8 +113,9 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         boolean own = hasPointer() && !chart.bars().isEmpty();
         boolean shown = own || linked.isShown() && !chart.bars().isEmpty();
         int bar = chart.bars().size() - 1;
+        int under = bar;
         if (shown) {
-            int under = own ? chart.time().bar(pointerX) : chart.axis().bar(linked.time());
+            under = own ? chart.time().bar(pointerX) : chart.axis().bar(linked.time());
             double y = own ? pointerY : chart.price().y(linked.price());
             boolean hasPrice = own || y > chart.price().top() && y < chart.price().bottom();
             bar = Math.max(0, Math.min(under, bar));
@@ -122,7 +126,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             }
         }
         readout.setText(chart.bars().isEmpty() ? "" : fitting(Readout.bar(chart, bar)));
-        updateLegends(bar);
+        updateLegends(bar, under);
     }
 
     private void place(double x, double y, int bar, boolean hasPrice) {
@@ -171,7 +175,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     }
 
     /** One text for each indicator, in its pane: name and value in the layer's colour; and the word for volume. */
-    private void updateLegends(int bar) {
+    private void updateLegends(int bar, int under) {
         int used = 0;
         for (Pane pane : chart.panes()) {
             double x = 8;
@@ -190,6 +194,18 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                         / chart.basePrice() - 1), x, y);
                 paint(text, palette.of(Palette.Role.INK));
                 x += text.getLayoutBounds().getWidth() + 18;
+            }
+            Drawing chosen = pane.kind() == Pane.Kind.PRICE && chart.selection() instanceof Selection.Drawing of
+                    ? chart.drawing(of.id()).orElse(null) : null;
+            if (chosen != null && under >= 0) {
+                // What the chosen drawing is worth at the pointer, in the future too.
+                double value = chart.valueOf(chosen, chart.axis().openTime(under));
+                if (!Double.isNaN(value)) {
+                    Text text = legend(used++);
+                    place(text, chosen.title().toLowerCase(Locale.ROOT) + "  " + AxisText.price(chart, value), x, y);
+                    paint(text, palette.series(chosen.colour()));
+                    x += text.getLayoutBounds().getWidth() + 18;
+                }
             }
             if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
                 Text text = legend(used++);

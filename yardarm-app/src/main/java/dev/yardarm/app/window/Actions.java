@@ -45,6 +45,7 @@ final class Actions {
     private final Supplier<Documents.Workspace> workspace;
     private KeyFile keyFile;
     private ChartRoom copied;
+    private Drawing copiedDrawing;
 
     /**
      * @param scan the scan view, made when it is first needed
@@ -312,6 +313,17 @@ final class Actions {
             case CLEAR_ANALYSIS -> {
                 room().indicators().clear();
                 room().studies().clearDrawings();
+            }
+            case COPY_DRAWING -> room().studies().chosenDrawing().ifPresentOrElse(chosen -> {
+                copiedDrawing = chosen;
+                bench.desk().tell(chosen.title() + " is remembered; write paste drawing on any chart.");
+            }, () -> bench.desk().tell("Choose a drawing first, on the chart or in Layers."));
+            case PASTE_DRAWING -> {
+                if (copiedDrawing == null) {
+                    bench.desk().tell("No drawing is remembered: choose one and write copy drawing first.");
+                } else {
+                    room().studies().paste(copiedDrawing);
+                }
             }
             case COPY_INDICATORS -> copied = room();
             case PASTE_INDICATORS -> paste();

@@ -41,6 +41,8 @@ public final class ChartGestures {
     private double pressY;
     private boolean moved;
     private double spanTo;
+    private double chosenX = Double.NaN;
+    private double chosenY = Double.NaN;
     private double tracedX;
     private double tracedY;
 
@@ -135,9 +137,22 @@ public final class ChartGestures {
         if (tool != Tool.NONE) {
             return;
         }
-        Hit hit = HitTest.at(chart, x, y);
+        Hit hit = below(HitTest.at(chart, x, y), x, y);
         drag = dragOf(hit, x, y);
         edits.select(selectionOf(hit));
+    }
+
+    /** A second press on the same place takes the next of the drawings that lie there. */
+    private Hit below(Hit hit, double x, double y) {
+        boolean again = Math.hypot(x - chosenX, y - chosenY) < SLACK;
+        chosenX = x;
+        chosenY = y;
+        if (!again || !(hit instanceof Hit.OnDrawing) || !(chart.selection() instanceof Selection.Drawing chosen)) {
+            return hit;
+        }
+        List<Drawing> there = HitTest.drawingsAt(chart, x, y);
+        int at = there.stream().map(Drawing::id).toList().indexOf(chosen.id());
+        return at < 0 || there.size() < 2 ? hit : new Hit.OnDrawing(there.get((at + 1) % there.size()).id(), -1);
     }
 
     private Drag dragOf(Hit hit, double x, double y) {

@@ -75,6 +75,12 @@ public final class ChartDataBuilder {
         return asked[0];
     }
 
+    /** True when a rule of these layers reads a drawing. */
+    public static boolean readsDrawings(List<IndicatorLayer> layers) {
+        return layers.stream().flatMap(layer -> layer.style().outputs().values().stream()).anyMatch(style ->
+                style.tint() != null && !Formula.parse(style.tint().condition()).drawings().isEmpty());
+    }
+
     private static List<Object> computed(IndicatorLayer layer) {
         List<Object> parts = new ArrayList<>(List.of(layer.id(), layer.indicator().name(), layer.settings(),
                 Optional.ofNullable(layer.higher())));

@@ -322,6 +322,13 @@ public final class ChartModel {
         }
     }
 
+    /** The price of the first line of a drawing at a moment; NaN when it has none. */
+    public double valueOf(Drawing drawing, long time) {
+        Outline outline = outline(drawing);
+        return outline.sketch().course("").map(course -> outline.plane().price(course.at(outline.plane().u(time))))
+                .orElse(Double.NaN);
+    }
+
     /** What a drawing consists of, and where. */
     Outline outline(Drawing drawing) {
         Outline kept = outlines.get(drawing);

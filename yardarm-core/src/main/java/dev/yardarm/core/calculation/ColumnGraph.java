@@ -188,7 +188,7 @@ public final class ColumnGraph {
             // What others' unfinished bars were at each moment is not kept, so beside forming bars there is nothing else.
             inner = new ColumnGraph(forming ? new Surroundings(surroundings.calendar(), code -> Optional.empty())
                     : new Surroundings(surroundings.calendar(), new HigherOthers(surroundings, timeframe),
-                    surroundings.sides()));
+                    surroundings.sides(), surroundings.drawings()));
         }
 
         @Override

@@ -13,8 +13,9 @@ import java.util.function.Supplier;
  * @param calendar of the instrument whose bars are computed on
  * @param others finds other instruments' bars
  * @param sides what was bought and sold, where single trades are known
+ * @param drawings what the trader's drawings are worth
  */
-public record Surroundings(TradingCalendar calendar, Others others, Sides sides) {
+public record Surroundings(TradingCalendar calendar, Others others, Sides sides, Drawings drawings) {
     /** Sessions round the clock in UTC, no other instruments. */
     public static final Surroundings NONE = new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
             code -> Optional.empty());
@@ -22,6 +23,28 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides)
     /** Without single trades. */
     public Surroundings(TradingCalendar calendar, Others others) {
         this(calendar, others, (from, until) -> Double.NaN);
+    }
+
+    /** Without drawings. */
+    public Surroundings(TradingCalendar calendar, Others others, Sides sides) {
+        this(calendar, others, sides, (name, line, time) -> Double.NaN);
+    }
+
+    /** The same with drawings. */
+    public Surroundings with(Drawings named) {
+        return new Surroundings(calendar, others, sides, named);
+    }
+
+    /** What drawings are worth, by the names the trader gave them. */
+    @FunctionalInterface
+    public interface Drawings {
+        /**
+         * The price of a line of a drawing at a moment.
+         *
+         * @param line name of the line; empty for the first
+         * @return missing when there is no such drawing or line
+         */
+        double priceAt(String name, String line, long time);
     }
 
     /** The volume of single trades by their side. */

@@ -77,6 +77,18 @@ sealed interface Expression {
         }
     }
 
+    /**
+     * The value of a drawing.
+     *
+     * @param line name of one of its lines; empty for the first
+     */
+    record DrawingValue(Span span, String name, String line) implements Expression {
+        @Override
+        public boolean isCondition() {
+            return false;
+        }
+    }
+
     record Argument(String name, Expression value) {
     }
 

@@ -81,6 +81,20 @@ public final class Formula {
         return found;
     }
 
+    /** The names of the drawings it reads. */
+    public Set<String> drawings() {
+        Set<String> found = new LinkedHashSet<>();
+        collectDrawings(root, found);
+        return found;
+    }
+
+    private static void collectDrawings(Expression expression, Set<String> found) {
+        if (expression instanceof Expression.DrawingValue drawing) {
+            found.add(drawing.name());
+        }
+        expression.parts().forEach(part -> collectDrawings(part, found));
+    }
+
     /** The codes of the other instruments it reads; {@code benchmark} for the benchmark. */
     public Set<String> instruments() {
         Set<String> found = new LinkedHashSet<>();

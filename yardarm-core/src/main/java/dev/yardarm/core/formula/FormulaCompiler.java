@@ -29,6 +29,10 @@ final class FormulaCompiler {
         if (expression instanceof Expression.BarField field) {
             return graph.field(field.field());
         }
+        if (expression instanceof Expression.DrawingValue drawing) {
+            return graph.ofBars("drawing \"" + drawing.name() + "\" " + drawing.line(), () -> (bars, bar) ->
+                    graph.surroundings().drawings().priceAt(drawing.name(), drawing.line(), bars.openTime(bar)));
+        }
         if (expression instanceof Expression.Negative negative) {
             return Operation.SUBTRACT.in(graph, Operation.number(graph, 0), node(negative.operand()));
         }

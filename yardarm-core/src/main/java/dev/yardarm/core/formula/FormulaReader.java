@@ -173,6 +173,11 @@ final class FormulaReader {
         if (context instanceof FormulaParser.NameContext name) {
             return name(name);
         }
+        if (context instanceof FormulaParser.DrawingContext drawing) {
+            String name = drawing.name.getText();
+            return new Expression.DrawingValue(span(drawing), name.substring(1, name.length() - 1), drawing.line == null ? ""
+                    : drawing.line.getText());
+        }
         if (context instanceof FormulaParser.InstrumentContext instrument) {
             throw fault(instrument.INSTRUMENT().getSymbol(), "'" + instrument.getText() + "' stands as the instrument an "
                     + "indicator compares with, such as correlation(60, against: " + instrument.getText() + ")");

@@ -11,7 +11,7 @@ import java.util.TreeMap;
 /**
  * A drawing as it is written in a file. What older files do not have is as usual.
  *
- * @param kind name of the figure
+ * @param kind name of the figure, in capitals; read in any case
  * @param colour number of the series colour
  * @param logarithmic true when its lines are straight in the logarithm of price
  * @param options of the figure, those that differ from the usual ones
@@ -35,7 +35,7 @@ public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor
                 chosen.put(option.name(), value);
             }
         });
-        return new DrawingEntry(drawing.id(), drawing.kind(), drawing.origin(), drawing.anchors(), style.colour(),
+        return new DrawingEntry(drawing.id(), drawing.kind().toUpperCase(Locale.ROOT), drawing.origin(), drawing.anchors(), style.colour(),
                 style.width(), style.opacity(), place.visible(), drawing.logarithmic(), chosen,
                 style.dash().name().toLowerCase(Locale.ROOT), style.fill(), style.labels(), place.name(), place.tracing(),
                 place.group(), place.locked(), place.timeframes(), place.inherited());

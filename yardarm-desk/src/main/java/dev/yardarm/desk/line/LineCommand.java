@@ -177,6 +177,8 @@ public sealed interface LineCommand {
         HIDE_INDICATORS("hide indicators", "hide all indicators of the chart, and show them again"),
         HIDE_DRAWINGS("hide drawings", "hide all drawings of the instrument, and show them again"),
         CLEAR_ANALYSIS("clear analysis", "remove all indicators and drawings"),
+        COPY_DRAWING("copy drawing", "remember the chosen drawing"),
+        PASTE_DRAWING("paste drawing", "put the remembered drawing on this instrument"),
         COPY_INDICATORS("copy indicators", "remember the chart's indicators"),
         PASTE_INDICATORS("paste indicators", "put the remembered indicators on this chart"),
         CLEAR_INDICATORS("clear indicators", "remove all indicators"),

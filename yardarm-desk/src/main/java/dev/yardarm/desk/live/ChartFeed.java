@@ -5,6 +5,9 @@ import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.NamedDrawings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
@@ -29,6 +32,7 @@ public final class ChartFeed implements AutoCloseable {
     private final Receiver receiver;
     private final String key;
     private Live live;
+    private volatile List<Drawing> named = List.of();
 
     /** Takes what a feed supplies; called on the interface's thread. */
     public interface Receiver {
@@ -83,7 +87,7 @@ public final class ChartFeed implements AutoCloseable {
             Companions companions = Companions.load(services.histories(), instrument, request, wanted,
                     services.clock().now(), text -> services.front().execute(() -> receiver.inform(text)));
             job.check();
-            ChartDataBuilder builder = new ChartDataBuilder(wanted, companions.surroundings(calendar));
+            ChartDataBuilder builder = new ChartDataBuilder(wanted, surroundings(companions, calendar));
             ChartData first = builder.update(loaded.series().snapshot())
                     .withLast(loaded.maker().lastPrice());
             return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
@@ -110,6 +114,18 @@ public final class ChartFeed implements AutoCloseable {
         if (live != null) {
             live.setLayers(layers);
         }
+    }
+
+    /** Computes what reads drawings anew, with these. */
+    public void setDrawings(List<Drawing> drawings) {
+        named = List.copyOf(drawings);
+        if (live != null) {
+            live.drawingsChanged();
+        }
+    }
+
+    private Surroundings surroundings(Companions companions, TradingCalendar calendar) {
+        return companions.surroundings(calendar).with(new NamedDrawings(calendar, named));
     }
 
     @Override
@@ -186,9 +202,23 @@ public final class ChartFeed implements AutoCloseable {
                 return;
             }
             computedLayers = wanted;
-            builder = new ChartDataBuilder(computedLayers, companions.surroundings(services.histories()
+            rebuild();
+        }
+
+        private void rebuild() {
+            builder = new ChartDataBuilder(computedLayers, surroundings(companions, services.histories()
                     .calendar(instrument)));
             publish();
+        }
+
+        void drawingsChanged() {
+            if (ChartDataBuilder.readsDrawings(layers)) {
+                services.hub().execute(() -> {
+                    if (!ended && bars != null) {
+                        rebuild();
+                    }
+                });
+            }
         }
 
         void end() {

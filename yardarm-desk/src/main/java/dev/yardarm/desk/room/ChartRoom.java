@@ -12,6 +12,7 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.BoxSize;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
@@ -368,6 +369,11 @@ public final class ChartRoom {
     /** The other instruments on the chart. */
     public ChartComparisons comparisons() {
         return comparisons;
+    }
+
+    /** What reads drawings is computed with these from now on. */
+    void drawingsChanged(List<Drawing> drawings) {
+        feed.setDrawings(drawings);
     }
 
     /** Shows these indicators without a step of undo, as when a workspace is opened. */

@@ -52,6 +52,7 @@ public final class Studies implements ChartEdits {
         id().ifPresent(id -> {
             Books.Sheets sheets = books().sheets(id);
             chart.setDrawings(books().drawings(id).stream().filter(each -> sheets.shows(each.place().tracing())).toList());
+            room.drawingsChanged(books().drawings(id));
             chart.setAlerts(books().alerts(id));
             chart.setPlan(books().plan(id).orElse(null));
             boolean gone = chart.selection() instanceof Selection.Drawing of && chart.drawing(of.id()).isEmpty()
@@ -224,8 +225,29 @@ public final class Studies implements ChartEdits {
     /** Moves the chosen drawing by steps: up and down by ticks of the price. */
     public void nudge(int ticks) {
         double tick = chart.instrument().map(each -> each.format().tick()).orElse(0.01);
-        changeChosen(drawing -> drawing.withAnchors(drawing.anchors().stream().map(anchor -> anchor.withPrice(
+        changeChosen(drawing -> drawing.place().locked() ? drawing : drawing.withAnchors(drawing.anchors().stream().map(
+                anchor -> anchor.withPrice(
                 chart.instrument().orElseThrow().format().round(anchor.price() + ticks * tick))).toList()));
+    }
+
+    /** Moves the chosen drawing sideways by bars of the chart; a level stays where it is. */
+    public void nudgeBars(int bars) {
+        changeChosen(drawing -> drawing.is(Drawing.LEVEL) || drawing.place().locked() ? drawing
+                : drawing.withAnchors(drawing.anchors().stream().map(anchor -> new Anchor(chart.axis().openTime(
+                chart.axis().bar(anchor.time()) + bars), anchor.price())).toList()));
+    }
+
+    /** Puts a drawing of any instrument on this one, as it is, and chooses it. */
+    public void paste(Drawing copied) {
+        id().ifPresent(id -> {
+            Drawing copy = copied.withId(UUID.randomUUID().toString().substring(0, 8)).withPlace(copied.place()
+                    .withTracing(books().sheets(id).current()).withLocked(false));
+            List<Drawing> before = books().drawings(id);
+            List<Drawing> after = new ArrayList<>(before);
+            after.add(copy);
+            changeDrawings(id, "paste " + copy.title().toLowerCase(Locale.ROOT), "", before, after);
+            select(new Selection.Drawing(copy.id()));
+        });
     }
 
     /** Sets an alert on the chosen drawing; says so, or says what is missing. */

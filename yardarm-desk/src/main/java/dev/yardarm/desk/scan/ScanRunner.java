@@ -1,12 +1,15 @@
 package dev.yardarm.desk.scan;
 
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.NamedDrawings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.desk.work.Scheduler;
@@ -24,9 +27,16 @@ import java.util.concurrent.atomic.AtomicInteger;
 /** Runs a scan: loads each instrument's bars and puts the conditions to them, on all cores. */
 public final class ScanRunner {
     private final Histories histories;
+    private final Map<InstrumentId, List<Drawing>> drawings;
 
     public ScanRunner(Histories histories) {
+        this(histories, Map.of());
+    }
+
+    /** @param drawings those of the instruments, for conditions that read them */
+    public ScanRunner(Histories histories, Map<InstrumentId, List<Drawing>> drawings) {
         this.histories = histories;
+        this.drawings = drawings;
     }
 
     /** An instrument that fits, with its bars. */
@@ -82,9 +92,11 @@ public final class ScanRunner {
                       Map<InstrumentId, Optional<Bars>> others, int at, Found[] found, String[] missing) {
         try {
             Bars bars = histories.load(instrument, scan.timeframe(), now).series().snapshot();
-            ScanMatch match = ScanMatch.of(bars, conditions, new Surroundings(histories.calendar(instrument),
-                    code -> histories.comparable(instrument, code).flatMap(other -> others.computeIfAbsent(other.id(),
-                            id -> bars(other, scan, now))).map(compared -> () -> compared)));
+            TradingCalendar calendar = histories.calendar(instrument);
+            ScanMatch match = ScanMatch.of(bars, conditions, new Surroundings(calendar, code -> histories
+                    .comparable(instrument, code).flatMap(other -> others.computeIfAbsent(other.id(), id -> bars(other, scan,
+                            now))).map(compared -> () -> compared)).with(new NamedDrawings(calendar, drawings.getOrDefault(
+                                    instrument.id(), List.of()))));
             if (match != ScanMatch.NO) {
                 found[at] = new Found(instrument, match, bars);
             }

@@ -36,6 +36,7 @@ primary
     | function=WORD '(' (argument (',' argument)*)? ')' ('.' output=WORD)?  # call
     | word=WORD ('.' output=WORD)?                                          # name
     | INSTRUMENT                                                            # instrument
+    | DRAWING name=STRING ('.' line=WORD)?                                  # drawing
     | '(' expression ')'                                                    # group
     ;
 
@@ -50,6 +51,8 @@ BELOW : 'below' ;
 BACK : 'back' ;
 ON : 'on' ;
 FORMING : 'forming' ;
+DRAWING : 'drawing' ;
+STRING : '"' ~["\r\n]* '"' ;
 TIMEFRAME : [0-9]+ [smhdwqy] ;
 NUMBER : [0-9]+ ('.' [0-9]+)? | '.' [0-9]+ ;
 INSTRUMENT : '#' [a-z0-9_] [a-z0-9_:-]* ;
