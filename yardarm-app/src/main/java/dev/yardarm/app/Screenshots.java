@@ -212,6 +212,16 @@ final class Screenshots {
         return new Anchor(bars.openTime(bar), high ? bars.high(bar) : bars.low(bar));
     }
 
+    /** The lowest low between two dates. */
+    private Anchor lowest(String from, String to) {
+        Anchor least = point(from, false);
+        for (LocalDate day = LocalDate.parse(from); !day.isAfter(LocalDate.parse(to)); day = day.plusDays(1)) {
+            Anchor other = point(day.toString(), false);
+            least = other.price() < least.price() ? other : least;
+        }
+        return least;
+    }
+
     /** A zone, two retracements that agree and a measured move. */
     private void workedChart() {
         var studies = room().studies();
@@ -229,9 +239,9 @@ final class Screenshots {
     private void waveCount() {
         room().tracings().use("waves");
         room().tracings().show("main", false);
-        room().studies().draw("impulse", List.of(point("2026-02-18", false), point("2026-03-09", true), point("2026-04-10",
-                false), point("2026-05-27", true), point("2026-06-02", false), point("2026-06-05", true)),
-                Map.of("degree", "intermediate"));
+        room().studies().draw("impulse", List.of(lowest("2026-02-02", "2026-02-20"), point("2026-03-09", true),
+                lowest("2026-04-06", "2026-04-20"), point("2026-05-27", true), point("2026-06-02", false),
+                point("2026-06-05", true)), Map.of("degree", "intermediate"));
     }
 
     private void phases() {

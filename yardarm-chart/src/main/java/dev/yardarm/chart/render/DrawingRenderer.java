@@ -83,7 +83,7 @@ final class DrawingRenderer {
             return;
         }
         if (style.labels()) {
-            shape.words().forEach(words -> write(words, colour, palette, surface));
+            shape.words().forEach(words -> write(words, chart.plotRight(), colour, palette, surface));
         }
         if (inherited && main != null) {
             paintOrigin(chart, drawing, main, colour, palette, surface);
@@ -157,7 +157,7 @@ final class DrawingRenderer {
     }
 
     /** Words on a patch of paper, so that they can be read over bars. */
-    private void write(DrawingShape.Words words, int colour, Palette palette, Surface surface) {
+    private void write(DrawingShape.Words words, double plotRight, int colour, Palette palette, Surface surface) {
         Type type = words.size() == 0 ? Type.SMALL : words.size() == 1 ? Type.BASE : Type.STRONG;
         double width = surface.textWidth(words.text(), type);
         double middle = switch (words.side()) {
@@ -172,6 +172,9 @@ final class DrawingRenderer {
             case RIGHT_EDGE -> words.x() - width - 4 - beside(middle, width);
             default -> words.x() - width / 2;
         };
+        // Words that would run over the axis stand left of it; those of points out of view stay where they are.
+        boolean over = words.x() <= plotRight && left + width > plotRight - 4;
+        left = over ? Math.max(4, plotRight - width - 4) : left;
         inside.clear();
         inside.rectangle(left - 2, middle - 7, width + 4, 14);
         inside.fill(surface, Palette.fade(palette.of(Role.PAPER), 0.8));
