@@ -106,6 +106,44 @@ class LayerRenderTest {
     }
 
     @Test
+    void aRuleGivesEachFormItsOtherColourWhereItHoldsAndOnlyThere() {
+        for (Indicator.Form form : List.of(Indicator.Form.COLUMNS, Indicator.Form.DOTS)) {
+            IndicatorLayer rsi = layer("rsi", Map.of("length", "10"));
+            OutputStyle style = rsi.outputStyle(0).withForm(form).withColouring(OutputStyle.Colouring.PLAIN);
+            ChartModel chart = chart(rsi.withStyle(rsi.style().withOutput("value", style.withTint(new OutputStyle.Tint(
+                    "close > open", 5)))));
+            int from = chart.time().firstVisible();
+            long holds = 0;
+            for (int bar = from; bar < chart.bars().size(); bar++) {
+                holds += chart.bars().close(bar) > chart.bars().open(bar) ? 1 : 0;
+            }
+            RecordingSurface surface = paint(chart);
+            assertThat(surface.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.series(5) && each.y()
+                    > chart.panes().get(1).top()).count()).as(form + ": one for each bar where it holds").isBetween(holds,
+                    holds + 1);
+            assertThat(paint(chart(rsi.withStyle(rsi.style().withOutput("value", style)))).rectangles).as("without the rule")
+                    .noneMatch(each -> each.colour() == DAYLIGHT.series(5));
+        }
+    }
+
+    @Test
+    void anAreaEndsAtANumberOrAtAnotherOutput() {
+        IndicatorLayer rsi = layer("rsi", Map.of("length", "10"));
+        ChartModel chart = chart(rsi.withStyle(rsi.style().withOutput("value", rsi.outputStyle(0).withForm(
+                Indicator.Form.AREA).withGround("50"))));
+        double fifty = chart.panes().get(1).scale().y(50);
+        double[] area = paint(chart).polygons.get(0);
+        assertThat(area[1]).as("it begins on the level").isCloseTo(fifty, within(0.001));
+        IndicatorLayer macd = layer("macd", Map.of());
+        ChartModel lines = chart(macd.withStyle(macd.style().withOutput("value", macd.outputStyle(0).withForm(
+                Indicator.Form.AREA).withGround("signal"))));
+        double[] between = paint(lines).polygons.get(0);
+        double signal = lines.data().of(lines.indicators().get(0)).get(1).column().at(lines.time().firstVisible());
+        double last = lines.panes().get(1).scale().y(signal);
+        assertThat(java.util.Arrays.stream(between).anyMatch(y -> Math.abs(y - last) < 0.001)).as("along the signal").isTrue();
+    }
+
+    @Test
     void levelsAreStepsAndStopsAreDots() {
         RecordingSurface levels = paint(chart(layer("previous", Map.of("period", "month"))));
         assertThat(levels.segments).isGreaterThan(3 * 100);

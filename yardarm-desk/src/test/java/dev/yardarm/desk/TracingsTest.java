@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
@@ -171,6 +172,20 @@ class TracingsTest extends OnAChart {
     private double holds() {
         var rule = room.chart().data().tint(layer(0), 0);
         return rule == null ? Double.NaN : rule.at(room.chart().bars().closed() - 1);
+    }
+
+    @Test
+    void anAlertNeedsADrawingWithAPrice() {
+        front.run(() -> {
+            Anchor somewhere = new Anchor(room.chart().bars().openTime(100), 98);
+            room.studies().draw("text", List.of(somewhere));
+            room.studies().setAlert(Alert.Trigger.REACHES);
+            assertThat(desk.books().alerts()).isEmpty();
+            room.studies().draw("zone", List.of(somewhere, somewhere.withPrice(99)));
+            room.studies().setAlert(Alert.Trigger.REACHES);
+            assertThat(desk.books().alerts()).hasSize(1);
+        });
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("has no price an alert could wait for")));
     }
 
     @Test

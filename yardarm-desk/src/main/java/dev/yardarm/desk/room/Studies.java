@@ -261,6 +261,10 @@ public final class Studies implements ChartEdits {
         long now = desk.clock().now();
         double last = chart.bars().close(chart.bars().size() - 1);
         double level = drawing.path(desk.calendar(chart.instrument().orElseThrow())).priceAt(now);
+        if (Double.isNaN(level)) {
+            desk.tell(drawing.title() + " has no price an alert could wait for; choose a level, a line or a zone.");
+            return;
+        }
         boolean already = books().alerts().stream().anyMatch(alert -> !alert.hasFired()
                 && alert.drawing().equals(drawing.id()) && alert.trigger() == trigger);
         if (already) {
