@@ -24,6 +24,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.Arrangement;
 import dev.yardarm.desk.room.ChartComparisons;
+import dev.yardarm.desk.room.ChartDrawings;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.LinkRules;
 import dev.yardarm.desk.room.LinkedPointer;
@@ -224,22 +225,22 @@ final class Screenshots {
 
     /** A zone, two retracements that agree and a measured move. */
     private void workedChart() {
-        var studies = room().studies();
+        ChartDrawings drawings = room().drawings();
         Anchor low = point("2026-04-10", false);
         Anchor pullback = point("2026-05-13", false);
         Anchor high = point("2026-06-05", true);
-        studies.draw("zone", List.of(low, new Anchor(low.time(), low.price() + 4)));
-        studies.draw("retracement", List.of(low, high));
-        studies.draw("retracement", List.of(pullback, high));
-        studies.draw("measured_move", List.of(low, point("2026-05-05", true), pullback));
-        studies.draw("callout", List.of(high, new Anchor(point("2026-05-06", true).time(), high.price() + 2)), Map.of("text",
+        drawings.draw("zone", List.of(low, new Anchor(low.time(), low.price() + 4)));
+        drawings.draw("retracement", List.of(low, high));
+        drawings.draw("retracement", List.of(pullback, high));
+        drawings.draw("measured_move", List.of(low, point("2026-05-05", true), pullback));
+        drawings.draw("callout", List.of(high, new Anchor(point("2026-05-06", true).time(), high.price() + 2)), Map.of("text",
                 "second test failed at {price}"));
     }
 
     private void waveCount() {
         room().tracings().use("waves");
         room().tracings().show("main", false);
-        room().studies().draw("impulse", List.of(lowest("2026-02-02", "2026-02-20"), point("2026-03-09", true),
+        room().drawings().draw("impulse", List.of(lowest("2026-02-02", "2026-02-20"), point("2026-03-09", true),
                 lowest("2026-04-06", "2026-04-20"), point("2026-05-27", true), point("2026-06-02", false),
                 point("2026-06-05", true)), Map.of("degree", "intermediate"));
     }
@@ -248,7 +249,7 @@ final class Screenshots {
         room().tracings().use("phases");
         room().tracings().show("main", false);
         room().studies().removePlan();
-        room().studies().draw("trading_range", List.of(point("2026-03-09", false), point("2026-03-13", false),
+        room().drawings().draw("trading_range", List.of(point("2026-03-09", false), point("2026-03-13", false),
                 point("2026-03-20", true), point("2026-04-01", false), point("2026-04-09", false), point("2026-04-14", false),
                 point("2026-04-27", true), point("2026-05-12", false)));
     }
@@ -298,7 +299,7 @@ final class Screenshots {
         int last = bars.size() - 1;
         Instrument instrument = room().instrument().orElseThrow();
         double price = instrument.format().round((bars.open(last) + 2 * bars.high(last)) / 3);
-        room().studies().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
+        room().drawings().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
         Drawing level = room().chart().drawings().get(0);
         desk.books().setAlerts(List.of(new Alert("morning", instrument.id(), level.id(), Alert.Trigger.REACHES,
                 Timeframe.DAY, false, bars.openTime(last), 0, 0)));
@@ -310,7 +311,7 @@ final class Screenshots {
         for (int bar = bars.size() - 30; bar < bars.size() - 4; bar++) {
             high = bars.high(bar) > bars.high(high) ? bar : high;
         }
-        room().studies().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
+        room().drawings().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(high), bars.high(high))));
     }
 
     private void studyKtrl() {
@@ -322,7 +323,7 @@ final class Screenshots {
         int second = lowest(bars, bars.size() - 50, bars.size() - 8);
         TradingCalendar calendar = desk.calendar(room().instrument().orElseThrow());
         BarGrid grid = new BarGrid(calendar, Timeframe.DAY);
-        room().studies().draw(Drawing.LINE, List.of(
+        room().drawings().draw(Drawing.LINE, List.of(
                 new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
                 new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
         room().studies().setAlert(Alert.Trigger.CLOSES_BEYOND);

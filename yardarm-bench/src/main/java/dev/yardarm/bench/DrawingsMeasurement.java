@@ -54,7 +54,7 @@ public final class DrawingsMeasurement {
         chart.setBarWidth(7);
         List<Drawing> all = drawings(bars, 100, 3000);
         chart.setDrawings(all);
-        List<Drawing> seen = chart.drawingsInView();
+        List<Drawing> seen = chart.places().inView();
         // Levels and rays among them do reach into the view: they are left out, others of their kind take their place.
         List<Drawing> away = new ArrayList<>(all.stream().filter(each -> !seen.contains(each)).toList());
         for (int copy = 0; away.size() < DRAWINGS; copy++) {

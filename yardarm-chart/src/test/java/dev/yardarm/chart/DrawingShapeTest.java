@@ -148,8 +148,8 @@ class DrawingShapeTest {
     void theValueOfADrawingIsKnownInTheFuture() {
         Drawing line = drawing("l", Drawing.LINE, Map.of(), anchor(280, 100), anchor(290, 110));
         chart.setDrawings(List.of(line));
-        assertThat(chart.valueOf(line, chart.axis().openTime(310))).isCloseTo(130, within(1e-9));
-        assertThat(chart.valueOf(drawing("t", "text", Map.of(), anchor(280, 100)), 0)).isNaN();
+        assertThat(chart.places().valueOf(line, chart.axis().openTime(310))).isCloseTo(130, within(1e-9));
+        assertThat(chart.places().valueOf(drawing("t", "text", Map.of(), anchor(280, 100)), 0)).isNaN();
     }
 
     @Test
@@ -157,11 +157,11 @@ class DrawingShapeTest {
         double price = chart.bars().close(290);
         Drawing level = drawing("a", Drawing.LEVEL, Map.of(), anchor(250, price));
         chart.setDrawings(List.of(level.withPlace(level.place().onTimeframes(List.of(Timeframe.WEEK)))));
-        assertThat(chart.drawingsInView()).isEmpty();
+        assertThat(chart.places().inView()).isEmpty();
         assertThat(HitTest.drawingsAt(chart, 300, y(price))).isEmpty();
         Drawing weekly = new Drawing("w", Drawing.LEVEL, Timeframe.WEEK, level.anchors(), 2);
         chart.setDrawings(List.of(weekly, weekly.withId("own").withPlace(Drawing.Place.STANDARD.withInherited(false))));
-        assertThat(chart.drawingsInView()).extracting(Drawing::id).containsExactly("w");
+        assertThat(chart.places().inView()).extracting(Drawing::id).containsExactly("w");
     }
 
     @Test
@@ -186,7 +186,7 @@ class DrawingShapeTest {
         Drawing other = drawing("other", "retracement", Map.of("ratios", "0.25"), anchor(255, low + 2), anchor(280, low + 6.02));
         chart.setDrawings(List.of(one, other));
         chart.setPriceRange(low - 5, low + 15);
-        assertThat(chart.agreements()).singleElement().satisfies(shared -> {
+        assertThat(chart.places().agreements()).singleElement().satisfies(shared -> {
             assertThat(shared.count()).isEqualTo(2);
             assertThat(shared.price()).isCloseTo(low + 5.0075, within(0.01));
         });
@@ -194,7 +194,7 @@ class DrawingShapeTest {
         new ChartPainter().paint(chart, DAYLIGHT, surface);
         assertThat(surface.texts).contains("2 agree");
         chart.setDrawings(List.of(one));
-        assertThat(chart.agreements()).isEmpty();
+        assertThat(chart.places().agreements()).isEmpty();
     }
 
     @Test
@@ -202,12 +202,12 @@ class DrawingShapeTest {
         ChartEdits edits = mock(ChartEdits.class);
         ChartGestures gestures = new ChartGestures(chart, edits);
         gestures.setTool(Tool.of("polyline"));
-        gestures.put(anchor(250, 100));
-        gestures.put(anchor(260, 105));
-        gestures.put(anchor(270, 102));
-        assertThat(gestures.hint()).contains("double click or Enter");
+        gestures.placing().put(anchor(250, 100));
+        gestures.placing().put(anchor(260, 105));
+        gestures.placing().put(anchor(270, 102));
+        assertThat(gestures.placing().hint()).contains("double click or Enter");
         verify(edits, never()).draw(ArgumentMatchers.any(), ArgumentMatchers.any());
-        gestures.put(anchor(270, 102));
+        gestures.placing().put(anchor(270, 102));
         verify(edits).draw("polyline", List.of(anchor(250, 100), anchor(260, 105), anchor(270, 102)));
         gestures.setTool(Tool.of("freehand"));
         gestures.press(200, 200);
@@ -223,7 +223,7 @@ class DrawingShapeTest {
         ChartEdits edits = mock(ChartEdits.class);
         ChartGestures gestures = new ChartGestures(chart, edits);
         gestures.setTool(Tool.of("order_block"));
-        gestures.put(anchor(0, 100));
+        gestures.placing().put(anchor(0, 100));
         verify(edits).refuse(ArgumentMatchers.contains("Order block"));
         verify(edits).toolDone();
     }
@@ -233,11 +233,11 @@ class DrawingShapeTest {
         ChartGestures gestures = new ChartGestures(chart, mock(ChartEdits.class));
         gestures.setTool(Tool.LINE);
         double price = chart.price().price(300);
-        gestures.put(anchor(260, price));
-        gestures.setHeld(true);
-        assertThat(gestures.candidate(x(280), 305).orElseThrow()).isEqualTo(anchor(280, price));
-        assertThat(gestures.candidate(x(261), 200).orElseThrow().time()).isEqualTo(chart.axis().openTime(260));
-        Anchor diagonal = gestures.candidate(x(280), 300 - 120).orElseThrow();
+        gestures.placing().put(anchor(260, price));
+        gestures.placing().setHeld(true);
+        assertThat(gestures.placing().candidate(x(280), 305).orElseThrow()).isEqualTo(anchor(280, price));
+        assertThat(gestures.placing().candidate(x(261), 200).orElseThrow().time()).isEqualTo(chart.axis().openTime(260));
+        Anchor diagonal = gestures.placing().candidate(x(280), 300 - 120).orElseThrow();
         assertThat(y(diagonal.price())).isCloseTo(300 - 20 * 7, within(1.0));
     }
 
@@ -252,18 +252,18 @@ class DrawingShapeTest {
         gestures.drag(300, y(price) + 40);
         gestures.release(300, y(price) + 40);
         verify(edits).select(new dev.yardarm.chart.model.Selection.Drawing("a"));
-        verify(edits, never()).change(ArgumentMatchers.any(Drawing.class), ArgumentMatchers.any());
+        verify(edits, never()).change(ArgumentMatchers.<List<Drawing>>any());
     }
 
     @Test
     void thePreviewIsTheFigureAsSoonAsItHasEnoughPoints() {
         ChartGestures gestures = new ChartGestures(chart, mock(ChartEdits.class));
         gestures.setTool(Tool.of("channel"));
-        assertThat(gestures.preview(300, 200).orElseThrow().kind()).isEqualTo("level");
-        gestures.put(anchor(250, 100));
-        assertThat(gestures.preview(300, 200).orElseThrow().kind()).isEqualTo("polyline");
-        gestures.put(anchor(260, 101));
-        assertThat(gestures.preview(300, 200).orElseThrow().kind()).isEqualTo("channel");
-        assertThat(gestures.preview(300, 5000)).isEmpty();
+        assertThat(gestures.placing().preview(300, 200).orElseThrow().kind()).isEqualTo("level");
+        gestures.placing().put(anchor(250, 100));
+        assertThat(gestures.placing().preview(300, 200).orElseThrow().kind()).isEqualTo("polyline");
+        gestures.placing().put(anchor(260, 101));
+        assertThat(gestures.placing().preview(300, 200).orElseThrow().kind()).isEqualTo("channel");
+        assertThat(gestures.placing().preview(300, 5000)).isEmpty();
     }
 }

@@ -107,10 +107,17 @@ class GestureTest {
         gestures.press(x(290), y(110));
         gestures.drag(x(280), y(105));
         gestures.release(x(280), y(105));
-        ArgumentCaptor<Drawing> after = ArgumentCaptor.forClass(Drawing.class);
-        verify(edits).change(eq(line), after.capture());
-        assertThat(after.getValue().anchors().get(0)).isEqualTo(line.anchors().get(0));
-        assertThat(after.getValue().anchors().get(1).price()).isCloseTo(105, within(0.2));
+        Drawing after = changed().get(0);
+        assertThat(after.anchors().get(0)).isEqualTo(line.anchors().get(0));
+        assertThat(after.anchors().get(1).price()).isCloseTo(105, within(0.2));
+    }
+
+    /** What was asked to be changed. */
+    @SuppressWarnings("unchecked")
+    private List<Drawing> changed() {
+        ArgumentCaptor<List<Drawing>> after = ArgumentCaptor.forClass(List.class);
+        verify(edits).change(after.capture());
+        return after.getValue();
     }
 
     @Test
@@ -121,11 +128,10 @@ class GestureTest {
         gestures.press(x(270), y(105));
         gestures.drag(x(275), y(106));
         gestures.release(x(275), y(106));
-        ArgumentCaptor<Drawing> after = ArgumentCaptor.forClass(Drawing.class);
-        verify(edits).change(eq(line), after.capture());
-        assertThat(after.getValue().anchors().get(0).time()).isEqualTo(chart.bars().openTime(255));
-        assertThat(after.getValue().anchors().get(1).time()).isEqualTo(chart.bars().openTime(295));
-        assertThat(after.getValue().anchors().get(0).price()).isCloseTo(101, within(0.1));
+        Drawing after = changed().get(0);
+        assertThat(after.anchors().get(0).time()).isEqualTo(chart.bars().openTime(255));
+        assertThat(after.anchors().get(1).time()).isEqualTo(chart.bars().openTime(295));
+        assertThat(after.anchors().get(0).price()).isCloseTo(101, within(0.1));
     }
 
     @Test
@@ -139,7 +145,7 @@ class GestureTest {
         gestures.wheel(300, 200, 2, false);
         assertThat(chart.time().position(300)).isCloseTo(held, within(1e-6));
         assertThat(chart.time().barWidth()).isGreaterThan(before.barWidth());
-        verify(edits, never()).change(any(Drawing.class), any());
+        verify(edits, never()).change(org.mockito.ArgumentMatchers.<List<Drawing>>any());
     }
 
     @Test

@@ -164,7 +164,7 @@ class ScaleChoiceTest {
         ChartGestures gestures = new ChartGestures(chart, Mockito.mock(ChartEdits.class));
         int from = chart.time().bar(200);
         int to = chart.time().bar(400);
-        gestures.press(200, 100, true);
+        gestures.press(200, 100, ChartGestures.Press.SPAN);
         gestures.drag(400, 120);
         assertThat(gestures.span()).hasValueSatisfying(ends -> assertThat(ends).containsExactly(200, 400));
         gestures.release(400, 120);

@@ -5,6 +5,8 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.NamedDrawings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -12,17 +14,26 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.DrawingEntry;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -59,6 +70,10 @@ final class ComputeCommand implements Callable<Integer> {
             + "and sold such as delta")
     private Path ticks;
 
+    @Option(names = "--drawings", paramLabel = "FILE", description = "file of drawings, as exported, that formulas read by "
+            + "name; their lines are straight over the days of the bar file")
+    private Path drawings;
+
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
 
@@ -72,15 +87,23 @@ final class ComputeCommand implements Callable<Integer> {
         ZoneId fileZone = Zones.read(zone);
         SkippedRows skipped = new SkippedRows(skipBad);
         List<Formula> parsed = new ArrayList<>();
-        ColumnGraph graph = new ColumnGraph(surroundings(fileZone, skipped));
-        List<Column> columns = new ArrayList<>();
         for (String text : formulas) {
-            Formula formula = Formula.parse(text);
-            parsed.add(formula);
-            columns.add(formula.in(graph).output());
+            parsed.add(Formula.parse(text));
         }
+        if (drawings == null && parsed.stream().anyMatch(each -> !each.drawings().isEmpty())) {
+            throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
+        }
+        Surroundings around = surroundings(fileZone, skipped);
         BarFile.Result bars = skipped.read(csv, fileZone);
         Bars snapshot = bars.series().snapshot();
+        if (drawings != null) {
+            around = around.with(readDrawings(snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
+        }
+        ColumnGraph graph = new ColumnGraph(around);
+        List<Column> columns = new ArrayList<>();
+        for (Formula formula : parsed) {
+            columns.add(formula.in(graph).output());
+        }
         graph.update(snapshot);
         Output.write(out, line.getOut(), to -> {
             CsvWriter writer = CsvWriter.builder().lineDelimiter(de.siegmar.fastcsv.writer.LineDelimiter.LF).build(to);
@@ -132,6 +155,41 @@ final class ComputeCommand implements Callable<Integer> {
         return new Surroundings(TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
                 code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars),
                 sides(fileZone, skipped));
+    }
+
+    /**
+     * The drawings of a file. Days on which the bar file has no bar are no days of trading, so that a line goes straight from
+     * bar to bar as on a chart.
+     */
+    private NamedDrawings readDrawings(Bars bars, ZoneId shown) throws IOException {
+        Set<LocalDate> traded = new TreeSet<>();
+        for (int bar = 0; bar < bars.size(); bar++) {
+            traded.add(Times.date(bars.openTime(bar), shown));
+        }
+        List<LocalDate> free = traded.isEmpty() ? List.of() : traded.iterator().next().datesUntil(Times.date(bars.openTime(
+                bars.size() - 1), shown)).filter(day -> !traded.contains(day)).toList();
+        Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
+        traded.forEach(day -> days.add(day.getDayOfWeek()));
+        TradingCalendar calendar = traded.isEmpty() ? TradingCalendar.roundTheClock(shown) : new TradingCalendar(shown,
+                LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, days, free);
+        List<Drawing> read = new ArrayList<>();
+        int number = 0;
+        for (DrawingEntry entry : DocumentStore.readFile(DocumentKind.TRACING, drawings).drawings()) {
+            number++;
+            try {
+                read.add(entry.drawing());
+            } catch (IllegalArgumentException bad) {
+                throw new IOException(drawings + ": drawing " + number + ": " + bad.getMessage());
+            }
+        }
+        for (String text : formulas) {
+            for (String name : Formula.parse(text).drawings()) {
+                if (read.stream().noneMatch(each -> each.place().name().equalsIgnoreCase(name))) {
+                    throw new IOException(drawings + " has no drawing named \"" + name + "\"");
+                }
+            }
+        }
+        return new NamedDrawings(calendar, read);
     }
 
     private Surroundings.Sides sides(ZoneId fileZone, SkippedRows skipped) throws IOException {

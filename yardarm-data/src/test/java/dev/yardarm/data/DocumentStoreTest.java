@@ -18,6 +18,7 @@ import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
+import dev.yardarm.data.document.DrawingLook;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -60,6 +61,11 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(DrawingEntry.of(LEVEL),
                 DrawingEntry.of(new Drawing("d2", Drawing.LINE, Timeframe.MINUTES_15, List.of(new Anchor(1, 2),
                         new Anchor(3, 4)), 0)))));
+        Drawing own = LEVEL.withId("own").withStyle(LEVEL.style().withWords(Drawing.Style.Words.BELOW))
+                .withPlace(LEVEL.place().onChart("c1").withGroup("g"));
+        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(DrawingEntry.of(own)), "second", List.of("main"),
+                true));
+        assertThat(DrawingEntry.of(own).drawing()).isEqualTo(own);
         roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening",
                 List.of(KTRL)))));
         roundTrip(DocumentKind.STANCES, new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing",
@@ -79,7 +85,7 @@ class DocumentStoreTest {
                         List.of(Timeframe.WEEK), Timeframe.MONTH, true, "percent")),
                 new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
                 new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5), List.of(new Documents.Pane("volume", 0.3,
-                true)), "price", true, "UTC", "mine", 3);
+                true)), "price", true, "UTC", "mine", 3, "c1");
         Documents.Workspace workspace = new Documents.Workspace("DAYLIGHT", "CHART", "Evening", null, true, true, true,
                 25_000, 1, new Documents.Window(0, 0, 1280, 800, false), List.of("sma 50"), List.of(
                 new Documents.Layout("Layout 1", "row(0*0.6,1*0.4)", List.of(chart, chart), 1, -1, true,
@@ -87,12 +93,14 @@ class DocumentStoreTest {
                 List.of("CROSSHAIR"))), true, false);
         roundTrip(DocumentKind.WORKSPACE, workspace);
         Documents.Preset preset = new Documents.Preset("swing", new Documents.Chart(null, Timeframe.WEEK, "line", true,
-                false, 5, 0, 0, 0, List.of(), null, null, List.of(), null, null, null, null, 0), true);
+                false, 5, 0, 0, 0, List.of(), null, null, List.of(), null, null, null, null, 0, null), true);
         roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
         roundTrip(DocumentKind.EXPORT, new Documents.Export(workspace, List.of(preset), List.of(
                 new Documents.NamedList("Evening", List.of(KTRL), 4))));
         roundTrip(DocumentKind.HABITS, new Documents.Habits(List.of(Timeframe.WEEK), Map.of("halcyon:VSIX", "day"),
-                Map.of("sma", chart.indicators().get(0)), List.of("rsi"), List.of("macd", "rsi")));
+                Map.of("sma", chart.indicators().get(0)), List.of("rsi"), List.of("macd", "rsi"),
+                Map.of("line", DrawingLook.of(LEVEL)), Map.of("mine", new DrawingLook("retracement", 3, 2, 0.5, "dotted", 0.2,
+                        "left", Map.of("ratios", "0.5 0.7"))), Map.of("halves", "0 0.5 1")));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 

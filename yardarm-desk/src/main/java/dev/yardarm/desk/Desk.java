@@ -37,13 +37,11 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -125,11 +123,12 @@ public final class Desk implements AutoCloseable {
         directory = new Directory(sources);
         histories = new Histories(directory);
         hub = new LiveHub(directory, clock);
-        books = new Books(saver, StandardLists.of(directory, market == null ? null : market.market().world()),
+        books = new Books(saver, front, StandardLists.of(directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
-        new AlertRunner(books, directory, hub, front, alert -> {
+        new AlertRunner(books, directory, hub, front, (instrument, drawing) -> histories.inPricesOfNow(instrument, drawing,
+                clock.now()), alert -> {
             saveClock();
             alertListeners.forEach(listener -> listener.accept(alert));
         });
@@ -220,13 +219,21 @@ public final class Desk implements AutoCloseable {
         front.execute(() -> listeners.forEach(listener -> listener.accept(notice)));
     }
 
+    /** The price of a drawing as it is kept at this moment, in prices of now; NaN when it has none. */
+    public double valueNow(Instrument instrument, Drawing drawing) {
+        return histories.inPricesOfNow(instrument, drawing, clock.now()).path(directory.source(instrument).calendar(instrument))
+                .priceAt(clock.now());
+    }
+
     /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */
     public void rearm(InstrumentId instrument, Drawing drawing, double price) {
         Instrument found = directory.find(instrument).orElse(null);
-        if (found == null) {
+        boolean waits = found != null && books.alerts().stream().anyMatch(alert -> alert.instrument().equals(instrument)
+                && alert.drawing().equals(drawing.id()) && !alert.hasFired());
+        if (!waits) {
             return;
         }
-        double level = drawing.path(directory.source(found).calendar(found)).priceAt(clock.now());
+        double level = valueNow(found, drawing);
         List<Alert> changed = books.alerts().stream().map(alert -> alert.instrument().equals(instrument)
                 && alert.drawing().equals(drawing.id()) && !alert.hasFired()
                 ? alert.armed(clock.now(), price > level) : alert).toList();
@@ -248,16 +255,11 @@ public final class Desk implements AutoCloseable {
     /** Starts a scan; a running one is cancelled. */
     public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
         List<Instrument> instruments = members(scan.list());
-        Map<InstrumentId, List<Drawing>> drawings = drawings(scan, instruments);
-        scheduler.start("scan", "Scan over " + scan.list(), job -> new ScanRunner(histories, drawings).run(scan,
-                instruments, clock.now(), job), done, failed);
-    }
-
-    /** The drawings of instruments when a scan reads any; those of no other are read from their files. */
-    private Map<InstrumentId, List<Drawing>> drawings(Scan scan, List<Instrument> instruments) {
-        boolean reads = scan.conditions().stream().anyMatch(text -> text.toLowerCase(Locale.ROOT).contains("drawing"));
-        return !reads ? Map.of() : instruments.stream().collect(Collectors.toMap(Instrument::id,
-                each -> books.drawings(each.id())));
+        // Drawings in memory are taken along; files of other instruments are read while the scan runs.
+        Map<InstrumentId, List<Drawing>> known = books.knownDrawings();
+        ScanRunner runner = new ScanRunner(histories, id -> known.containsKey(id) ? known.get(id) : books.peek(id));
+        scheduler.start("scan", "Scan over " + scan.list(), job -> runner.run(scan, instruments, clock.now(), job), done,
+                failed);
     }
 
     public boolean isDemo() {

@@ -40,7 +40,7 @@ class BooksTest {
     }
 
     private static Books books(DocumentSaver saver) {
-        return new Books(saver, List.of(new Documents.NamedList("Standard", List.of(KTRL))),
+        return new Books(saver, Runnable::run, List.of(new Documents.NamedList("Standard", List.of(KTRL))),
                 List.of(new Scan("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
     }
 
@@ -127,8 +127,9 @@ class BooksTest {
             figure.options().forEach(option -> options.put(option.name(), option instanceof Setting.Words ? "words {close}"
                     : option instanceof Setting.Numbers ? "0.25 0.5" : option.standard()));
             all.add(new Drawing(figure.name(), figure.name(), Timeframe.DAY, anchors, true, options,
-                    new Drawing.Style(4, 2.5, 0.7, Drawing.Style.Dash.DOTTED, 0.3, false), new Drawing.Place("my " + figure
-                    .name(), "second", "g1", false, true, List.of(Timeframe.DAY, Timeframe.WEEK), false)));
+                    new Drawing.Style(4, 2.5, 0.7, Drawing.Style.Dash.DOTTED, 0.3,
+                            Drawing.Style.Words.LEFT), new Drawing.Place("my " + figure
+                    .name(), "second", "g1", false, true, List.of(Timeframe.DAY, Timeframe.WEEK), false, "c1")));
         }
         try (DocumentSaver saver = saver()) {
             books(saver).setDrawings(KTRL, all);

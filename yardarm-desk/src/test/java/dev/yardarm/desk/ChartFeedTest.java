@@ -42,7 +42,7 @@ class ChartFeedTest {
     /** Keeps what comes. */
     private final class Kept implements ChartFeed.Receiver {
         @Override
-        public void opened(String madeFrom, List<EventMark> marks) {
+        public void opened(String madeFrom, List<EventMark> marks, dev.yardarm.core.source.PriceBasis basis) {
             loaded++;
         }
 

@@ -361,9 +361,9 @@ class DeskTest {
         show("KTRL", Timeframe.DAY);
         front.run(() -> {
             room.studies().take(Tool.LINE);
-            room.gestures().put(new Anchor(room.chart().bars().openTime(3500), 100));
+            room.gestures().placing().put(new Anchor(room.chart().bars().openTime(3500), 100));
         });
-        assertThat(room.gestures().hint()).contains("second point");
+        assertThat(room.gestures().placing().hint()).contains("second point");
         front.run(() -> room.open(instrument("KTRL"), Timeframe.WEEK));
         assertThat(room.gestures().tool()).isEqualTo(Tool.NONE);
     }

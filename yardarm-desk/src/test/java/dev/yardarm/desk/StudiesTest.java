@@ -80,9 +80,9 @@ class StudiesTest {
     void nudgingGoesByTicksAndIsOneStepOfUndo() {
         level(98.4);
         front.run(() -> {
-            room.studies().nudge(1);
-            room.studies().nudge(1);
-            room.studies().nudge(-5);
+            room.drawings().nudge(1);
+            room.drawings().nudge(1);
+            room.drawings().nudge(-5);
         });
         assertThat(price(0)).isEqualTo(98.37);
         front.run(room::undo);
@@ -97,7 +97,7 @@ class StudiesTest {
         level(last + 5);
         front.run(() -> room.studies().setAlert(Alert.Trigger.REACHES));
         assertThat(desk.books().alerts().get(0).above()).isFalse();
-        front.run(() -> room.studies().changeChosen(drawing -> drawing.withAnchor(0,
+        front.run(() -> room.drawings().changeChosen("change", drawing -> drawing.withAnchor(0,
                 drawing.anchors().get(0).withPrice(last - 5))));
         assertThat(desk.books().alerts().get(0).above()).isTrue();
         assertThat(desk.books().alerts().get(0).hasFired()).isFalse();
@@ -107,7 +107,7 @@ class StudiesTest {
     void clearingTakesAllDrawingsAndUndoBringsThemBack() {
         level(98);
         level(99);
-        front.run(() -> room.studies().clearDrawings());
+        front.run(() -> room.drawings().clear());
         assertThat(room.chart().drawings()).isEmpty();
         assertThat(room.chart().selection()).isEqualTo(Selection.NONE);
         front.run(room::undo);
@@ -205,7 +205,7 @@ class StudiesTest {
                 new Documents.IndicatorLayer("a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false, null),
                 new Documents.IndicatorLayer("b", "sma", Map.of("length", "-3"), 0, 1, 1, true, null, false, null, null, null, null, false, null),
                 new Documents.IndicatorLayer("c", "ema", Map.of("length", "9"), 3, 2, 0.5, false, null, false, null, null, null, null, false, null)), null, null,
-                null, null, null, null, null, 0);
+                null, null, null, null, null, 0, null);
         front.run(() -> WorkspaceKeeper.restore(saved, room));
         assertThat(room.chart().indicators()).singleElement().satisfies(layer -> {
             assertThat(layer.title()).isEqualTo("ema 9");

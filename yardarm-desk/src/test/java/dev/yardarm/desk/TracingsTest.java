@@ -96,7 +96,7 @@ class TracingsTest extends OnAChart {
         Path file = home.resolve("drawings.json");
         front.run(() -> {
             level(98);
-            room.studies().draw("channel", List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
+            room.drawings().draw("channel", List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
                     room.chart().bars().openTime(120), 95), new Anchor(room.chart().bars().openTime(110), 88)),
                     Map.of("quarters", "yes"));
             room.tracings().export(file);
@@ -125,15 +125,15 @@ class TracingsTest extends OnAChart {
         front.run(() -> {
             room.studies().draw(Drawing.LINE, List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
                     room.chart().bars().openTime(110), 95)));
-            room.studies().nudgeBars(4);
+            room.drawings().nudgeBars(4);
             assertThat(room.chart().drawings().get(0).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(104));
             Drawing line = room.chart().drawings().get(0);
-            room.studies().change(line, line.withPlace(line.place().withLocked(true).withTracing("second")));
-            room.studies().nudgeBars(4);
-            room.studies().nudge(3);
+            room.drawings().change(line.withPlace(line.place().withLocked(true).withTracing("second")));
+            room.drawings().nudgeBars(4);
+            room.drawings().nudge(3);
             assertThat(room.chart().drawings().get(0).anchors()).isEqualTo(line.anchors());
             room.open(instrument("MARN"), room.chart().timeframe());
-            room.studies().paste(line.withPlace(line.place().withLocked(true)));
+            room.drawings().paste(List.of(line.withPlace(line.place().withLocked(true))));
             Drawing pasted = room.chart().drawings().get(0);
             assertThat(pasted.anchors()).isEqualTo(line.anchors());
             assertThat(pasted.place().locked()).isFalse();
@@ -148,7 +148,7 @@ class TracingsTest extends OnAChart {
         front.run(() -> {
             level(room.chart().bars().close(room.chart().bars().closed() - 1) - 1);
             Drawing level = room.chart().drawings().get(0);
-            room.studies().change(level, level.withPlace(level.place().withName("floor")));
+            room.drawings().change(level.withPlace(level.place().withName("floor")));
             room.indicators().add(indicator("sma"));
             room.indicators().change(layer(0).withStyle(layer(0).style().withOutput("value", layer(0).outputStyle(0)
                     .withTint(new OutputStyle.Tint("close > drawing \"floor\"", 5)))));
@@ -156,12 +156,12 @@ class TracingsTest extends OnAChart {
         front.await("the rule", () -> holds() == 1);
         front.run(() -> {
             room.studies().select(new Selection.Drawing(room.chart().drawings().get(0).id()));
-            room.studies().nudge(5000);
+            room.drawings().nudge(5000);
         });
         front.await("the rule follows the drawing", () -> holds() == 0);
         List<ScanRunner.Result> results = new CopyOnWriteArrayList<>();
         front.run(() -> {
-            room.studies().nudge(-5000);
+            room.drawings().nudge(-5000);
             desk.scan(new Scan("s", desk.books().lists().get(0).name(), room.chart().timeframe(), List.of(
                     "close > drawing \"floor\"")), results::add, failed -> notices.add(failed.toString()));
         });
@@ -193,14 +193,24 @@ class TracingsTest extends OnAChart {
         front.run(() -> {
             level(98);
             level(99);
-            room.studies().cloneChosen();
+            room.drawings().cloneChosen();
             assertThat(shown()).containsExactly(98.0, 99.0, 99.0);
             assertThat(room.chart().drawings().get(2).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(103));
-            room.studies().toggleDrawings();
-            assertThat(room.chart().drawings()).noneMatch(Drawing::visible);
-            room.studies().toggleDrawings();
-            assertThat(room.chart().drawings()).allMatch(Drawing::visible);
-            room.studies().clearDrawings();
+            room.drawings().toggleAll();
+            assertThat(room.chart().places().inView()).isEmpty();
+            assertThat(room.chart().drawings()).hasSize(3);
+            room.drawings().toggleAll();
+            assertThat(room.chart().places().inView()).hasSize(3);
+            Drawing first = room.chart().drawings().get(0);
+            room.drawings().change(first.withVisible(false));
+            room.drawings().toggleAll();
+            room.drawings().toggleAll();
+            assertThat(room.chart().drawings().get(0).visible()).as("hidden singly before").isFalse();
+            room.drawings().toggleAll();
+            level(97);
+            assertThat(room.chart().areDrawingsShown()).as("a new one is to be seen").isTrue();
+            room.undo();
+            room.drawings().clear();
             room.undo();
             assertThat(shown()).hasSize(3);
         });
@@ -208,10 +218,11 @@ class TracingsTest extends OnAChart {
 
     @Test
     void movingADrawingAndUndoingGivesTheSameBytes() throws IOException {
-        front.run(() -> level(98.4));
+        front.run(() -> room.drawings().draw(Drawing.LEVEL, List.of(new Anchor(room.chart().bars().openTime(
+                room.chart().bars().size() - 1), 98.4))));
         Path file = home.resolve("home");
         String before = awaitSaved(file, "98.4");
-        front.run(() -> room.studies().nudge(7));
+        front.run(() -> room.drawings().nudge(7));
         awaitSaved(file, "98.47");
         front.run(room::undo);
         assertThat(awaitSaved(file, "98.4,")).isEqualTo(before.replace("98.4\n", "98.4\n"));

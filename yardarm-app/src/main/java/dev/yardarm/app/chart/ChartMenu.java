@@ -1,5 +1,6 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.panel.DrawingMenus;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
@@ -22,6 +23,7 @@ import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
 import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.ChartDrawings;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.LinkRules;
 import dev.yardarm.desk.room.Spans;
@@ -85,24 +87,23 @@ final class ChartMenu {
         return item;
     }
 
+    /** Of the drawing alone, or of all that are chosen when it is one of them. */
     private void ofDrawing(ContextMenu menu, Drawing drawing) {
-        Selection selection = new Selection.Drawing(drawing.id());
-        menu.getItems().addAll(
-                item("Alert when price reaches it", () -> {
-                    room.studies().select(selection);
-                    room.studies().setAlert(Alert.Trigger.REACHES);
-                }),
-                item("Alert when a bar closes beyond it", () -> {
-                    room.studies().select(selection);
-                    room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
-                }),
-                new SeparatorMenuItem(),
-                item("Edit in Layers", () -> room.studies().select(selection)),
-                item("Hide", () -> room.studies().change(drawing, drawing.withVisible(false))),
-                item("Delete", () -> {
-                    room.studies().select(selection);
-                    room.studies().deleteChosen();
-                }));
+        if (!room.chart().selection().drawings().contains(drawing.id())) {
+            room.studies().select(Selection.ofDrawings(room.chart().groupOf(drawing.id())));
+        }
+        bench.layouts().activate(room);
+        ChartDrawings drawings = room.drawings();
+        if (room.chart().selection() instanceof Selection.Drawing) {
+            menu.getItems().addAll(item("Alert when price reaches it", () -> room.studies().setAlert(Alert.Trigger.REACHES)),
+                    item("Alert when a bar closes beyond it", () -> room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND)),
+                    new SeparatorMenuItem());
+        }
+        menu.getItems().addAll(item("Clone", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
+        Menu arrange = new Menu("Arrange");
+        arrange.getItems().addAll(new DrawingMenus(bench).arranging());
+        menu.getItems().addAll(arrange, item("Hide", () -> drawings.changeChosen("hide", each -> each.withVisible(false))),
+                item("Delete", drawings::deleteChosen));
     }
 
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
@@ -201,11 +202,11 @@ final class ChartMenu {
                             () -> room.studies().draw(Drawing.LEVEL, List.of(anchor))),
                     item("Trend line from here", () -> {
                         room.studies().take(Tool.LINE);
-                        room.gestures().put(anchor);
+                        room.gestures().placing().put(anchor);
                     }),
                     item("Plan a trade with entry " + price, () -> {
                         room.studies().take(Tool.PLAN);
-                        room.gestures().put(anchor);
+                        room.gestures().placing().put(anchor);
                     }));
             if (chart.scale().isRelative()) {
                 menu.getItems().add(item("Count from this bar", () -> room.setScale("base of the scale",

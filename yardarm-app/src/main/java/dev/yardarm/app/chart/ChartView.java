@@ -15,6 +15,7 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.Optional;
+import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
 import javafx.scene.control.ContextMenu;
@@ -27,6 +28,8 @@ import javafx.scene.layout.Region;
 
 /** The main chart as a control: shows the room's chart and turns mouse and arrow keys into gestures on it. */
 public final class ChartView extends Region {
+    private static final PseudoClass BOX = PseudoClass.getPseudoClass("box");
+
     private final ChartRoom room;
     private final Workbench bench;
     private final MeasureLayer measure;
@@ -120,7 +123,8 @@ public final class ChartView extends Region {
         canvas.setPalette(palette);
         crosshair.setPalette(palette);
         measure.setPalette(palette);
-        preview.setColour(CanvasSurface.colour(palette.of(Palette.Role.SOFT)));
+        preview.setColours(CanvasSurface.colour(palette.of(Palette.Role.SOFT)), CanvasSurface.colour(palette.of(
+                Palette.Role.INK)));
     }
 
     @Override
@@ -153,7 +157,8 @@ public final class ChartView extends Region {
                 if (measure.isOn()) {
                     measure.from(event.getX(), event.getY(), !event.isShiftDown());
                 } else {
-                    gestures.press(event.getX(), event.getY(), event.isShortcutDown());
+                    gestures.press(event.getX(), event.getY(), event.isShortcutDown() ? ChartGestures.Press.SPAN
+                            : event.isShiftDown() ? ChartGestures.Press.MORE : ChartGestures.Press.PLAIN);
                 }
                 refresh();
             }
@@ -212,7 +217,7 @@ public final class ChartView extends Region {
 
     private void point(MouseEvent event) {
         gestures.setSnapping(!event.isShiftDown());
-        gestures.setHeld(event.isShortcutDown());
+        gestures.placing().setHeld(event.isShortcutDown());
         crosshair.setPointer(event.getX(), event.getY());
         measure.to(event.getX(), event.getY(), !event.isShiftDown());
         handles.point(event.getX(), event.getY());
@@ -246,11 +251,14 @@ public final class ChartView extends Region {
         }
     }
 
+    /** The span of bars or the box around drawings that is being chosen. */
     private void showSpan() {
-        double[] ends = gestures.span().orElse(null);
-        span.setVisible(ends != null);
-        if (ends != null) {
-            span.resizeRelocate(ends[0], 0, ends[1] - ends[0], chart.plotBottom());
+        double[] edges = gestures.span().map(ends -> new double[] {ends[0], 0, ends[1], chart.plotBottom()})
+                .or(gestures::box).orElse(null);
+        span.setVisible(edges != null);
+        span.pseudoClassStateChanged(BOX, gestures.box().isPresent());
+        if (edges != null) {
+            span.resizeRelocate(edges[0], edges[1], edges[2] - edges[0], edges[3] - edges[1]);
         }
     }
 
@@ -274,7 +282,7 @@ public final class ChartView extends Region {
     }
 
     private void updatePreview() {
-        preview.show(gestures.preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null), chart,
+        preview.show(gestures.placing().preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null), chart,
                 crosshair.pointerX(), crosshair.pointerY());
     }
 
@@ -288,12 +296,16 @@ public final class ChartView extends Region {
         int upward = code == KeyCode.UP ? 1 : code == KeyCode.DOWN ? -1 : 0;
         if (gestures.tool() != Tool.NONE) {
             if (code == KeyCode.ENTER && fast) {
-                gestures.finish();
+                gestures.placing().finish();
                 refresh();
                 return true;
             }
             if (code == KeyCode.ENTER) {
-                gestures.candidate(crosshair.pointerX(), crosshair.pointerY()).ifPresent(gestures::put);
+                gestures.placing().candidate(crosshair.pointerX(), crosshair.pointerY()).ifPresent(gestures.placing()::put);
+                refresh();
+                return true;
+            }
+            if (code == KeyCode.BACK_SPACE && gestures.placing().takeBack()) {
                 refresh();
                 return true;
             }
@@ -303,12 +315,13 @@ public final class ChartView extends Region {
             }
             return false;
         }
-        if (upward != 0 && room.studies().chosenDrawing().isPresent()) {
-            room.studies().nudge(upward * (fast ? 10 : 1));
+        boolean chosen = !chart.selection().drawings().isEmpty();
+        if (upward != 0 && chosen) {
+            room.drawings().nudge(upward * (fast ? 10 : 1));
             return true;
         }
-        if (sideways != 0 && room.studies().chosenDrawing().isPresent()) {
-            room.studies().nudgeBars(sideways * (fast ? 10 : 1));
+        if (sideways != 0 && chosen) {
+            room.drawings().nudgeBars(sideways * (fast ? 10 : 1));
             return true;
         }
         if (sideways != 0) {

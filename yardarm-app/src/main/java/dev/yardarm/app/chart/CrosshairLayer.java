@@ -199,7 +199,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                     ? chart.drawing(of.id()).orElse(null) : null;
             if (chosen != null && under >= 0) {
                 // What the chosen drawing is worth at the pointer, in the future too.
-                double value = chart.valueOf(chosen, chart.axis().openTime(under));
+                double value = chart.places().valueOf(chosen, chart.axis().openTime(under));
                 if (!Double.isNaN(value)) {
                     Text text = legend(used++);
                     place(text, chosen.title().toLowerCase(Locale.ROOT) + "  " + AxisText.price(chart, value), x, y);

@@ -7,6 +7,7 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import java.util.List;
 import java.util.Locale;
+import javafx.geometry.VPos;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
 import javafx.scene.paint.Color;
@@ -14,13 +15,16 @@ import javafx.scene.shape.LineTo;
 import javafx.scene.shape.MoveTo;
 import javafx.scene.shape.Path;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.text.Text;
 
-/** What would be drawn if the next point were placed under the pointer, with its size read out beside the pointer. */
+/** What would be drawn if the next point were placed under the pointer, with its words, and its size read out beside the pointer. */
 final class DrawingPreview extends Group {
     private final Path path = new Path();
-    private final Group clipped = new Group(path);
+    private final Group words = new Group();
+    private final Group clipped = new Group(path, words);
     private final Rectangle clip = new Rectangle();
     private final Label readout = new Label();
+    private Color colour = Color.BLACK;
 
     DrawingPreview() {
         setManaged(false);
@@ -32,8 +36,9 @@ final class DrawingPreview extends Group {
         getChildren().addAll(clipped, readout);
     }
 
-    void setColour(Color colour) {
-        path.setStroke(colour);
+    void setColours(Color lines, Color ink) {
+        path.setStroke(lines);
+        colour = ink;
     }
 
     /** Shows a drawing; nothing for null. */
@@ -43,7 +48,9 @@ final class DrawingPreview extends Group {
             return;
         }
         path.getElements().clear();
-        for (DrawingShape.Line line : DrawingShape.of(chart, drawing).lines()) {
+        DrawingShape shape = DrawingShape.of(chart, drawing);
+        write(shape.words());
+        for (DrawingShape.Line line : shape.lines()) {
             for (int point = 0; point < line.count(); point++) {
                 double px = line.points()[2 * point];
                 double py = line.points()[2 * point + 1];
@@ -56,6 +63,29 @@ final class DrawingPreview extends Group {
         readout.setText(words(drawing, chart));
         double width = readout.prefWidth(-1);
         readout.resizeRelocate(Math.max(4, Math.min(chart.plotRight() - width - 6, x + 14)), Math.max(40, y - 28), width, 18);
+    }
+
+    /** The words of the figure where they would stand, as the rules of a wave count that it would break. */
+    private void write(List<DrawingShape.Words> all) {
+        while (words.getChildren().size() < all.size()) {
+            Text text = new Text();
+            text.setTextOrigin(VPos.CENTER);
+            text.getStyleClass().add("preview-words");
+            words.getChildren().add(text);
+        }
+        for (int at = 0; at < words.getChildren().size(); at++) {
+            Text text = (Text) words.getChildren().get(at);
+            text.setVisible(at < all.size());
+            if (at < all.size()) {
+                text.setText(all.get(at).text());
+                text.setFill(colour);
+                text.setY(all.get(at).middle());
+                double width = text.getLayoutBounds().getWidth();
+                boolean rightOf = all.get(at).x() - all.get(at).left() < 1;
+                boolean leftOf = all.get(at).x() - all.get(at).left() > all.get(at).width() - 1;
+                text.setX(rightOf ? all.get(at).x() + 6 : leftOf ? all.get(at).x() - width - 6 : all.get(at).x() - width / 2);
+            }
+        }
     }
 
     /** Price, per cent, bars and angle from the last point placed to the pointer; the price alone at the first. */

@@ -14,6 +14,7 @@ import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.room.ChartDrawings;
 import dev.yardarm.desk.room.Studies;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -25,6 +26,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -34,14 +36,19 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 
-/** Exact prices and dates, options, look and place of a drawing, its alerts, and its end. */
+/**
+ * Exact prices and dates, options, look and place of a drawing, its alerts, and its end; of several drawings what they have in
+ * common, changed in all of them at once.
+ */
 final class DrawingDetails extends LayerDetails {
     /** Points of longer drawings are moved by hand. */
     private static final int MOST_POINTS = 7;
 
     private final Workbench bench;
     private final String id;
+    private final boolean alone;
     private final StyleEditor style;
     private final List<NumberField> prices = new ArrayList<>();
     private final List<TextField> dates = new ArrayList<>();
@@ -50,11 +57,43 @@ final class DrawingDetails extends LayerDetails {
     private boolean busy;
     private Drawing last;
 
-    DrawingDetails(Workbench bench, String id) {
+    /** @param ids of the chosen drawings */
+    DrawingDetails(Workbench bench, List<String> ids) {
         this.bench = bench;
-        this.id = id;
+        this.id = ids.get(0);
+        alone = ids.size() == 1;
         last = bench.room().chart().drawing(id).orElseThrow();
-        heading(last.figure().title() + ", drawn on " + last.origin());
+        if (alone) {
+            heading(last.figure().title() + ", drawn on " + last.origin());
+            exactly();
+        } else {
+            heading(ids.size() + " drawings chosen");
+            Label together = new Label("What is changed here is changed in all of them. Drag one of them to move all.");
+            together.setWrapText(true);
+            together.getStyleClass().addAll("soft", "small");
+            wide(together);
+        }
+        style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().style().width(),
+                drawing().style().opacity(), drawing().visible()), changed -> change(drawing -> drawing.withStyle(
+                drawing.style().withLine(changed.colour(), changed.width(), changed.opacity()))));
+        style(style);
+        look();
+        place();
+        if (alone) {
+            alertButtons();
+        }
+        actions();
+        if (alone) {
+            Label help = new Label(last.figure().help());
+            help.setWrapText(true);
+            help.getStyleClass().addAll("soft", "small");
+            wide(help);
+        }
+        show();
+    }
+
+    /** Points and options. */
+    private void exactly() {
         boolean dated = !last.is(Drawing.LEVEL);
         for (int anchor = 0; anchor < Math.min(MOST_POINTS, last.anchors().size()); anchor++) {
             addAnchor(anchor, dated);
@@ -65,12 +104,9 @@ final class DrawingDetails extends LayerDetails {
             showing.add(editor::show);
             row(option.label(), editor.control());
         }
-        style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().style().width(),
-                drawing().style().opacity(), drawing().visible()), changed -> change(drawing().withStyle(drawing().style()
-                .withLine(changed.colour(), changed.width(), changed.opacity()))));
-        style(style);
-        look();
-        place();
+    }
+
+    private void alertButtons() {
         Studies studies = bench.room().studies();
         Button reaches = new Button("Alert: reached");
         reaches.setId("alert-reaches");
@@ -86,23 +122,24 @@ final class DrawingDetails extends LayerDetails {
         alerts.getStyleClass().add("small");
         alerts.setWrapText(true);
         wide(alerts);
-        Button delete = new Button("Delete");
-        delete.setId("delete-drawing");
-        delete.setOnAction(event -> studies.deleteChosen());
-        Button clone = new Button("Clone");
-        clone.setId("clone-drawing");
-        clone.setOnAction(event -> studies.cloneChosen());
-        wide(new HBox(4, clone, delete));
-        Label help = new Label(last.figure().help());
-        help.setWrapText(true);
-        help.getStyleClass().addAll("soft", "small");
-        wide(help);
-        show();
     }
 
-    private void change(Drawing changed) {
+    private void actions() {
+        ChartDrawings drawings = bench.room().drawings();
+        Button delete = new Button("Delete");
+        delete.setId("delete-drawing");
+        delete.setOnAction(event -> drawings.deleteChosen());
+        Button clone = new Button("Clone");
+        clone.setId("clone-drawing");
+        clone.setOnAction(event -> drawings.cloneChosen());
+        DrawingMenus menus = new DrawingMenus(bench);
+        wide(new VBox(4, new HBox(4, clone, delete), new HBox(4, menus.arrange(), menus.looks(last))));
+    }
+
+    private void change(UnaryOperator<Drawing> change) {
         if (!busy) {
-            bench.room().studies().change(drawing(), changed);
+            List<Drawing> all = alone ? List.of(drawing()) : bench.room().chart().chosenDrawings();
+            bench.room().drawings().change(all.stream().map(change).toList());
         }
     }
 
@@ -113,7 +150,8 @@ final class DrawingDetails extends LayerDetails {
         Map<String, String> options = new LinkedHashMap<>(drawing().options());
         options.put(name, value);
         try {
-            change(drawing().withOptions(options));
+            Drawing changed = drawing().withOptions(options);
+            change(drawing -> changed);
         } catch (IllegalArgumentException bad) {
             bench.desk().tell("The drawing stays as it was: " + bad.getMessage() + ".");
             show();
@@ -127,42 +165,43 @@ final class DrawingDetails extends LayerDetails {
         dash.setAccessibleText("Lines");
         dash.getItems().addAll(Drawing.Style.Dash.values());
         dash.setConverter(new Words<>(each -> each.name().toLowerCase(Locale.ROOT)));
-        dash.setOnAction(event -> change(drawing().withStyle(drawing().style().withDash(dash.getValue()))));
+        dash.setOnAction(event -> change(drawing -> drawing.withStyle(drawing.style().withDash(dash.getValue()))));
         showing.add(() -> dash.setValue(drawing().style().dash()));
         row("Lines", dash);
         Slider fill = new Slider(0, 0.6, 0.12);
         fill.setId("drawing-fill");
         fill.setAccessibleText("Fill");
-        fill.valueProperty().addListener((observed, before, now) -> change(drawing().withStyle(drawing().style().withFill(
-                Math.rint(now.doubleValue() * 50) / 50))));
+        fill.valueProperty().addListener((observed, before, now) -> change(drawing -> drawing.withStyle(drawing.style()
+                .withFill(Math.rint(now.doubleValue() * 50) / 50))));
         showing.add(() -> {
             if (!fill.isValueChanging()) {
                 fill.setValue(drawing().style().fill());
             }
         });
         row("Fill", fill);
+        ComboBox<Drawing.Style.Words> words = new ComboBox<>();
+        words.setId("drawing-words");
+        words.setAccessibleText("Words");
+        Tips.set(words, "Where the words of the drawing stand");
+        words.getItems().addAll(Drawing.Style.Words.values());
+        words.setConverter(new Words<>(Drawing.Style.Words::word));
+        words.setOnAction(event -> change(drawing -> drawing.withStyle(drawing.style().withWords(words.getValue()))));
+        showing.add(() -> words.setValue(drawing().style().words()));
+        row("Words", words);
     }
 
     /** Its name, whether it can be moved, whether words are shown, and the timeframes it shows on. */
     private void place() {
-        TextField name = new TextField();
-        name.setId("drawing-name");
-        name.setAccessibleText("Name");
-        name.setPromptText("for formulas and alerts");
-        taking(name, () -> {
-            if (!name.getText().strip().equals(drawing().place().name())) {
-                change(drawing().withPlace(drawing().place().withName(name.getText().strip())));
-            }
-        });
-        showing.add(() -> showText(name, drawing().place().name()));
-        row("Name", name);
-        CheckBox labels = box("Words", "drawing-labels", () -> drawing().style().labels(), on -> change(drawing().withStyle(
-                drawing().style().withLabels(on))));
-        CheckBox locked = box("Locked", "drawing-locked", () -> drawing().place().locked(), on -> change(drawing()
-                .withPlace(drawing().place().withLocked(on))));
-        wide(new HBox(12, labels, locked));
+        if (alone) {
+            named();
+        }
+        CheckBox locked = box("Locked", "drawing-locked", () -> drawing().place().locked(), on -> change(drawing -> drawing
+                .withPlace(drawing.place().withLocked(on))));
+        CheckBox own = box("On this chart alone", "drawing-own", () -> !drawing().place().chart().isEmpty(), on -> change(
+                drawing -> drawing.withPlace(drawing.place().onChart(on ? bench.room().id() : ""))));
+        wide(new HBox(12, locked, own));
         CheckBox inherited = box("Shows on lower timeframes", "drawing-inherited", () -> drawing().place().inherited(),
-                on -> change(drawing().withPlace(drawing().place().withInherited(on))));
+                on -> change(drawing -> drawing.withPlace(drawing.place().withInherited(on))));
         wide(new HBox(inherited));
         TextField timeframes = new TextField();
         timeframes.setId("drawing-timeframes");
@@ -171,12 +210,26 @@ final class DrawingDetails extends LayerDetails {
         taking(timeframes, () -> {
             List<Timeframe> shown = IndicatorDetails.timeframes(timeframes.getText(), bench.desk()::tell);
             if (!shown.equals(drawing().place().timeframes())) {
-                change(drawing().withPlace(drawing().place().onTimeframes(shown)));
+                change(drawing -> drawing.withPlace(drawing.place().onTimeframes(shown)));
             }
         });
         showing.add(() -> showText(timeframes, drawing().place().timeframes().stream().map(Timeframe::toString)
                 .collect(Collectors.joining(" "))));
         row("Shows on", timeframes);
+    }
+
+    private void named() {
+        TextField name = new TextField();
+        name.setId("drawing-name");
+        name.setAccessibleText("Name");
+        name.setPromptText("for formulas and alerts");
+        taking(name, () -> {
+            if (!name.getText().strip().equals(drawing().place().name())) {
+                change(drawing -> drawing.withPlace(drawing.place().withName(name.getText().strip())));
+            }
+        });
+        showing.add(() -> showText(name, drawing().place().name()));
+        row("Name", name);
     }
 
     private CheckBox box(String text, String boxId, Supplier<Boolean> now, Consumer<Boolean> take) {
@@ -190,8 +243,8 @@ final class DrawingDetails extends LayerDetails {
     private void addAnchor(int anchor, boolean dated) {
         List<String> words = last.figure().points();
         String which = words.get(Math.min(anchor, words.size() - 1));
-        NumberField price = new NumberField("price: " + which, value -> change(drawing().withAnchor(anchor,
-                drawing().anchors().get(anchor).withPrice(value))), bench.desk()::tell);
+        NumberField price = new NumberField("price: " + which, value -> change(drawing -> drawing.withAnchor(
+                anchor, drawing.anchors().get(anchor).withPrice(value))), bench.desk()::tell);
         price.setId("anchor-price-" + anchor);
         prices.add(price);
         if (dated) {
@@ -220,7 +273,7 @@ final class DrawingDetails extends LayerDetails {
             if (drawing().is(Drawing.LINE) && time == drawing().anchors().get(1 - anchor).time()) {
                 bench.desk().tell("Both ends of a line cannot lie on the same bar.");
             } else {
-                change(drawing().withAnchor(anchor, new Anchor(time, drawing().anchors().get(anchor).price())));
+                change(drawing -> drawing.withAnchor(anchor, new Anchor(time, drawing.anchors().get(anchor).price())));
             }
         } catch (DateTimeException | StringIndexOutOfBoundsException bad) {
             bench.desk().tell("'" + text + "' is no date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");

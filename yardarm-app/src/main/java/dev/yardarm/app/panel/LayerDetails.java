@@ -2,6 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.Selection;
+import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.ColumnConstraints;
@@ -32,8 +33,10 @@ abstract class LayerDetails {
         if (selection instanceof Selection.Indicator of && bench.room().chart().indicator(of.id()).isPresent()) {
             return new IndicatorDetails(bench, of.id());
         }
-        if (selection instanceof Selection.Drawing of && bench.room().chart().drawing(of.id()).isPresent()) {
-            return new DrawingDetails(bench, of.id());
+        List<String> drawings = selection.drawings().stream().filter(id -> bench.room().chart().drawing(id).isPresent())
+                .toList();
+        if (!drawings.isEmpty()) {
+            return new DrawingDetails(bench, drawings);
         }
         if (selection instanceof Selection.Plan && bench.room().chart().plan().isPresent()) {
             return new PlanDetails(bench);

@@ -13,15 +13,23 @@ import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.application.Platform;
+import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SelectionMode;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -34,9 +42,23 @@ public final class LayersPanel extends VBox {
     private final ListView<Selection> view = new ListView<>();
     private final VBox details = new VBox();
     private final TracingMenu tracings;
+    private final TextField search = new TextField();
+    private final ComboBox<Kind> kind = new ComboBox<>();
+    private final Label none = new Label();
     private LayerDetails shown;
     private Object shownFor = Selection.NONE;
     private boolean following;
+
+    /** Which layers the list shows. */
+    private enum Kind {
+        ALL("all"), INDICATORS("indicators"), DRAWINGS("drawings"), TRACING("this tracing"), HIDDEN("hidden"), LOCKED("locked");
+
+        private final String words;
+
+        Kind(String words) {
+            this.words = words;
+        }
+    }
 
     public LayersPanel(Workbench bench) {
         this.bench = bench;
@@ -53,9 +75,11 @@ public final class LayersPanel extends VBox {
         view.setPrefHeight(200);
         view.setMinHeight(120);
         view.setCellFactory(list -> new Row());
-        view.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> {
-            if (!following && now != null) {
-                room().studies().select(now);
+        view.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+        view.getSelectionModel().getSelectedItems().addListener((ListChangeListener<Selection>) change -> {
+            // The list may tell of an empty selection in between; only what it settles on counts.
+            if (!following) {
+                Platform.runLater(this::choose);
             }
         });
         view.setOnKeyPressed(event -> {
@@ -63,7 +87,7 @@ public final class LayersPanel extends VBox {
                 room().studies().deleteChosen();
                 event.consume();
             } else if (event.getCode() == KeyCode.SPACE) {
-                toggleShown(view.getSelectionModel().getSelectedItem());
+                toggleShown();
                 event.consume();
             }
         });
@@ -74,13 +98,89 @@ public final class LayersPanel extends VBox {
         tracings = new TracingMenu(bench);
         HBox head = new HBox(6, title, gap, tracings, addButton());
         head.setStyle("-fx-alignment: center-left;");
-        getChildren().addAll(head, view, scroll);
+        getChildren().addAll(head, filter(), view, none, scroll);
         bench.listen(this::changed);
         bench.paletteProperty().addListener((observed, before, now) -> {
             shownFor = null;
             changed(Aspect.LAYERS);
         });
         changed(Aspect.LAYERS);
+    }
+
+    private HBox filter() {
+        search.setId("layers-search");
+        search.setPromptText("search");
+        search.setAccessibleText("Search in the layers");
+        search.textProperty().addListener((observed, before, now) -> changed(Aspect.LAYERS));
+        search.setOnKeyPressed(event -> {
+            if (event.getCode() == KeyCode.ESCAPE && !search.getText().isEmpty()) {
+                search.clear();
+                event.consume();
+            }
+        });
+        HBox.setHgrow(search, Priority.ALWAYS);
+        kind.setId("layers-kind");
+        kind.setAccessibleText("Which layers");
+        kind.getItems().addAll(Kind.values());
+        kind.setConverter(new Words<>(each -> each.words));
+        kind.setValue(Kind.ALL);
+        kind.setOnAction(event -> changed(Aspect.LAYERS));
+        none.getStyleClass().addAll("soft", "small");
+        none.setWrapText(true);
+        none.managedProperty().bind(none.visibleProperty());
+        none.setVisible(false);
+        return new HBox(4, search, kind);
+    }
+
+    /** Chooses on the chart what is chosen in the list: one layer, or any number of drawings. */
+    private void choose() {
+        List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems().stream().filter(Objects::nonNull)
+                .toList());
+        List<String> drawings = rows.stream().flatMap(row -> row.drawings().stream()).toList();
+        if (!following && !rows.isEmpty()) {
+            room().studies().select(drawings.size() > 1 || rows.size() > 1 && !drawings.isEmpty()
+                    ? Selection.ofDrawings(drawings) : rows.get(rows.size() - 1));
+        }
+    }
+
+    /** The layers the list shows of those there are. */
+    private List<Selection> found(List<Selection> layers) {
+        String words = search.getText().strip().toLowerCase(Locale.ROOT);
+        return layers.stream().filter(layer -> fits(layer, kind.getValue())
+                && (words.isEmpty() || text(layer).toLowerCase(Locale.ROOT).contains(words))).toList();
+    }
+
+    private boolean fits(Selection layer, Kind wanted) {
+        ChartModel chart = room().chart();
+        Optional<Drawing> drawing = layer.drawings().stream().findFirst().flatMap(chart::drawing);
+        return switch (wanted) {
+            case ALL -> true;
+            case INDICATORS -> layer instanceof Selection.Indicator;
+            case DRAWINGS -> drawing.isPresent();
+            case TRACING -> drawing.map(each -> room().tracings().isOnCurrent(each)).orElse(false);
+            case HIDDEN -> layer instanceof Selection.Indicator of ? chart.indicator(of.id()).map(each -> !each.style()
+                    .visible()).orElse(false) : drawing.map(each -> !each.visible()).orElse(false);
+            case LOCKED -> drawing.map(each -> each.place().locked()).orElse(false);
+        };
+    }
+
+    /** What a layer is found by. */
+    private String text(Selection layer) {
+        ChartModel chart = room().chart();
+        if (layer instanceof Selection.Indicator of) {
+            return chart.indicator(of.id()).map(chart::titleOf).orElse("");
+        }
+        return layer.drawings().stream().findFirst().flatMap(chart::drawing).map(each -> title(each) + " " + each.figure()
+                .title() + " " + each.place().tracing() + " " + each.options().getOrDefault("text", ""))
+                .orElse(layer instanceof Selection.Plan ? "plan" : "price");
+    }
+
+    /** A drawing in the list: its name, the timeframe it is of, and what is special about it. */
+    private String title(Drawing drawing) {
+        boolean inherited = drawing.origin().isHigherThan(room().chart().timeframe());
+        return drawing.title().toLowerCase(Locale.ROOT) + (inherited ? " from " : " of ") + drawing.origin()
+                + (drawing.place().group().isEmpty() ? "" : ", grouped") + (drawing.place().locked() ? ", locked" : "")
+                + (drawing.place().chart().isEmpty() ? "" : ", here alone");
     }
 
     private Button addButton() {
@@ -115,14 +215,28 @@ public final class LayersPanel extends VBox {
             chart.drawings().forEach(drawing -> layers.add(new Selection.Drawing(drawing.id())));
             chart.plan().ifPresent(plan -> layers.add(new Selection.Plan()));
         }
+        List<Selection> shownLayers = found(layers);
         following = true;
-        if (!layers.equals(view.getItems())) {
-            view.getItems().setAll(layers);
+        if (!shownLayers.equals(view.getItems())) {
+            view.getItems().setAll(shownLayers);
         } else {
             view.refresh();
         }
-        view.getSelectionModel().select(layers.indexOf(chart.selection()));
+        int[] chosen = shownLayers.stream().filter(layer -> layer.equals(chart.selection())
+                || !layer.drawings().isEmpty() && chart.selection().drawings().containsAll(layer.drawings()))
+                .mapToInt(shownLayers::indexOf).toArray();
+        view.getSelectionModel().clearSelection();
+        if (chosen.length > 0) {
+            view.getSelectionModel().selectIndices(chosen[0], chosen);
+            if (view.getSelectionModel().getSelectedIndices().isEmpty()) {
+                view.getSelectionModel().select(chosen[0]);
+            }
+        }
         following = false;
+        boolean hidden = !chart.areDrawingsShown() && !chart.drawings().isEmpty();
+        none.setText(hidden ? "All drawings are hidden (H Z)." : shownLayers.size() < layers.size()
+                ? shownLayers.size() + " of " + layers.size() + " layers" : "");
+        none.setVisible(!none.getText().isEmpty());
         showDetails(chart.selection());
     }
 
@@ -207,10 +321,9 @@ public final class LayersPanel extends VBox {
             visible.setVisible(true);
             visible.setSelected(drawing.visible());
             colour(drawing.colour());
-            boolean inherited = drawing.origin().isHigherThan(room().chart().timeframe());
-            title.setText(drawing.title().toLowerCase(Locale.ROOT) + (inherited ? " from " : " of ") + drawing.origin());
+            title.setText(title(drawing));
             ChartModel chart = room().chart();
-            double now = chart.bars().isEmpty() ? Double.NaN : drawing.path(chart.axis().grid().calendar()).priceAt(
+            double now = chart.bars().isEmpty() ? Double.NaN : chart.places().valueOf(drawing,
                     chart.bars().openTime(chart.bars().size() - 1));
             value.setText(Double.isNaN(now) ? "" : chart.instrument().orElseThrow().format().format(now));
         }
@@ -223,17 +336,42 @@ public final class LayersPanel extends VBox {
             if (layer instanceof Selection.Price) {
                 return null;
             }
-            MenuItem delete = new MenuItem("Remove");
-            delete.setOnAction(event -> {
-                room().studies().select(layer);
-                room().studies().deleteChosen();
+            ContextMenu menu = new ContextMenu();
+            // Filled when it is opened, about what is chosen then; an empty one would not open.
+            menu.getItems().add(new SeparatorMenuItem());
+            menu.setOnShowing(event -> {
+                if (!layer.drawings().isEmpty() && !room().chart().selection().drawings().containsAll(layer.drawings())) {
+                    room().studies().select(layer);
+                }
+                MenuItem delete = new MenuItem("Remove");
+                delete.setOnAction(chosen -> {
+                    if (layer.drawings().isEmpty()) {
+                        room().studies().select(layer);
+                    }
+                    room().studies().deleteChosen();
+                });
+                menu.getItems().clear();
+                if (!layer.drawings().isEmpty()) {
+                    menu.getItems().addAll(new DrawingMenus(bench).arranging());
+                    menu.getItems().add(new SeparatorMenuItem());
+                }
+                menu.getItems().add(delete);
             });
-            return new ContextMenu(delete);
+            return menu;
         }
     }
 
-    private void toggleShown(Selection layer) {
+    /** Hides or shows all chosen layers, after the first of them. */
+    private void toggleShown() {
         ChartModel chart = room().chart();
+        List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems());
+        List<Drawing> drawings = chart.chosenDrawings();
+        if (rows.size() > 1 && !drawings.isEmpty()) {
+            boolean on = !drawings.get(0).visible();
+            room().drawings().changeChosen(on ? "show" : "hide", each -> each.withVisible(on));
+            return;
+        }
+        Selection layer = view.getSelectionModel().getSelectedItem();
         if (layer instanceof Selection.Indicator of) {
             chart.indicator(of.id()).ifPresent(each -> setShown(layer, !each.style().visible()));
         } else if (layer instanceof Selection.Drawing of) {
@@ -247,7 +385,7 @@ public final class LayersPanel extends VBox {
             chart.indicator(of.id()).ifPresent(each -> room().indicators().change(each.withStyle(
                     each.style().withVisible(on))));
         } else if (layer instanceof Selection.Drawing of) {
-            chart.drawing(of.id()).ifPresent(each -> room().studies().change(each, each.withVisible(on)));
+            chart.drawing(of.id()).ifPresent(each -> room().drawings().change(each.withVisible(on)));
         }
     }
 

@@ -95,7 +95,7 @@ public final class WatchView extends VBox {
 
     private String level(Alert alert) {
         return instrument(alert).flatMap(each -> found(alert).map(drawing -> each.format().format(
-                drawing.path(bench.desk().calendar(each)).priceAt(bench.desk().clock().now())))).orElse("");
+                bench.desk().valueNow(each, drawing)))).orElse("");
     }
 
     private String time(Alert alert, long time) {

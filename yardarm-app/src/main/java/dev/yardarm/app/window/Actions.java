@@ -1,9 +1,11 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
+import dev.yardarm.app.chart.DrawingClipboard;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
@@ -45,7 +47,6 @@ final class Actions {
     private final Supplier<Documents.Workspace> workspace;
     private KeyFile keyFile;
     private ChartRoom copied;
-    private Drawing copiedDrawing;
 
     /**
      * @param scan the scan view, made when it is first needed
@@ -134,6 +135,12 @@ final class Actions {
             }
         } else if (command instanceof LineCommand.OfLook of) {
             ofLook(of);
+        } else if (command instanceof LineCommand.OfRatios of) {
+            switch (of.verb()) {
+                case "save" -> room().drawings().keepRatios(of.name());
+                case "delete" -> room().drawings().forgetRatios(of.name());
+                default -> room().drawings().takeRatios(of.name());
+            }
         } else if (command instanceof LineCommand.Arrange arrange) {
             layouts().arrange(arrange.arrangement());
         } else if (command instanceof LineCommand.NewLayout make) {
@@ -204,8 +211,16 @@ final class Actions {
     }
 
     private void ofLook(LineCommand.OfLook of) {
+        if (!room().chart().selection().drawings().isEmpty()) {
+            switch (of.verb()) {
+                case "save" -> room().drawings().keepLook(of.name());
+                case "delete" -> room().drawings().forgetLook(of.name());
+                default -> room().drawings().takeLook(of.name());
+            }
+            return;
+        }
         if (!(room().chart().selection() instanceof Selection.Indicator chosen)) {
-            bench.desk().tell("Choose an indicator first, on the chart or in Layers.");
+            bench.desk().tell("Choose an indicator or a drawing first, on the chart or in Layers.");
             return;
         }
         switch (of.verb()) {
@@ -271,7 +286,7 @@ final class Actions {
             return;
         }
         try {
-            room().studies().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars), draw.options());
+            room().drawings().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars), draw.options());
         } catch (IllegalArgumentException noPlace) {
             bench.desk().tell("Nothing was drawn: " + noPlace.getMessage() + ".");
         }
@@ -309,26 +324,27 @@ final class Actions {
             case PICK_INDICATOR -> bench.pick(chosen -> room().indicators().add(chosen));
             case PICK_COMPARISON -> bench.compare();
             case HIDE_INDICATORS -> room().indicators().toggleAll();
-            case HIDE_DRAWINGS -> room().studies().toggleDrawings();
+            case HIDE_DRAWINGS -> room().drawings().toggleAll();
             case CLEAR_ANALYSIS -> {
                 room().indicators().clear();
-                room().studies().clearDrawings();
+                room().drawings().clear();
             }
-            case COPY_DRAWING -> room().studies().chosenDrawing().ifPresentOrElse(chosen -> {
-                copiedDrawing = chosen;
-                bench.desk().tell(chosen.title() + " is remembered; write paste drawing on any chart.");
-            }, () -> bench.desk().tell("Choose a drawing first, on the chart or in Layers."));
-            case PASTE_DRAWING -> {
-                if (copiedDrawing == null) {
-                    bench.desk().tell("No drawing is remembered: choose one and write copy drawing first.");
-                } else {
-                    room().studies().paste(copiedDrawing);
-                }
-            }
+            case COPY_DRAWING -> DrawingClipboard.copy(room());
+            case PASTE_DRAWING -> DrawingClipboard.paste(room());
+            case CLONE_DRAWING -> room().drawings().cloneChosen();
+            case CHOOSE_DRAWINGS -> room().drawings().chooseAll();
+            case GATHER -> room().studies().take(Tool.GATHER);
+            case GROUP -> room().drawings().group();
+            case UNGROUP -> room().drawings().ungroup();
+            case TO_FRONT -> room().drawings().order(true);
+            case TO_BACK -> room().drawings().order(false);
+            case LOCK -> room().drawings().toggleLocked();
+            case ON_THIS_CHART -> room().drawings().toggleOwn();
+            case USUAL_DRAWING -> room().drawings().makeUsual();
             case COPY_INDICATORS -> copied = room();
             case PASTE_INDICATORS -> paste();
             case CLEAR_INDICATORS -> room().indicators().clear();
-            case CLEAR_DRAWINGS -> room().studies().clearDrawings();
+            case CLEAR_DRAWINGS -> room().drawings().clear();
             case SPLIT_RIGHT -> layouts().split(true);
             case SPLIT_BELOW -> layouts().split(false);
             case CLOSE_CHART -> layouts().closeChart(room());

@@ -155,7 +155,7 @@ final class ChartPage extends BorderPane {
             line.setSelected(tool == Tool.LINE);
             plan.setSelected(tool == Tool.PLAN);
         }
-        hint.setText(room().gestures().hint());
+        hint.setText(room().gestures().placing().hint());
         showTitle();
     }
 

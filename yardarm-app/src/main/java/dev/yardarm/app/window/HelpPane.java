@@ -60,7 +60,10 @@ final class HelpPane extends VBox {
         row = add(grid, row, "Home, End", "oldest and newest bars");
         row = add(grid, row, "Delete", "delete what is chosen");
         row = add(grid, row, "Space", "in the Layers panel: hide or show the layer; W K goes there");
-        row = add(grid, row, "Shift held", "draw without snapping to the bar's prices");
+        row = add(grid, row, "Shift held", "draw without snapping; a click adds a drawing to those chosen or takes it away, a drag "
+                + "draws a box around drawings");
+        row = add(grid, row, "Ctrl+A, C, V", "choose all drawings, copy the chosen ones, put them on any chart");
+        row = add(grid, row, "Backspace", "takes back the last point of a drawing that is being placed");
         row = add(grid, row, "Q held", "measure from the pointer: price, per cent, ticks or pips, bars, time, volume");
         row = add(grid, row, "Ctrl held", "drag over bars to zoom to them");
         row = add(grid, row, "Ctrl+Tab, Ctrl+PgDn", "next layout, next chart of the layout");

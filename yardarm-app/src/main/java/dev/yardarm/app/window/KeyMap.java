@@ -100,6 +100,13 @@ final class KeyMap {
         figures.put('Q', "measure");
         figures.forEach((letter, figure) -> draw.add(letter, Figures.shared().get(figure).title().toLowerCase(Locale.ROOT),
                 () -> room().studies().take(Tool.of(figure))));
+        draw.add('1', "choose by a box", () -> actions.run(LineCommand.Word.GATHER))
+                .add('2', "group what is chosen", () -> actions.run(LineCommand.Word.GROUP))
+                .add('3', "take a group apart", () -> actions.run(LineCommand.Word.UNGROUP))
+                .add('4', "to the front", () -> actions.run(LineCommand.Word.TO_FRONT))
+                .add('5', "to the back", () -> actions.run(LineCommand.Word.TO_BACK))
+                .add('6', "lock, and free", () -> actions.run(LineCommand.Word.LOCK))
+                .add('7', "clone", () -> actions.run(LineCommand.Word.CLONE_DRAWING));
         keys.group('S', "Scale").add('L', "logarithmic", () -> mode(ScaleChoice.Mode.LOGARITHMIC))
                 .add('N', "straight", () -> mode(ScaleChoice.Mode.LINEAR))
                 .add('P', "per cent", () -> mode(ScaleChoice.Mode.PERCENT))
@@ -137,7 +144,7 @@ final class KeyMap {
                 .add('T', "theme", () -> bench.themeProperty().set(bench.themeProperty().get().other()));
         keys.group('X', "Clear").add('X', "what is chosen", () -> room().studies().deleteChosen())
                 .add('I', "all indicators", () -> room().indicators().clear())
-                .add('D', "all drawings", () -> room().studies().clearDrawings())
+                .add('D', "all drawings", () -> room().drawings().clear())
                 .add('A', "indicators and drawings", () -> actions.run(LineCommand.Word.CLEAR_ANALYSIS));
         keys.group('W', "Focus").add('C', "chart", () -> page.chart().requestFocus())
                 .add('P', "next pane", () -> actions.run(LineCommand.Word.NEXT_PANE))

@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.chart.DrawingClipboard;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.Selection;
@@ -87,6 +88,18 @@ final class WindowKeys {
                 }
             }
             case Y -> room().redo();
+            case A, C, V -> {
+                if (editing || scene.getFocusOwner() != page.chart() || bench.viewProperty().get() != View.CHART) {
+                    return false;
+                }
+                if (event.getCode() == KeyCode.A) {
+                    room().drawings().chooseAll();
+                } else if (event.getCode() == KeyCode.C) {
+                    DrawingClipboard.copy(room());
+                } else {
+                    DrawingClipboard.paste(room());
+                }
+            }
             case TAB -> bench.layouts().stepLayout(event.isShiftDown() ? -1 : 1);
             case PAGE_DOWN -> bench.layouts().stepChart(1);
             case PAGE_UP -> bench.layouts().stepChart(-1);

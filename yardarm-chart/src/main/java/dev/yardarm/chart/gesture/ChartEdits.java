@@ -5,6 +5,7 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.plan.TradePlan;
 import java.util.List;
+import java.util.Map;
 
 /** What a gesture asks for when it is finished; each is one step of undo. */
 public interface ChartEdits {
@@ -20,8 +21,11 @@ public interface ChartEdits {
     /** Something could not be placed, with the reason. */
     void refuse(String reason);
 
-    /** A drawing has been moved, from the first to the second state. */
-    void change(Drawing before, Drawing after);
+    /** The options new drawings of a figure come up with. */
+    Map<String, String> usual(String figure);
+
+    /** Drawings have been moved, to this state. */
+    void change(List<Drawing> after);
 
     /** A plan has been placed by its entry and stop. */
     void plan(double entry, double stop);

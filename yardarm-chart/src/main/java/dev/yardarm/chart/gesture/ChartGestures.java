@@ -11,13 +11,13 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.SnapTarget;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeScale;
-import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.plan.TradePlan;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The hands on a chart. While a drag is under way the model shows its effect at once; when it ends, one edit is asked
@@ -26,25 +26,23 @@ import java.util.Optional;
 public final class ChartGestures {
     private static final double SLACK = 3;
     private static final double WHEEL = 1.18;
-    private static final String FREEHAND = "freehand";
-    /** Pixels between the points of a freehand stroke. */
-    private static final double TRACE = 4;
 
     private final ChartModel chart;
     private final ChartEdits edits;
-    private Tool tool = Tool.NONE;
-    private final List<Anchor> placed = new ArrayList<>();
+    private final Placing placing;
     private boolean snapping = true;
-    private boolean held;
     private Drag drag;
     private double pressX;
     private double pressY;
     private boolean moved;
+    private boolean adds;
+    private boolean again;
+    private String pressed = "";
+    private double boxX;
+    private double boxY;
     private double spanTo;
     private double chosenX = Double.NaN;
     private double chosenY = Double.NaN;
-    private double tracedX;
-    private double tracedY;
 
     /** What is being dragged, with what it was before. */
     private sealed interface Drag {
@@ -65,7 +63,11 @@ public final class ChartGestures {
         record TimeStretch(TimeScale time) implements Drag {
         }
 
-        record OfDrawing(Drawing before, int anchor, Anchor grabbed) implements Drag {
+        /** A box around drawings to be chosen. */
+        record Box() implements Drag {
+        }
+
+        record OfDrawings(DrawingDrag drag) implements Drag {
         }
 
         record OfBracket(TradePlan before, BracketLayout.Arm arm) implements Drag {
@@ -75,26 +77,21 @@ public final class ChartGestures {
     public ChartGestures(ChartModel chart, ChartEdits edits) {
         this.chart = chart;
         this.edits = edits;
+        placing = new Placing(chart, edits);
+    }
+
+    /** The tool in hand, and the points placed with it. */
+    public Placing placing() {
+        return placing;
     }
 
     public Tool tool() {
-        return tool;
-    }
-
-    /** Points placed so far with the tool in hand. */
-    public List<Anchor> placed() {
-        return placed;
+        return placing.tool();
     }
 
     public void setTool(Tool newTool) {
-        tool = newTool;
-        placed.clear();
+        placing.take(newTool);
         drag = null;
-    }
-
-    /** Holds the next point level with the last, upright above it or at half a right angle, whichever is nearest. */
-    public void setHeld(boolean on) {
-        held = on;
     }
 
     public boolean isSnapping() {
@@ -103,6 +100,7 @@ public final class ChartGestures {
 
     public void setSnapping(boolean on) {
         snapping = on;
+        placing.setSnapping(on);
     }
 
     /** True while a button is down and something moves with it. */
@@ -110,49 +108,85 @@ public final class ChartGestures {
         return drag != null && moved;
     }
 
-    /** What the tool waits for, in words. */
-    public String hint() {
-        if (tool == Tool.NONE) {
-            return "";
-        }
-        boolean open = tool.most() > tool.least() && placed.size() >= tool.least();
-        return tool.hint(placed.size()) + (open ? " (a double click or Enter on the last point ends it, Esc gives up)"
-                : " (arrows and Enter do it too, Esc ends)");
+    /** What a press begins. */
+    public enum Press {
+        /** Takes what lies there, or moves the chart. */
+        PLAIN,
+        /** Chooses a span of bars to zoom to. */
+        SPAN,
+        /** Adds the drawing that lies there to those chosen, or takes it away; elsewhere draws a box around drawings. */
+        MORE
     }
 
     public void press(double x, double y) {
-        press(x, y, false);
+        press(x, y, Press.PLAIN);
     }
 
-    /** @param span true to choose a span of bars to zoom to */
-    public void press(double x, double y, boolean span) {
+    public void press(double x, double y, Press press) {
         pressX = x;
         pressY = y;
         moved = false;
-        if (span && tool == Tool.NONE && x < chart.plotRight()) {
+        adds = press == Press.MORE || tool() == Tool.GATHER;
+        if (press == Press.SPAN && tool() == Tool.NONE && x < chart.plotRight()) {
             drag = new Drag.Span(x);
             spanTo = x;
             return;
         }
-        if (tool != Tool.NONE) {
+        if (tool() != Tool.NONE && tool() != Tool.GATHER) {
             return;
         }
-        Hit hit = below(HitTest.at(chart, x, y), x, y);
-        drag = dragOf(hit, x, y);
-        edits.select(selectionOf(hit));
+        Hit hit = adds ? HitTest.at(chart, x, y) : below(HitTest.at(chart, x, y), x, y);
+        if (adds && !(hit instanceof Hit.OnDrawing) && x < chart.plotRight()) {
+            boxX = x;
+            boxY = y;
+            drag = new Drag.Box();
+            return;
+        }
+        if (hit instanceof Hit.OnDrawing on) {
+            take(on, x, y);
+        } else {
+            drag = dragOf(hit, x, y);
+            edits.select(selectionOf(hit));
+        }
+    }
+
+    /** A drawing comes into the hand: with it all that are chosen when it is one of them, else its group. */
+    private void take(Hit.OnDrawing on, double x, double y) {
+        List<String> chosen = chart.selection().drawings();
+        boolean isChosen = chosen.contains(on.id());
+        Selection group = Selection.ofDrawings(chart.groupOf(on.id()));
+        if (!isChosen && !adds) {
+            edits.select(group);
+        }
+        Selection held = isChosen ? chart.selection() : group;
+        List<Drawing> free = held.drawings().stream().flatMap(id -> chart.drawing(id).stream())
+                .filter(drawing -> !drawing.place().locked()).toList();
+        drag = free.isEmpty() || !chart.drawing(on.id()).map(Drawing::place).map(place -> !place.locked()).orElse(false)
+                ? panning() : new Drag.OfDrawings(new DrawingDrag(free, held instanceof Selection.Drawing ? on.anchor() : -1,
+                SnapTarget.at(chart, x, y, false)));
+        pressed = on.id();
+    }
+
+    private Drag panning() {
+        return new Drag.Pan(chart.time(), chart.price(), chart.scale());
     }
 
     /** A second press on the same place takes the next of the drawings that lie there. */
     private Hit below(Hit hit, double x, double y) {
-        boolean again = Math.hypot(x - chosenX, y - chosenY) < SLACK;
+        again = Math.hypot(x - chosenX, y - chosenY) < SLACK;
         chosenX = x;
         chosenY = y;
         if (!again || !(hit instanceof Hit.OnDrawing) || !(chart.selection() instanceof Selection.Drawing chosen)) {
             return hit;
         }
-        List<Drawing> there = HitTest.drawingsAt(chart, x, y);
-        int at = there.stream().map(Drawing::id).toList().indexOf(chosen.id());
-        return at < 0 || there.size() < 2 ? hit : new Hit.OnDrawing(there.get((at + 1) % there.size()).id(), -1);
+        List<String> there = HitTest.drawingsAt(chart, x, y).stream().map(Drawing::id).toList();
+        int at = there.indexOf(chosen.id());
+        if (at < 0 || there.size() < 2) {
+            return hit;
+        }
+        Hit.OnDrawing next = new Hit.OnDrawing(there.get((at + 1) % there.size()), -1);
+        edits.select(new Selection.Drawing(next.id()));
+        return next;
     }
 
     private Drag dragOf(Hit hit, double x, double y) {
@@ -165,22 +199,14 @@ public final class ChartGestures {
         if (hit instanceof Hit.TimeAxisStrip) {
             return new Drag.TimeStretch(chart.time());
         }
-        if (hit instanceof Hit.OnDrawing on) {
-            Drawing drawing = chart.drawing(on.id()).orElseThrow();
-            return drawing.place().locked() ? new Drag.Pan(chart.time(), chart.price(), chart.scale())
-                    : new Drag.OfDrawing(drawing, on.anchor(), SnapTarget.at(chart, x, y, false));
-        }
         if (hit instanceof Hit.OnBracket on) {
             return new Drag.OfBracket(chart.plan().orElseThrow(), on.arm());
         }
-        return new Drag.Pan(chart.time(), chart.price(), chart.scale());
+        return panning();
     }
 
     /** What a click on a hit chooses. */
-    public static Selection selectionOf(Hit hit) {
-        if (hit instanceof Hit.OnDrawing on) {
-            return new Selection.Drawing(on.id());
-        }
+    private static Selection selectionOf(Hit hit) {
         if (hit instanceof Hit.OnIndicator on) {
             return new Selection.Indicator(on.id());
         }
@@ -195,8 +221,8 @@ public final class ChartGestures {
             return;
         }
         moved = true;
-        if (tool.word().equals(FREEHAND)) {
-            trace(x, y);
+        if (placing.isTracing()) {
+            placing.trace(pressX, pressY, x, y);
             return;
         }
         if (drag instanceof Drag.Pan pan) {
@@ -214,25 +240,13 @@ public final class ChartGestures {
             spanTo = Math.max(0, Math.min(chart.plotRight(), x));
         } else if (drag instanceof Drag.TimeStretch stretch) {
             chart.setTime(stretch.time().zoomedBy(Math.exp((x - pressX) / 200), chart.plotRight()));
-        } else if (drag instanceof Drag.OfDrawing of) {
-            show(moved(of, x, y));
+        } else if (drag instanceof Drag.Box) {
+            boxX = x;
+            boxY = y;
+        } else if (drag instanceof Drag.OfDrawings of) {
+            show(of.drag().movedTo(chart, x, y, snapping));
         } else if (drag instanceof Drag.OfBracket of) {
             chart.setPlan(moved(of, x, y));
-        }
-    }
-
-    /** One more point of a freehand stroke, when it is far enough from the last. */
-    private void trace(double x, double y) {
-        if (placed.isEmpty()) {
-            placed.add(SnapTarget.at(chart, pressX, pressY, false));
-            tracedX = pressX;
-            tracedY = pressY;
-        }
-        boolean inPane = x <= chart.plotRight() && chart.pricePane().covers(y);
-        if (inPane && Math.hypot(x - tracedX, y - tracedY) >= TRACE && placed.size() < tool.most()) {
-            placed.add(SnapTarget.at(chart, x, y, false));
-            tracedX = x;
-            tracedY = y;
         }
     }
 
@@ -262,35 +276,10 @@ public final class ChartGestures {
                 Math.max(of.fromX(), spanTo)}) : Optional.empty();
     }
 
-    private Drawing moved(Drag.OfDrawing of, double x, double y) {
-        Drawing before = of.before();
-        Anchor to = SnapTarget.at(chart, x, y, snapping, before.id());
-        if (before.is(Drawing.LEVEL)) {
-            return before.withAnchor(0, new Anchor(before.anchors().get(0).time(), to.price()));
-        }
-        if (of.anchor() >= 0) {
-            return collapses(before, of.anchor(), to) ? chart.drawing(before.id()).orElse(before)
-                    : before.withAnchor(of.anchor(), to);
-        }
-        if (before.anchors().size() == 1) {
-            return before.withAnchor(0, to);
-        }
-        Anchor free = SnapTarget.at(chart, x, y, false);
-        int bars = chart.axis().bar(free.time()) - chart.axis().bar(of.grabbed().time());
-        double difference = free.price() - of.grabbed().price();
-        return before.withAnchors(before.anchors().stream().map(anchor -> new Anchor(
-                bars == 0 ? anchor.time() : chart.axis().openTime(chart.axis().bar(anchor.time()) + bars),
-                rounded(anchor.price() + difference))).toList());
-    }
-
-    /** True when a line would lose its direction: both its points on one bar. */
-    private boolean collapses(Drawing drawing, int anchor, Anchor to) {
-        return drawing.is(Drawing.LINE) && chart.axis().bar(drawing.anchors().get(1 - anchor).time())
-                == chart.axis().bar(to.time());
-    }
-
-    private double rounded(double price) {
-        return chart.instrument().map(instrument -> instrument.format().round(price)).orElse(price);
+    /** The box around drawings that is being drawn: left, top, right and lower edge; empty when none is. */
+    public Optional<double[]> box() {
+        return drag instanceof Drag.Box && moved ? Optional.of(new double[] {Math.min(pressX, boxX),
+                Math.min(pressY, boxY), Math.max(pressX, boxX), Math.max(pressY, boxY)}) : Optional.empty();
     }
 
     private TradePlan moved(Drag.OfBracket of, double x, double y) {
@@ -303,28 +292,35 @@ public final class ChartGestures {
         };
     }
 
-    private void show(Drawing changed) {
-        chart.setDrawings(chart.drawings().stream().map(each -> each.id().equals(changed.id()) ? changed : each)
-                .toList());
+    private void show(List<Drawing> changed) {
+        chart.setDrawings(Drawing.replaced(chart.drawings(), changed));
     }
 
     public void release(double x, double y) {
-        if (tool != Tool.NONE) {
-            place(x, y);
+        if (tool() != Tool.NONE && tool() != Tool.GATHER) {
+            placing.click(pressX, pressY, x, y, Math.hypot(x - pressX, y - pressY) >= SLACK);
             return;
         }
+        Optional<double[]> box = box();
         Drag ended = drag;
         drag = null;
+        if (!pressed.isEmpty() && !moved) {
+            chooseClicked();
+        }
+        pressed = "";
+        if (ended instanceof Drag.Box) {
+            box.ifPresent(edges -> gather(edges));
+        }
         if (!moved) {
             return;
         }
         if (ended instanceof Drag.Span of && Math.abs(spanTo - of.fromX()) > 6) {
             chart.showSpan(chart.axis().openTime(chart.time().bar(Math.min(spanTo, of.fromX()))),
                     chart.axis().openTime(chart.time().bar(Math.max(spanTo, of.fromX()))));
-        } else if (ended instanceof Drag.OfDrawing of) {
-            Drawing after = moved(of, x, y);
-            if (!after.equals(of.before())) {
-                edits.change(of.before(), after);
+        } else if (ended instanceof Drag.OfDrawings of) {
+            List<Drawing> after = of.drag().movedTo(chart, x, y, snapping);
+            if (!after.equals(of.drag().before())) {
+                edits.change(after);
             }
         } else if (ended instanceof Drag.OfBracket of) {
             TradePlan after = moved(of, x, y);
@@ -334,112 +330,32 @@ public final class ChartGestures {
         }
     }
 
-    private void place(double x, double y) {
-        if (tool.word().equals(FREEHAND) && placed.size() > 1) {
-            finish();
-            return;
-        }
-        if (x > chart.plotRight() || !chart.pricePane().covers(y) || chart.bars().isEmpty()) {
-            return;
-        }
-        boolean dragged = Math.hypot(x - pressX, y - pressY) >= SLACK && placed.isEmpty() && tool.least() > 1;
-        if (dragged) {
-            placed.add(SnapTarget.at(chart, pressX, pressY, snapping));
-        }
-        put(next(x, y));
-    }
-
-    /** The point under the pointer, held to an angle from the last one when that is wanted. */
-    private Anchor next(double x, double y) {
-        if (!held || placed.isEmpty()) {
-            return SnapTarget.at(chart, x, y, snapping);
-        }
-        Anchor last = placed.get(placed.size() - 1);
-        double lastX = chart.time().middle(chart.axis().bar(last.time()));
-        double lastY = chart.price().y(last.price());
-        double across = x - lastX;
-        double up = y - lastY;
-        if (Math.abs(up) < Math.abs(across) * Math.tan(Math.PI / 8)) {
-            return new Anchor(SnapTarget.at(chart, x, y, false).time(), last.price());
-        }
-        if (Math.abs(across) < Math.abs(up) * Math.tan(Math.PI / 8)) {
-            return new Anchor(last.time(), SnapTarget.at(chart, x, y, snapping).price());
-        }
-        double wide = chart.time().middle(chart.time().bar(x)) - lastX;
-        return SnapTarget.at(chart, x, lastY + Math.signum(up) * Math.abs(wide), false);
-    }
-
-    /** Places a point with the tool in hand, as a click on it would. */
-    public void put(Anchor anchor) {
-        boolean again = !placed.isEmpty() && placed.get(placed.size() - 1).equals(anchor);
-        if (again && tool.most() > tool.least() && placed.size() >= tool.least()) {
-            finish();
-            return;
-        }
-        if (tool == Tool.LINE && placed.size() == 1
-                && chart.axis().bar(placed.get(0).time()) == chart.axis().bar(anchor.time())) {
-            return;
-        }
-        if (again || tool == Tool.PLAN && placed.size() == 1 && placed.get(0).price() == anchor.price()) {
-            return;
-        }
-        placed.add(anchor);
-        if (placed.size() >= (tool.figure() != null && finishesByItself() ? tool.least() : tool.most())) {
-            finish();
+    /** A drawing was clicked and not moved: it is added or taken away, or of several only its group stays chosen. */
+    private void chooseClicked() {
+        if (adds) {
+            edits.select(chart.selection().toggled(chart.groupOf(pressed)));
+        } else if (chart.selection() instanceof Selection.Drawings) {
+            Selection group = Selection.ofDrawings(chart.groupOf(pressed));
+            // A click on a group that is chosen goes into it.
+            edits.select(group.equals(chart.selection()) && again ? new Selection.Drawing(pressed) : group);
         }
     }
 
-    /** True for a figure that finds its other points from the bars. */
-    private boolean finishesByItself() {
-        return tool.least() == 1 && tool.most() == 2;
-    }
-
-    /** Ends a figure that takes any number of points; true when it had enough. */
-    public boolean finish() {
-        if (tool == Tool.NONE || placed.size() < tool.least()) {
-            return false;
+    /** Chooses what lies in a box, with what was chosen before. */
+    private void gather(double[] edges) {
+        Set<String> chosen = new LinkedHashSet<>(chart.selection().drawings());
+        HitTest.drawingsIn(chart, edges[0], edges[1], edges[2], edges[3]).forEach(drawing ->
+                chosen.addAll(chart.groupOf(drawing.id())));
+        edits.select(Selection.ofDrawings(chosen));
+        if (tool() == Tool.GATHER) {
+            setTool(Tool.NONE);
+            edits.toolDone();
         }
-        Tool used = tool;
-        List<Anchor> points = List.copyOf(placed);
-        setTool(Tool.NONE);
-        if (used == Tool.PLAN) {
-            edits.plan(points.get(0).price(), points.get(1).price());
-        } else {
-            try {
-                edits.draw(used.word(), used.figure().settled(points, chart.bars()));
-            } catch (IllegalArgumentException noPlace) {
-                edits.refuse(used.figure().title() + ": " + noPlace.getMessage() + ".");
-            }
-        }
-        edits.toolDone();
-        return true;
-    }
-
-    /** What would be drawn if the next point were placed under the pointer; a line through the points while they are few. */
-    public Optional<Drawing> preview(double x, double y) {
-        Anchor next = candidate(x, y).orElse(null);
-        if (next == null || tool.figure() == null && placed.isEmpty() || chart.instrument().isEmpty()) {
-            return Optional.empty();
-        }
-        List<Anchor> points = new ArrayList<>(placed);
-        if (!tool.word().equals(FREEHAND)) {
-            points.add(next);
-        }
-        boolean enough = tool.figure() != null && points.size() >= tool.least() && points.size() <= tool.most();
-        String figure = enough ? tool.word() : points.size() > 1 ? "polyline" : Drawing.LEVEL;
-        return Optional.of(new Drawing("preview", figure, chart.timeframe(), points, chart.isLogarithmic(), Map.of(),
-                Drawing.Style.of(0), Drawing.Place.STANDARD));
-    }
-
-    /** Where the next point would lie, for the preview. */
-    public Optional<Anchor> candidate(double x, double y) {
-        boolean inPane = x <= chart.plotRight() && chart.pricePane().covers(y) && !chart.bars().isEmpty();
-        return tool == Tool.NONE || !inPane ? Optional.empty() : Optional.of(next(x, y));
     }
 
     /** Ends a drag or puts down the tool; true when there was something to end. */
     public boolean cancel() {
-        if (tool != Tool.NONE) {
+        if (tool() != Tool.NONE) {
             setTool(Tool.NONE);
             edits.toolDone();
             return true;
@@ -456,8 +372,8 @@ public final class ChartGestures {
             chart.setPaneChoices(edge.before());
         } else if (drag instanceof Drag.TimeStretch stretch) {
             chart.setTime(stretch.time());
-        } else if (drag instanceof Drag.OfDrawing of) {
-            show(of.before());
+        } else if (drag instanceof Drag.OfDrawings of) {
+            show(of.drag().before());
         } else if (drag instanceof Drag.OfBracket of) {
             chart.setPlan(of.before());
         }

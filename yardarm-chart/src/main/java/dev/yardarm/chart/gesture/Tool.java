@@ -15,6 +15,8 @@ public record Tool(String word, Figure figure) {
     /** Chooses and moves. */
     public static final Tool NONE = new Tool("", null);
     public static final Tool PLAN = new Tool("plan", null);
+    /** Draws a box around drawings to choose them. */
+    public static final Tool GATHER = new Tool("gather", null);
     public static final Tool LEVEL = of(Drawing.LEVEL);
     public static final Tool LINE = of(Drawing.LINE);
 
@@ -32,6 +34,9 @@ public record Tool(String word, Figure figure) {
     public String hint(int placed) {
         if (figure != null) {
             return "Click " + figure.points().get(Math.min(placed, figure.points().size() - 1));
+        }
+        if (this == GATHER) {
+            return "Drag a box around drawings, or click them one by one; Esc ends";
         }
         return this == PLAN ? placed == 0 ? "Click the entry, then the stop" : "Click the stop" : "";
     }

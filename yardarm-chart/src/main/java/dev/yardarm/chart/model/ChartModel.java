@@ -6,10 +6,7 @@ import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.drawing.Agreement;
 import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.drawing.Figure;
-import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.plan.TradePlan;
@@ -19,11 +16,7 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
@@ -40,12 +33,6 @@ public final class ChartModel {
     public static final double TIME_AXIS = 24;
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
-    /** How far beyond the pane words of a drawing may reach into it. */
-    private static final double EDGE = 40;
-    /** Pixels words reach above and below their point. */
-    private static final double WORDS_HIGH = 22;
-    /** How near levels of several drawings must be to agree, as a part of the price. */
-    private static final double AGREEMENT = 0.0025;
     private static final double FREE_FOR_PLAN = 176;
 
     private final boolean compact;
@@ -65,14 +52,8 @@ public final class ChartModel {
     private final AveragedView averaged = new AveragedView();
     private List<IndicatorLayer> indicators = List.of();
     private List<Drawing> drawings = List.of();
-    private final Map<Drawing, Outline> outlines = new IdentityHashMap<>();
-    private final Map<Timeframe, PlaneView> views = new HashMap<>();
-    private TimeScale viewTime;
-    private int viewSize;
-    private long viewEpoch;
-    private BarGrid viewAxis;
-    private Timeframe lastOrigin;
-    private PlaneView lastView;
+    private boolean drawingsShown = true;
+    private final DrawingPlaces places = new DrawingPlaces(this);
     private List<Alert> alerts = List.of();
     private TradePlan plan;
     private Selection selection = Selection.NONE;
@@ -110,8 +91,7 @@ public final class ChartModel {
         marks = List.of();
         axis = new TimeAxis(Bars.EMPTY, new BarGrid(calendar, newRequest.timeframe()), newRequest.isTime());
         data = ChartData.EMPTY;
-        outlines.clear();
-        viewTime = null;
+        places.forget();
         averaged.forget();
         if (scale.hasRange() && !keeps) {
             scale = scale.withFit(ScaleChoice.Fit.PRICE);
@@ -314,135 +294,43 @@ public final class ChartModel {
 
     public void setDrawings(List<Drawing> newDrawings) {
         drawings = List.copyOf(newDrawings);
-        if (outlines.size() > 2 * drawings.size() + 64) {
-            Map<Drawing, Outline> kept = new IdentityHashMap<>();
-            drawings.forEach(drawing -> kept.computeIfAbsent(drawing, outlines::get));
-            outlines.clear();
-            outlines.putAll(kept);
-        }
+        places.keep(drawings);
     }
 
-    /** The price of the first line of a drawing at a moment; NaN when it has none. */
-    public double valueOf(Drawing drawing, long time) {
-        Outline outline = outline(drawing);
-        return outline.sketch().course("").map(course -> outline.plane().price(course.at(outline.plane().u(time))))
-                .orElse(Double.NaN);
+    /** True unless all drawings are hidden for now. */
+    public boolean areDrawingsShown() {
+        return drawingsShown;
     }
 
-    /** What a drawing consists of, and where. */
-    Outline outline(Drawing drawing) {
-        Outline kept = outlines.get(drawing);
-        if (kept == null || kept.bars() != null && kept.bars() != bars()) {
-            TradingCalendar calendar = axis.grid().calendar();
-            PriceFormat format = instrument == null ? PriceFormat.ofDecimals(2) : instrument.format();
-            kept = Outline.of(drawing, drawing.sketch(calendar, bars(), format), drawing.plane(calendar), bars());
-            outlines.put(drawing, kept);
-        }
-        return kept;
+    public void setDrawingsShown(boolean shown) {
+        drawingsShown = shown;
     }
 
-    /** The drawings that may have something in the price pane, in their order. */
-    public List<Drawing> drawingsInView() {
-        List<Drawing> found = new ArrayList<>();
-        PriceScale scale = price();
-        double one = scale.price(scale.top() - EDGE);
-        double other = scale.price(scale.bottom() + EDGE);
-        double low = Math.min(one, other);
-        double high = Math.max(one, other);
-        Timeframe origin = null;
-        double from = 0;
-        double to = 0;
-        for (Drawing drawing : drawings) {
-            if (drawing.origin() != origin) {
-                origin = drawing.origin();
-                from = planeView(origin).u(time.left() - EDGE);
-                to = planeView(origin).u(plotRight() + EDGE);
-            }
-            Outline outline = outline(drawing);
-            boolean parts = outline.plane().isLogarithmic();
-            // On a scale that reaches below zero a logarithmic drawing has no lowest height.
-            double least = !parts ? low : low > 0 ? Math.log(low) : Double.NEGATIVE_INFINITY;
-            double most = !parts ? high : high > 0 ? Math.log(high) : Double.NEGATIVE_INFINITY;
-            if (outline.meets(from, to, least, most) && drawing.showsOn(timeframe())) {
-                found.add(drawing);
-            }
-        }
-        return found;
+    /** True when a drawing is to be seen on this chart. */
+    public boolean shows(Drawing drawing) {
+        return drawingsShown && drawing.showsOn(timeframe());
     }
 
-    /** Prices within reach of each other at which several ratio drawings have levels, in view. */
-    public List<Agreement.Shared> agreements() {
-        return agreements(drawingsInView());
-    }
-
-    /** The same among some drawings. */
-    public List<Agreement.Shared> agreements(List<Drawing> among) {
-        List<Agreement.Level> levels = new ArrayList<>();
-        long now = bars().isEmpty() ? 0 : bars().openTime(bars().size() - 1);
-        for (Drawing drawing : among) {
-            if (drawing.figure().family() == Figure.Family.RATIOS) {
-                Outline outline = outline(drawing);
-                double u = outline.plane().u(now);
-                for (Sketch.Course course : outline.sketch().courses()) {
-                    // The end of a move is no part of it: two drawings that end in one point do not agree by that.
-                    boolean part = !course.name().equals("r0");
-                    if (part && course.from().v() == course.to().v() && course.reaches(u)) {
-                        levels.add(new Agreement.Level(drawing.id(), outline.plane().price(course.from().v())));
-                    }
-                }
-            }
-        }
-        return Agreement.of(levels, AGREEMENT);
-    }
-
-    /** True when a line, a point or words of a drawing may lie within so many pixels of a point. */
-    boolean mayTouch(Drawing drawing, double x, double y, double reach) {
-        Outline outline = outline(drawing);
-        PlaneView view = planeView(drawing.origin());
-        double one = outline.plane().v(price().price(y - reach));
-        double other = outline.plane().v(price().price(y + reach));
-        double from = view.u(x - reach);
-        double to = view.u(x + reach);
-        double low = Math.min(one, other);
-        double high = Math.max(one, other);
-        if (Double.isNaN(low) || outline.meets(from, to, low, high) && outline.passes(from, to, low, high)) {
-            return true;
-        }
-        for (Sketch.Note note : outline.sketch().notes()) {
-            double noteY = price().y(outline.plane().price(note.v()));
-            double noteX = Double.isInfinite(note.u()) ? plotRight() : view.x(note.u());
-            if (Math.abs(noteY - y) < WORDS_HIGH && Math.abs(noteX - x) < 7 * note.text().length() + WORDS_HIGH) {
-                return true;
-            }
-        }
-        for (int anchor = 0; anchor < outline.anchors().length; anchor++) {
-            if (Math.abs(view.x(outline.anchors()[anchor]) - x) < reach + 8
-                    && Math.abs(price().y(drawing.anchors().get(anchor).price()) - y) < reach + 8) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Where bars of a timeframe lie on this chart as it is now. */
-    PlaneView planeView(Timeframe origin) {
-        if (viewTime != time || viewSize != bars().size() || viewEpoch != bars().epoch() || viewAxis != axis.grid()) {
-            viewTime = time;
-            viewSize = bars().size();
-            viewEpoch = bars().epoch();
-            viewAxis = axis.grid();
-            views.clear();
-            lastOrigin = null;
-        }
-        if (origin != lastOrigin) {
-            lastView = views.computeIfAbsent(origin, missing -> PlaneView.of(this, missing));
-            lastOrigin = origin;
-        }
-        return lastView;
+    /** Where the drawings lie. */
+    public DrawingPlaces places() {
+        return places;
     }
 
     public Optional<Drawing> drawing(String id) {
         return drawings.stream().filter(drawing -> drawing.id().equals(id)).findFirst();
+    }
+
+    /** The ids of the drawings that are chosen and moved with one: its group as far as it is shown, else it alone. */
+    public List<String> groupOf(String id) {
+        String group = drawing(id).map(each -> each.place().group()).orElse("");
+        return group.isEmpty() ? List.of(id) : drawings.stream().filter(each -> each.place().group().equals(group)
+                && shows(each)).map(Drawing::id).toList();
+    }
+
+    /** The drawings that are chosen, in the order of the drawings. */
+    public List<Drawing> chosenDrawings() {
+        List<String> ids = selection.drawings();
+        return ids.isEmpty() ? List.of() : drawings.stream().filter(each -> ids.contains(each.id())).toList();
     }
 
     public List<Alert> alerts() {

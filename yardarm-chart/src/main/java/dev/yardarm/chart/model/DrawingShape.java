@@ -24,6 +24,28 @@ public final class DrawingShape {
 
     /** Words at a point. */
     public record Words(double x, double y, String text, Sketch.Side side, int size) {
+        /** Words are as wide as they are long; near enough for a hand. */
+        public double width() {
+            return 6.2 * text.length();
+        }
+
+        public double left() {
+            return switch (side) {
+                case RIGHT, LEFT_EDGE -> x;
+                case LEFT, RIGHT_EDGE, BELOW_EDGE -> x - width();
+                default -> x - width() / 2;
+            };
+        }
+
+        public double middle() {
+            return switch (side) {
+                case ABOVE -> y - 10;
+                case RIGHT_EDGE, LEFT_EDGE -> y - 7;
+                case BELOW -> y + 10;
+                case BELOW_EDGE -> y + 7;
+                default -> y;
+            };
+        }
     }
 
     private final ChartModel chart;
@@ -40,7 +62,7 @@ public final class DrawingShape {
         this.chart = chart;
         plane = outline.plane();
         Sketch sketch = outline.sketch();
-        view = chart.planeView(drawing.origin());
+        view = chart.places().planeView(drawing.origin());
         scale = chart.price();
         bends = !view.isEven() || drawing.logarithmic() != scale.isLogarithmic();
         for (Sketch.Stroke stroke : sketch.strokes()) {
@@ -50,7 +72,8 @@ public final class DrawingShape {
             area(area.points());
         }
         for (Sketch.Note note : sketch.notes()) {
-            words.add(new Words(Math.min(chart.plotRight(), x(note.u())), y(note.v()), note.text(), note.side(), note.size()));
+            double at = note.side() == Sketch.Side.LEFT_EDGE ? Math.max(chart.time().left() + 4, x(note.u())) : x(note.u());
+            words.add(new Words(Math.min(chart.plotRight(), at), y(note.v()), note.text(), note.side(), note.size()));
         }
         handles = new double[2 * drawing.anchors().size()];
         for (int anchor = 0; anchor < drawing.anchors().size(); anchor++) {
@@ -62,7 +85,7 @@ public final class DrawingShape {
 
     /** The shape of a drawing on a chart as it is now. */
     public static DrawingShape of(ChartModel chart, Drawing drawing) {
-        return new DrawingShape(chart, drawing, chart.outline(drawing));
+        return new DrawingShape(chart, drawing, chart.places().outline(drawing));
     }
 
     public List<Line> lines() {
@@ -208,20 +231,52 @@ public final class DrawingShape {
             }
         }
         for (Words each : words) {
-            // Words are as wide as they are long; near enough for a hand.
-            double width = 6.2 * each.text().length();
-            double left = switch (each.side()) {
-                case RIGHT -> each.x();
-                case LEFT, RIGHT_EDGE -> each.x() - width;
-                default -> each.x() - width / 2;
-            };
-            double middle = each.side() == Sketch.Side.ABOVE ? each.y() - 10 : each.side() == Sketch.Side.BELOW
-                    ? each.y() + 10 : each.y();
-            if (x >= left && x <= left + width && Math.abs(y - middle) <= 8) {
+            double left = each.left();
+            if (x >= left && x <= left + each.width() && Math.abs(y - each.middle()) <= 8) {
                 least = Math.min(least, 2);
             }
         }
         return least;
+    }
+
+    /** True when a line, a handle or words of it lie in a box. */
+    public boolean meets(double left, double top, double right, double bottom) {
+        for (int at = 0; at < handles.length; at += 2) {
+            if (handles[at] >= left && handles[at] <= right && handles[at + 1] >= top && handles[at + 1] <= bottom) {
+                return true;
+            }
+        }
+        for (Line line : lines) {
+            double[] points = line.points();
+            for (int at = 2; at < points.length; at += 2) {
+                if (passes(points, at, left, top, right, bottom)) {
+                    return true;
+                }
+            }
+        }
+        return words.stream().anyMatch(each -> each.left() <= right && each.left() + each.width() >= left
+                && each.middle() >= top && each.middle() <= bottom);
+    }
+
+    /** True when the piece of a line up to a point has a part in a box: what is left of it between the edges. */
+    private static boolean passes(double[] points, int at, double left, double top, double right, double bottom) {
+        double from = 0;
+        double to = 1;
+        double[][] sides = {{points[at - 2], points[at], left, right}, {points[at - 1], points[at + 1], top, bottom}};
+        for (double[] side : sides) {
+            double along = side[1] - side[0];
+            if (along == 0) {
+                if (side[0] < side[2] || side[0] > side[3]) {
+                    return false;
+                }
+            } else {
+                double one = (side[2] - side[0]) / along;
+                double other = (side[3] - side[0]) / along;
+                from = Math.max(from, Math.min(one, other));
+                to = Math.min(to, Math.max(one, other));
+            }
+        }
+        return from <= to;
     }
 
     private static double distance(double[] line, int point, double x, double y) {

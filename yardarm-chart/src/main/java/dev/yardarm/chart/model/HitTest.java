@@ -77,12 +77,9 @@ public final class HitTest {
     private static Hit onDrawing(ChartModel chart, double x, double y) {
         Hit found = null;
         double least = REACH;
-        List<Drawing> drawings = chart.drawings();
+        List<Drawing> drawings = chart.places().near(x, y, REACH);
         for (int number = drawings.size() - 1; number >= 0; number--) {
             Drawing drawing = drawings.get(number);
-            if (!drawing.showsOn(chart.timeframe()) || !chart.mayTouch(drawing, x, y, REACH)) {
-                continue;
-            }
             DrawingShape shape = DrawingShape.of(chart, drawing);
             boolean level = drawing.is(Drawing.LEVEL);
             for (int anchor = 0; anchor < drawing.anchors().size() && !level && drawing.anchors().size() <= MOST_HANDLES;
@@ -107,16 +104,20 @@ public final class HitTest {
         record Near(Drawing drawing, double distance) {
         }
         List<Near> near = new ArrayList<>();
-        for (Drawing drawing : chart.drawings()) {
-            if (drawing.showsOn(chart.timeframe()) && chart.mayTouch(drawing, x, y, REACH)) {
-                double distance = DrawingShape.of(chart, drawing).distance(x, y);
-                if (distance <= REACH) {
-                    near.add(new Near(drawing, distance));
-                }
+        for (Drawing drawing : chart.places().near(x, y, REACH)) {
+            double distance = DrawingShape.of(chart, drawing).distance(x, y);
+            if (distance <= REACH) {
+                near.add(new Near(drawing, distance));
             }
         }
         near.sort(Comparator.comparingDouble(Near::distance));
         return near.stream().map(Near::drawing).toList();
+    }
+
+    /** The drawings of which a line, a point or words lie in a box of the price pane, in their order. */
+    public static List<Drawing> drawingsIn(ChartModel chart, double left, double top, double right, double bottom) {
+        return chart.places().inView().stream().filter(drawing -> DrawingShape.of(chart, drawing).meets(left, top, right,
+                bottom)).toList();
     }
 
     private static boolean isOnIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, double x, double y) {

@@ -10,11 +10,12 @@ import java.util.Locale;
 
 /**
  * What lies between two points of the price pane: the difference in price, per cent and ticks or pips, the bars and the
- * time from one to the other, and the volume of the bars in between.
+ * time from one to the other, the volume of the bars in between, and how many R of the plan it is.
  *
  * @param volume NaN when any bar in between has none
+ * @param risk what one R of the plan is in price, below zero for a short one; 0 when there is no plan
  */
-public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, long time, double volume) {
+public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, long time, double volume, double risk) {
     /** Measures from one pixel to another; the points stick to prices of bars when asked to. */
     public static Measure between(ChartModel chart, double fromX, double fromY, double toX, double toY,
                                   boolean snapping) {
@@ -28,7 +29,8 @@ public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, 
                 toBar)); bar++) {
             volume += bars.volume(bar);
         }
-        return new Measure(from.price(), to.price(), fromBar, toBar, to.time() - from.time(), volume);
+        return new Measure(from.price(), to.price(), fromBar, toBar, to.time() - from.time(), volume,
+                chart.plan().map(plan -> plan.entry() - plan.stop()).orElse(0.0));
     }
 
     /** Lines to show, the price difference first. */
@@ -46,6 +48,9 @@ public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, 
         lines.add(bars + (Math.abs(bars) == 1 ? " bar" : " bars") + "   " + duration());
         if (!Double.isNaN(volume) && volume > 0) {
             lines.add(String.format(Locale.ROOT, "volume %,.0f", volume));
+        }
+        if (risk != 0) {
+            lines.add(String.format(Locale.ROOT, "%+.2f R of the plan", difference / risk).replace('-', '−'));
         }
         return lines;
     }

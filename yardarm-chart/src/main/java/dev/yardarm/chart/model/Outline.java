@@ -11,9 +11,11 @@ import dev.yardarm.core.series.Bars;
  * comparisons.
  *
  * @param anchors running number of the bar of each anchor
+ * @param heights of the anchors, in the plane
  * @param bars those it was made from, for a figure that reads bars
  */
-record Outline(Sketch sketch, Plane plane, double[] anchors, Bars bars, double left, double right, double low, double high) {
+record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, double left, double right,
+               double low, double high) {
     static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars) {
         double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
                 Double.NEGATIVE_INFINITY};
@@ -34,7 +36,8 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, Bars bars, double l
         sketch.areas().forEach(area -> take(area.points(), box));
         sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
         double[] anchors = drawing.anchors().stream().mapToDouble(anchor -> plane.u(anchor.time())).toArray();
-        return new Outline(sketch, plane, anchors, drawing.figure().readsBars() || drawing.options().values().stream()
+        double[] heights = drawing.anchors().stream().mapToDouble(anchor -> plane.v(anchor.price())).toArray();
+        return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || drawing.options().values().stream()
                 .anyMatch(text -> text.contains("{close}")) ? bars : null, box[0], box[1], box[2], box[3]);
     }
 

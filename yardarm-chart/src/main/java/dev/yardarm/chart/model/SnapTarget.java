@@ -105,8 +105,8 @@ public final class SnapTarget {
 
     private static void drawings(ChartModel chart, long time, String except, Nearest nearest) {
         for (Drawing drawing : chart.drawings()) {
-            if (!drawing.id().equals(except) && drawing.showsOn(chart.timeframe())) {
-                Outline outline = chart.outline(drawing);
+            if (!drawing.id().equals(except) && chart.shows(drawing)) {
+                Outline outline = chart.places().outline(drawing);
                 for (double height : outline.sketch().heights(outline.plane().u(time))) {
                     nearest.take(outline.plane().price(height), LINES);
                 }

@@ -2,7 +2,6 @@ package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.DrawingShape;
-import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
@@ -16,6 +15,7 @@ import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Draws drawings: areas, lines, words. One from a higher timeframe is a doubled hairline with the letter of that timeframe; a chosen
@@ -37,11 +37,10 @@ final class DrawingRenderer {
 
     void paint(ChartModel chart, Palette palette, Surface surface) {
         atEdge.clear();
-        List<Drawing> inView = chart.drawingsInView();
+        List<Drawing> inView = chart.places().inView();
+        Set<String> chosen = Set.copyOf(chart.selection().drawings());
         for (Drawing drawing : inView) {
-            boolean chosen = chart.selection() instanceof Selection.Drawing selected
-                    && selected.id().equals(drawing.id());
-            paint(chart, drawing, chosen, palette, surface);
+            paint(chart, drawing, chosen.contains(drawing.id()), palette, surface);
         }
         if (!chart.isCompact()) {
             paintAgreements(chart, inView, palette, surface);
@@ -82,7 +81,7 @@ final class DrawingRenderer {
         if (chart.isCompact()) {
             return;
         }
-        if (style.labels()) {
+        if (style.words() != Drawing.Style.Words.NONE) {
             shape.words().forEach(words -> write(words, chart.plotRight(), colour, palette, surface));
         }
         if (inherited && main != null) {
@@ -95,7 +94,7 @@ final class DrawingRenderer {
 
     /** Where levels of several ratio drawings stand together: a mark at the right edge with their number. */
     private void paintAgreements(ChartModel chart, List<Drawing> inView, Palette palette, Surface surface) {
-        for (Agreement.Shared shared : chart.agreements(inView)) {
+        for (Agreement.Shared shared : chart.places().agreements(inView)) {
             double top = chart.price().y(shared.high()) - 2;
             double height = Math.max(5, chart.price().y(shared.low()) + 2 - top);
             double right = chart.plotRight();
@@ -162,14 +161,16 @@ final class DrawingRenderer {
         double width = surface.textWidth(words.text(), type);
         double middle = switch (words.side()) {
             case ABOVE -> words.y() - LIFT;
-            case RIGHT_EDGE -> words.y() - 7;
+            case RIGHT_EDGE, LEFT_EDGE -> words.y() - 7;
+            case BELOW_EDGE -> words.y() + 7;
             case BELOW -> words.y() + LIFT;
             default -> words.y();
         };
         double left = switch (words.side()) {
             case RIGHT -> words.x() + 6;
             case LEFT -> words.x() - width - 6;
-            case RIGHT_EDGE -> words.x() - width - 4 - beside(middle, width);
+            case RIGHT_EDGE, BELOW_EDGE -> words.x() - width - 4 - beside(middle, width);
+            case LEFT_EDGE -> words.x() + 2;
             default -> words.x() - width / 2;
         };
         // Words that would run over the axis stand left of it; those of points out of view stay where they are.

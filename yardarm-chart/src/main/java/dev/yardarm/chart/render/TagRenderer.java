@@ -105,7 +105,7 @@ final class TagRenderer {
 
     private static void addLevels(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
         for (Drawing drawing : chart.drawings()) {
-            if (drawing.showsOn(chart.timeframe()) && drawing.is(Drawing.LEVEL)) {
+            if (chart.shows(drawing) && drawing.is(Drawing.LEVEL)) {
                 double price = drawing.anchors().get(0).price();
                 tags.add(new Tag(pane.scale().y(price), AxisText.price(chart, price),
                         palette.series(drawing.colour()), false));

@@ -6,9 +6,12 @@ import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.DoubleUnaryOperator;
+import java.util.function.LongUnaryOperator;
 
 /**
  * A drawing on an instrument. It belongs to the instrument, not to a chart. Immutable.
@@ -41,37 +44,68 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      * @param opacity from 0 to 1
      * @param dash of its lines
      * @param fill opacity of its areas, from 0 to 1
-     * @param labels true when its words are shown
+     * @param words where its words stand
      */
-    public record Style(int colour, double width, double opacity, Dash dash, double fill, boolean labels) {
+    public record Style(int colour, double width, double opacity, Dash dash, double fill, Words words) {
         /** How lines are broken. */
         public enum Dash { SOLID, DASHED, DOTTED }
 
+        /** Where the words of a drawing stand: where its figure has them, on one side of their points or lines, or nowhere. */
+        public enum Words {
+            AS_BUILT("as built"), LEFT("left"), RIGHT("right"), ABOVE("above"), BELOW("below"), NONE("none");
+
+            private final String word;
+
+            Words(String word) {
+                this.word = word;
+            }
+
+            public String word() {
+                return word;
+            }
+
+            /** The place of a word. */
+            public static Words of(String word) {
+                for (Words each : values()) {
+                    if (each.word.equals(word)) {
+                        return each;
+                    }
+                }
+                throw new IllegalArgumentException("words stand 'as built', left, right, above, below or 'none', not '" + word
+                        + "'");
+            }
+        }
+
         public Style {
             Objects.requireNonNull(dash);
+            Objects.requireNonNull(words);
             if (!(width > 0) || !(opacity >= 0 && opacity <= 1) || !(fill >= 0 && fill <= 1)) {
                 throw new IllegalArgumentException("a drawing needs a width above 0, and opacities from 0 to 1");
             }
         }
 
         public static Style of(int colour) {
-            return new Style(colour, 1.5, 1, Dash.SOLID, 0.12, true);
+            return new Style(colour, 1.5, 1, Dash.SOLID, 0.12, Words.AS_BUILT);
         }
 
         public Style withLine(int newColour, double newWidth, double newOpacity) {
-            return new Style(newColour, newWidth, newOpacity, dash, fill, labels);
+            return new Style(newColour, newWidth, newOpacity, dash, fill, words);
         }
 
         public Style withDash(Dash newDash) {
-            return new Style(colour, width, opacity, newDash, fill, labels);
+            return new Style(colour, width, opacity, newDash, fill, words);
         }
 
         public Style withFill(double newFill) {
-            return new Style(colour, width, opacity, dash, newFill, labels);
+            return new Style(colour, width, opacity, dash, newFill, words);
         }
 
-        public Style withLabels(boolean shown) {
-            return new Style(colour, width, opacity, dash, fill, shown);
+        public Style withWords(Words place) {
+            return new Style(colour, width, opacity, dash, fill, place);
+        }
+
+        public Style withColour(int number) {
+            return new Style(number, width, opacity, dash, fill, words);
         }
     }
 
@@ -85,41 +119,46 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      * @param locked true when it cannot be moved by hand
      * @param timeframes those it shows on; empty for all
      * @param inherited true when lower timeframes than its own show it
+     * @param chart the one chart it is kept on; empty for all charts of the instrument
      */
     public record Place(String name, String tracing, String group, boolean visible, boolean locked,
-                        List<Timeframe> timeframes, boolean inherited) {
-        public static final Place STANDARD = new Place("", "", "", true, false, List.of(), true);
+                        List<Timeframe> timeframes, boolean inherited, String chart) {
+        public static final Place STANDARD = new Place("", "", "", true, false, List.of(), true, "");
 
         public Place {
             timeframes = List.copyOf(timeframes);
         }
 
         public Place withName(String newName) {
-            return new Place(newName, tracing, group, visible, locked, timeframes, inherited);
+            return new Place(newName, tracing, group, visible, locked, timeframes, inherited, chart);
         }
 
         public Place withTracing(String sheet) {
-            return new Place(name, sheet, group, visible, locked, timeframes, inherited);
+            return new Place(name, sheet, group, visible, locked, timeframes, inherited, chart);
         }
 
         public Place withGroup(String newGroup) {
-            return new Place(name, tracing, newGroup, visible, locked, timeframes, inherited);
+            return new Place(name, tracing, newGroup, visible, locked, timeframes, inherited, chart);
         }
 
         public Place withVisible(boolean shown) {
-            return new Place(name, tracing, group, shown, locked, timeframes, inherited);
+            return new Place(name, tracing, group, shown, locked, timeframes, inherited, chart);
         }
 
         public Place withLocked(boolean on) {
-            return new Place(name, tracing, group, visible, on, timeframes, inherited);
+            return new Place(name, tracing, group, visible, on, timeframes, inherited, chart);
         }
 
         public Place onTimeframes(List<Timeframe> shown) {
-            return new Place(name, tracing, group, visible, locked, shown, inherited);
+            return new Place(name, tracing, group, visible, locked, shown, inherited, chart);
+        }
+
+        public Place onChart(String id) {
+            return new Place(name, tracing, group, visible, locked, timeframes, inherited, id);
         }
 
         public Place withInherited(boolean on) {
-            return new Place(name, tracing, group, visible, locked, timeframes, on);
+            return new Place(name, tracing, group, visible, locked, timeframes, on, chart);
         }
     }
 
@@ -206,6 +245,19 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
         boolean lower = origin.isHigherThan(timeframe);
         return place.visible() && (place.timeframes().isEmpty() ? place.inherited() || !lower
                 : place.timeframes().contains(timeframe));
+    }
+
+    /** The same drawing with all its points elsewhere. */
+    public Drawing moved(LongUnaryOperator time, DoubleUnaryOperator price) {
+        return withAnchors(anchors.stream().map(anchor -> new Anchor(time.applyAsLong(anchor.time()),
+                price.applyAsDouble(anchor.price()))).toList());
+    }
+
+    /** A list of drawings, with those of the same id in the place of the old. */
+    public static List<Drawing> replaced(List<Drawing> drawings, List<Drawing> changed) {
+        Map<String, Drawing> by = new HashMap<>();
+        changed.forEach(drawing -> by.put(drawing.id(), drawing));
+        return drawings.stream().map(drawing -> by.getOrDefault(drawing.id(), drawing)).toList();
     }
 
     /** The same drawing, all of it moved up or down by a price difference. */

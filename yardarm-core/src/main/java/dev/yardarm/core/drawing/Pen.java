@@ -158,8 +158,24 @@ public final class Pen {
     /** @param size 0 for small, 1 for the size of everything, 2 for headings */
     public void note(Point at, String text, Side side, int size) {
         if (!text.isBlank()) {
-            notes.add(new Note(at.u(), at.v(), text, side, size));
+            notes.add(new Note(at.u(), at.v(), text, switch (drawing.style().words()) {
+                case LEFT -> Side.LEFT;
+                case RIGHT -> Side.RIGHT;
+                case ABOVE -> Side.ABOVE;
+                case BELOW -> Side.BELOW;
+                default -> side;
+            }, size));
         }
+    }
+
+    /** Words at one of the ends of a level, standing on its line or below it; at the right end unless it is styled otherwise. */
+    public void noteOfLevel(double height, double from, double to, String text) {
+        double left = extent().isLeft() ? -FAR : Math.min(from, to);
+        double right = extent().isRight() ? FAR : Math.max(from, to);
+        boolean atLeft = drawing.style().words() == Drawing.Style.Words.LEFT;
+        Side side = atLeft ? Side.LEFT_EDGE : drawing.style().words() == Drawing.Style.Words.BELOW ? Side.BELOW_EDGE
+                : Side.RIGHT_EDGE;
+        notes.add(new Note(atLeft ? left : right, height, text, side, 0));
     }
 
     private static double[] flat(List<Point> through) {

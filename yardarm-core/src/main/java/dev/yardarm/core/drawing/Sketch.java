@@ -21,8 +21,11 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
         ARROW
     }
 
-    /** Where words stand at their point; at the right edge they end there and stand on the line. */
-    public enum Side { ABOVE, BELOW, RIGHT, LEFT, CENTRE, RIGHT_EDGE }
+    /**
+     * Where words stand at their point. At the right edge they end there and stand on the line, or hang below it; at the left
+     * edge they begin there.
+     */
+    public enum Side { ABOVE, BELOW, RIGHT, LEFT, CENTRE, RIGHT_EDGE, BELOW_EDGE, LEFT_EDGE }
 
     /**
      * A line through points.

@@ -113,6 +113,15 @@ public final class ContinuousFuture {
         return joined;
     }
 
+    /** The same for single prices. */
+    public static PriceBasis basis(List<Turn> turns, Joint joint) {
+        List<PriceBasis.Step> steps = new ArrayList<>();
+        for (int turn = 0; turn < turns.size() - 1 && joint != Joint.UNADJUSTED; turn++) {
+            steps.add(new PriceBasis.Step(turns.get(turn).until(), factor(turns, turn, joint), offset(turns, turn, joint)));
+        }
+        return PriceBasis.of(steps);
+    }
+
     /** What is added to the prices of a turn. */
     static double offset(List<Turn> turns, int turn, Joint joint) {
         double sum = 0;

@@ -2,6 +2,7 @@ package dev.yardarm.core.source;
 
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -16,22 +17,11 @@ public final class DividendAdjustment {
     /** @param raw bars of any timeframe, in the shares of their days */
     public static BarSeries adjust(BarSeries raw, List<BarSource.Dividend> dividends, long asOf) {
         Bars bars = raw.snapshot();
-        if (bars.isEmpty()) {
-            return raw;
-        }
-        List<BarSource.Dividend> known = dividends.stream().filter(paid -> paid.time() <= asOf
-                && paid.time() > bars.openTime(0)).toList();
+        List<BarSource.Dividend> known = known(bars, dividends, asOf);
         if (known.isEmpty()) {
             return raw;
         }
-        double[] factors = new double[known.size()];
-        double product = 1;
-        for (int paid = known.size() - 1; paid >= 0; paid--) {
-            int before = bars.barAt(known.get(paid).time() - 1);
-            double close = bars.close(Math.max(0, before));
-            product *= Math.max(0.01, 1 - known.get(paid).amount() / close);
-            factors[paid] = product;
-        }
+        double[] factors = factors(bars, known);
         BarSeries adjusted = new BarSeries(bars.size());
         int next = 0;
         for (int bar = 0; bar < bars.size(); bar++) {
@@ -50,5 +40,35 @@ public final class DividendAdjustment {
             }
         }
         return adjusted;
+    }
+
+    /** The same for single prices. */
+    public static PriceBasis basis(Bars raw, List<BarSource.Dividend> dividends, long asOf) {
+        List<BarSource.Dividend> known = known(raw, dividends, asOf);
+        double[] factors = factors(raw, known);
+        List<PriceBasis.Step> steps = new ArrayList<>();
+        for (int paid = 0; paid < factors.length; paid++) {
+            steps.add(new PriceBasis.Step(known.get(paid).time(), factors[paid], 0));
+        }
+        return PriceBasis.of(steps);
+    }
+
+    /** The dividends that change any of the bars. */
+    private static List<BarSource.Dividend> known(Bars bars, List<BarSource.Dividend> dividends, long asOf) {
+        return bars.isEmpty() ? List.of() : dividends.stream().filter(paid -> paid.time() <= asOf
+                && paid.time() > bars.openTime(0)).toList();
+    }
+
+    /** What prices before each dividend are multiplied by, for it and all later ones. */
+    private static double[] factors(Bars bars, List<BarSource.Dividend> known) {
+        double[] factors = new double[known.size()];
+        double product = 1;
+        for (int paid = known.size() - 1; paid >= 0; paid--) {
+            int before = bars.barAt(known.get(paid).time() - 1);
+            double close = bars.close(Math.max(0, before));
+            product *= Math.max(0.01, 1 - known.get(paid).amount() / close);
+            factors[paid] = product;
+        }
+        return factors;
     }
 }

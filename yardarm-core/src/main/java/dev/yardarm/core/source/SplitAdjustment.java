@@ -35,6 +35,13 @@ public final class SplitAdjustment {
         return adjusted;
     }
 
+    /** The same for single prices. */
+    public static PriceBasis basis(List<BarSource.Split> splits, long asOf) {
+        List<BarSource.Split> known = splits.stream().filter(split -> split.time() <= asOf).toList();
+        return PriceBasis.of(known.stream().map(split -> new PriceBasis.Step(split.time(),
+                1 / factor(known, split.time() - 1), 0)).toList());
+    }
+
     /** By what the raw price of a moment is divided: the product of the ratios of all later splits. */
     private static double factor(List<BarSource.Split> splits, long time) {
         double factor = 1;

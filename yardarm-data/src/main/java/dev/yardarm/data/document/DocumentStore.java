@@ -6,15 +6,21 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.ByteBuffer;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -33,6 +39,8 @@ public final class DocumentStore {
     private final Path folder;
     private final ObjectMapper mapper = DocumentMapper.create();
     private final List<String> notices = new ArrayList<>();
+    /** What each file held when it was read or written last. */
+    private final Map<Path, byte[]> seen = new HashMap<>();
 
     public DocumentStore(Path folder) throws IOException {
         this.folder = Files.createDirectories(folder);
@@ -52,7 +60,10 @@ public final class DocumentStore {
             return Optional.empty();
         }
         try {
-            return Optional.of(parse(kind, file));
+            byte[] bytes = Files.readAllBytes(file);
+            T document = parse(mapper, kind, bytes);
+            seen.put(file, digest(bytes));
+            return Optional.of(document);
         } catch (IOException damaged) {
             return fallBack(kind, name, file, damaged);
         }
@@ -61,12 +72,30 @@ public final class DocumentStore {
     /** Reads a document from a file anywhere, which is left as it is whatever it holds. */
     public static <T> T readFile(DocumentKind<T> kind, Path file) throws IOException {
         try {
-            return parse(DocumentMapper.create(), kind, file);
+            return parse(DocumentMapper.create(), kind, Files.readAllBytes(file));
         } catch (java.nio.file.NoSuchFileException missing) {
             throw new IOException("there is no file " + file);
         } catch (IOException bad) {
             throw new IOException(file + " cannot be read: " + bad.getMessage(), bad);
         }
+    }
+
+    /** A document as text, as it would be written to a file. */
+    public static <T> String text(DocumentKind<T> kind, T document) {
+        try {
+            return new String(bytes(DocumentMapper.create(), kind, document), StandardCharsets.UTF_8);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /**
+     * A document from text.
+     *
+     * @throws IOException when it is none of this kind, with what is wrong
+     */
+    public static <T> T parse(DocumentKind<T> kind, String text) throws IOException {
+        return parse(DocumentMapper.create(), kind, text.getBytes(StandardCharsets.UTF_8));
     }
 
     /** Writes a document to a file anywhere; it appears only when it is complete. */
@@ -82,13 +111,13 @@ public final class DocumentStore {
     }
 
     private <T> T parse(DocumentKind<T> kind, Path file) throws IOException {
-        return parse(mapper, kind, file);
+        return parse(mapper, kind, Files.readAllBytes(file));
     }
 
-    private static <T> T parse(ObjectMapper mapper, DocumentKind<T> kind, Path file) throws IOException {
+    private static <T> T parse(ObjectMapper mapper, DocumentKind<T> kind, byte[] bytes) throws IOException {
         JsonNode tree;
         try {
-            tree = mapper.readTree(Files.readAllBytes(file));
+            tree = mapper.readTree(bytes);
         } catch (JsonProcessingException damaged) {
             throw new IOException("it is no valid JSON: " + damaged.getOriginalMessage() + " (line "
                     + (damaged.getLocation() == null ? "?" : damaged.getLocation().getLineNr()) + ")");
@@ -174,10 +203,50 @@ public final class DocumentStore {
             writeThrough(temporary, bytes);
             keepCopy(kind, name, file);
             Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+            seen.put(file, digest(bytes));
         } catch (IOException failed) {
             removeQuietly(temporary, failed);
             throw new IOException("the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
                     + ". What was saved before is untouched; it will be tried again.", failed);
+        }
+    }
+
+    /** Brings two versions of a document together when somebody else has written to its file. */
+    public interface Joining<T> {
+        /** What both hold. */
+        T join(T own, T others);
+
+        /** This has been written. */
+        void written(T document);
+    }
+
+    /**
+     * Writes a document that somebody else may have changed since it was read or written here: then it is joined with what is
+     * in the file. A file of others that cannot be read is kept aside as it is.
+     *
+     * @throws IOException when it cannot be written; what was there before is untouched then
+     */
+    public synchronized <T> void write(DocumentKind<T> kind, String name, T document, Joining<T> joining) throws IOException {
+        T joined = document;
+        Path file = file(kind, name);
+        byte[] there = Files.exists(file) ? Files.readAllBytes(file) : null;
+        if (there != null && !Arrays.equals(digest(there), seen.get(file))) {
+            try {
+                joined = joining.join(document, parse(mapper, kind, there));
+            } catch (IOException unreadable) {
+                notices.add("the " + kind.title() + " file " + folder.relativize(file) + " was changed by another program and "
+                        + "cannot be read (" + unreadable.getMessage() + "); it was kept as " + keepAside(kind, name));
+            }
+        }
+        write(kind, name, joined);
+        joining.written(joined);
+    }
+
+    private static byte[] digest(byte[] bytes) {
+        try {
+            return MessageDigest.getInstance("SHA-256").digest(bytes);
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
         }
     }
 

@@ -23,8 +23,10 @@ public final class Documents {
      *
      * @param current name of the tracing new drawings go to; empty for the first
      * @param hidden names of the tracings that are not shown
+     * @param allHidden true while none of the drawings is shown
      */
-    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings, String current, List<String> hidden) {
+    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings, String current, List<String> hidden,
+                          boolean allHidden) {
         public Tracing {
             drawings = kept(drawings);
             current = current == null ? "" : current;
@@ -33,7 +35,7 @@ public final class Documents {
 
         /** All drawings shown, new ones on the first tracing. */
         public Tracing(InstrumentId instrument, List<DrawingEntry> drawings) {
-            this(instrument, drawings, "", List.of());
+            this(instrument, drawings, "", List.of(), false);
         }
     }
 
@@ -159,11 +161,12 @@ public final class Documents {
      * @param request null for all bars of the timeframe
      * @param scale null for a straight or logarithmic one that fits itself
      * @param link number of its link colour; 0 for none
+     * @param id by which drawings that are kept on this chart alone find it; null in a preset
      */
     public record Chart(InstrumentId instrument, Timeframe timeframe, String bars, boolean logarithmic,
                         boolean volumeShown, double barWidth, long rightmost, double manualLow, double manualHigh,
                         List<IndicatorLayer> indicators, Request request, Scale scale, List<Pane> panes,
-                        String maximisedPane, Boolean breaksShown, String zone, String title, int link) {
+                        String maximisedPane, Boolean breaksShown, String zone, String title, int link, String id) {
         public Chart {
             indicators = kept(indicators);
             panes = kept(panes);
@@ -248,15 +251,22 @@ public final class Documents {
      * @param indicators how new ones of an indicator come up, by its name; others as they are declared
      * @param favourites names of indicators
      * @param recent names of the indicators put on last, the last first
+     * @param figures how new drawings of a figure come up, by its name; others as they are declared
+     * @param looks looks of drawings kept under names
+     * @param ratios sets of ratios kept under names, each as numbers with spaces between them
      */
     public record Habits(List<Timeframe> timeframes, Map<String, String> sessions,
-                         Map<String, IndicatorLayer> indicators, List<String> favourites, List<String> recent) {
+                         Map<String, IndicatorLayer> indicators, List<String> favourites, List<String> recent,
+                         Map<String, DrawingLook> figures, Map<String, DrawingLook> looks, Map<String, String> ratios) {
         public Habits {
             timeframes = kept(timeframes);
             sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
             indicators = indicators == null ? Map.of() : Map.copyOf(indicators);
             favourites = kept(favourites);
             recent = kept(recent);
+            figures = figures == null ? Map.of() : Map.copyOf(figures);
+            looks = looks == null ? Map.of() : Map.copyOf(looks);
+            ratios = ratios == null ? Map.of() : Map.copyOf(ratios);
         }
     }
 

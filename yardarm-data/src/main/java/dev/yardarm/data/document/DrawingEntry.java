@@ -18,27 +18,25 @@ import java.util.TreeMap;
  * @param dash solid, dashed or dotted; null for solid
  * @param fill opacity of its areas; null for the usual one
  * @param labels false when its words are hidden
+ * @param words where they stand; null for where the figure has them
  * @param inherited false when lower timeframes do not show it
+ * @param chart id of the one chart it is kept on; null for all
  */
 public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor> anchors, int colour, double width,
                            double opacity, boolean visible, boolean logarithmic, Map<String, String> options, String dash,
-                           Double fill, Boolean labels, String name, String tracing, String group, boolean locked,
-                           List<Timeframe> timeframes, Boolean inherited) {
+                           Double fill, Boolean labels, String words, String name, String tracing, String group,
+                           boolean locked, List<Timeframe> timeframes, Boolean inherited, String chart) {
     /** The entry of a drawing. */
     public static DrawingEntry of(Drawing drawing) {
         Drawing.Style style = drawing.style();
         Drawing.Place place = drawing.place();
-        Map<String, String> chosen = new TreeMap<>();
-        drawing.figure().options().forEach(option -> {
-            String value = drawing.options().get(option.name());
-            if (!option.standard().equals(value)) {
-                chosen.put(option.name(), value);
-            }
-        });
+        Drawing.Style.Words words = style.words();
         return new DrawingEntry(drawing.id(), drawing.kind().toUpperCase(Locale.ROOT), drawing.origin(), drawing.anchors(), style.colour(),
-                style.width(), style.opacity(), place.visible(), drawing.logarithmic(), chosen,
-                style.dash().name().toLowerCase(Locale.ROOT), style.fill(), style.labels(), place.name(), place.tracing(),
-                place.group(), place.locked(), place.timeframes(), place.inherited());
+                style.width(), style.opacity(), place.visible(), drawing.logarithmic(), chosen(drawing),
+                style.dash().name().toLowerCase(Locale.ROOT), style.fill(), words != Drawing.Style.Words.NONE,
+                words == Drawing.Style.Words.NONE || words == Drawing.Style.Words.AS_BUILT ? null : words.word(), place.name(),
+                place.tracing(), place.group(), place.locked(), place.timeframes(), place.inherited(),
+                place.chart().isEmpty() ? null : place.chart());
     }
 
     /**
@@ -51,12 +49,25 @@ public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor
             throw new IllegalArgumentException("a drawing needs id, kind, origin and anchors");
         }
         Drawing.Style usual = Drawing.Style.of(colour);
+        Drawing.Style.Words standing = labels != null && !labels ? Drawing.Style.Words.NONE
+                : words == null ? usual.words() : Drawing.Style.Words.of(words);
         Drawing.Style style = new Drawing.Style(colour, width, opacity, dash == null ? usual.dash()
-                : Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)), fill == null ? usual.fill() : fill,
-                labels == null || labels);
+                : Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)), fill == null ? usual.fill() : fill, standing);
         Drawing.Place place = new Drawing.Place(text(name), text(tracing), text(group), visible, locked,
-                timeframes == null ? List.of() : timeframes, inherited == null || inherited);
+                timeframes == null ? List.of() : timeframes, inherited == null || inherited, text(chart));
         return new Drawing(id, kind, origin, anchors, logarithmic, options == null ? Map.of() : options, style, place);
+    }
+
+    /** The options of a drawing that differ from the usual ones. */
+    static Map<String, String> chosen(Drawing drawing) {
+        Map<String, String> chosen = new TreeMap<>();
+        drawing.figure().options().forEach(option -> {
+            String value = drawing.options().get(option.name());
+            if (!option.standard().equals(value)) {
+                chosen.put(option.name(), value);
+            }
+        });
+        return chosen;
     }
 
     private static String text(String value) {

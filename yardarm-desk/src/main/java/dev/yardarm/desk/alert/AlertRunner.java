@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.BiFunction;
 import java.util.function.Consumer;
 
 /**
@@ -23,11 +24,17 @@ public final class AlertRunner {
     private final Directory directory;
     private final LiveHub hub;
     private final Executor front;
+    private final BiFunction<Instrument, Drawing, Drawing> prices;
     private final Consumer<Alert> fired;
     private final List<LiveHub.Subscription> subscriptions = new ArrayList<>();
 
-    /** @param fired told on the interface's thread */
-    public AlertRunner(Books books, Directory directory, LiveHub hub, Executor front, Consumer<Alert> fired) {
+    /**
+     * @param prices puts a drawing as it is kept into prices of now
+     * @param fired told on the interface's thread
+     */
+    public AlertRunner(Books books, Directory directory, LiveHub hub, Executor front,
+                       BiFunction<Instrument, Drawing, Drawing> prices, Consumer<Alert> fired) {
+        this.prices = prices;
         this.books = books;
         this.directory = directory;
         this.hub = hub;
@@ -49,7 +56,7 @@ public final class AlertRunner {
             Drawing drawing = instrument == null ? null : books.drawings(alert.instrument()).stream()
                     .filter(each -> each.id().equals(alert.drawing())).findFirst().orElse(null);
             if (!alert.hasFired() && drawing != null) {
-                AlertWatch watch = new AlertWatch(alert, drawing, directory.source(instrument).calendar(instrument));
+                AlertWatch watch = new AlertWatch(alert, prices.apply(instrument, drawing), directory.source(instrument).calendar(instrument));
                 subscriptions.add(hub.subscribe(instrument, alert.setAt(), new Listening(watch)));
             }
         }

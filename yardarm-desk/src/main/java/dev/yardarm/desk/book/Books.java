@@ -9,13 +9,12 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.data.document.DrawingEntry;
-import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
 /**
@@ -27,8 +26,7 @@ public final class Books {
     public enum Subject { DRAWINGS, LISTS, STANCES, ALERTS, PLANS, SCANS }
 
     private final DocumentSaver saver;
-    private final Map<InstrumentId, List<Drawing>> drawings = new LinkedHashMap<>();
-    private final Map<InstrumentId, Sheets> sheets = new LinkedHashMap<>();
+    private final TracingBook tracings;
     private final Map<InstrumentId, Stance> stances = new LinkedHashMap<>();
     private final Map<InstrumentId, TradePlan> plans = new LinkedHashMap<>();
     private List<Documents.NamedList> lists;
@@ -36,9 +34,14 @@ public final class Books {
     private List<Scan> scans;
     private final List<Consumer<Subject>> listeners = new ArrayList<>();
 
-    /** Opens the books; lists are the given ones when none are saved. */
-    public Books(DocumentSaver saver, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
+    /**
+     * Opens the books; lists are the given ones when none are saved.
+     *
+     * @param front the interface's thread
+     */
+    public Books(DocumentSaver saver, Executor front, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
         this.saver = saver;
+        this.tracings = new TracingBook(saver, front, instrument -> tell(Subject.DRAWINGS));
         DocumentStore store = saver.store();
         store.read(DocumentKind.STANCES, "stances").ifPresent(
                 saved -> saved.stances().forEach(stance -> stances.put(stance.instrument(), stance)));
@@ -58,28 +61,38 @@ public final class Books {
         List.copyOf(listeners).forEach(listener -> listener.accept(subject));
     }
 
+    /** The drawings of an instrument, on all its tracings, in prices of their days. */
     public List<Drawing> drawings(InstrumentId instrument) {
-        return drawings.computeIfAbsent(instrument, missing -> saver.store()
-                .read(DocumentKind.TRACING, fileOf(missing)).map(saved -> {
-                    sheets.put(missing, new Sheets(saved.current(), saved.hidden()));
-                    return read(saved, missing);
-                }).orElse(List.of()));
+        return tracings.drawings(instrument);
     }
 
-    private static String fileOf(InstrumentId instrument) {
-        return instrument.source() + "-" + instrument.code();
+    /** The drawings of all instruments looked at so far. */
+    public Map<InstrumentId, List<Drawing>> knownDrawings() {
+        return tracings.known();
+    }
+
+    /** The drawings of an instrument as they are in its file; may be asked by any thread. */
+    public List<Drawing> peek(InstrumentId instrument) {
+        return tracings.peek(instrument);
     }
 
     /** Which tracing of an instrument is drawn on, and which are hidden. */
     public Sheets sheets(InstrumentId instrument) {
-        drawings(instrument);
-        return sheets.getOrDefault(instrument, Sheets.FIRST);
+        return tracings.sheets(instrument);
     }
 
     public void setSheets(InstrumentId instrument, Sheets changed) {
-        List<Drawing> kept = drawings(instrument);
-        sheets.put(instrument, changed);
-        setDrawings(instrument, kept);
+        tracings.setSheets(instrument, changed);
+    }
+
+    /** Replaces the drawings of an instrument. */
+    public void setDrawings(InstrumentId instrument, List<Drawing> changed) {
+        tracings.setDrawings(instrument, changed);
+    }
+
+    /** The drawings of an instrument as a document. */
+    public Documents.Tracing document(InstrumentId instrument) {
+        return tracings.document(instrument);
     }
 
     /**
@@ -87,9 +100,10 @@ public final class Books {
      *
      * @param current name of the one new drawings go to; empty for the first
      * @param hidden names of those that are not shown
+     * @param allHidden true while none of the drawings is shown
      */
-    public record Sheets(String current, List<String> hidden) {
-        static final Sheets FIRST = new Sheets("", List.of());
+    public record Sheets(String current, List<String> hidden, boolean allHidden) {
+        static final Sheets FIRST = new Sheets("", List.of(), false);
 
         public Sheets {
             hidden = List.copyOf(hidden);
@@ -99,45 +113,6 @@ public final class Books {
         public boolean shows(String tracing) {
             return !hidden.contains(tracing);
         }
-    }
-
-    /** The drawings of a file; what cannot be drawn is told, and the file as it was is kept. */
-    private List<Drawing> read(Documents.Tracing saved, InstrumentId instrument) {
-        List<Drawing> found = new ArrayList<>();
-        List<String> problems = new ArrayList<>();
-        for (int number = 0; number < saved.drawings().size(); number++) {
-            try {
-                found.add(saved.drawings().get(number).drawing());
-            } catch (IllegalArgumentException bad) {
-                problems.add("drawing " + (number + 1) + ": " + bad.getMessage());
-            }
-        }
-        if (!problems.isEmpty()) {
-            String kept;
-            try {
-                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING,
-                        fileOf(instrument));
-            } catch (IOException failed) {
-                kept = "the file could not be copied: " + failed.getMessage();
-            }
-            saver.tell("Of the drawings of " + instrument + " " + found.size() + " could be read, " + problems.size()
-                    + " not (" + String.join("; ", problems) + "); " + kept + ".");
-        }
-        return List.copyOf(found);
-    }
-
-    /** Replaces the drawings of an instrument. */
-    public void setDrawings(InstrumentId instrument, List<Drawing> changed) {
-        drawings.put(instrument, List.copyOf(changed));
-        saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument));
-        tell(Subject.DRAWINGS);
-    }
-
-    /** The drawings of an instrument as a document. */
-    public Documents.Tracing document(InstrumentId instrument) {
-        Sheets of = sheets(instrument);
-        return new Documents.Tracing(instrument, drawings(instrument).stream().map(DrawingEntry::of).toList(), of.current(),
-                of.hidden());
     }
 
     public Stance stance(InstrumentId instrument) {

@@ -28,9 +28,13 @@ public final class DocumentSaver implements AutoCloseable {
     private final ScheduledExecutorService thread;
     private String failing;
 
-    private record Pending<T>(DocumentKind<T> kind, String name, T document) {
+    private record Pending<T>(DocumentKind<T> kind, String name, T document, DocumentStore.Joining<T> joining) {
         void write(DocumentStore store) throws IOException {
-            store.write(kind, name, document);
+            if (joining == null) {
+                store.write(kind, name, document);
+            } else {
+                store.write(kind, name, document, joining);
+            }
         }
     }
 
@@ -56,10 +60,15 @@ public final class DocumentSaver implements AutoCloseable {
 
     /** Saves a document soon; the document must not change any more. */
     public <T> void save(DocumentKind<T> kind, String name, T document) {
+        save(kind, name, document, null);
+    }
+
+    /** The same for a document that somebody else may have changed; null to write over it. */
+    public <T> void save(DocumentKind<T> kind, String name, T document, DocumentStore.Joining<T> joining) {
         boolean first;
         synchronized (pending) {
             first = pending.isEmpty();
-            pending.put(kind.format() + "/" + name, new Pending<>(kind, name, document));
+            pending.put(kind.format() + "/" + name, new Pending<>(kind, name, document, joining));
         }
         if (first && !thread.isShutdown()) {
             thread.schedule(this::writeAll, DELAY_MILLIS, TimeUnit.MILLISECONDS);
@@ -84,6 +93,7 @@ public final class DocumentSaver implements AutoCloseable {
                 }
             }
         }
+        store.takeNotices().forEach(tell);
         report(problem);
     }
 

@@ -5,15 +5,18 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.DrawingLook;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * What the trader set once for all charts: the timeframes offered, the session each instrument is looked at in, how new
- * indicators come up, and which are at hand.
+ * indicators and drawings come up, and which are at hand.
  */
 public final class Habits {
     /** How many indicators are kept as used last. */
@@ -24,6 +27,9 @@ public final class Habits {
     private final Map<String, Documents.IndicatorLayer> indicators = new LinkedHashMap<>();
     private final List<String> favourites = new ArrayList<>();
     private final List<String> recent = new ArrayList<>();
+    private final Map<String, DrawingLook> figures = new LinkedHashMap<>();
+    private final Map<String, DrawingLook> looks = new TreeMap<>();
+    private final Map<String, String> ratios = new TreeMap<>();
     private List<Timeframe> timeframes = List.of();
 
     public Habits(DocumentSaver saver) {
@@ -34,6 +40,9 @@ public final class Habits {
             indicators.putAll(saved.indicators());
             favourites.addAll(saved.favourites());
             recent.addAll(saved.recent());
+            figures.putAll(saved.figures());
+            looks.putAll(saved.looks());
+            ratios.putAll(saved.ratios());
         });
     }
 
@@ -126,8 +135,48 @@ public final class Habits {
         save();
     }
 
+    /** How new drawings of a figure come up, when the trader said so. */
+    public Optional<DrawingLook> ofFigure(String figure) {
+        return Optional.ofNullable(figures.get(figure));
+    }
+
+    /** Lets new drawings of a figure come up with a look; null as the figure is declared. */
+    public void setOfFigure(String figure, DrawingLook look) {
+        put(figures, figure, look);
+    }
+
+    /** Looks of drawings by their names, sorted. */
+    public Map<String, DrawingLook> drawingLooks() {
+        return Collections.unmodifiableMap(looks);
+    }
+
+    /** Keeps a look of drawings under a name; null forgets it. */
+    public void setDrawingLook(String name, DrawingLook look) {
+        put(looks, name, look);
+    }
+
+    /** Sets of ratios by their names, sorted; each is numbers with spaces between them. */
+    public Map<String, String> ratioSets() {
+        return Collections.unmodifiableMap(ratios);
+    }
+
+    /** Keeps a set of ratios under a name; null forgets it. */
+    public void setRatioSet(String name, String numbers) {
+        put(ratios, name, numbers);
+    }
+
+    private <T> void put(Map<String, T> map, String key, T value) {
+        if (value == null) {
+            map.remove(key);
+        } else {
+            map.put(key, value);
+        }
+        save();
+    }
+
     private void save() {
         saver.save(DocumentKind.HABITS, "habits", new Documents.Habits(timeframes, Map.copyOf(sessions),
-                Map.copyOf(indicators), List.copyOf(favourites), List.copyOf(recent)));
+                Map.copyOf(indicators), List.copyOf(favourites), List.copyOf(recent), Map.copyOf(figures),
+                Map.copyOf(looks), Map.copyOf(ratios)));
     }
 }

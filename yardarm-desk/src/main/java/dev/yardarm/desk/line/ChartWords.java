@@ -275,9 +275,15 @@ final class ChartWords {
             case "look" -> {
                 boolean verb = Set.of("save", "delete").contains(words[0]);
                 String name = verb ? more : rest;
-                add("look", verb ? words[0] + " settings and look of the chosen indicator"
-                        : "give the chosen indicator a kept look", name.isEmpty() ? null
+                add("look", verb ? words[0] + " settings and look of the chosen indicator or drawing"
+                        : "give the chosen indicator or drawings a kept look", name.isEmpty() ? null
                         : new LineCommand.OfLook(verb ? words[0] : "apply", name));
+            }
+            case "ratios" -> {
+                boolean verb = Set.of("save", "delete").contains(words[0]);
+                String name = verb ? more : rest;
+                add("ratios", verb ? words[0] + " a set of ratios" : "give the chosen drawings a kept set of ratios",
+                        name.isEmpty() ? null : new LineCommand.OfRatios(verb ? words[0] : "apply", name));
             }
             case "list" -> {
                 boolean verb = Set.of("new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier",
@@ -310,7 +316,7 @@ final class ChartWords {
         }
         for (String form : List.of("range 20", "ticks 500", "reversal 20", "brick 20", "point-figure 1%x3 D",
                 "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save", "look save",
-                "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
+                "ratios save", "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
                 "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace",
                 "export drawings", "import drawings", "tracing")) {
             if (form.startsWith(start) && !form.equals(start)) {
@@ -321,7 +327,7 @@ final class ChartWords {
 
     /** The command of a full form; null for one that needs more. */
     private static LineCommand complete(String form) {
-        if (List.of("preset save", "look save", "go to", "list new", "title", "export workspace", "import workspace",
+        if (List.of("preset save", "look save", "ratios save", "go to", "list new", "title", "export workspace", "import workspace",
                 "export drawings", "import drawings", "tracing", "save chart.png").contains(form)) {
             return null;
         }

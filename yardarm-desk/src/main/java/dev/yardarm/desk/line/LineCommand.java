@@ -78,8 +78,12 @@ public sealed interface LineCommand {
     record OfPreset(String verb, String name) implements LineCommand {
     }
 
-    /** Something done with a kept look of the chosen indicator: apply, save, delete. */
+    /** Something done with a kept look of the chosen indicator or drawings: apply, save, delete. */
     record OfLook(String verb, String name) implements LineCommand {
+    }
+
+    /** Something done with a kept set of ratios: apply, save, delete. */
+    record OfRatios(String verb, String name) implements LineCommand {
     }
 
     /** Something done with a tracing: use, show, hide, move. */
@@ -177,8 +181,18 @@ public sealed interface LineCommand {
         HIDE_INDICATORS("hide indicators", "hide all indicators of the chart, and show them again"),
         HIDE_DRAWINGS("hide drawings", "hide all drawings of the instrument, and show them again"),
         CLEAR_ANALYSIS("clear analysis", "remove all indicators and drawings"),
-        COPY_DRAWING("copy drawing", "remember the chosen drawing"),
-        PASTE_DRAWING("paste drawing", "put the remembered drawing on this instrument"),
+        COPY_DRAWING("copy drawing", "the chosen drawings to the clipboard"),
+        PASTE_DRAWING("paste drawing", "put drawings of the clipboard on this instrument"),
+        CLONE_DRAWING("clone drawing", "second ones beside the chosen drawings"),
+        CHOOSE_DRAWINGS("choose all drawings", "choose all drawings of the chart"),
+        GATHER("choose by box", "draw a box around drawings to choose them"),
+        GROUP("group drawings", "choose and move the chosen drawings together"),
+        UNGROUP("ungroup drawings", "take groups of the chosen drawings apart"),
+        TO_FRONT("drawing to front", "draw the chosen drawings over all others"),
+        TO_BACK("drawing to back", "draw the chosen drawings under all others"),
+        LOCK("lock drawing", "the chosen drawings cannot be moved by hand, and back"),
+        ON_THIS_CHART("drawing on this chart", "keep the chosen drawings on this chart alone, and back"),
+        USUAL_DRAWING("usual drawing", "new ones of its figure come up like the chosen drawing"),
         COPY_INDICATORS("copy indicators", "remember the chart's indicators"),
         PASTE_INDICATORS("paste indicators", "put the remembered indicators on this chart"),
         CLEAR_INDICATORS("clear indicators", "remove all indicators"),

@@ -12,6 +12,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
+import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.market.EventMarks;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
@@ -43,8 +44,9 @@ public final class ChartFeed implements AutoCloseable {
          * What belongs to bars that have just been loaded; comes before them.
          *
          * @param madeFrom what bars that are not of time are made from; empty for bars of time
+         * @param basis how traded prices became those of the bars
          */
-        default void opened(String madeFrom, List<EventMark> marks) {
+        default void opened(String madeFrom, List<EventMark> marks, PriceBasis basis) {
         }
 
         /** Something the user should know; the chart goes on. */
@@ -93,7 +95,7 @@ public final class ChartFeed implements AutoCloseable {
             return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
         }, ready -> {
             if (live == next) {
-                receiver.opened(ready.loaded().madeFrom(), ready.marks());
+                receiver.opened(ready.loaded().madeFrom(), ready.marks(), ready.loaded().basis());
                 receiver.show(ready.first());
                 next.begin(ready);
             }

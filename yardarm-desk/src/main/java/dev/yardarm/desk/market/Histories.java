@@ -7,6 +7,7 @@ import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.MadeFromFiner;
 import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
@@ -21,14 +22,18 @@ import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ContinuousFuture;
 import dev.yardarm.core.source.DividendAdjustment;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.source.SplitAdjustment;
 import java.io.IOException;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * The bars of any instrument as a request asks for them: built from the coarsest stored ones that will do, or from
@@ -36,6 +41,7 @@ import java.util.Optional;
  * instruments looked at last are kept in memory, so the charts of a timeframe strip share one reading.
  */
 public final class Histories {
+    private static final Logger LOG = LoggerFactory.getLogger(Histories.class);
     private static final int KEPT = 24;
     private static final long FRESH = Times.HOUR;
 
@@ -48,6 +54,11 @@ public final class Histories {
             return size() > KEPT;
         }
     };
+
+    private final Map<Key, KeptBasis> bases = new HashMap<>();
+
+    private record KeptBasis(PriceBasis basis, long asOf) {
+    }
 
     /** What stored bars depend on. */
     private record Key(InstrumentId id, Timeframe timeframe, boolean splits, boolean dividends, String roll,
@@ -67,8 +78,9 @@ public final class Histories {
      *
      * @param traded the instrument whose trades go on with them: the current contract of a continuous future
      * @param madeFrom what bars that are not of time are made from; empty for bars of time
+     * @param basis how traded prices became those of the bars
      */
-    public record Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom) {
+    public record Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom, PriceBasis basis) {
         public BarSeries series() {
             return maker.series();
         }
@@ -155,7 +167,7 @@ public final class Histories {
             throw new IOException("nothing of " + instrument.code() + " was traded in the "
                     + request.part().words() + (request.days() > 0 ? " of the last " + request.days() + " days" : ""));
         }
-        return new Loaded(maker, Math.max(now, stored.knownUpTo()), traded, "");
+        return new Loaded(maker, Math.max(now, stored.knownUpTo()), traded, "", basis(instrument, request, now));
     }
 
     private static void goOn(BarSource source, Instrument traded, long knownUpTo, long now, BarMaker maker) {
@@ -163,6 +175,16 @@ public final class Histories {
             live.trades(traded.id(), knownUpTo, now, maker::addTick);
         }
         maker.advanceTo(now);
+    }
+
+    /** A drawing as it is kept, in the prices a chart shows when nothing else is asked for; as it is when that cannot be told. */
+    public Drawing inPricesOfNow(Instrument instrument, Drawing kept, long now) {
+        try {
+            return basis(instrument, BarRequest.of(Timeframe.DAY), now).shown(kept);
+        } catch (IOException unread) {
+            LOG.warn("the price basis of {} cannot be told: {}", instrument.code(), unread.getMessage());
+            return kept;
+        }
     }
 
     /** Bars that are not of time: from trades where there are any, else from bars of their basis. */
@@ -179,14 +201,45 @@ public final class Histories {
             BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
             filtered.addTicks(ticks, 0, ticks.size());
             filtered.advanceTo(now);
-            return new Loaded(filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()));
+            return new Loaded(filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()),
+                    PriceBasis.AS_TRADED);
         }
         Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
         Loaded finer = byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), now);
         BarMaker made = new MadeFromFiner(new BarGrid(part, basis), maker);
         feed(finer.series().snapshot(), Long.MIN_VALUE, made);
         return new Loaded(part.equals(whole) ? made : new SessionFilter(whole, part, made), finer.knownUpTo(), traded,
-                "from bars of " + basis);
+                "from bars of " + basis, finer.basis());
+    }
+
+    /**
+     * How prices as they were traded become those of a request, as of now; kept for an hour of the market.
+     *
+     * @throws IOException when what it depends on cannot be read
+     */
+    public PriceBasis basis(Instrument instrument, BarRequest request, long now) throws IOException {
+        Key key = Key.of(instrument, Timeframe.DAY, request);
+        synchronized (bases) {
+            KeptBasis kept = bases.get(key);
+            if (kept != null && kept.asOf() <= now && now - kept.asOf() < FRESH) {
+                return kept.basis();
+            }
+        }
+        BarSource source = directory.source(instrument);
+        PriceBasis made;
+        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
+            made = ContinuousFuture.basis(turns(source, instrument, request, now), request.joint());
+        } else {
+            PriceBasis splits = request.splits() ? SplitAdjustment.basis(source.splits(instrument.id()), now)
+                    : PriceBasis.AS_TRADED;
+            List<BarSource.Dividend> paid = request.dividends() ? source.dividends(instrument.id()) : List.of();
+            made = paid.isEmpty() ? splits : DividendAdjustment.basis(source.history(instrument.id(), Timeframe.DAY,
+                    Long.MIN_VALUE, now).snapshot(), paid, now).then(splits);
+        }
+        synchronized (bases) {
+            bases.put(key, new KeptBasis(made, now));
+        }
+        return made;
     }
 
     private static Timeframe finest(BarSource source, Instrument instrument) {
@@ -302,6 +355,9 @@ public final class Histories {
     public void forget(InstrumentId id) {
         synchronized (recent) {
             recent.keySet().removeIf(key -> key.id().equals(id));
+        }
+        synchronized (bases) {
+            bases.keySet().removeIf(key -> key.id().equals(id));
         }
     }
 }

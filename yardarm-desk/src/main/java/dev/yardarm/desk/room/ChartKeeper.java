@@ -54,7 +54,8 @@ final class ChartKeeper {
                         scale.bottomMargin(), scale.baseTime()),
                 chart.paneChoices().stream().map(pane -> new Documents.Pane(pane.id(), pane.share(), pane.folded()))
                         .toList(), chart.maximisedPane(), chart.areBreaksShown(),
-                chart.chosenZone() == null ? null : chart.chosenZone().getId(), title, link);
+                chart.chosenZone() == null ? null : chart.chosenZone().getId(), title, link,
+                instrument == null ? null : room.id());
     }
 
     /** Opens a saved chart in a room; what it names but is not there is told. */
@@ -62,6 +63,9 @@ final class ChartKeeper {
         putMakeUp(saved, room);
         room.setTitle(saved.title() == null ? "" : saved.title());
         room.setLink(saved.link());
+        if (saved.id() != null) {
+            room.setId(saved.id());
+        }
         if (saved.instrument() == null) {
             return;
         }
@@ -84,7 +88,11 @@ final class ChartKeeper {
     /** Makes charts like another one, with all its settings. */
     static void copyInto(ChartRoom from, List<ChartRoom> charts) {
         Documents.Chart document = capture(from);
-        charts.forEach(chart -> restore(document, chart));
+        charts.forEach(chart -> {
+            String own = chart.id();
+            restore(document, chart);
+            chart.setId(own);
+        });
     }
 
     private static void putMakeUp(Documents.Chart saved, ChartRoom room) {

@@ -18,6 +18,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
+import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
@@ -26,6 +27,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.function.Consumer;
 
 /**
@@ -42,6 +44,7 @@ public final class ChartRoom {
     private final Studies studies;
     private final ChartIndicators indicators;
     private final ChartComparisons comparisons;
+    private final ChartDrawings drawings;
     private final Tracings tracings;
     private final ChartPanes panes;
     private final ChartGestures gestures;
@@ -50,6 +53,7 @@ public final class ChartRoom {
     private final Rounds rounds;
     private String problem = "";
     private String title = "";
+    private String id = UUID.randomUUID().toString().substring(0, 8);
     private boolean resting;
     private int link;
     private LinkedPointer pointer = LinkedPointer.NONE;
@@ -71,9 +75,10 @@ public final class ChartRoom {
                 .map(Instrument::format));
         feed = new ChartFeed(desk.feedServices(), key, new ChartFeed.Receiver() {
             @Override
-            public void opened(String madeFrom, List<EventMark> marks) {
+            public void opened(String madeFrom, List<EventMark> marks, PriceBasis basis) {
                 chart.setMadeFrom(madeFrom);
                 chart.setMarks(marks);
+                drawings.setBasis(basis);
             }
 
             @Override
@@ -96,6 +101,7 @@ public final class ChartRoom {
                 tell(Aspect.DATA);
             }
         });
+        drawings = new ChartDrawings(desk, this);
         studies = new Studies(desk, this);
         indicators = new ChartIndicators(this);
         comparisons = new ChartComparisons(this);
@@ -136,6 +142,21 @@ public final class ChartRoom {
 
     public Studies studies() {
         return studies;
+    }
+
+    /** The drawings of the instrument on the chart. */
+    public ChartDrawings drawings() {
+        return drawings;
+    }
+
+    /** By which drawings that are kept on this chart alone find it; stays with it when it is saved. */
+    public String id() {
+        return id;
+    }
+
+    /** Takes the id it was saved with. */
+    void setId(String saved) {
+        id = saved;
     }
 
     public ChartGestures gestures() {
@@ -181,6 +202,7 @@ public final class ChartRoom {
         }
         if (!sameInstrument) {
             chart.select(Selection.NONE);
+            drawings.setBasis(PriceBasis.AS_TRADED);
         }
         problem = "";
         TradingCalendar whole = desk.calendar(instrument);

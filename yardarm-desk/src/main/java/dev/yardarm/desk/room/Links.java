@@ -69,8 +69,9 @@ final class Links {
         }
         if (aspect == Aspect.SELECTION && rules.shares(colour, LinkRules.Shared.DRAWINGS)
                 && other.instrument().equals(from.instrument())
-                && from.chart().selection() instanceof Selection.Drawing) {
-            other.studies().select(from.chart().selection());
+                && !from.chart().selection().drawings().isEmpty()) {
+            other.studies().select(Selection.ofDrawings(from.chart().selection().drawings().stream().filter(id ->
+                    other.chart().drawing(id).isPresent()).toList()));
         }
     }
 

@@ -60,6 +60,11 @@ public final class Tracings {
         return id().map(id -> shown(desk.books().sheets(id).current())).orElse(FIRST);
     }
 
+    /** True for a drawing on the tracing new ones go to. */
+    public boolean isOnCurrent(Drawing drawing) {
+        return shown(drawing.place().tracing()).equals(current());
+    }
+
     public boolean isShown(String name) {
         return id().map(id -> desk.books().sheets(id).shows(stored(name))).orElse(true);
     }
@@ -69,7 +74,7 @@ public final class Tracings {
         id().ifPresent(id -> {
             Books.Sheets before = desk.books().sheets(id);
             List<String> hidden = before.hidden().stream().filter(each -> !each.equals(stored(name))).toList();
-            change("draw on " + name, id, before, new Books.Sheets(stored(name), hidden));
+            change("draw on " + name, id, before, new Books.Sheets(stored(name), hidden, before.allHidden()));
             desk.tell("New drawings go to the tracing '" + shown(stored(name)) + "'.");
         });
     }
@@ -87,18 +92,14 @@ public final class Tracings {
             if (!on) {
                 hidden.add(stored(name));
             }
-            change((on ? "show " : "hide ") + name, id, before, new Books.Sheets(before.current(), hidden));
+            change((on ? "show " : "hide ") + name, id, before, new Books.Sheets(before.current(), hidden, before.allHidden()));
         });
     }
 
-    /** Puts the chosen drawing on a tracing. */
+    /** Puts the chosen drawings on a tracing. */
     public void move(String name) {
-        Drawing drawing = room.studies().chosenDrawing().orElse(null);
-        if (drawing == null) {
-            desk.tell("Choose a drawing first, on the chart or in Layers.");
-        } else {
-            room.studies().change(drawing, drawing.withPlace(drawing.place().withTracing(stored(name))));
-        }
+        room.drawings().changeChosen("move to " + shown(stored(name)) + ":", drawing -> drawing.withPlace(drawing.place()
+                .withTracing(stored(name))));
     }
 
     private void change(String label, InstrumentId id, Books.Sheets before, Books.Sheets after) {

@@ -23,18 +23,19 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 
 /** Runs a scan: loads each instrument's bars and puts the conditions to them, on all cores. */
 public final class ScanRunner {
     private final Histories histories;
-    private final Map<InstrumentId, List<Drawing>> drawings;
+    private final Function<InstrumentId, List<Drawing>> drawings;
 
     public ScanRunner(Histories histories) {
-        this(histories, Map.of());
+        this(histories, id -> List.of());
     }
 
-    /** @param drawings those of the instruments, for conditions that read them */
-    public ScanRunner(Histories histories, Map<InstrumentId, List<Drawing>> drawings) {
+    /** @param drawings of an instrument as they are kept, for conditions that read them; asked by several threads */
+    public ScanRunner(Histories histories, Function<InstrumentId, List<Drawing>> drawings) {
         this.histories = histories;
         this.drawings = drawings;
     }
@@ -91,18 +92,24 @@ public final class ScanRunner {
     private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now,
                       Map<InstrumentId, Optional<Bars>> others, int at, Found[] found, String[] missing) {
         try {
-            Bars bars = histories.load(instrument, scan.timeframe(), now).series().snapshot();
+            Histories.Loaded loaded = histories.load(instrument, scan.timeframe(), now);
+            Bars bars = loaded.series().snapshot();
+            List<Drawing> own = !readsDrawings(conditions) ? List.of() : drawings.apply(instrument.id()).stream()
+                    .map(loaded.basis()::shown).toList();
             TradingCalendar calendar = histories.calendar(instrument);
             ScanMatch match = ScanMatch.of(bars, conditions, new Surroundings(calendar, code -> histories
                     .comparable(instrument, code).flatMap(other -> others.computeIfAbsent(other.id(), id -> bars(other, scan,
-                            now))).map(compared -> () -> compared)).with(new NamedDrawings(calendar, drawings.getOrDefault(
-                                    instrument.id(), List.of()))));
+                            now))).map(compared -> () -> compared)).with(new NamedDrawings(calendar, own)));
             if (match != ScanMatch.NO) {
                 found[at] = new Found(instrument, match, bars);
             }
         } catch (IOException unread) {
             missing[at] = instrument.code() + ": " + unread.getMessage();
         }
+    }
+
+    private static boolean readsDrawings(List<Formula> conditions) {
+        return conditions.stream().anyMatch(each -> !each.drawings().isEmpty());
     }
 
     /** The bars of an instrument that conditions compare with; loaded once for a scan, none when they cannot be had. */

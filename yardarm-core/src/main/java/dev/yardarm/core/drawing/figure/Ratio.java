@@ -13,8 +13,7 @@ final class Ratio {
     /** A level with its ratio and price at its end. */
     static void level(Pen pen, double ratio, double height, double from, double to) {
         pen.level("r" + Pen.ratio(ratio).replace('.', '_'), Part.MAIN, height, from, to, pen.extent());
-        pen.note(new Point(pen.extent().isRight() ? Double.POSITIVE_INFINITY : to, height), Pen.ratio(ratio) + "  "
-                + pen.price(height), Side.RIGHT_EDGE);
+        pen.noteOfLevel(height, from, to, Pen.ratio(ratio) + "  " + pen.price(height));
     }
 
     /** An upright line with its ratio at a height. */

@@ -1,0 +1,159 @@
+package dev.yardarm.desk.book;
+
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.DrawingMerge;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.DrawingEntry;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+
+/**
+ * The drawings of all instruments, read when first asked for and saved with each change. A file that was changed by somebody
+ * else since it was read is brought together with what is here: nothing of either is lost. Used by the interface's thread,
+ * but for {@link #peek}.
+ */
+final class TracingBook {
+    private final DocumentSaver saver;
+    private final Executor front;
+    private final Consumer<InstrumentId> changed;
+    private final Map<InstrumentId, List<Drawing>> drawings = new LinkedHashMap<>();
+    private final Map<InstrumentId, Books.Sheets> sheets = new LinkedHashMap<>();
+    /** The drawings of each file as it was read or written last. */
+    private final Map<InstrumentId, List<Drawing>> inFile = new ConcurrentHashMap<>();
+
+    /** @param changed told when drawings have changed */
+    TracingBook(DocumentSaver saver, Executor front, Consumer<InstrumentId> changed) {
+        this.saver = saver;
+        this.front = front;
+        this.changed = changed;
+    }
+
+    List<Drawing> drawings(InstrumentId instrument) {
+        return drawings.computeIfAbsent(instrument, missing -> {
+            List<Drawing> found = saver.store().read(DocumentKind.TRACING, fileOf(missing)).map(saved -> {
+                sheets.put(missing, new Books.Sheets(saved.current(), saved.hidden(), saved.allHidden()));
+                return read(saved, missing);
+            }).orElse(List.of());
+            saver.store().takeNotices().forEach(saver::tell);
+            inFile.put(missing, found);
+            return found;
+        });
+    }
+
+    Map<InstrumentId, List<Drawing>> known() {
+        return Map.copyOf(drawings);
+    }
+
+    /** The drawings of an instrument's file, as far as they can be read; by any thread. */
+    List<Drawing> peek(InstrumentId instrument) {
+        List<Drawing> found = new ArrayList<>();
+        saver.store().read(DocumentKind.TRACING, fileOf(instrument)).ifPresent(saved -> drawable(saved, found));
+        return found;
+    }
+
+    private static String fileOf(InstrumentId instrument) {
+        return instrument.source() + "-" + instrument.code();
+    }
+
+    Books.Sheets sheets(InstrumentId instrument) {
+        drawings(instrument);
+        return sheets.getOrDefault(instrument, Books.Sheets.FIRST);
+    }
+
+    void setSheets(InstrumentId instrument, Books.Sheets now) {
+        List<Drawing> kept = drawings(instrument);
+        sheets.put(instrument, now);
+        setDrawings(instrument, kept);
+    }
+
+    void setDrawings(InstrumentId instrument, List<Drawing> now) {
+        drawings(instrument);
+        drawings.put(instrument, List.copyOf(now));
+        saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument), new Joining(instrument));
+        changed.accept(instrument);
+    }
+
+    Documents.Tracing document(InstrumentId instrument) {
+        return document(instrument, drawings(instrument), sheets(instrument));
+    }
+
+    private static Documents.Tracing document(InstrumentId instrument, List<Drawing> drawings, Books.Sheets of) {
+        return new Documents.Tracing(instrument, drawings.stream().map(DrawingEntry::of).toList(), of.current(), of.hidden(),
+                of.allHidden());
+    }
+
+    /** Brings what somebody else wrote together with what is to be written; on the saver's thread. */
+    private final class Joining implements DocumentStore.Joining<Documents.Tracing> {
+        private final InstrumentId instrument;
+        private List<Drawing> ours;
+        private List<Drawing> both;
+
+        Joining(InstrumentId instrument) {
+            this.instrument = instrument;
+        }
+
+        @Override
+        public Documents.Tracing join(Documents.Tracing own, Documents.Tracing others) {
+            ours = new ArrayList<>();
+            drawable(own, ours);
+            both = DrawingMerge.merge(inFile.getOrDefault(instrument, List.of()), ours, read(others, instrument));
+            return document(instrument, both, new Books.Sheets(own.current(), own.hidden(), own.allHidden()));
+        }
+
+        @Override
+        public void written(Documents.Tracing document) {
+            List<Drawing> found = new ArrayList<>();
+            drawable(document, found);
+            inFile.put(instrument, List.copyOf(found));
+            if (both != null && !both.equals(ours)) {
+                List<Drawing> saved = List.copyOf(ours);
+                List<Drawing> joined = both;
+                front.execute(() -> {
+                    saver.tell("The drawings of " + instrument.code() + " were changed by another copy of Yardarm; both are kept.");
+                    setDrawings(instrument, DrawingMerge.merge(saved, drawings(instrument), joined));
+                });
+            }
+            both = null;
+        }
+    }
+
+    /** Puts the drawings of a document that can be drawn into a list; what is wrong with the others. */
+    private static List<String> drawable(Documents.Tracing saved, List<Drawing> into) {
+        List<String> problems = new ArrayList<>();
+        for (int number = 0; number < saved.drawings().size(); number++) {
+            try {
+                into.add(saved.drawings().get(number).drawing());
+            } catch (IllegalArgumentException bad) {
+                problems.add("drawing " + (number + 1) + ": " + bad.getMessage());
+            }
+        }
+        return problems;
+    }
+
+    /** The drawings of a file; what cannot be drawn is told, and the file as it was is kept. */
+    private List<Drawing> read(Documents.Tracing saved, InstrumentId instrument) {
+        List<Drawing> found = new ArrayList<>();
+        List<String> problems = drawable(saved, found);
+        if (!problems.isEmpty()) {
+            String kept;
+            try {
+                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING,
+                        fileOf(instrument));
+            } catch (IOException failed) {
+                kept = "the file could not be copied: " + failed.getMessage();
+            }
+            saver.tell("Of the drawings of " + instrument + " " + found.size() + " could be read, " + problems.size()
+                    + " not (" + String.join("; ", problems) + "); " + kept + ".");
+        }
+        return List.copyOf(found);
+    }
+}

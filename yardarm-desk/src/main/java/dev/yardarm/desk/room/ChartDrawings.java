@@ -1,0 +1,452 @@
+package dev.yardarm.desk.room;
+
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.DrawingMerge;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.source.PriceBasis;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.DrawingEntry;
+import dev.yardarm.data.document.DrawingLook;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.command.Command;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+
+/**
+ * The drawings of the instrument on a chart: put on, changed, ordered, grouped and taken away, one or several at once, each a
+ * step of undo. They are kept in prices of their days and shown in the prices of the chart. Used by the interface's thread
+ * alone.
+ */
+public final class ChartDrawings {
+    /** The figure that reads out R, from the plan of the instrument. */
+    private static final String MEASURE = "measure";
+    private static final String CHOOSE = "Choose a drawing first, on the chart or in Layers.";
+    /** Bars a second one of a drawing lies beside the first. */
+    private static final int BESIDE = 3;
+
+    private final Desk desk;
+    private final ChartRoom room;
+    private final ChartModel chart;
+    private PriceBasis basis = PriceBasis.AS_TRADED;
+
+    ChartDrawings(Desk desk, ChartRoom room) {
+        this.desk = desk;
+        this.room = room;
+        this.chart = room.chart();
+    }
+
+    private Optional<InstrumentId> id() {
+        return chart.instrument().map(Instrument::id);
+    }
+
+    private static String newId() {
+        return UUID.randomUUID().toString().substring(0, 8);
+    }
+
+    /** The prices the chart shows from now on. */
+    void setBasis(PriceBasis shown) {
+        if (basis != shown) {
+            basis = shown;
+            show();
+        }
+    }
+
+    /** Puts the drawings of the instrument on the chart, as far as they belong there. */
+    void show() {
+        id().ifPresent(id -> {
+            Books.Sheets sheets = desk.books().sheets(id);
+            List<Drawing> all = desk.books().drawings(id).stream().map(basis::shown).toList();
+            chart.setDrawings(all.stream().filter(each -> sheets.shows(each.place().tracing())
+                    && (each.place().chart().isEmpty() || each.place().chart().equals(room.id()))).toList());
+            chart.setDrawingsShown(!sheets.allHidden());
+            room.drawingsChanged(all);
+            List<String> chosen = chart.selection().drawings();
+            List<String> left = chosen.stream().filter(each -> chart.drawing(each).isPresent()).toList();
+            if (left.size() < chosen.size()) {
+                chart.select(Selection.ofDrawings(left));
+                room.tell(Aspect.SELECTION);
+            }
+        });
+    }
+
+    /** The one drawing that is chosen. */
+    public Optional<Drawing> chosen() {
+        return chart.selection() instanceof Selection.Drawing of ? chart.drawing(of.id()) : Optional.empty();
+    }
+
+    /** All drawings that are chosen; says so when there are none. */
+    private List<Drawing> chosenOrTold() {
+        List<Drawing> all = chart.chosenDrawings();
+        if (all.isEmpty()) {
+            desk.tell(CHOOSE);
+        }
+        return all;
+    }
+
+    /** Chooses all drawings on the chart. */
+    public void chooseAll() {
+        room.studies().select(Selection.ofDrawings(chart.drawings().stream().filter(chart::shows)
+                .map(Drawing::id).toList()));
+    }
+
+    // --- put on ---
+
+    /** The options new drawings of a figure come up with. */
+    public Map<String, String> usual(String figure) {
+        Map<String, String> options = new LinkedHashMap<>(desk.habits().ofFigure(figure).map(DrawingLook::options)
+                .orElse(Map.of()));
+        if (figure.equals(MEASURE)) {
+            chart.plan().ifPresent(plan -> options.put("risk", chart.instrument().map(each -> each.format().format(
+                    plan.risk())).orElse("0")));
+        }
+        return options;
+    }
+
+    /** Puts a drawing on the instrument, as the trader wants new ones or as it is declared, and chooses it. */
+    public void draw(String figure, List<Anchor> anchors) {
+        draw(figure, anchors, Map.of());
+    }
+
+    /** Puts a drawing on the instrument, as the trader wants new ones or in a colour not in use, and chooses it. */
+    public void draw(String figure, List<Anchor> anchors, Map<String, String> options) {
+        Drawing plain = new Drawing(newId(), figure, chart.timeframe(), anchors, chart.isLogarithmic(), Map.of(),
+                Drawing.Style.of(room.indicators().freeColour()), Drawing.Place.STANDARD);
+        Drawing styled = desk.habits().ofFigure(plain.kind()).map(look -> look.on(plain)).orElse(plain);
+        Map<String, String> all = new LinkedHashMap<>(styled.options());
+        all.putAll(usual(figure));
+        all.putAll(options);
+        add("draw", List.of(styled.withOptions(all)));
+    }
+
+    /** Adds drawings of the chart's prices to those of the instrument, on the current tracing, and chooses them. */
+    private void add(String verb, List<Drawing> drawings) {
+        id().ifPresent(id -> {
+            if (desk.books().sheets(id).allHidden()) {
+                toggleAll();
+            }
+            String tracing = desk.books().sheets(id).current();
+            List<Drawing> before = desk.books().drawings(id);
+            List<Drawing> after = new ArrayList<>(before);
+            drawings.forEach(each -> after.add(basis.traded(each.withPlace(each.place().withTracing(tracing)), null)));
+            put(id, verb + " " + words(drawings), "", before, after);
+            room.studies().select(Selection.ofDrawings(drawings.stream().map(Drawing::id).toList()));
+        });
+    }
+
+    private static String words(List<Drawing> drawings) {
+        return drawings.size() == 1 ? drawings.get(0).title().toLowerCase(Locale.ROOT) : drawings.size() + " drawings";
+    }
+
+    /** Copies with ids of their own, grouped among themselves as they were, unnamed and free. */
+    private static List<Drawing> copies(List<Drawing> drawings) {
+        Map<String, String> groups = drawings.stream().map(each -> each.place().group()).filter(group -> !group.isEmpty())
+                .distinct().collect(Collectors.toMap(group -> group, group -> newId()));
+        return drawings.stream().map(each -> each.withId(newId()).withPlace(each.place().withName("").withLocked(false)
+                .withGroup(groups.getOrDefault(each.place().group(), "")))).toList();
+    }
+
+    /** Puts second ones like the chosen drawings beside them and chooses those. */
+    public void cloneChosen() {
+        List<Drawing> all = chosenOrTold();
+        if (!all.isEmpty()) {
+            add("clone", copies(all).stream().map(this::beside).toList());
+        }
+    }
+
+    /** The chosen drawings as text, in the form of a file of drawings but in the prices of the chart; none when none are. */
+    public Optional<String> copyText() {
+        List<Drawing> all = chosenOrTold();
+        return all.isEmpty() ? Optional.empty() : id().map(id -> DocumentStore.text(DocumentKind.TRACING,
+                new Documents.Tracing(id, all.stream().map(DrawingEntry::of).toList())));
+    }
+
+    /** Puts copied drawings on this chart. */
+    public void pasteText(String text) {
+        try {
+            List<Drawing> copied = DocumentStore.parse(DocumentKind.TRACING, text).drawings().stream()
+                    .map(DrawingEntry::drawing).toList();
+            paste(copied);
+        } catch (IOException | IllegalArgumentException foreign) {
+            desk.tell("The clipboard holds no drawings: " + foreign.getMessage() + ".");
+        }
+    }
+
+    /** Puts drawings of any chart on this one, as they are, and chooses them; beside those they were copied from. */
+    public void paste(List<Drawing> copied) {
+        boolean beside = id().map(id -> desk.books().drawings(id).stream().map(Drawing::id).anyMatch(each -> copied.stream()
+                .anyMatch(copy -> copy.id().equals(each)))).orElse(false);
+        List<Drawing> copies = copies(copied).stream().map(each -> each.withPlace(each.place().onChart(""))).toList();
+        if (!copies.isEmpty()) {
+            add("paste", beside ? copies.stream().map(this::beside).toList() : copies);
+        }
+    }
+
+    private Drawing beside(Drawing drawing) {
+        return drawing.moved(time -> chart.axis().openTime(chart.axis().bar(time) + BESIDE), price -> price);
+    }
+
+    // --- change ---
+
+    /** Puts drawings of the chart in the place of those they were made from. */
+    public void change(List<Drawing> after) {
+        change("change " + words(after), after);
+    }
+
+    /** The same for one. */
+    public void change(Drawing after) {
+        change(List.of(after));
+    }
+
+    private void change(String label, List<Drawing> after) {
+        id().ifPresent(id -> {
+            List<Drawing> before = desk.books().drawings(id);
+            Map<String, Drawing> kept = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
+            List<Drawing> traded = after.stream().filter(each -> kept.containsKey(each.id())).map(each -> basis.traded(each,
+                    kept.get(each.id()))).toList();
+            List<Drawing> changed = Drawing.replaced(before, traded);
+            if (changed.equals(before)) {
+                show();
+                return;
+            }
+            String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", "")) + aspect(
+                    kept.get(traded.get(0).id()), traded.get(0));
+            put(id, label, stem, before, changed);
+        });
+    }
+
+    /** What of a drawing changed: changes of one kind in a row are one step of undo, as while a slider moves. */
+    private static String aspect(Drawing before, Drawing after) {
+        return !before.anchors().equals(after.anchors()) ? " points" : !before.options().equals(after.options())
+                ? " options" : !before.style().equals(after.style()) ? " style" : " place";
+    }
+
+    /** Changes all chosen drawings. */
+    public void changeChosen(String label, UnaryOperator<Drawing> change) {
+        List<Drawing> all = chosenOrTold();
+        if (!all.isEmpty()) {
+            change(label + " " + words(all), all.stream().map(change).toList());
+        }
+    }
+
+    private void put(InstrumentId id, String label, String stem, List<Drawing> before, List<Drawing> after) {
+        desk.undo().execute(Command.of(label, stem, () -> replace(id, before, after), () -> replace(id, after, before)));
+    }
+
+    private void replace(InstrumentId id, List<Drawing> before, List<Drawing> after) {
+        // What came from elsewhere since then stays.
+        desk.books().setDrawings(id, DrawingMerge.apply(desk.books().drawings(id), before, after));
+        Map<String, Drawing> old = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
+        for (Drawing drawing : after) {
+            Drawing was = old.get(drawing.id());
+            if (was != null && was != drawing && !was.anchors().equals(drawing.anchors()) && !chart.bars().isEmpty()) {
+                desk.rearm(id, drawing, chart.bars().close(chart.bars().size() - 1));
+            }
+        }
+    }
+
+    /** Moves the chosen drawings by ticks of the price; locked ones stay. */
+    public void nudge(int ticks) {
+        chart.instrument().ifPresent(instrument -> moveChosen(drawing -> drawing.moved(time -> time,
+                price -> instrument.format().round(price + ticks * instrument.format().tick()))));
+    }
+
+    /** Moves the chosen drawings by bars of the chart; levels and locked ones stay. */
+    public void nudgeBars(int bars) {
+        moveChosen(drawing -> drawing.is(Drawing.LEVEL) ? drawing : drawing.moved(time -> chart.axis().openTime(
+                chart.axis().bar(time) + bars), price -> price));
+    }
+
+    private void moveChosen(UnaryOperator<Drawing> move) {
+        List<Drawing> free = chart.chosenDrawings().stream().filter(each -> !each.place().locked()).toList();
+        if (!free.isEmpty()) {
+            change(free.stream().map(move).toList());
+        }
+    }
+
+    /** Locks the chosen drawings, or frees them when all are locked. */
+    public void toggleLocked() {
+        boolean all = chart.chosenDrawings().stream().allMatch(each -> each.place().locked());
+        changeChosen(all ? "free" : "lock", drawing -> drawing.withPlace(drawing.place().withLocked(!all)));
+    }
+
+    /** Lets the chosen drawings be chosen and moved together. */
+    public void group() {
+        if (chart.chosenDrawings().size() < 2) {
+            desk.tell("Choose two drawings or more to group them: Shift and a click, or Shift and a drag around them.");
+            return;
+        }
+        String group = newId();
+        changeChosen("group", drawing -> drawing.withPlace(drawing.place().withGroup(group)));
+    }
+
+    /** Takes the groups of the chosen drawings apart. */
+    public void ungroup() {
+        List<Drawing> all = chosenOrTold();
+        Set<String> groups = all.stream().map(each -> each.place().group()).filter(group -> !group.isEmpty())
+                .collect(Collectors.toSet());
+        if (!all.isEmpty() && groups.isEmpty()) {
+            desk.tell("What is chosen is not grouped.");
+        } else if (!all.isEmpty()) {
+            change("take a group apart", chart.drawings().stream().filter(each -> groups.contains(each.place().group()))
+                    .map(each -> each.withPlace(each.place().withGroup(""))).toList());
+        }
+    }
+
+    /** Draws the chosen drawings after all others, or before them. */
+    public void order(boolean front) {
+        List<String> chosen = chosenOrTold().stream().map(Drawing::id).toList();
+        id().filter(id -> !chosen.isEmpty()).ifPresent(id -> {
+            List<Drawing> before = desk.books().drawings(id);
+            List<Drawing> after = new ArrayList<>(before.stream().filter(each -> !chosen.contains(each.id())).toList());
+            after.addAll(front ? after.size() : 0, before.stream().filter(each -> chosen.contains(each.id())).toList());
+            if (!after.equals(before)) {
+                put(id, front ? "bring to the front" : "send to the back", "", before, after);
+            }
+        });
+    }
+
+    /** Keeps the chosen drawings on this chart alone, or gives them to all charts when all of them are. */
+    public void toggleOwn() {
+        boolean all = chart.chosenDrawings().stream().noneMatch(each -> each.place().chart().isEmpty());
+        changeChosen(all ? "share" : "keep on one chart", drawing -> drawing.withPlace(drawing.place().onChart(all ? ""
+                : room.id())));
+    }
+
+    // --- take away ---
+
+    /** Deletes the chosen drawings with their waiting alerts. */
+    public void deleteChosen() {
+        List<Drawing> chosen = chart.chosenDrawings();
+        id().filter(id -> !chosen.isEmpty()).ifPresent(id -> {
+            Set<String> gone = chosen.stream().map(Drawing::id).collect(Collectors.toSet());
+            remove("delete " + words(chosen), id, gone);
+        });
+    }
+
+    /** Removes all drawings of the instrument. */
+    public void clear() {
+        id().ifPresent(id -> {
+            Set<String> gone = desk.books().drawings(id).stream().map(Drawing::id).collect(Collectors.toSet());
+            if (!gone.isEmpty()) {
+                remove("remove all drawings", id, gone);
+            }
+        });
+    }
+
+    private void remove(String label, InstrumentId id, Set<String> gone) {
+        List<Drawing> before = desk.books().drawings(id);
+        List<Drawing> rest = before.stream().filter(each -> !gone.contains(each.id())).toList();
+        List<Alert> alerts = desk.books().alerts();
+        List<Alert> otherAlerts = alerts.stream().filter(alert -> alert.hasFired() || !alert.instrument().equals(id)
+                || !gone.contains(alert.drawing())).toList();
+        boolean waited = otherAlerts.size() < alerts.size();
+        desk.undo().execute(Command.of(label, () -> {
+            if (waited) {
+                desk.books().setAlerts(otherAlerts);
+            }
+            replace(id, before, rest);
+        }, () -> {
+            replace(id, rest, before);
+            if (waited) {
+                desk.books().setAlerts(alerts);
+            }
+        }));
+        room.studies().select(Selection.NONE);
+    }
+
+    /** Hides all drawings of the instrument, or shows them again as they were; a step of undo. */
+    public void toggleAll() {
+        id().ifPresent(id -> {
+            Books.Sheets before = desk.books().sheets(id);
+            Books.Sheets after = new Books.Sheets(before.current(), before.hidden(), !before.allHidden());
+            desk.undo().execute(Command.of(after.allHidden() ? "hide all drawings" : "show all drawings",
+                    () -> desk.books().setSheets(id, after), () -> desk.books().setSheets(id, before)));
+        });
+    }
+
+    // --- looks ---
+
+    /** Lets new drawings of the figure come up like the chosen one. */
+    public void makeUsual() {
+        chosen().ifPresentOrElse(drawing -> {
+            desk.habits().setOfFigure(drawing.kind(), DrawingLook.of(drawing));
+            desk.tell("New ones come up like this: " + drawing.figure().title().toLowerCase(Locale.ROOT) + ".");
+        }, () -> desk.tell(CHOOSE));
+    }
+
+    /** Lets new drawings of a figure come up as it is declared. */
+    public void forgetUsual(String figure) {
+        desk.habits().setOfFigure(figure, null);
+    }
+
+    /** Keeps the look of the chosen drawing under a name. */
+    public void keepLook(String name) {
+        chosen().ifPresentOrElse(drawing -> {
+            desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
+            desk.tell("The look is kept as '" + name + "'.");
+        }, () -> desk.tell("Choose one drawing to keep its look."));
+    }
+
+    /** Gives the chosen drawings the look kept under a name. */
+    public void takeLook(String name) {
+        DrawingLook look = desk.habits().drawingLooks().get(name);
+        if (look == null) {
+            desk.tell("There is no look '" + name + "' of drawings. Keep one with: look save " + name);
+        } else {
+            changeChosen("look of", look::on);
+        }
+    }
+
+    public void forgetLook(String name) {
+        desk.habits().setDrawingLook(name, null);
+    }
+
+    /** Keeps the ratios of the chosen drawing under a name. */
+    public void keepRatios(String name) {
+        String numbers = chosen().map(drawing -> drawing.options().get("ratios")).orElse(null);
+        if (numbers == null) {
+            desk.tell("Choose one drawing with ratios, such as a retracement, to keep its set.");
+        } else {
+            desk.habits().setRatioSet(name, numbers);
+            desk.tell("The ratios " + numbers + " are kept as '" + name + "'.");
+        }
+    }
+
+    /** Gives the chosen drawings that have ratios a kept set. */
+    public void takeRatios(String name) {
+        String numbers = desk.habits().ratioSets().get(name);
+        if (numbers == null) {
+            desk.tell("There is no set of ratios '" + name + "'. Keep one with: ratios save " + name);
+            return;
+        }
+        changeChosen("ratios of", drawing -> {
+            if (!drawing.options().containsKey("ratios")) {
+                return drawing;
+            }
+            Map<String, String> options = new LinkedHashMap<>(drawing.options());
+            options.put("ratios", numbers);
+            return drawing.withOptions(options);
+        });
+    }
+
+    public void forgetRatios(String name) {
+        desk.habits().setRatioSet(name, null);
+    }
+}
