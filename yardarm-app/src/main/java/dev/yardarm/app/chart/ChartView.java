@@ -11,10 +11,10 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
-import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
-import java.util.Optional;
+import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
@@ -41,6 +41,7 @@ public final class ChartView extends Region {
     private final ChartCanvas canvas;
     private final CrosshairLayer crosshair;
     private final DrawingPreview preview = new DrawingPreview();
+    private final ToolHint hint;
     private final Label message = new Label();
     private final Region focusFrame = new Region();
     private final ChartMenu menus;
@@ -61,6 +62,7 @@ public final class ChartView extends Region {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.NODE);
         setAccessibleText("Chart");
+        hint = new ToolHint(gestures);
         message.getStyleClass().add("empty");
         message.setMouseTransparent(true);
         message.setWrapText(true);
@@ -75,7 +77,7 @@ public final class ChartView extends Region {
         markText.setManaged(false);
         markText.setVisible(false);
         markText.setWrapText(true);
-        getChildren().addAll(canvas, preview, crosshair, handles, span, measure, markText, message, focusFrame);
+        getChildren().addAll(canvas, preview, crosshair, handles, span, measure, markText, hint, message, focusFrame);
         focusedProperty().addListener((observed, before, now) -> {
             if (now) {
                 bench.layouts().activate(room);
@@ -95,6 +97,7 @@ public final class ChartView extends Region {
 
     private void changed(Aspect aspect) {
         if (aspect == Aspect.TOOL) {
+            updatePreview();
             setCursor(gestures.tool() == Tool.NONE ? Cursor.DEFAULT : Cursor.CROSSHAIR);
         }
         if (aspect == Aspect.POINTER) {
@@ -136,6 +139,7 @@ public final class ChartView extends Region {
         double height = message.prefHeight(width);
         message.resizeRelocate((getWidth() - width) / 2, (getHeight() - height) / 2, width, height);
         measure.resizeRelocate(0, 0, getWidth(), getHeight());
+        hint.place(chart, crosshair.pointerX(), crosshair.pointerY());
         canvas.layout();
         handles.resizeRelocate(0, 0, getWidth(), getHeight());
         handles.update();
@@ -282,8 +286,10 @@ public final class ChartView extends Region {
     }
 
     private void updatePreview() {
-        preview.show(gestures.placing().preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null), chart,
-                crosshair.pointerX(), crosshair.pointerY());
+        Drawing next = gestures.placing().preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null);
+        preview.show(next, chart, crosshair.pointerX(), crosshair.pointerY());
+        hint.show(next == null ? List.of() : chart.places().broken(next));
+        hint.place(chart, crosshair.pointerX(), crosshair.pointerY());
     }
 
     /**

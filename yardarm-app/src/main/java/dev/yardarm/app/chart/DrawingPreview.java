@@ -5,6 +5,7 @@ import dev.yardarm.chart.model.DrawingShape;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Sketch;
 import java.util.List;
 import java.util.Locale;
 import javafx.geometry.VPos;
@@ -49,7 +50,9 @@ final class DrawingPreview extends Group {
         }
         path.getElements().clear();
         DrawingShape shape = DrawingShape.of(chart, drawing);
-        write(shape.words());
+        // Broken rules are told with the hint.
+        String broken = Sketch.words(chart.places().broken(drawing));
+        write(shape.words().stream().filter(each -> !each.text().equals(broken)).toList());
         for (DrawingShape.Line line : shape.lines()) {
             for (int point = 0; point < line.count(); point++) {
                 double px = line.points()[2 * point];

@@ -50,7 +50,6 @@ final class ChartPage extends BorderPane {
     private final Label last = new Label();
     private final Label change = new Label();
     private final Label stance = new Label();
-    private final Label hint = new Label();
     private final ToggleButton level = tool("Level", Tool.LEVEL, "D H");
     private final ToggleButton line = tool("Trend line", Tool.LINE, "D L");
     private final ToggleButton plan = tool("Plan", Tool.PLAN, "P P");
@@ -62,8 +61,6 @@ final class ChartPage extends BorderPane {
         code.getStyleClass().add("code");
         last.getStyleClass().add("last");
         make.getStyleClass().add("soft");
-        hint.getStyleClass().add("soft");
-        hint.setId("tool-hint");
         stance.setId("stance");
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
@@ -106,7 +103,7 @@ final class ChartPage extends BorderPane {
                     button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
                     button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
                     button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
-                    separator(), new LayoutMenu(bench), new PresetMenu(bench), hint);
+                    separator(), new LayoutMenu(bench), new PresetMenu(bench));
             lists = new ListPanel(bench);
             card = new CardPanel(bench);
             showCard(cardShown);
@@ -155,7 +152,6 @@ final class ChartPage extends BorderPane {
             line.setSelected(tool == Tool.LINE);
             plan.setSelected(tool == Tool.PLAN);
         }
-        hint.setText(room().gestures().placing().hint());
         showTitle();
     }
 

@@ -68,13 +68,23 @@ public final class DrawingPlaces {
                 .orElse(Double.NaN);
     }
 
+    /** The rules of its figure that a drawing breaks, each a sentence. */
+    public List<String> broken(Drawing drawing) {
+        return outline(drawing).sketch().broken();
+    }
+
     /** What a drawing consists of, and where. */
     Outline outline(Drawing drawing) {
         Outline kept = outlines.get(drawing);
-        if (kept == null || kept.bars() != null && kept.bars() != chart.bars()) {
+        boolean stale = kept == null || kept.bars() != null && kept.bars() != chart.bars()
+                || kept.among() != null && kept.among() != chart.drawings();
+        if (stale) {
             TradingCalendar calendar = chart.axis().grid().calendar();
             PriceFormat format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
-            kept = Outline.of(drawing, drawing.sketch(calendar, chart.bars(), format), drawing.plane(calendar), chart.bars());
+            kept = Outline.of(drawing, drawing.sketch(calendar, chart.bars(), format, chart.drawings()), drawing.plane(calendar),
+                    chart.bars(), chart.drawings());
+            // What is only tried out while it is placed does not pile up.
+            keep(chart.drawings());
             outlines.put(drawing, kept);
         }
         return kept;

@@ -5,6 +5,7 @@ import dev.yardarm.core.drawing.Extent;
 import dev.yardarm.core.drawing.Plane;
 import dev.yardarm.core.drawing.Sketch;
 import dev.yardarm.core.series.Bars;
+import java.util.List;
 
 /**
  * What a drawing consists of, kept from frame to frame, with the box around it: one that cannot be in view costs a few
@@ -13,10 +14,11 @@ import dev.yardarm.core.series.Bars;
  * @param anchors running number of the bar of each anchor
  * @param heights of the anchors, in the plane
  * @param bars those it was made from, for a figure that reads bars
+ * @param among the drawings it stands among, for words that tell what another one is worth
  */
-record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, double left, double right,
-               double low, double high) {
-    static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars) {
+record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, List<Drawing> among, double left,
+               double right, double low, double high) {
+    static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars, List<Drawing> among) {
         double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
                 Double.NEGATIVE_INFINITY};
         for (Sketch.Stroke stroke : sketch.strokes()) {
@@ -37,8 +39,9 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
         double[] anchors = drawing.anchors().stream().mapToDouble(anchor -> plane.u(anchor.time())).toArray();
         double[] heights = drawing.anchors().stream().mapToDouble(anchor -> plane.v(anchor.price())).toArray();
-        return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || drawing.options().values().stream()
-                .anyMatch(text -> text.contains("{close}")) ? bars : null, box[0], box[1], box[2], box[3]);
+        boolean tells = drawing.tellsValues();
+        return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || tells ? bars : null,
+                tells ? among : null, box[0], box[1], box[2], box[3]);
     }
 
     private static void take(double[] points, double[] box) {

@@ -276,7 +276,17 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      * @param bars of the chart it is looked at on, for figures that read bars; empty for others
      */
     public Sketch sketch(TradingCalendar calendar, Bars bars, PriceFormat format) {
-        return Pen.sketch(this, plane(calendar), bars, format);
+        return sketch(calendar, bars, format, List.of());
+    }
+
+    /** @param others the drawings it stands among, for words that tell what another one is worth */
+    public Sketch sketch(TradingCalendar calendar, Bars bars, PriceFormat format, List<Drawing> others) {
+        return Pen.sketch(this, plane(calendar), bars, format, others);
+    }
+
+    /** True when its words tell values of the bars or of other drawings. */
+    public boolean tellsValues() {
+        return options.values().stream().anyMatch(text -> text.contains("{"));
     }
 
     /** The price of its first line at moments of time, prepared once for many questions. */
@@ -292,7 +302,7 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      */
     public Path path(TradingCalendar calendar, String line) {
         Plane plane = plane(calendar);
-        Sketch.Course course = Pen.sketch(this, plane, Bars.EMPTY, PriceFormat.ofDecimals(4)).course(line).orElse(null);
+        Sketch.Course course = Pen.sketch(this, plane, Bars.EMPTY, PriceFormat.ofDecimals(4), List.of()).course(line).orElse(null);
         return course == null ? time -> Double.NaN : time -> plane.price(course.at(plane.u(time)));
     }
 

@@ -12,6 +12,7 @@ import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What a figure draws with: the points and options of a drawing, and strokes, areas, words and lines to put down. */
 public final class Pen {
@@ -28,8 +29,12 @@ public final class Pen {
     private final List<Area> areas = new ArrayList<>();
     private final List<Note> notes = new ArrayList<>();
     private final List<Course> courses = new ArrayList<>();
+    private final List<String> broken = new ArrayList<>();
 
-    private Pen(Drawing drawing, Plane plane, Bars bars, PriceFormat format) {
+    private final List<Drawing> others;
+
+    private Pen(Drawing drawing, Plane plane, Bars bars, PriceFormat format, List<Drawing> others) {
+        this.others = others;
         this.drawing = drawing;
         this.plane = plane;
         this.bars = bars;
@@ -39,13 +44,13 @@ public final class Pen {
     }
 
     /** Lets the figure of a drawing draw itself. */
-    static Sketch sketch(Drawing drawing, Plane plane, Bars bars, PriceFormat format) {
-        Pen pen = new Pen(drawing, plane, bars, format);
+    static Sketch sketch(Drawing drawing, Plane plane, Bars bars, PriceFormat format, List<Drawing> others) {
+        Pen pen = new Pen(drawing, plane, bars, format, others);
         boolean placed = pen.points.stream().allMatch(each -> Double.isFinite(each.v()));
         if (placed) {
             drawing.figure().draw(pen);
         }
-        return new Sketch(pen.strokes, pen.areas, pen.notes, pen.courses);
+        return new Sketch(pen.strokes, pen.areas, pen.notes, pen.courses, pen.broken);
     }
 
     // --- what is given ---
@@ -73,6 +78,22 @@ public final class Pen {
     /** The bars of the chart; empty where there is none. */
     public Bars bars() {
         return bars;
+    }
+
+    /**
+     * What another drawing is worth at the newest bar, as the instrument writes prices: {@code line} for the one it is
+     * grouped with, else by name in any case. None without bars, without such a drawing, or when it has no price there.
+     */
+    public Optional<String> worth(String name) {
+        if (bars.isEmpty()) {
+            return Optional.empty();
+        }
+        long now = bars.openTime(bars.size() - 1);
+        String group = drawing.place().group();
+        boolean grouped = name.equalsIgnoreCase("line") && !group.isEmpty();
+        return others.stream().filter(each -> each != drawing && (grouped ? each.place().group().equals(group)
+                : each.place().name().equalsIgnoreCase(name))).map(each -> each.path(plane.calendar()).priceAt(now))
+                .filter(price -> !Double.isNaN(price)).findFirst().map(format::format);
     }
 
     public double number(String name) {
@@ -165,6 +186,14 @@ public final class Pen {
                 case BELOW -> Side.BELOW;
                 default -> side;
             }, size));
+        }
+    }
+
+    /** Rules that are broken, written at a point; nothing for none. */
+    public void broken(Point at, List<String> rules) {
+        if (!rules.isEmpty()) {
+            broken.addAll(rules);
+            notes.add(new Note(at.u(), at.v(), Sketch.words(rules), Side.RIGHT, 0));
         }
     }
 

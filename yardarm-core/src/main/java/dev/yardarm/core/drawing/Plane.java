@@ -19,6 +19,10 @@ public final class Plane {
         this.logarithmic = logarithmic;
     }
 
+    TradingCalendar calendar() {
+        return grid.calendar();
+    }
+
     public boolean isLogarithmic() {
         return logarithmic;
     }

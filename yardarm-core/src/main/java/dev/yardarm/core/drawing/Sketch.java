@@ -7,8 +7,10 @@ import java.util.Optional;
 /**
  * What a drawing consists of, in the coordinates of its plane: strokes, filled areas, words, and the lines that give it a
  * value at any time. Infinite coordinates mean as far as the chart goes. Does not change.
+ *
+ * @param broken the published rules of its figure that it breaks, each a sentence
  */
-public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, List<Course> courses) {
+public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, List<Course> courses, List<String> broken) {
     /** How strong a stroke is drawn. */
     public enum Part {
         /** As the drawing is styled. */
@@ -74,6 +76,12 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
         areas = List.copyOf(areas);
         notes = List.copyOf(notes);
         courses = List.copyOf(courses);
+        broken = List.copyOf(broken);
+    }
+
+    /** How broken rules are written at a drawing. */
+    public static String words(List<String> broken) {
+        return "broken: " + String.join("; ", broken);
     }
 
     /** The line of a name; the first one for an empty name. */

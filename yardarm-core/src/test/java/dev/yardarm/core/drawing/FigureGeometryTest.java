@@ -312,7 +312,7 @@ class FigureGeometryTest {
         Drawing measure = drawing("measure", Map.of(), false, 1, 100, 3, 110);
         // Volumes of the made bars are 100 plus their number.
         assertThat(measure.sketch(CALENDAR, TestBars.ofCloses(1, 1, 1, 1, 1), FORMAT).notes().get(0).text()).isEqualTo(
-                "+10.00  +10.00 %  2 bars  volume 306");
+                "+10.00  +10.00 %  2 bars  2 days  volume 306");
     }
 
     @Test
@@ -358,5 +358,70 @@ class FigureGeometryTest {
     @Test
     void whatAPriceBelowZeroHasNoPlaceForOnALogarithmicPlaneIsNotDrawn() {
         assertThat(drawing("line", Map.of(), true, 0, -5, 10, 200).sketch(CALENDAR, Bars.EMPTY, FORMAT).strokes()).isEmpty();
+    }
+
+    private static Sketch styled(String figure, Drawing.Style.Words words, Map<String, String> options, double... points) {
+        Drawing plain = drawing(figure, options, false, points);
+        return plain.withStyle(plain.style().withWords(words)).sketch(CALENDAR, Bars.EMPTY, FORMAT);
+    }
+
+    @Test
+    void wordsStandWhereTheStyleHasThem() {
+        Sketch built = styled("retracement", Drawing.Style.Words.AS_BUILT, Map.of("ratios", "0.5"), 10, 100, 20, 120);
+        assertThat(built.notes()).singleElement().satisfies(note -> {
+            assertThat(note.side()).isEqualTo(Sketch.Side.RIGHT_EDGE);
+            assertThat(note.u()).as("it goes on to the right").isInfinite();
+            assertThat(note.v()).isEqualTo(110);
+        });
+        Sketch left = styled("retracement", Drawing.Style.Words.LEFT, Map.of("ratios", "0.5"), 10, 100, 20, 120);
+        assertThat(left.notes()).singleElement().satisfies(note -> {
+            assertThat(note.side()).isEqualTo(Sketch.Side.LEFT_EDGE);
+            assertThat(note.u()).isEqualTo(u(10));
+        });
+        Sketch below = styled("retracement", Drawing.Style.Words.BELOW, Map.of("ratios", "0.5", "extend", "none"), 10, 100, 20,
+                120);
+        assertThat(below.notes()).singleElement().satisfies(note -> {
+            assertThat(note.side()).isEqualTo(Sketch.Side.BELOW_EDGE);
+            assertThat(note.u()).isEqualTo(u(20));
+        });
+        for (Drawing.Style.Words words : List.of(Drawing.Style.Words.LEFT, Drawing.Style.Words.RIGHT, Drawing.Style.Words.ABOVE,
+                Drawing.Style.Words.BELOW)) {
+            assertThat(styled("text", words, Map.of("text", "here"), 10, 100).notes()).extracting(Sketch.Note::side)
+                    .containsExactly(Sketch.Side.valueOf(words.name()));
+        }
+        assertThat(Drawing.Style.Words.of("as built")).isEqualTo(Drawing.Style.Words.AS_BUILT);
+        assertThatThrownBy(() -> Drawing.Style.Words.of("inside")).hasMessageContaining("'inside'");
+    }
+
+    @Test
+    void wordsTellWhatOtherDrawingsAreWorth() {
+        Drawing line = drawing("line", Map.of(), false, 0, 100, 10, 110).withPlace(Drawing.Place.STANDARD.withName("Neckline")
+                .withGroup("g"));
+        Drawing words = drawing("text", Map.of("text", "neck {neckline}, {line}, {nothing}, {close}"), false, 2, 98.5);
+        Bars bars = TestBars.ofCloses(1, 2, 3, 4, 5);
+        assertThat(words.sketch(CALENDAR, bars, FORMAT, List.of(line, words)).notes().get(0).text()).as("no group, no line")
+                .isEqualTo("neck 104.00, {line}, {nothing}, 5.00");
+        Drawing grouped = words.withPlace(words.place().withGroup("g"));
+        assertThat(grouped.sketch(CALENDAR, bars, FORMAT, List.of(grouped, line)).notes().get(0).text()).contains("104.00, 104.00,");
+        assertThat(grouped.sketch(CALENDAR, Bars.EMPTY, FORMAT, List.of(grouped, line)).notes().get(0).text())
+                .contains("{neckline}");
+        assertThat(grouped.tellsValues()).isTrue();
+        assertThat(line.tellsValues()).isFalse();
+    }
+
+    @Test
+    void aMeasureTellsHowManyRItIs() {
+        assertThat(sketch("measure", Map.of("risk", "2.5"), 3, 100, 5, 110).notes().get(0).text()).endsWith("4.00 R");
+        assertThat(sketch("measure", Map.of("risk", "2.5"), 3, 100, 3, 95).notes().get(0).text()).contains("0:00 h")
+                .endsWith("2.00 R");
+    }
+
+    @Test
+    void brokenRulesAreToldWithTheSketch() {
+        Sketch legal = sketch("impulse", 0, 100, 5, 110, 8, 105, 15, 125);
+        assertThat(legal.broken()).isEmpty();
+        Sketch broken = sketch("impulse", 0, 100, 5, 110, 8, 99);
+        assertThat(broken.broken()).containsExactly("wave 2 goes beyond the start of wave 1");
+        assertThat(broken.notes()).anyMatch(note -> note.text().equals(Sketch.words(broken.broken())));
     }
 }

@@ -43,9 +43,7 @@ abstract class Waves extends Declared {
             Point end = pen.at(wave + 1);
             pen.note(end, degree.label(waves[wave]), end.v() >= pen.at(wave).v() ? Side.ABOVE : Side.BELOW, degree.size());
         }
-        List<String> broken = rules.apply(pen.points().stream().mapToDouble(point -> pen.plane().price(point.v())).toArray());
-        if (!broken.isEmpty()) {
-            pen.note(pen.at(pen.count() - 1), "broken: " + String.join("; ", broken), Side.RIGHT);
-        }
+        pen.broken(pen.at(pen.count() - 1), rules.apply(pen.points().stream().mapToDouble(point -> pen.plane().price(point.v()))
+                .toArray()));
     }
 }
