@@ -55,6 +55,34 @@ class CommandsTest {
     }
 
     @Test
+    void formulasReadDrawingsOfAFileByTheirNames() throws IOException {
+        Path friday = Files.writeString(folder.resolve("week.csv"), """
+                time,open,high,low,close,volume
+                2026-01-08,10,11,9,10.5,100
+                2026-01-09,10.5,12,10,11.5,200
+                2026-01-12,11.5,13,11,12.25,10
+                2026-01-13,12,12.5,10,10.25,150
+                """);
+        Path drawings = Files.writeString(folder.resolve("drawings.json"), """
+                {"format": "yardarm/tracing", "version": 1, "instrument": "own:X", "drawings": [
+                  {"id": "a", "kind": "line", "origin": "D", "colour": 0, "width": 1, "opacity": 1, "visible": true,
+                   "name": "neckline", "anchors": [{"time": 1767830400000000, "price": 10}, {"time": 1767916800000000, "price": 11}]}
+                ]}
+                """);
+        assertThat(run("compute", "--csv", friday, "--drawings", drawings, "--formula", "drawing \"neckline\"", "--formula",
+                "close > drawing \"Neckline\"")).isZero();
+        assertThat(out.toString().lines().skip(1)).as("straight from bar to bar, over the days without one").containsExactly(
+                "2026-01-08,10,1", "2026-01-09,11,1", "2026-01-12,12,1", "2026-01-13,13,0");
+        assertThat(run("compute", "--csv", friday, "--formula", "drawing \"neckline\"")).isEqualTo(2);
+        assertThat(errors.toString()).contains("--drawings");
+        assertThat(run("compute", "--csv", friday, "--drawings", drawings, "--formula", "drawing \"floor\"")).isEqualTo(1);
+        assertThat(errors.toString()).contains("no drawing named \"floor\"");
+        Path foreign = Files.writeString(folder.resolve("foreign.json"), "{\n  \"shapes\": [}");
+        assertThat(run("compute", "--csv", friday, "--drawings", foreign, "--formula", "drawing \"floor\"")).isEqualTo(1);
+        assertThat(errors.toString()).contains("line 2");
+    }
+
+    @Test
     void outputsHigherTimeframesAndOtherInstrumentsAreComputed() throws IOException {
         Path other = Files.writeString(folder.resolve("other.csv"), """
                 time,open,high,low,close,volume

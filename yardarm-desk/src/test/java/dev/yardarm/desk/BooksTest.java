@@ -163,4 +163,53 @@ class BooksTest {
             assertThat(books(saver).drawings(KTRL)).containsExactly(level("a", 500));
         }
     }
+
+    @Test
+    void twoCopiesThatChangeTheSameFileLoseNothing() throws IOException {
+        List<String> notices = new ArrayList<>();
+        try (DocumentSaver one = new DocumentSaver(new DocumentStore(folder), notices::add);
+                DocumentSaver two = new DocumentSaver(new DocumentStore(folder), notices::add)) {
+            Books here = books(one);
+            here.setDrawings(KTRL, List.of(level("a", 1), level("b", 2)));
+            one.flush();
+            Books there = books(two);
+            there.setDrawings(KTRL, List.of(level("a", 1.5), level("b", 2), level("there", 9)));
+            here.setDrawings(KTRL, List.of(level("a", 1), level("b", 2), level("here", 8)));
+            two.flush();
+            one.flush();
+            assertThat(here.drawings(KTRL)).as("both changes, here at once").containsExactly(level("a", 1.5), level("b", 2),
+                    level("here", 8), level("there", 9));
+            there.setDrawings(KTRL, List.of(level("a", 1.5), level("there", 9)));
+            two.flush();
+            assertThat(there.drawings(KTRL)).as("removed there, added here").containsExactlyInAnyOrder(level("a", 1.5),
+                    level("here", 8), level("there", 9));
+            here.setDrawings(KTRL, List.of(level("a", 1.5), level("b", 2.5), level("here", 8), level("there", 9)));
+            one.flush();
+        }
+        try (DocumentSaver saver = saver()) {
+            assertThat(books(saver).drawings(KTRL)).as("what one removed and the other changed stays").contains(level("b", 2.5),
+                    level("there", 9), level("here", 8)).hasSize(4);
+        }
+        assertThat(notices).anyMatch(notice -> notice.contains("changed by another copy of Yardarm; both are kept"));
+    }
+
+    @Test
+    void aFileThatSomebodyElseSpoiledIsKeptAsideBeforeItIsWrittenOver() throws IOException {
+        List<String> notices = new ArrayList<>();
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), notices::add)) {
+            Books books = books(saver);
+            books.setDrawings(KTRL, List.of(level("a", 1)));
+            saver.flush();
+            Path file = folder.resolve("tracings/halcyon-KTRL.json");
+            Files.writeString(file, "spoiled");
+            books.setDrawings(KTRL, List.of(level("a", 2)));
+            saver.flush();
+            assertThat(Files.readString(file)).contains("\"price\" : 2");
+        }
+        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice).contains("changed by another program",
+                "line 1", "set-aside"));
+        try (var aside = Files.list(folder.resolve("set-aside"))) {
+            assertThat(aside).singleElement().satisfies(kept -> assertThat(Files.readString(kept)).isEqualTo("spoiled"));
+        }
+    }
 }

@@ -5,6 +5,7 @@ import dev.yardarm.data.document.DocumentStore;
 import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -109,6 +110,17 @@ public final class DocumentSaver implements AutoCloseable {
         } else if (failing != null) {
             failing = null;
             tell.accept("Everything is saved again.");
+        }
+    }
+
+    /** Waits until what was handed over so far is written, or cannot be for now. */
+    public void flush() {
+        try {
+            thread.submit(this::writeAll).get();
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed);
         }
     }
 

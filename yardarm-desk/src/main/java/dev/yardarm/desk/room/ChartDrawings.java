@@ -225,8 +225,9 @@ public final class ChartDrawings {
                 show();
                 return;
             }
-            String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", "")) + aspect(
-                    kept.get(traded.get(0).id()), traded.get(0));
+            String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", "")) + traded.stream()
+                    .filter(each -> !each.equals(kept.get(each.id()))).findFirst().map(each -> aspect(kept.get(each.id()), each))
+                    .orElse(" order");
             put(id, label, stem, before, changed);
         });
     }
