@@ -63,6 +63,22 @@ class WorkTest {
     }
 
     @Test
+    void whatBelongsTogetherIsOneStep() {
+        List<String> log = new ArrayList<>();
+        UndoStack undo = new UndoStack(() -> 0);
+        undo.together("nothing", () -> { });
+        assertThat(undo.undo()).as("no step without a command").isEmpty();
+        undo.together("both", () -> {
+            undo.execute(Command.of("one", () -> log.add("+1"), () -> log.add("-1")));
+            undo.execute(Command.of("two", () -> log.add("+2"), () -> log.add("-2")));
+        });
+        assertThat(undo.undo()).contains("both");
+        assertThat(undo.undo()).isEmpty();
+        assertThat(undo.redo()).contains("both");
+        assertThat(log).as("taken back in the opposite order").containsExactly("+1", "+2", "-2", "-1", "+1", "+2");
+    }
+
+    @Test
     void aNewerJobCancelsTheOlderAndOnlyItsResultCounts() throws InterruptedException {
         List<String> results = new CopyOnWriteArrayList<>();
         CountDownLatch started = new CountDownLatch(1);

@@ -65,9 +65,11 @@ final class DrawingDetails extends LayerDetails {
         last = bench.room().chart().drawing(id).orElseThrow();
         if (alone) {
             heading(last.figure().title() + ", drawn on " + last.origin());
+            actions();
             exactly();
         } else {
             heading(ids.size() + " drawings chosen");
+            actions();
             Label together = new Label("What is changed here is changed in all of them. Drag one of them to move all.");
             together.setWrapText(true);
             together.getStyleClass().addAll("soft", "small");
@@ -82,7 +84,6 @@ final class DrawingDetails extends LayerDetails {
         if (alone) {
             alertButtons();
         }
-        actions();
         if (alone) {
             Label help = new Label(last.figure().help());
             help.setWrapText(true);

@@ -325,10 +325,10 @@ final class Actions {
             case PICK_COMPARISON -> bench.compare();
             case HIDE_INDICATORS -> room().indicators().toggleAll();
             case HIDE_DRAWINGS -> room().drawings().toggleAll();
-            case CLEAR_ANALYSIS -> {
+            case CLEAR_ANALYSIS -> bench.desk().undo().together("remove the analysis", () -> {
                 room().indicators().clear();
                 room().drawings().clear();
-            }
+            });
             case COPY_DRAWING -> DrawingClipboard.copy(room());
             case PASTE_DRAWING -> DrawingClipboard.paste(room());
             case CLONE_DRAWING -> room().drawings().cloneChosen();

@@ -1,7 +1,9 @@
 package dev.yardarm.desk.command;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.LongSupplier;
 
@@ -15,6 +17,7 @@ public final class UndoStack {
     private final Deque<Command> undone = new ArrayDeque<>();
     private final LongSupplier clock;
     private long lastAt;
+    private List<Command> gathered;
 
     /** @param clock nanoseconds from any start */
     public UndoStack(LongSupplier clock) {
@@ -24,6 +27,10 @@ public final class UndoStack {
     /** Executes a command and makes it the newest step. */
     public void execute(Command command) {
         command.execute();
+        if (gathered != null) {
+            gathered.add(command);
+            return;
+        }
         undone.clear();
         long now = clock.getAsLong();
         Command before = done.peek();
@@ -38,6 +45,26 @@ public final class UndoStack {
         lastAt = now;
         if (done.size() > MOST) {
             done.removeLast();
+        }
+    }
+
+    /** Makes one step of all commands that something executes; none when it executes none. */
+    public void together(String label, Runnable work) {
+        gathered = new ArrayList<>();
+        List<Command> parts = gathered;
+        try {
+            work.run();
+        } finally {
+            gathered = null;
+            if (!parts.isEmpty()) {
+                undone.clear();
+                done.push(Command.of(label, () -> parts.forEach(Command::execute), () -> {
+                    for (int part = parts.size() - 1; part >= 0; part--) {
+                        parts.get(part).undo();
+                    }
+                }));
+                lastAt = 0;
+            }
         }
     }
 

@@ -204,7 +204,12 @@ public final class ChartDrawings {
 
     // --- change ---
 
-    /** Puts drawings of the chart in the place of those they were made from. */
+    /** Puts drawings of the chart in the place of those they were made from; a step of its own, as when they were dragged. */
+    public void move(List<Drawing> after) {
+        change("move " + words(after), false, after);
+    }
+
+    /** Puts drawings of the chart in the place of those they were made from; changes of one kind in a row are one step. */
     public void change(List<Drawing> after) {
         change("change " + words(after), after);
     }
@@ -215,6 +220,10 @@ public final class ChartDrawings {
     }
 
     private void change(String label, List<Drawing> after) {
+        change(label, true, after);
+    }
+
+    private void change(String label, boolean joins, List<Drawing> after) {
         id().ifPresent(id -> {
             List<Drawing> before = desk.books().drawings(id);
             Map<String, Drawing> kept = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
@@ -228,11 +237,11 @@ public final class ChartDrawings {
             String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", "")) + traded.stream()
                     .filter(each -> !each.equals(kept.get(each.id()))).findFirst().map(each -> aspect(kept.get(each.id()), each))
                     .orElse(" order");
-            put(id, label, stem, before, changed);
+            put(id, label, joins ? stem : "", before, changed);
         });
     }
 
-    /** What of a drawing changed: changes of one kind in a row are one step of undo, as while a slider moves. */
+    /** What of a drawing changed, as while a slider moves. */
     private static String aspect(Drawing before, Drawing after) {
         return !before.anchors().equals(after.anchors()) ? " points" : !before.options().equals(after.options())
                 ? " options" : !before.style().equals(after.style()) ? " style" : " place";

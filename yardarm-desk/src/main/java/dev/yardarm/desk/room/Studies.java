@@ -95,7 +95,7 @@ public final class Studies implements ChartEdits {
 
     @Override
     public void change(List<Drawing> after) {
-        room.drawings().change(after);
+        room.drawings().move(after);
     }
 
     /** Deletes what is chosen: a drawing with its waiting alerts, an indicator, the plan. */
