@@ -228,6 +228,29 @@ class SeveralDrawingsTest {
     }
 
     @Test
+    void panningTouchesNoDrawing() {
+        List<Drawing> before = chart.drawings();
+        double[] at = on("one");
+        double edge = chart.time().edge();
+        gestures.press(at[0], at[1], Press.PAN);
+        gestures.drag(at[0] + 70, at[1] + 30);
+        gestures.release(at[0] + 70, at[1] + 30);
+        assertThat(chart.time().edge()).isCloseTo(edge - 10, within(1e-9));
+        assertThat(chosen()).isEmpty();
+        gestures.press(x(230), chart.price().top() + 60);
+        gestures.drag(on("one")[0], on("one")[1]);
+        gestures.drag(on("two")[0], on("two")[1]);
+        gestures.release(on("two")[0], on("two")[1]);
+        assertThat(chart.drawings()).as("over the drawings and on").isEqualTo(before);
+        gestures.setTool(Tool.LINE);
+        gestures.press(at[0], at[1], Press.PAN);
+        gestures.drag(at[0] + 14, at[1]);
+        gestures.release(at[0] + 14, at[1]);
+        assertThat(gestures.placing().placed()).as("a tool in hand waits").isEmpty();
+        assertThat(gestures.tool()).isEqualTo(Tool.LINE);
+    }
+
+    @Test
     void whatIsHiddenAsAWholeIsNeitherSeenNorTouched() {
         double[] at = on("one");
         assertThat(HitTest.at(chart, at[0], at[1])).isInstanceOf(Hit.OnDrawing.class);

@@ -165,12 +165,14 @@ public final class ChartView extends Region {
                             : event.isShiftDown() ? ChartGestures.Press.MORE : ChartGestures.Press.PLAIN);
                 }
                 refresh();
+            } else if (event.getButton() == MouseButton.MIDDLE) {
+                gestures.press(event.getX(), event.getY(), ChartGestures.Press.PAN);
             }
             event.consume();
         });
         setOnMouseDragged(event -> {
             point(event);
-            if (event.getButton() == MouseButton.PRIMARY) {
+            if (event.getButton() == MouseButton.PRIMARY || event.getButton() == MouseButton.MIDDLE) {
                 gestures.setSnapping(!event.isShiftDown());
                 if (!measure.isOn()) {
                     gestures.drag(event.getX(), event.getY());
@@ -184,6 +186,9 @@ public final class ChartView extends Region {
                 if (event.getClickCount() == 2) {
                     gestures.doubleClick(event.getX(), event.getY());
                 }
+                room.tell(Aspect.VIEW);
+            } else if (event.getButton() == MouseButton.MIDDLE) {
+                gestures.release(event.getX(), event.getY());
                 room.tell(Aspect.VIEW);
             } else if (event.getButton() == MouseButton.SECONDARY) {
                 showMenu(event.getX(), event.getY(), event.getScreenX(), event.getScreenY());
@@ -238,7 +243,7 @@ public final class ChartView extends Region {
     private void showMark(double x, double y) {
         Hit hit = chart.bars().isEmpty() ? new Hit.Nothing() : HitTest.at(chart, x, y);
         if (gestures.tool() == Tool.NONE) {
-            setCursor(hit instanceof Hit.PaneEdge ? Cursor.V_RESIZE : Cursor.DEFAULT);
+            setCursor(cursor(hit));
         }
         markText.setVisible(hit instanceof Hit.OnMark);
         if (hit instanceof Hit.OnMark on) {
@@ -253,6 +258,18 @@ public final class ChartView extends Region {
             markText.resizeRelocate(Math.max(4, Math.min(getWidth() - width - 4, on.place().x() - width / 2)),
                     on.place().y() - height - 6, width, height);
         }
+    }
+
+    /** The pointer tells what a press would take. */
+    private Cursor cursor(Hit hit) {
+        if (hit instanceof Hit.PaneEdge || hit instanceof Hit.OnBracket) {
+            return Cursor.V_RESIZE;
+        }
+        if (hit instanceof Hit.OnDrawing on && !gestures.isDragging()) {
+            boolean locked = chart.drawing(on.id()).map(drawing -> drawing.place().locked()).orElse(true);
+            return locked ? Cursor.DEFAULT : on.anchor() >= 0 ? Cursor.MOVE : Cursor.HAND;
+        }
+        return Cursor.DEFAULT;
     }
 
     /** The span of bars or the box around drawings that is being chosen. */

@@ -66,6 +66,7 @@ final class HelpPane extends VBox {
         row = add(grid, row, "Backspace", "takes back the last point of a drawing that is being placed");
         row = add(grid, row, "Q held", "measure from the pointer: price, per cent, ticks or pips, bars, time, volume");
         row = add(grid, row, "Ctrl held", "drag over bars to zoom to them");
+        row = add(grid, row, "middle button", "drag to move the chart, whatever lies under the pointer and whichever tool is in hand");
         row = add(grid, row, "Ctrl+Tab, Ctrl+PgDn", "next layout, next chart of the layout");
         row = add(grid, row, "double click", "an axis fits itself again; the head of a chart gives it the whole layout");
         row = add(grid, row, "change a key", "key layout.split-beside V  (group and words of the entry); key layout Y for "

@@ -36,6 +36,7 @@ public final class ChartGestures {
     private double pressY;
     private boolean moved;
     private boolean adds;
+    private boolean pans;
     private boolean again;
     private String pressed = "";
     private double boxX;
@@ -112,6 +113,8 @@ public final class ChartGestures {
     public enum Press {
         /** Takes what lies there, or moves the chart. */
         PLAIN,
+        /** Moves the chart whatever lies there, also with a tool in hand. */
+        PAN,
         /** Chooses a span of bars to zoom to. */
         SPAN,
         /** Adds the drawing that lies there to those chosen, or takes it away; elsewhere draws a box around drawings. */
@@ -127,6 +130,11 @@ public final class ChartGestures {
         pressY = y;
         moved = false;
         adds = press == Press.MORE || tool() == Tool.GATHER;
+        pans = press == Press.PAN;
+        if (pans) {
+            drag = panning();
+            return;
+        }
         if (press == Press.SPAN && tool() == Tool.NONE && x < chart.plotRight()) {
             drag = new Drag.Span(x);
             spanTo = x;
@@ -221,7 +229,7 @@ public final class ChartGestures {
             return;
         }
         moved = true;
-        if (placing.isTracing()) {
+        if (placing.isTracing() && !pans) {
             placing.trace(pressX, pressY, x, y);
             return;
         }
@@ -297,6 +305,11 @@ public final class ChartGestures {
     }
 
     public void release(double x, double y) {
+        if (pans) {
+            pans = false;
+            drag = null;
+            return;
+        }
         if (tool() != Tool.NONE && tool() != Tool.GATHER) {
             placing.click(pressX, pressY, x, y, Math.hypot(x - pressX, y - pressY) >= SLACK);
             return;
