@@ -18,11 +18,13 @@ import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartComparisons;
 import dev.yardarm.desk.room.ChartDrawings;
 import dev.yardarm.desk.room.ChartRoom;
@@ -249,9 +251,13 @@ final class Screenshots {
         room().tracings().use("phases");
         room().tracings().show("main", false);
         room().studies().removePlan();
-        room().drawings().draw("trading_range", List.of(point("2026-03-09", false), point("2026-03-13", false),
-                point("2026-03-20", true), point("2026-04-01", false), point("2026-04-09", false), point("2026-04-14", false),
-                point("2026-04-27", true), point("2026-05-12", false)));
+        Anchor first = point("2024-11-06", false);
+        Anchor last = point("2025-01-27", false);
+        room().drawings().draw("trading_range", List.of(first, point("2024-11-12", false), point("2024-11-25", true),
+                point("2024-12-04", false), point("2024-12-19", false), point("2024-12-27", false),
+                point("2025-01-23", true), last));
+        room().chart().showSpan(first.time() - 60 * Times.DAY, last.time() + 50 * Times.DAY);
+        room().tell(Aspect.VIEW);
     }
 
     private Instrument instrument(String code) {

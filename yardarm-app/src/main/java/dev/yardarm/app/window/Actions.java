@@ -17,6 +17,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.core.drawing.Plane;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
@@ -286,7 +287,9 @@ final class Actions {
             return;
         }
         try {
-            room().drawings().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars), draw.options());
+            ChartModel chart = room().chart();
+            room().drawings().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars, new Plane(
+                    chart.axis().grid().calendar(), chart.timeframe(), chart.isLogarithmic())), draw.options());
         } catch (IllegalArgumentException noPlace) {
             bench.desk().tell("Nothing was drawn: " + noPlace.getMessage() + ".");
         }

@@ -4,6 +4,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.SnapTarget;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Plane;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -65,7 +66,7 @@ public final class Placing {
         if (tool == Tool.GATHER) {
             return tool.hint(0);
         }
-        boolean open = tool.most() > tool.least() && placed.size() >= tool.least();
+        boolean open = tool.clicks() > tool.least() && placed.size() >= tool.least();
         return tool.hint(placed.size()) + (open ? " (a double click or Enter on the last point ends it, Esc gives up)"
                 : " (arrows and Enter do it too, Esc ends)");
     }
@@ -133,7 +134,7 @@ public final class Placing {
             return;
         }
         boolean again = !placed.isEmpty() && placed.get(placed.size() - 1).equals(anchor);
-        if (again && tool.most() > tool.least() && placed.size() >= tool.least()) {
+        if (again && tool.clicks() > tool.least() && placed.size() >= tool.least()) {
             finish();
             return;
         }
@@ -145,14 +146,9 @@ public final class Placing {
             return;
         }
         placed.add(anchor);
-        if (placed.size() >= (tool.figure() != null && finishesByItself() ? tool.least() : tool.most())) {
+        if (placed.size() >= tool.clicks()) {
             finish();
         }
-    }
-
-    /** True for a figure that finds its other points from the bars. */
-    private boolean finishesByItself() {
-        return tool.least() == 1 && tool.most() == 2;
     }
 
     /** Takes the last point back; false when there is none. */
@@ -176,7 +172,7 @@ public final class Placing {
             edits.plan(points.get(0).price(), points.get(1).price());
         } else {
             try {
-                edits.draw(used.word(), used.figure().settled(points, chart.bars()));
+                edits.draw(used.word(), used.figure().settled(points, chart.bars(), plane()));
             } catch (IllegalArgumentException noPlace) {
                 edits.refuse(used.figure().title() + ": " + noPlace.getMessage() + ".");
             }
@@ -196,9 +192,25 @@ public final class Placing {
             points.add(next);
         }
         boolean enough = tool.figure() != null && points.size() >= tool.least() && points.size() <= tool.most();
+        if (enough) {
+            points = settled(points);
+        }
         String figure = enough ? tool.word() : points.size() > 1 ? "polyline" : Drawing.LEVEL;
         return Optional.of(new Drawing("preview", figure, chart.timeframe(), points, chart.isLogarithmic(),
                 enough ? edits.usual(figure) : Map.of(), Drawing.Style.of(0), Drawing.Place.STANDARD));
+    }
+
+    private Plane plane() {
+        return new Plane(chart.axis().grid().calendar(), chart.timeframe(), chart.isLogarithmic());
+    }
+
+    /** What the figure finds from the points; they themselves while it finds nothing. */
+    private List<Anchor> settled(List<Anchor> points) {
+        try {
+            return tool.figure().settled(points, chart.bars(), plane());
+        } catch (IllegalArgumentException noPlace) {
+            return points;
+        }
     }
 
     /** Where the next point would lie, for the preview. */

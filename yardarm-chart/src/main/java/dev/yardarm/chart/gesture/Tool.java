@@ -46,6 +46,11 @@ public record Tool(String word, Figure figure) {
         return figure == null ? 2 : figure.most();
     }
 
+    /** After how many points it is finished. */
+    int clicks() {
+        return figure == null ? 2 : figure.clicks();
+    }
+
     /** How many points it needs. */
     int least() {
         return figure == null ? 2 : figure.least();

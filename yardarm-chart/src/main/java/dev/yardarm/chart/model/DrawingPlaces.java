@@ -64,8 +64,8 @@ public final class DrawingPlaces {
     /** The price of the first line of a drawing at a moment; NaN when it has none. */
     public double valueOf(Drawing drawing, long time) {
         Outline outline = outline(drawing);
-        return outline.sketch().course("").map(course -> outline.plane().price(course.at(outline.plane().u(time))))
-                .orElse(Double.NaN);
+        double height = outline.sketch().at("", outline.plane().u(time));
+        return Double.isNaN(height) ? Double.NaN : outline.plane().price(height);
     }
 
     /** The rules of its figure that a drawing breaks, each a sentence. */

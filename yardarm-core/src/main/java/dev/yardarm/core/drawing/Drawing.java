@@ -302,8 +302,11 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      */
     public Path path(TradingCalendar calendar, String line) {
         Plane plane = plane(calendar);
-        Sketch.Course course = Pen.sketch(this, plane, Bars.EMPTY, PriceFormat.ofDecimals(4), List.of()).course(line).orElse(null);
-        return course == null ? time -> Double.NaN : time -> plane.price(course.at(plane.u(time)));
+        Sketch sketch = Pen.sketch(this, plane, Bars.EMPTY, PriceFormat.ofDecimals(4), List.of());
+        return time -> {
+            double height = sketch.at(line, plane.u(time));
+            return Double.isNaN(height) ? Double.NaN : plane.price(height);
+        };
     }
 
     /** The price of a drawing over time. */

@@ -42,13 +42,28 @@ public interface Figure {
         return false;
     }
 
+    /** How many points are clicked before it finds its others by itself; as many as it takes when it finds none. */
+    default int clicks() {
+        return most();
+    }
+
     /**
      * The points of a drawing after those that were clicked, for a figure that finds its place from the bars.
      *
+     * @param bars of the timeframe it is drawn on
      * @throws IllegalArgumentException when there is no place for it, with the reason
      */
-    default List<Anchor> settled(List<Anchor> clicked, Bars bars) {
+    default List<Anchor> settled(List<Anchor> clicked, Bars bars, Plane plane) {
         return clicked;
+    }
+
+    /**
+     * The points of a drawing after some of them were moved, for a figure whose points depend on each other and on the bars.
+     *
+     * @param bars of the timeframe it is drawn on
+     */
+    default List<Anchor> moved(List<Anchor> before, List<Anchor> after, Bars bars, Plane plane) {
+        return after;
     }
 
     /** Groups of figures. */

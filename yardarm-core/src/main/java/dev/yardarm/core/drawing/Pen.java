@@ -142,6 +142,14 @@ public final class Pen {
         courses.add(new Course(name, from, to, extent));
     }
 
+    /** A stroke through points that gives a value under a name, piece by piece. */
+    public void path(String name, Part part, List<Point> through) {
+        stroke(part, through);
+        for (int point = 1; point < through.size(); point++) {
+            courses.add(new Course(name, through.get(point - 1), through.get(point), Extent.NONE));
+        }
+    }
+
     /** A level over a stretch of bars that gives a value. */
     public void level(String name, Part part, double height, double from, double to, Extent extent) {
         course(name, part, new Point(from, height), new Point(to == from ? from + 1 : to, height), extent);

@@ -84,6 +84,29 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
         return "broken: " + String.join("; ", broken);
     }
 
+    /**
+     * The height of the line of a name over u, that of the first line for an empty name; also where it is not drawn. A line of
+     * several straight pieces has that of the piece drawn there, before its beginning of the first and after its end of the
+     * last one. NaN when there is no such line.
+     */
+    public double at(String name, double u) {
+        Course first = course(name).orElse(null);
+        if (first == null) {
+            return Double.NaN;
+        }
+        Course nearest = first;
+        for (Course piece : courses) {
+            boolean same = piece.name().equalsIgnoreCase(first.name()) && piece.from().u() != piece.to().u();
+            if (same && piece.reaches(u)) {
+                return piece.at(u);
+            }
+            if (same && Math.min(piece.from().u(), piece.to().u()) <= u) {
+                nearest = piece;
+            }
+        }
+        return nearest.at(u);
+    }
+
     /** The line of a name; the first one for an empty name. */
     public Optional<Course> course(String name) {
         return courses.stream().filter(each -> name.isEmpty() || each.name().equalsIgnoreCase(name)).findFirst();

@@ -132,11 +132,25 @@ class FigureGeometryTest {
     void aRegressionChannelIsThatOfTheClosesUnderIt() {
         // Closes 1, 3, 2, 4 on bars 0 to 3: slope 0.8, mean 2.5 at 1.5; errors -0.3, 0.9, -0.9, 0.3: deviation sqrt(0.45).
         Bars bars = TestBars.ofCloses(1, 3, 2, 4, 9);
-        Sketch channel = drawing("regression", Map.of("deviations", "2"), false, 0, 7, 3, 7).sketch(CALENDAR, bars, FORMAT);
+        Figure figure = Figures.shared().get("regression");
+        List<Anchor> fitted = figure.settled(anchors(3, 7, 0, 7), bars, PLANE);
+        assertThat(fitted).extracting(Anchor::time).containsExactly(TestBars.day(0), TestBars.day(3), TestBars.day(3));
+        Sketch channel = new Drawing("d", "regression", Timeframe.DAY, fitted, false, Map.of("deviations", "2"),
+                Drawing.Style.of(0), Drawing.Place.STANDARD).sketch(CALENDAR, Bars.EMPTY, FORMAT);
         assertThat(at(channel, "middle", 0)).isCloseTo(1.3, within(1e-9));
         assertThat(at(channel, "middle", 3)).isCloseTo(3.7, within(1e-9));
         assertThat(at(channel, "upper", 0)).isCloseTo(1.3 + 2 * Math.sqrt(0.45), within(1e-9));
         assertThat(at(channel, "lower", 3)).isCloseTo(3.7 - 2 * Math.sqrt(0.45), within(1e-9));
+        assertThat(figure.moved(fitted, fitted.subList(0, 3), bars, PLANE)).as("its prices were moved by hand").isEqualTo(fitted);
+        List<Anchor> wider = List.of(fitted.get(0), new Anchor(TestBars.day(4), 3), fitted.get(2));
+        assertThat(figure.moved(fitted, wider, bars, PLANE).get(1).price()).as("fitted anew to 1, 3, 2, 4, 9").isCloseTo(3.8
+                + 1.7 * 2, within(1e-9));
+        assertThatThrownBy(() -> figure.settled(anchors(2, 7, 2, 7), bars, PLANE)).hasMessageContaining("two closed bars");
+        // Closes 1, 4, 16 on a logarithmic plane lie on one line.
+        List<Anchor> growing = figure.settled(anchors(0, 1, 2, 1), TestBars.ofCloses(1, 4, 16), new Plane(CALENDAR,
+                Timeframe.DAY, true));
+        assertThat(growing.get(1).price()).isCloseTo(16, within(1e-9));
+        assertThat(growing.get(2).price()).isCloseTo(16, within(1e-6));
     }
 
     @Test
@@ -179,16 +193,16 @@ class FigureGeometryTest {
     @Test
     void aGapIsFoundFromAClickNearIt() {
         Figure gap = Figures.shared().get("gap");
-        assertThat(gap.settled(anchors(3, 14), barsWithGaps())).as("12 to 13 between bars 1 and 2").isEqualTo(anchors(1, 12,
+        assertThat(gap.settled(anchors(3, 14), barsWithGaps(), PLANE)).as("12 to 13 between bars 1 and 2").isEqualTo(anchors(1, 12,
                 2, 13));
-        assertThatThrownBy(() -> gap.settled(anchors(1, 5), TestBars.ofCloses(5, 5, 5, 5))).hasMessageContaining("no gap");
+        assertThatThrownBy(() -> gap.settled(anchors(1, 5), TestBars.ofCloses(5, 5, 5, 5), PLANE)).hasMessageContaining("no gap");
     }
 
     @Test
     void theBlockIsTheLastBarAgainstTheMove() {
-        assertThat(Figures.shared().get("order_block").settled(anchors(5, 14), barsWithGaps())).as(
+        assertThat(Figures.shared().get("order_block").settled(anchors(5, 14), barsWithGaps(), PLANE)).as(
                 "bar 4 fell before the rise of 5 and 6").isEqualTo(anchors(4, 13.5, 4, 12.9));
-        assertThatThrownBy(() -> Figures.shared().get("order_block").settled(anchors(0, 5), barsWithGaps()))
+        assertThatThrownBy(() -> Figures.shared().get("order_block").settled(anchors(0, 5), barsWithGaps(), PLANE))
                 .isInstanceOf(IllegalArgumentException.class);
     }
 

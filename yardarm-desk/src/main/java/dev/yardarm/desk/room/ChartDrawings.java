@@ -227,8 +227,8 @@ public final class ChartDrawings {
         id().ifPresent(id -> {
             List<Drawing> before = desk.books().drawings(id);
             Map<String, Drawing> kept = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
-            List<Drawing> traded = after.stream().filter(each -> kept.containsKey(each.id())).map(each -> basis.traded(each,
-                    kept.get(each.id()))).toList();
+            List<Drawing> traded = after.stream().filter(each -> kept.containsKey(each.id())).map(each -> basis.traded(
+                    fitted(each, basis.shown(kept.get(each.id()))), kept.get(each.id()))).toList();
             List<Drawing> changed = Drawing.replaced(before, traded);
             if (changed.equals(before)) {
                 show();
@@ -239,6 +239,21 @@ public final class ChartDrawings {
                     .orElse(" order");
             put(id, label, joins ? stem : "", before, changed);
         });
+    }
+
+    /** A drawing with the points that follow from those that were moved, where its own bars are there to tell. */
+    private Drawing fitted(Drawing after, Drawing before) {
+        boolean own = chart.request().isTime() && chart.timeframe().equals(after.origin());
+        if (!own || after.anchors().equals(before.anchors())) {
+            return after;
+        }
+        try {
+            return after.withAnchors(after.figure().moved(before.anchors(), after.anchors(), chart.bars(), after.plane(
+                    chart.axis().grid().calendar())));
+        } catch (IllegalArgumentException noPlace) {
+            desk.tell(after.title() + " stays as it was: " + noPlace.getMessage() + ".");
+            return before;
+        }
     }
 
     /** What of a drawing changed, as while a slider moves. */

@@ -1,6 +1,7 @@
 package dev.yardarm.core.drawing.figure;
 
 import dev.yardarm.core.drawing.Declared;
+import dev.yardarm.core.drawing.Extent;
 import dev.yardarm.core.drawing.Pen;
 import dev.yardarm.core.drawing.Sketch.Part;
 
@@ -15,6 +16,6 @@ public final class Arrow extends Declared {
 
     @Override
     public void draw(Pen pen) {
-        pen.stroke(Part.ARROW, pen.at(0), pen.at(1));
+        pen.course("line", Part.ARROW, pen.at(0), pen.at(1), Extent.NONE);
     }
 }

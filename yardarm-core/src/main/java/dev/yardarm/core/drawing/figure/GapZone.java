@@ -3,6 +3,7 @@ package dev.yardarm.core.drawing.figure;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Declared;
 import dev.yardarm.core.drawing.Pen;
+import dev.yardarm.core.drawing.Plane;
 import dev.yardarm.core.drawing.Point;
 import dev.yardarm.core.series.Bars;
 import java.util.List;
@@ -20,6 +21,11 @@ public final class GapZone extends Declared {
     }
 
     @Override
+    public int clicks() {
+        return 1;
+    }
+
+    @Override
     public void draw(Pen pen) {
         Point other = pen.count() > 1 ? pen.at(1) : pen.at(0);
         Zone.draw(pen, pen.at(0).u(), other.u(), pen.at(0).v(), other.v(), pen.extent());
@@ -27,7 +33,7 @@ public final class GapZone extends Declared {
 
     /** The gap nearest to the bar that was clicked; one between neighbours counts before one over a bar. */
     @Override
-    public List<Anchor> settled(List<Anchor> clicked, Bars bars) {
+    public List<Anchor> settled(List<Anchor> clicked, Bars bars, Plane plane) {
         int at = bars.isEmpty() ? -1 : bars.barAt(clicked.get(0).time());
         for (int over = 1; over <= 2; over++) {
             for (int away = 0; away <= 5; away++) {

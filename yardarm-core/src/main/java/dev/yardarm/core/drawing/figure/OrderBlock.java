@@ -3,6 +3,7 @@ package dev.yardarm.core.drawing.figure;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Declared;
 import dev.yardarm.core.drawing.Pen;
+import dev.yardarm.core.drawing.Plane;
 import dev.yardarm.core.drawing.Point;
 import dev.yardarm.core.series.Bars;
 import java.util.List;
@@ -20,13 +21,18 @@ public final class OrderBlock extends Declared {
     }
 
     @Override
+    public int clicks() {
+        return 1;
+    }
+
+    @Override
     public void draw(Pen pen) {
         Point other = pen.count() > 1 ? pen.at(1) : pen.at(0);
         Zone.draw(pen, pen.at(0).u(), pen.at(0).u() + 1, pen.at(0).v(), other.v(), pen.extent());
     }
 
     @Override
-    public List<Anchor> settled(List<Anchor> clicked, Bars bars) {
+    public List<Anchor> settled(List<Anchor> clicked, Bars bars, Plane plane) {
         int at = bars.isEmpty() ? -1 : bars.barAt(clicked.get(0).time());
         if (at < 1 || at >= bars.size()) {
             throw new IllegalArgumentException("click a bar of the move");
