@@ -292,7 +292,14 @@ class FigureGeometryTest {
         assertThat(range.notes().stream().map(Sketch.Note::text)).containsExactly("PS", "SC", "AR", "ST", "spring", "test",
                 "SOS", "LPS", "A", "B", "C", "D", "E");
         Sketch.Note test = range.notes().stream().filter(note -> note.text().equals("C")).findFirst().orElseThrow();
-        assertThat(test.u()).as("phase C from the spring to the sign of strength").isEqualTo(u(23));
+        assertThat(test.u()).as("phase C from the spring to its test").isEqualTo(u(21));
+        assertThat(range.broken()).isEmpty();
+        assertThat(sketch("trading_range", 0, 105, 4, 98, 8, 96).broken()).containsExactly(
+                "the reaction (AR) does not turn against the climax (SC)");
+        assertThat(sketch("trading_range", 0, 105, 4, 98, 8, 106, 12, 99, 20, 98.5, 22, 98, 26, 105).broken()).containsExactly(
+                "the spring does not go beyond the climax", "the test goes beyond the spring", "the SOS does not leave the range");
+        assertThat(sketch("trading_range", Map.of("kind", "distribution"), 0, 95, 4, 102, 8, 94, 12, 101, 20, 103, 22, 102, 26, 92)
+                .broken()).as("the same upside down").isEmpty();
         assertThat(sketch("trading_range", Map.of("kind", "distribution"), 0, 95, 4, 102, 8, 94).notes().stream()
                 .map(Sketch.Note::text)).as("not all events yet").containsExactly("PSY", "BC", "AR", "A");
     }
@@ -428,6 +435,14 @@ class FigureGeometryTest {
         assertThat(sketch("measure", Map.of("risk", "2.5"), 3, 100, 5, 110).notes().get(0).text()).endsWith("4.00 R");
         assertThat(sketch("measure", Map.of("risk", "2.5"), 3, 100, 3, 95).notes().get(0).text()).contains("0:00 h")
                 .endsWith("2.00 R");
+    }
+
+    @Test
+    void theHeadMustGoBeyondBothShoulders() {
+        assertThat(sketch("head_shoulders", 0, 110, 4, 100, 8, 120, 12, 101, 16, 111).broken()).isEmpty();
+        assertThat(sketch("head_shoulders", 0, 110, 4, 120, 8, 100, 12, 119, 16, 109).broken()).as("at a bottom").isEmpty();
+        assertThat(sketch("head_shoulders", 0, 121, 4, 100, 8, 120, 12, 101, 16, 120).broken()).containsExactly(
+                "the head does not go beyond the left shoulder", "the head does not go beyond the right shoulder");
     }
 
     @Test

@@ -6,6 +6,8 @@ import dev.yardarm.core.drawing.Pen;
 import dev.yardarm.core.drawing.Point;
 import dev.yardarm.core.drawing.Sketch.Part;
 import dev.yardarm.core.drawing.Sketch.Side;
+import java.util.ArrayList;
+import java.util.List;
 
 /** Two shoulders, a head, the neckline and its target. */
 public final class HeadAndShoulders extends Declared {
@@ -15,7 +17,8 @@ public final class HeadAndShoulders extends Declared {
         through("the left shoulder", "the first trough", "the head", "the second trough", "the right shoulder");
         help("Two shoulders, a head and the neckline through the troughs between them; the target is the "
                 + "height of the head over the neckline, from where the neckline stands at the right shoulder. The "
-                + "other way up at a bottom.");
+                + "other way up at a bottom. The head must go beyond both shoulders (R. D. Edwards, J. Magee: Technical Analysis "
+                + "of Stock Trends, 1948).");
     }
 
     @Override
@@ -35,5 +38,13 @@ public final class HeadAndShoulders extends Declared {
         boolean top = pen.at(2).v() > atHead;
         pen.note(new Point(pen.at(4).u(), target), "target " + pen.price(target), top ? Side.BELOW : Side.ABOVE);
         pen.area(one, pen.at(2), other);
+        List<String> broken = new ArrayList<>();
+        for (int shoulder = 0; shoulder <= 4; shoulder += 4) {
+            double height = pen.at(shoulder).v();
+            if (top ? height >= pen.at(2).v() : height <= pen.at(2).v()) {
+                broken.add("the head does not go beyond the " + (shoulder == 0 ? "left" : "right") + " shoulder");
+            }
+        }
+        pen.broken(pen.at(4), broken);
     }
 }
