@@ -38,7 +38,9 @@ final class WindowFixture {
 
     /** Opens the application, as the first start or the next one does. */
     void open(boolean still) throws Exception {
-        Stage stage = FxToolkit.registerPrimaryStage();
+        FxToolkit.registerPrimaryStage();
+        // A stage of its own: one that is used again would hold on to all windows it ever had.
+        Stage stage = FxToolkit.registerStage(Stage::new);
         FxToolkit.setupFixture(() -> {
             try {
                 Themes.loadFonts();

@@ -5,8 +5,6 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
-import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.drawing.NamedDrawings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -14,26 +12,17 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
-import dev.yardarm.data.document.DocumentKind;
-import dev.yardarm.data.document.DocumentStore;
-import dev.yardarm.data.document.DrawingEntry;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.DayOfWeek;
-import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -97,7 +86,7 @@ final class ComputeCommand implements Callable<Integer> {
         BarFile.Result bars = skipped.read(csv, fileZone);
         Bars snapshot = bars.series().snapshot();
         if (drawings != null) {
-            around = around.with(readDrawings(snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
+            around = around.with(DrawingsFile.read(drawings, parsed, snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
         }
         ColumnGraph graph = new ColumnGraph(around);
         List<Column> columns = new ArrayList<>();
@@ -155,41 +144,6 @@ final class ComputeCommand implements Callable<Integer> {
         return new Surroundings(TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
                 code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars),
                 sides(fileZone, skipped));
-    }
-
-    /**
-     * The drawings of a file. Days on which the bar file has no bar are no days of trading, so that a line goes straight from
-     * bar to bar as on a chart.
-     */
-    private NamedDrawings readDrawings(Bars bars, ZoneId shown) throws IOException {
-        Set<LocalDate> traded = new TreeSet<>();
-        for (int bar = 0; bar < bars.size(); bar++) {
-            traded.add(Times.date(bars.openTime(bar), shown));
-        }
-        List<LocalDate> free = traded.isEmpty() ? List.of() : traded.iterator().next().datesUntil(Times.date(bars.openTime(
-                bars.size() - 1), shown)).filter(day -> !traded.contains(day)).toList();
-        Set<DayOfWeek> days = EnumSet.noneOf(DayOfWeek.class);
-        traded.forEach(day -> days.add(day.getDayOfWeek()));
-        TradingCalendar calendar = traded.isEmpty() ? TradingCalendar.roundTheClock(shown) : new TradingCalendar(shown,
-                LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, days, free);
-        List<Drawing> read = new ArrayList<>();
-        int number = 0;
-        for (DrawingEntry entry : DocumentStore.readFile(DocumentKind.TRACING, drawings).drawings()) {
-            number++;
-            try {
-                read.add(entry.drawing());
-            } catch (IllegalArgumentException bad) {
-                throw new IOException(drawings + ": drawing " + number + ": " + bad.getMessage());
-            }
-        }
-        for (String text : formulas) {
-            for (String name : Formula.parse(text).drawings()) {
-                if (read.stream().noneMatch(each -> each.place().name().equalsIgnoreCase(name))) {
-                    throw new IOException(drawings + " has no drawing named \"" + name + "\"");
-                }
-            }
-        }
-        return new NamedDrawings(calendar, read);
     }
 
     private Surroundings.Sides sides(ZoneId fileZone, SkippedRows skipped) throws IOException {

@@ -225,28 +225,28 @@ class ChartDrawingsTest extends OnAChart {
             room.drawings().draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
             room.drawings().changeChosen("style", drawing -> drawing.withStyle(drawing.style().withLine(5, 3, 0.5).withFill(0.4)
                     .withWords(Drawing.Style.Words.LEFT)));
-            room.drawings().keepLook("bold");
-            room.drawings().makeUsual();
+            room.drawings().looks().keepLook("bold");
+            room.drawings().looks().makeUsual();
             room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)));
             Drawing next = kept().get(1);
             assertThat(next.style()).isEqualTo(kept().get(0).style());
             assertThat(next.options()).containsEntry("ratios", "0.4 0.6");
-            assertThat(room.drawings().usual("retracement")).containsEntry("ratios", "0.4 0.6");
+            assertThat(room.drawings().looks().usual("retracement")).containsEntry("ratios", "0.4 0.6");
             room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)), Map.of("ratios", "0.5"));
             assertThat(kept().get(2).options()).as("what is asked for exactly comes first").containsEntry("ratios", "0.5");
-            room.drawings().forgetUsual("retracement");
+            room.drawings().looks().forgetUsual("retracement");
             room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)));
             assertThat(kept().get(3).style().width()).isEqualTo(1.5);
             three();
             choose(4, 5, 6);
-            room.drawings().takeLook("bold");
+            room.drawings().looks().takeLook("bold");
             assertThat(kept().subList(4, 7)).allSatisfy(each -> assertThat(each.style()).isEqualTo(kept().get(0).style()));
             assertThat(kept().get(6).options()).as("what is written stays").containsEntry("text", "here");
             room.undo();
             assertThat(kept().subList(4, 7)).noneMatch(each -> each.style().width() == 3);
-            room.drawings().takeLook("nothing");
+            room.drawings().looks().takeLook("nothing");
             assertThat(desk.habits().drawingLooks()).containsOnlyKeys("bold");
-            room.drawings().forgetLook("bold");
+            room.drawings().looks().forgetLook("bold");
             assertThat(desk.habits().drawingLooks()).isEmpty();
         });
         front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no look 'nothing'")));
@@ -256,18 +256,18 @@ class ChartDrawingsTest extends OnAChart {
     void setsOfRatiosAreKeptAndGivenToWhatHasRatios() {
         front.run(() -> {
             room.drawings().draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
-            room.drawings().keepRatios("mine");
+            room.drawings().looks().keepRatios("mine");
             room.drawings().draw("fan", List.of(at(end() - 30, 95), at(end() - 10, 105)));
             three();
             choose(1, 2);
-            room.drawings().takeRatios("mine");
+            room.drawings().looks().takeRatios("mine");
             assertThat(kept().get(1).options()).containsEntry("ratios", "0.4 0.6");
             assertThat(kept().get(2).options()).as("a level has none").doesNotContainKey("ratios");
             choose(2);
-            room.drawings().keepRatios("bad");
+            room.drawings().looks().keepRatios("bad");
             assertThat(desk.habits().ratioSets()).containsOnlyKeys("mine");
-            room.drawings().takeRatios("none");
-            room.drawings().forgetRatios("mine");
+            room.drawings().looks().takeRatios("none");
+            room.drawings().looks().forgetRatios("mine");
             assertThat(desk.habits().ratioSets()).isEmpty();
         });
         front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Choose one drawing with ratios"))
@@ -326,6 +326,11 @@ class ChartDrawingsTest extends OnAChart {
                     room.chart().bars().low(after))));
         });
         Drawing shown = front.get(() -> room.chart().drawings().get(0));
+        front.run(() -> {
+            room.drawings().draw(Drawing.LEVEL, List.of(at(100, 5)));
+            assertThat(room.chart().drawings().get(0)).as("what did not change is not made anew").isSameAs(shown);
+            room.undo();
+        });
         double factor = desk.histories().source(instrument).splits(instrument.id()).stream().filter(each -> each.time()
                 > shown.anchors().get(0).time() && each.time() <= desk.clock().now()).mapToDouble(BarSource.Split::ratio)
                 .reduce(1, (one, two) -> one * two);

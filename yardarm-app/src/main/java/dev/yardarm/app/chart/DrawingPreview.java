@@ -25,7 +25,7 @@ final class DrawingPreview extends Group {
     private final Group clipped = new Group(path, words);
     private final Rectangle clip = new Rectangle();
     private final Label readout = new Label();
-    private Color colour = Color.BLACK;
+    private Color colour;
 
     DrawingPreview() {
         setManaged(false);

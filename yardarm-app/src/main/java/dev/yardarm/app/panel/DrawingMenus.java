@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.room.ChartDrawings;
+import dev.yardarm.desk.room.DrawingLooks;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -58,21 +59,21 @@ public final class DrawingMenus {
     }
 
     private void fillLooks(MenuButton button, Drawing of) {
-        ChartDrawings drawings = bench.room().drawings();
+        DrawingLooks looks = bench.room().drawings().looks();
         Habits habits = bench.desk().habits();
         ChartModel chart = bench.room().chart();
         String title = of.figure().title();
         button.getItems().clear();
         if (chart.chosenDrawings().size() == 1) {
-            button.getItems().addAll(item("New ones come up like this one", drawings::makeUsual),
-                    item("New ones come up as they are declared", () -> drawings.forgetUsual(of.kind())),
+            button.getItems().addAll(item("New ones come up like this one", looks::makeUsual),
+                    item("New ones come up as they are declared", () -> looks.forgetUsual(of.kind())),
                     new SeparatorMenuItem());
         }
-        kept(button, "look", habits.drawingLooks(), drawings::takeLook, drawings::forgetLook);
+        kept(button, "look", habits.drawingLooks(), looks::takeLook, looks::forgetLook);
         button.getItems().add(item("Keep this look under a name", () -> bench.prompt("look save ")));
         if (of.options().containsKey("ratios")) {
             button.getItems().add(new SeparatorMenuItem());
-            kept(button, "set of ratios", habits.ratioSets(), drawings::takeRatios, drawings::forgetRatios);
+            kept(button, "set of ratios", habits.ratioSets(), looks::takeRatios, looks::forgetRatios);
             button.getItems().add(item("Keep these ratios under a name", () -> bench.prompt("ratios save ")));
         }
         button.setAccessibleText("Looks of " + title);

@@ -7,20 +7,16 @@ import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
-import java.util.Optional;
 import javafx.application.Platform;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -29,7 +25,6 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -42,23 +37,11 @@ public final class LayersPanel extends VBox {
     private final ListView<Selection> view = new ListView<>();
     private final VBox details = new VBox();
     private final TracingMenu tracings;
-    private final TextField search = new TextField();
-    private final ComboBox<Kind> kind = new ComboBox<>();
+    private final LayerFilter filter;
     private final Label none = new Label();
     private LayerDetails shown;
     private Object shownFor = Selection.NONE;
     private boolean following;
-
-    /** Which layers the list shows. */
-    private enum Kind {
-        ALL("all"), INDICATORS("indicators"), DRAWINGS("drawings"), TRACING("this tracing"), HIDDEN("hidden"), LOCKED("locked");
-
-        private final String words;
-
-        Kind(String words) {
-            this.words = words;
-        }
-    }
 
     public LayersPanel(Workbench bench) {
         this.bench = bench;
@@ -98,38 +81,18 @@ public final class LayersPanel extends VBox {
         tracings = new TracingMenu(bench);
         HBox head = new HBox(6, title, gap, tracings, addButton());
         head.setStyle("-fx-alignment: center-left;");
-        getChildren().addAll(head, filter(), view, none, scroll);
+        none.getStyleClass().addAll("soft", "small");
+        none.setWrapText(true);
+        none.managedProperty().bind(none.visibleProperty());
+        none.setVisible(false);
+        filter = new LayerFilter(bench, () -> changed(Aspect.LAYERS));
+        getChildren().addAll(head, filter, view, none, scroll);
         bench.listen(this::changed);
         bench.paletteProperty().addListener((observed, before, now) -> {
             shownFor = null;
             changed(Aspect.LAYERS);
         });
         changed(Aspect.LAYERS);
-    }
-
-    private HBox filter() {
-        search.setId("layers-search");
-        search.setPromptText("search");
-        search.setAccessibleText("Search in the layers");
-        search.textProperty().addListener((observed, before, now) -> changed(Aspect.LAYERS));
-        search.setOnKeyPressed(event -> {
-            if (event.getCode() == KeyCode.ESCAPE && !search.getText().isEmpty()) {
-                search.clear();
-                event.consume();
-            }
-        });
-        HBox.setHgrow(search, Priority.ALWAYS);
-        kind.setId("layers-kind");
-        kind.setAccessibleText("Which layers");
-        kind.getItems().addAll(Kind.values());
-        kind.setConverter(new Words<>(each -> each.words));
-        kind.setValue(Kind.ALL);
-        kind.setOnAction(event -> changed(Aspect.LAYERS));
-        none.getStyleClass().addAll("soft", "small");
-        none.setWrapText(true);
-        none.managedProperty().bind(none.visibleProperty());
-        none.setVisible(false);
-        return new HBox(4, search, kind);
     }
 
     /** Chooses on the chart what is chosen in the list: one layer, or any number of drawings. */
@@ -141,46 +104,6 @@ public final class LayersPanel extends VBox {
             room().studies().select(drawings.size() > 1 || rows.size() > 1 && !drawings.isEmpty()
                     ? Selection.ofDrawings(drawings) : rows.get(rows.size() - 1));
         }
-    }
-
-    /** The layers the list shows of those there are. */
-    private List<Selection> found(List<Selection> layers) {
-        String words = search.getText().strip().toLowerCase(Locale.ROOT);
-        return layers.stream().filter(layer -> fits(layer, kind.getValue())
-                && (words.isEmpty() || text(layer).toLowerCase(Locale.ROOT).contains(words))).toList();
-    }
-
-    private boolean fits(Selection layer, Kind wanted) {
-        ChartModel chart = room().chart();
-        Optional<Drawing> drawing = layer.drawings().stream().findFirst().flatMap(chart::drawing);
-        return switch (wanted) {
-            case ALL -> true;
-            case INDICATORS -> layer instanceof Selection.Indicator;
-            case DRAWINGS -> drawing.isPresent();
-            case TRACING -> drawing.map(each -> room().tracings().isOnCurrent(each)).orElse(false);
-            case HIDDEN -> layer instanceof Selection.Indicator of ? chart.indicator(of.id()).map(each -> !each.style()
-                    .visible()).orElse(false) : drawing.map(each -> !each.visible()).orElse(false);
-            case LOCKED -> drawing.map(each -> each.place().locked()).orElse(false);
-        };
-    }
-
-    /** What a layer is found by. */
-    private String text(Selection layer) {
-        ChartModel chart = room().chart();
-        if (layer instanceof Selection.Indicator of) {
-            return chart.indicator(of.id()).map(chart::titleOf).orElse("");
-        }
-        return layer.drawings().stream().findFirst().flatMap(chart::drawing).map(each -> title(each) + " " + each.figure()
-                .title() + " " + each.place().tracing() + " " + each.options().getOrDefault("text", ""))
-                .orElse(layer instanceof Selection.Plan ? "plan" : "price");
-    }
-
-    /** A drawing in the list: its name, the timeframe it is of, and what is special about it. */
-    private String title(Drawing drawing) {
-        boolean inherited = drawing.origin().isHigherThan(room().chart().timeframe());
-        return drawing.title().toLowerCase(Locale.ROOT) + (inherited ? " from " : " of ") + drawing.origin()
-                + (drawing.place().group().isEmpty() ? "" : ", grouped") + (drawing.place().locked() ? ", locked" : "")
-                + (drawing.place().chart().isEmpty() ? "" : ", here alone");
     }
 
     private Button addButton() {
@@ -215,7 +138,7 @@ public final class LayersPanel extends VBox {
             chart.drawings().forEach(drawing -> layers.add(new Selection.Drawing(drawing.id())));
             chart.plan().ifPresent(plan -> layers.add(new Selection.Plan()));
         }
-        List<Selection> shownLayers = found(layers);
+        List<Selection> shownLayers = filter.found(layers);
         following = true;
         if (!shownLayers.equals(view.getItems())) {
             view.getItems().setAll(shownLayers);
@@ -321,8 +244,8 @@ public final class LayersPanel extends VBox {
             visible.setVisible(true);
             visible.setSelected(drawing.visible());
             colour(drawing.colour());
-            title.setText(title(drawing));
             ChartModel chart = room().chart();
+            title.setText(LayerFilter.title(chart, drawing));
             double now = chart.bars().isEmpty() ? Double.NaN : chart.places().valueOf(drawing,
                     chart.bars().openTime(chart.bars().size() - 1));
             value.setText(Double.isNaN(now) ? "" : chart.instrument().orElseThrow().format().format(now));

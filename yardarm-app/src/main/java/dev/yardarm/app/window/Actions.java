@@ -138,9 +138,9 @@ final class Actions {
             ofLook(of);
         } else if (command instanceof LineCommand.OfRatios of) {
             switch (of.verb()) {
-                case "save" -> room().drawings().keepRatios(of.name());
-                case "delete" -> room().drawings().forgetRatios(of.name());
-                default -> room().drawings().takeRatios(of.name());
+                case "save" -> room().drawings().looks().keepRatios(of.name());
+                case "delete" -> room().drawings().looks().forgetRatios(of.name());
+                default -> room().drawings().looks().takeRatios(of.name());
             }
         } else if (command instanceof LineCommand.Arrange arrange) {
             layouts().arrange(arrange.arrangement());
@@ -214,9 +214,9 @@ final class Actions {
     private void ofLook(LineCommand.OfLook of) {
         if (!room().chart().selection().drawings().isEmpty()) {
             switch (of.verb()) {
-                case "save" -> room().drawings().keepLook(of.name());
-                case "delete" -> room().drawings().forgetLook(of.name());
-                default -> room().drawings().takeLook(of.name());
+                case "save" -> room().drawings().looks().keepLook(of.name());
+                case "delete" -> room().drawings().looks().forgetLook(of.name());
+                default -> room().drawings().looks().takeLook(of.name());
             }
             return;
         }
@@ -343,7 +343,7 @@ final class Actions {
             case TO_BACK -> room().drawings().order(false);
             case LOCK -> room().drawings().toggleLocked();
             case ON_THIS_CHART -> room().drawings().toggleOwn();
-            case USUAL_DRAWING -> room().drawings().makeUsual();
+            case USUAL_DRAWING -> room().drawings().looks().makeUsual();
             case COPY_INDICATORS -> copied = room();
             case PASTE_INDICATORS -> paste();
             case CLEAR_INDICATORS -> room().indicators().clear();

@@ -112,7 +112,9 @@ public final class DrawingPlaces {
             // On a scale that reaches below zero a logarithmic drawing has no lowest height.
             double least = !parts ? low : low > 0 ? Math.log(low) : Double.NEGATIVE_INFINITY;
             double most = !parts ? high : high > 0 ? Math.log(high) : Double.NEGATIVE_INFINITY;
-            if (outline.meets(from, to, least, most) && chart.shows(drawing)) {
+            boolean meets = outline.wide() <= EDGE ? outline.meets(from, to, least, most) : outline.meets(planeView(origin).u(
+                    chart.time().left() - outline.wide()), planeView(origin).u(chart.plotRight() + outline.wide()), least, most);
+            if (meets && chart.shows(drawing)) {
                 found.add(drawing);
             }
         }
@@ -227,8 +229,9 @@ public final class DrawingPlaces {
             }
             for (Sketch.Note note : outline.sketch().notes()) {
                 if (note.v() >= wordsLow && note.v() <= wordsHigh) {
-                    double noteX = Double.isInfinite(note.u()) ? chart.plotRight() : view.x(note.u());
-                    if (Math.abs(noteX - x) < 7 * note.text().length() + WORDS_HIGH) {
+                    double noteX = note.u() == Double.POSITIVE_INFINITY ? chart.plotRight()
+                            : note.u() == Double.NEGATIVE_INFINITY ? chart.time().left() : view.x(note.u());
+                    if (Math.abs(noteX - x) < outline.wide() + reach) {
                         return true;
                     }
                 }

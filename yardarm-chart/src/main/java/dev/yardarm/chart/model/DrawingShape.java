@@ -72,8 +72,13 @@ public final class DrawingShape {
             area(area.points());
         }
         for (Sketch.Note note : sketch.notes()) {
-            double at = note.side() == Sketch.Side.LEFT_EDGE ? Math.max(chart.time().left() + 4, x(note.u())) : x(note.u());
-            words.add(new Words(Math.min(chart.plotRight(), at), y(note.v()), note.text(), note.side(), note.size()));
+            boolean endless = Double.isInfinite(note.u());
+            double at = !endless ? x(note.u()) : note.u() > 0 ? chart.plotRight() : chart.time().left() + 4;
+            if (endless && !isCrossed(at, y(note.v()))) {
+                // Words of what goes on without end stand at the edge it crosses, when it does.
+                continue;
+            }
+            words.add(new Words(at, y(note.v()), note.text(), note.side(), note.size()));
         }
         handles = new double[2 * drawing.anchors().size()];
         for (int anchor = 0; anchor < drawing.anchors().size(); anchor++) {
@@ -81,6 +86,18 @@ public final class DrawingShape {
             handles[2 * anchor] = x(outline.anchors()[anchor]);
             handles[2 * anchor + 1] = scale.y(at.price());
         }
+    }
+
+    /** True when one of its lines passes over a point. */
+    private boolean isCrossed(double x, double y) {
+        for (Line line : lines) {
+            for (int point = 1; point < line.count(); point++) {
+                if (distance(line.points(), point, x, y) < 1) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     /** The shape of a drawing on a chart as it is now. */

@@ -14,10 +14,15 @@ import java.util.List;
  * @param anchors running number of the bar of each anchor
  * @param heights of the anchors, in the plane
  * @param bars those it was made from, for a figure that reads bars
+ * @param wide pixels its longest words reach beside their point at most; 0 without words
  * @param among the drawings it stands among, for words that tell what another one is worth
  */
-record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, List<Drawing> among, double left,
-               double right, double low, double high) {
+record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, List<Drawing> among, double wide,
+               double left, double right, double low, double high) {
+    /** How wide a letter is at most, and how far words stand off their point. */
+    private static final double LETTER = 7.5;
+    private static final double GAP = 12;
+
     static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars, List<Drawing> among) {
         double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
                 Double.NEGATIVE_INFINITY};
@@ -41,7 +46,11 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         double[] heights = drawing.anchors().stream().mapToDouble(anchor -> plane.v(anchor.price())).toArray();
         boolean tells = drawing.tellsValues();
         return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || tells ? bars : null,
-                tells ? among : null, box[0], box[1], box[2], box[3]);
+                tells ? among : null, wide(sketch), box[0], box[1], box[2], box[3]);
+    }
+
+    private static double wide(Sketch sketch) {
+        return sketch.notes().stream().mapToDouble(note -> LETTER * note.text().length() + GAP).max().orElse(0);
     }
 
     private static void take(double[] points, double[] box) {

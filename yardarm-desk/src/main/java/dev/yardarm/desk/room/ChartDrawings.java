@@ -13,12 +13,12 @@ import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
-import dev.yardarm.data.document.DrawingLook;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -35,21 +35,28 @@ import java.util.stream.Collectors;
  * alone.
  */
 public final class ChartDrawings {
-    /** The figure that reads out R, from the plan of the instrument. */
-    private static final String MEASURE = "measure";
-    private static final String CHOOSE = "Choose a drawing first, on the chart or in Layers.";
+    static final String CHOOSE = "Choose a drawing first, on the chart or in Layers.";
     /** Bars a second one of a drawing lies beside the first. */
     private static final int BESIDE = 3;
 
     private final Desk desk;
     private final ChartRoom room;
     private final ChartModel chart;
+    private final DrawingLooks looks;
     private PriceBasis basis = PriceBasis.AS_TRADED;
+    /** What is kept of drawings in the prices of the chart: one that did not change stays the same object. */
+    private Map<Drawing, Drawing> shown = new IdentityHashMap<>();
 
     ChartDrawings(Desk desk, ChartRoom room) {
         this.desk = desk;
         this.room = room;
         this.chart = room.chart();
+        this.looks = new DrawingLooks(desk, chart, this);
+    }
+
+    /** Kept looks and sets of ratios, and how new drawings come up. */
+    public DrawingLooks looks() {
+        return looks;
     }
 
     private Optional<InstrumentId> id() {
@@ -61,9 +68,10 @@ public final class ChartDrawings {
     }
 
     /** The prices the chart shows from now on. */
-    void setBasis(PriceBasis shown) {
-        if (basis != shown) {
-            basis = shown;
+    void setBasis(PriceBasis prices) {
+        if (basis != prices) {
+            basis = prices;
+            shown = new IdentityHashMap<>();
             show();
         }
     }
@@ -72,7 +80,7 @@ public final class ChartDrawings {
     void show() {
         id().ifPresent(id -> {
             Books.Sheets sheets = desk.books().sheets(id);
-            List<Drawing> all = desk.books().drawings(id).stream().map(basis::shown).toList();
+            List<Drawing> all = inPricesOfChart(desk.books().drawings(id));
             chart.setDrawings(all.stream().filter(each -> sheets.shows(each.place().tracing())
                     && (each.place().chart().isEmpty() || each.place().chart().equals(room.id()))).toList());
             chart.setDrawingsShown(!sheets.allHidden());
@@ -84,6 +92,21 @@ public final class ChartDrawings {
                 room.tell(Aspect.SELECTION);
             }
         });
+    }
+
+    private List<Drawing> inPricesOfChart(List<Drawing> kept) {
+        if (basis.isAsTraded()) {
+            return kept;
+        }
+        Map<Drawing, Drawing> now = new IdentityHashMap<>();
+        List<Drawing> all = kept.stream().map(each -> {
+            Drawing known = shown.get(each);
+            Drawing of = known == null ? basis.shown(each) : known;
+            now.put(each, of);
+            return of;
+        }).toList();
+        shown = now;
+        return all;
     }
 
     /** The one drawing that is chosen. */
@@ -108,17 +131,6 @@ public final class ChartDrawings {
 
     // --- put on ---
 
-    /** The options new drawings of a figure come up with. */
-    public Map<String, String> usual(String figure) {
-        Map<String, String> options = new LinkedHashMap<>(desk.habits().ofFigure(figure).map(DrawingLook::options)
-                .orElse(Map.of()));
-        if (figure.equals(MEASURE)) {
-            chart.plan().ifPresent(plan -> options.put("risk", chart.instrument().map(each -> each.format().format(
-                    plan.risk())).orElse("0")));
-        }
-        return options;
-    }
-
     /** Puts a drawing on the instrument, as the trader wants new ones or as it is declared, and chooses it. */
     public void draw(String figure, List<Anchor> anchors) {
         draw(figure, anchors, Map.of());
@@ -128,9 +140,9 @@ public final class ChartDrawings {
     public void draw(String figure, List<Anchor> anchors, Map<String, String> options) {
         Drawing plain = new Drawing(newId(), figure, chart.timeframe(), anchors, chart.isLogarithmic(), Map.of(),
                 Drawing.Style.of(room.indicators().freeColour()), Drawing.Place.STANDARD);
-        Drawing styled = desk.habits().ofFigure(plain.kind()).map(look -> look.on(plain)).orElse(plain);
+        Drawing styled = looks.onNew(plain);
         Map<String, String> all = new LinkedHashMap<>(styled.options());
-        all.putAll(usual(figure));
+        all.putAll(looks.usual(figure));
         all.putAll(options);
         add("draw", List.of(styled.withOptions(all)));
     }
@@ -404,74 +416,5 @@ public final class ChartDrawings {
             desk.undo().execute(Command.of(after.allHidden() ? "hide all drawings" : "show all drawings",
                     () -> desk.books().setSheets(id, after), () -> desk.books().setSheets(id, before)));
         });
-    }
-
-    // --- looks ---
-
-    /** Lets new drawings of the figure come up like the chosen one. */
-    public void makeUsual() {
-        chosen().ifPresentOrElse(drawing -> {
-            desk.habits().setOfFigure(drawing.kind(), DrawingLook.of(drawing));
-            desk.tell("New ones come up like this: " + drawing.figure().title().toLowerCase(Locale.ROOT) + ".");
-        }, () -> desk.tell(CHOOSE));
-    }
-
-    /** Lets new drawings of a figure come up as it is declared. */
-    public void forgetUsual(String figure) {
-        desk.habits().setOfFigure(figure, null);
-    }
-
-    /** Keeps the look of the chosen drawing under a name. */
-    public void keepLook(String name) {
-        chosen().ifPresentOrElse(drawing -> {
-            desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
-            desk.tell("The look is kept as '" + name + "'.");
-        }, () -> desk.tell("Choose one drawing to keep its look."));
-    }
-
-    /** Gives the chosen drawings the look kept under a name. */
-    public void takeLook(String name) {
-        DrawingLook look = desk.habits().drawingLooks().get(name);
-        if (look == null) {
-            desk.tell("There is no look '" + name + "' of drawings. Keep one with: look save " + name);
-        } else {
-            changeChosen("look of", look::on);
-        }
-    }
-
-    public void forgetLook(String name) {
-        desk.habits().setDrawingLook(name, null);
-    }
-
-    /** Keeps the ratios of the chosen drawing under a name. */
-    public void keepRatios(String name) {
-        String numbers = chosen().map(drawing -> drawing.options().get("ratios")).orElse(null);
-        if (numbers == null) {
-            desk.tell("Choose one drawing with ratios, such as a retracement, to keep its set.");
-        } else {
-            desk.habits().setRatioSet(name, numbers);
-            desk.tell("The ratios " + numbers + " are kept as '" + name + "'.");
-        }
-    }
-
-    /** Gives the chosen drawings that have ratios a kept set. */
-    public void takeRatios(String name) {
-        String numbers = desk.habits().ratioSets().get(name);
-        if (numbers == null) {
-            desk.tell("There is no set of ratios '" + name + "'. Keep one with: ratios save " + name);
-            return;
-        }
-        changeChosen("ratios of", drawing -> {
-            if (!drawing.options().containsKey("ratios")) {
-                return drawing;
-            }
-            Map<String, String> options = new LinkedHashMap<>(drawing.options());
-            options.put("ratios", numbers);
-            return drawing.withOptions(options);
-        });
-    }
-
-    public void forgetRatios(String name) {
-        desk.habits().setRatioSet(name, null);
     }
 }

@@ -90,7 +90,7 @@ public final class Studies implements ChartEdits {
 
     @Override
     public Map<String, String> usual(String figure) {
-        return room.drawings().usual(figure);
+        return room.drawings().looks().usual(figure);
     }
 
     @Override
