@@ -28,6 +28,8 @@ public final class DrawingPlaces {
     private static final double WORDS_HIGH = 22;
     /** How much farther a point reaches than a line. */
     private static final double HANDLE = 8;
+    /** How far a line painted from bar to bar may lie from the one it stands for. */
+    private static final double CHORD = 2;
     /** How near levels of several drawings must be to agree, as a part of the price. */
     private static final double AGREEMENT = 0.0025;
 
@@ -192,8 +194,9 @@ public final class DrawingPlaces {
         Around(double y, double reach, boolean logarithmic) {
             this.reach = reach;
             this.logarithmic = logarithmic;
-            low = Math.min(height(y - reach), height(y + reach));
-            high = Math.max(height(y - reach), height(y + reach));
+            double wide = reach + CHORD;
+            low = Math.min(height(y - wide), height(y + wide));
+            high = Math.max(height(y - wide), height(y + wide));
             double points = reach + HANDLE;
             pointsLow = Math.min(height(y - points), height(y + points));
             pointsHigh = Math.max(height(y - points), height(y + points));
@@ -210,8 +213,8 @@ public final class DrawingPlaces {
         void over(PlaneView newView, double newX) {
             view = newView;
             x = newX;
-            from = view.u(x - reach);
-            to = view.u(x + reach);
+            from = view.u(x - reach - CHORD);
+            to = view.u(x + reach + CHORD);
             pointsFrom = view.u(x - reach - HANDLE);
             pointsTo = view.u(x + reach + HANDLE);
         }

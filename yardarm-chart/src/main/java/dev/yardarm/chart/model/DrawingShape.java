@@ -143,8 +143,47 @@ public final class DrawingShape {
         } else if (stroke.count() == 2) {
             lines.add(new Line(new double[] {x(points[0]), y(points[1]), x(points[2]), y(points[3])}, stroke.part()));
         } else {
-            lines.add(new Line(pixels(points), stroke.part()));
+            lines.add(new Line(bends ? bent(points) : pixels(points), stroke.part()));
         }
+    }
+
+    /** Pieces between points, each through every bar, as far as they are in view. */
+    private double[] bent(double[] points) {
+        List<double[]> pieces = new ArrayList<>();
+        for (int at = 2; at < points.length; at += 2) {
+            pieces.add(piece(points, at - 2, at));
+        }
+        pieces.add(new double[] {x(points[points.length - 2]), y(points[points.length - 1])});
+        return joined(pieces);
+    }
+
+    private static double[] joined(List<double[]> pieces) {
+        double[] line = new double[pieces.stream().mapToInt(piece -> piece.length).sum()];
+        int count = 0;
+        for (double[] piece : pieces) {
+            System.arraycopy(piece, 0, line, count, piece.length);
+            count += piece.length;
+        }
+        return line;
+    }
+
+    /** From one corner to the one before another, through every bar between them that is in view. */
+    private double[] piece(double[] corners, int from, int to) {
+        double fromU = Math.max(view.left(), Math.min(view.right(), corners[from]));
+        double toU = Math.max(view.left(), Math.min(view.right(), corners[to]));
+        double[] marks = within(Math.min(fromU, toU), Math.max(fromU, toU));
+        double[] piece = new double[2 + 2 * marks.length];
+        piece[0] = x(corners[from]);
+        piece[1] = y(corners[from + 1]);
+        for (int at = 0; at < marks.length; at++) {
+            double u = fromU < toU ? marks[at] : marks[marks.length - 1 - at];
+            double part = Double.isInfinite(corners[from]) || Double.isInfinite(corners[to]) ? 0
+                    : (u - corners[from]) / (corners[to] - corners[from]);
+            piece[2 + 2 * at] = view.x(u);
+            piece[3 + 2 * at] = corners[from + 1] == corners[to + 1] ? y(corners[from + 1])
+                    : y(corners[from + 1] + part * (corners[to + 1] - corners[from + 1]));
+        }
+        return piece;
     }
 
     /** A straight stroke, cut off beyond the edges, going on where it is to. */
@@ -201,33 +240,10 @@ public final class DrawingShape {
         }
         // Each edge through every bar, as the lines along it.
         List<double[]> edges = new ArrayList<>();
-        int length = 0;
         for (int corner = 0; corner < corners.length; corner += 2) {
-            int next = (corner + 2) % corners.length;
-            double fromU = Math.max(view.left(), Math.min(view.right(), corners[corner]));
-            double toU = Math.max(view.left(), Math.min(view.right(), corners[next]));
-            double[] marks = within(Math.min(fromU, toU), Math.max(fromU, toU));
-            double[] edge = new double[2 + 2 * marks.length];
-            edge[0] = x(corners[corner]);
-            edge[1] = y(corners[corner + 1]);
-            for (int at = 0; at < marks.length; at++) {
-                double u = fromU < toU ? marks[at] : marks[marks.length - 1 - at];
-                double part = Double.isInfinite(corners[corner]) || Double.isInfinite(corners[next]) ? 0
-                        : (u - corners[corner]) / (corners[next] - corners[corner]);
-                edge[2 + 2 * at] = view.x(u);
-                edge[3 + 2 * at] = corners[corner + 1] == corners[next + 1] ? y(corners[corner + 1])
-                        : y(corners[corner + 1] + part * (corners[next + 1] - corners[corner + 1]));
-            }
-            edges.add(edge);
-            length += edge.length;
+            edges.add(piece(corners, corner, (corner + 2) % corners.length));
         }
-        double[] polygon = new double[length];
-        int at = 0;
-        for (double[] edge : edges) {
-            System.arraycopy(edge, 0, polygon, at, edge.length);
-            at += edge.length;
-        }
-        areas.add(polygon);
+        areas.add(joined(edges));
     }
 
     private double[] pixels(double[] points) {

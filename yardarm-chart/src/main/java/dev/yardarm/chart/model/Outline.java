@@ -44,6 +44,9 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
         double[] anchors = drawing.anchors().stream().mapToDouble(anchor -> plane.u(anchor.time())).toArray();
         double[] heights = drawing.anchors().stream().mapToDouble(anchor -> plane.v(anchor.price())).toArray();
+        for (int anchor = 0; anchor < anchors.length; anchor++) {
+            take(new double[] {anchors[anchor], heights[anchor]}, box);
+        }
         boolean tells = drawing.tellsValues();
         return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || tells ? bars : null,
                 tells ? among : null, wide(sketch), box[0], box[1], box[2], box[3]);
