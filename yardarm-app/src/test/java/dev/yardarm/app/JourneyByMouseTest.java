@@ -129,7 +129,7 @@ class JourneyByMouseTest {
         app.await("a moved end", () -> app.chart().drawings().get(1).anchors().get(1).time()
                 == app.chart().bars().openTime(third));
         app.robot().rightClickOn(app.at(first, low));
-        app.await("a menu", () -> app.robot().lookup("Edit in Layers").tryQuery().isPresent());
+        app.await("a menu", () -> app.robot().lookup("Alert when price reaches it").tryQuery().isPresent());
         app.robot().clickOn(app.robot().lookup("Delete").lookup((javafx.scene.Node node) -> node.getScene()
                 != app.robot().lookup("#chart").query().getScene()).<javafx.scene.Node>query());
         app.await("one drawing", () -> app.chart().drawings().size() == 1);

@@ -231,4 +231,67 @@ class SeveralDrawingsTest {
         app.robot().push(KeyCode.ESCAPE);
         app.await("nothing is left", () -> !hint.isVisible() && drawings().isEmpty());
     }
+
+    @Test
+    void theMenuOfADrawingActsOnItOrOnAllThatAreChosen() throws Exception {
+        three();
+        app.robot().rightClickOn(onLevel(1));
+        app.await("its menu", () -> app.robot().lookup("Alert when price reaches it").tryQuery().isPresent());
+        app.robot().clickOn("Alert when price reaches it");
+        app.await("an alert", () -> app.get(() -> app.desk().books().alerts().size()) == 1);
+        app.robot().push(KeyCode.CONTROL, KeyCode.A);
+        app.await("all", () -> chosen().size() == 3);
+        app.robot().rightClickOn(onLine());
+        app.await("of all", () -> app.robot().lookup("Arrange").tryQuery().isPresent());
+        assertThat(app.robot().lookup("Alert when price reaches it").tryQuery()).as("an alert is on one").isEmpty();
+        app.robot().clickOn("Hide");
+        app.await("all hidden", () -> drawings().stream().noneMatch(Drawing::visible));
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("back", () -> drawings().stream().allMatch(Drawing::visible));
+        app.robot().rightClickOn(onLevel(2));
+        app.await("again", () -> app.robot().lookup("Clone").tryQuery().isPresent());
+        app.robot().clickOn("Clone");
+        app.await("six", () -> drawings().size() == 6);
+    }
+
+    @Test
+    void newOnesComeUpLikeTheChosenOneAndRatiosAreKept() throws Exception {
+        app.line("retracement 2026-05-20 100.5 2026-06-10 113.5 ratios:0.4,0.6");
+        app.await("it", () -> drawings().size() == 1);
+        app.line("ratios save mine");
+        app.get(() -> {
+            app.room().drawings().changeChosen("style", each -> each.withStyle(each.style().withLine(6, 3, 1)));
+            return null;
+        });
+        app.line("usual drawing");
+        app.await("told", () -> app.notices().contains("New ones come up like this"));
+        app.line("retracement 2026-05-20 99 2026-06-10 112");
+        app.await("the second", () -> drawings().size() == 2);
+        assertThat(drawings().get(1).style().colour()).isEqualTo(6);
+        assertThat(drawings().get(1).options()).containsEntry("ratios", "0.4 0.6");
+        app.line("fan 2026-05-20 99 2026-06-10 112");
+        app.await("the third", () -> drawings().size() == 3);
+        app.line("ratios mine");
+        app.await("its ratios", () -> drawings().get(2).options().get("ratios").equals("0.4 0.6"));
+        app.close();
+        app.open(true);
+        app.line("retracement 2026-05-20 98 2026-06-10 111");
+        app.await("also after a start", () -> drawings().size() == 4 && drawings().get(3).style().colour() == 6);
+    }
+
+    @Test
+    void theWholeAnalysisIsRemovedAndBroughtBackInOneStep() throws Exception {
+        three();
+        app.line("sma 50");
+        app.await("both kinds", () -> app.get(() -> app.chart().indicators().size()) == 1);
+        app.click("#chart");
+        app.keys("xa");
+        app.await("nothing", () -> drawings().isEmpty() && app.get(() -> app.chart().indicators().isEmpty()));
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("all of it", () -> drawings().size() == 3 && app.get(() -> app.chart().indicators().size()) == 1);
+        app.keys("hz");
+        app.await("hidden", () -> !app.get(() -> app.chart().areDrawingsShown()));
+        app.keys("hz");
+        app.await("shown", () -> app.get(() -> app.chart().areDrawingsShown()));
+    }
 }

@@ -176,6 +176,16 @@ class SeveralDrawingsTest {
     }
 
     @Test
+    void whatIsDraggedWithoutSnappingIsChosenAfterwards() {
+        double[] at = on("one");
+        gestures.press(at[0], at[1], Press.MORE);
+        gestures.drag(at[0], at[1] - 20);
+        gestures.release(at[0], at[1] - 20);
+        assertThat(changes.get(0)).extracting(Drawing::id).containsExactly("one");
+        assertThat(chosen()).containsExactly("one");
+    }
+
+    @Test
     void lockedOnesStayAndALockedOneInHandMovesNothing() {
         Drawing locked = drawing("two").withPlace(drawing("two").place().withLocked(true));
         chart.setDrawings(Drawing.replaced(chart.drawings(), List.of(locked)));

@@ -56,7 +56,7 @@ class CommandLanguageTest {
         assertThat(first("level abc").command()).isNull();
         assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command()).isEqualTo(new LineCommand.Draw("line",
                 List.of(new LineCommand.DrawnPoint(LocalDate.of(2026, 3, 2).atStartOfDay(), 95.2),
-                        new LineCommand.DrawnPoint(LocalDate.of(2026, 5, 11).atStartOfDay(), 101)), Map.of("extend", "right")));
+                        new LineCommand.DrawnPoint(LocalDate.of(2026, 5, 11).atStartOfDay(), 101)), Map.of()));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));

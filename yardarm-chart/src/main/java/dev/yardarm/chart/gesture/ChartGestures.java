@@ -334,6 +334,10 @@ public final class ChartGestures {
             List<Drawing> after = of.drag().movedTo(chart, x, y, snapping);
             if (!after.equals(of.drag().before())) {
                 edits.change(after);
+                List<String> ids = after.stream().map(Drawing::id).toList();
+                if (chart.selection().drawings().stream().noneMatch(ids::contains)) {
+                    edits.select(Selection.ofDrawings(ids));
+                }
             }
         } else if (ended instanceof Drag.OfBracket of) {
             TradePlan after = moved(of, x, y);

@@ -74,8 +74,10 @@ final class DrawWords {
         if (points.size() < figure.least() || points.size() > figure.most()) {
             throw new IllegalArgumentException(usage(figure));
         }
-        return new LineCommand.Draw(figure.name(), points, Map.copyOf(Settings.of(figure.name(), figure.options(), options)
-                .values()));
+        // Those that are not named come up as the trader wants new ones.
+        Map<String, String> given = new LinkedHashMap<>(Settings.of(figure.name(), figure.options(), options).values());
+        given.keySet().retainAll(options.keySet());
+        return new LineCommand.Draw(figure.name(), points, Map.copyOf(given));
     }
 
     private static Setting option(Figure figure, String name) {
