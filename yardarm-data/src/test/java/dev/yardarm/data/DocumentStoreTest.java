@@ -169,12 +169,31 @@ class DocumentStoreTest {
     void wrongContentIsToldAndNothingIsThrown() throws IOException {
         for (String content : List.of("[]", "", "null", "{\"format\":\"yardarm/plans\",\"version\":1}",
                 "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"nothing\"}",
-                "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"a:B\",\"drawings\":[{\"id\":\"x\","
-                        + "\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[7]}]}")) {
+                "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"a:B\",\"drawings\":7}")) {
             Files.createDirectories(folder.resolve("tracings"));
             Files.writeString(folder.resolve("tracings/it.json"), content);
             assertThat(store.read(DocumentKind.TRACING, "it")).as(content).isEmpty();
             assertThat(store.takeNotices()).as(content).hasSize(1);
+        }
+    }
+
+    @Test
+    void aDrawingThatCannotBeReadLeavesTheOthersReadable() throws IOException {
+        Files.createDirectories(folder.resolve("tracings"));
+        for (String bad : List.of("7", "{}", "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\"}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[7]}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":{}}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[{\"time\":1}]}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"moon\",\"anchors\":[{\"time\":1,\"price\":2}]}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"colour\":\"red\",\"anchors\":[{\"time\":1,\"price\":2}]}")) {
+            Files.writeString(folder.resolve("tracings/it.json"), "{\"format\":\"yardarm/tracing\",\"version\":1,"
+                    + "\"instrument\":\"a:B\",\"drawings\":[" + bad + ",{\"id\":\"good\",\"kind\":\"level\",\"origin\":\"D\","
+                    + "\"anchors\":[{\"time\":1,\"price\":2}],\"colour\":0,\"width\":1,\"opacity\":1,\"visible\":true}]}");
+            Documents.Tracing read = store.read(DocumentKind.TRACING, "it").orElseThrow();
+            assertThat(read.drawings()).as(bad).hasSize(2);
+            assertThat(read.drawings().get(1).drawing().id()).isEqualTo("good");
+            org.assertj.core.api.Assertions.assertThatThrownBy(() -> read.drawings().get(0).drawing()).as(bad)
+                    .isInstanceOf(IllegalArgumentException.class).hasMessageMatching(".{8,}");
         }
     }
 

@@ -23,6 +23,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Executor;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -40,7 +42,11 @@ class BooksTest {
     }
 
     private static Books books(DocumentSaver saver) {
-        return new Books(saver, Runnable::run, List.of(new Documents.NamedList("Standard", List.of(KTRL))),
+        return books(saver, Runnable::run);
+    }
+
+    private static Books books(DocumentSaver saver, Executor front) {
+        return new Books(saver, front, List.of(new Documents.NamedList("Standard", List.of(KTRL))),
                 List.of(new Scan("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
     }
 
@@ -166,31 +172,37 @@ class BooksTest {
 
     @Test
     void twoCopiesThatChangeTheSameFileLoseNothing() throws IOException {
-        List<String> notices = new ArrayList<>();
+        List<String> notices = new CopyOnWriteArrayList<>();
+        Front front = new Front();
         try (DocumentSaver one = new DocumentSaver(new DocumentStore(folder), notices::add);
                 DocumentSaver two = new DocumentSaver(new DocumentStore(folder), notices::add)) {
-            Books here = books(one);
-            here.setDrawings(KTRL, List.of(level("a", 1), level("b", 2)));
-            one.flush();
-            Books there = books(two);
-            there.setDrawings(KTRL, List.of(level("a", 1.5), level("b", 2), level("there", 9)));
-            here.setDrawings(KTRL, List.of(level("a", 1), level("b", 2), level("here", 8)));
-            two.flush();
-            one.flush();
-            assertThat(here.drawings(KTRL)).as("both changes, here at once").containsExactly(level("a", 1.5), level("b", 2),
-                    level("here", 8), level("there", 9));
-            there.setDrawings(KTRL, List.of(level("a", 1.5), level("there", 9)));
-            two.flush();
-            assertThat(there.drawings(KTRL)).as("removed there, added here").containsExactlyInAnyOrder(level("a", 1.5),
-                    level("here", 8), level("there", 9));
-            here.setDrawings(KTRL, List.of(level("a", 1.5), level("b", 2.5), level("here", 8), level("there", 9)));
-            one.flush();
+            Books here = front.get(() -> books(one, front));
+            put(front, one, here, level("a", 1), level("b", 2));
+            Books there = front.get(() -> books(two, front));
+            put(front, two, there, level("a", 1.5), level("b", 2), level("there", 9));
+            put(front, one, here, level("a", 1), level("b", 2), level("here", 8));
+            front.await("both changes, here at once", () -> here.drawings(KTRL).equals(List.of(level("a", 1.5), level("b", 2),
+                    level("here", 8), level("there", 9))));
+            put(front, two, there, level("a", 1.5), level("there", 9));
+            front.await("removed there, added here", () -> List.of(level("a", 1.5), level("there", 9), level("here", 8)).equals(
+                    there.drawings(KTRL)));
+            put(front, one, here, level("a", 1.5), level("b", 2.5), level("here", 8), level("there", 9));
         }
+        front.close();
         try (DocumentSaver saver = saver()) {
             assertThat(books(saver).drawings(KTRL)).as("what one removed and the other changed stays").contains(level("b", 2.5),
                     level("there", 9), level("here", 8)).hasSize(4);
         }
         assertThat(notices).anyMatch(notice -> notice.contains("changed by another copy of Yardarm; both are kept"));
+    }
+
+    /** Changes the drawings and waits until that is written, with what follows from it. */
+    private static void put(Front front, DocumentSaver saver, Books books, Drawing... drawings) {
+        front.run(() -> books.setDrawings(KTRL, List.of(drawings)));
+        for (int round = 0; round < 3; round++) {
+            saver.flush();
+            front.run(() -> { });
+        }
     }
 
     @Test
@@ -210,6 +222,43 @@ class BooksTest {
                 "line 1", "set-aside"));
         try (var aside = Files.list(folder.resolve("set-aside"))) {
             assertThat(aside).singleElement().satisfies(kept -> assertThat(Files.readString(kept)).isEqualTo("spoiled"));
+        }
+    }
+
+    @Test
+    void drawingsThatCannotBeReadAreToldOneByOneAndTheOthersAreThere() throws IOException {
+        try (DocumentSaver saver = saver()) {
+            books(saver).setDrawings(KTRL, List.of(level("a", 1), level("b", 2), level("c", 3), level("d", 4), level("e", 5),
+                    level("f", 6)));
+        }
+        Path file = folder.resolve("tracings/halcyon-KTRL.json");
+        String whole = Files.readString(file);
+        String spoiled = whole.replace("\"price\" : 2.0", "\"price\" : \"two\"").replace("\"price\" : 3.0", "\"cost\" : 3.0")
+                .replaceFirst("(?s)(\"id\" : \"d\",.{1,40}?)\"LEVEL\"", "$1\"SPIRAL\"")
+                .replaceFirst("(?s)(\"id\" : \"e\",.{1,80}?\"origin\" : )\"D\"", "$1\"fortnight\"");
+        assertThat(spoiled).contains("two", "cost", "SPIRAL", "fortnight");
+        Files.writeString(file, spoiled);
+        List<String> notices = new ArrayList<>();
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), notices::add)) {
+            Books books = books(saver);
+            assertThat(books.drawings(KTRL)).containsExactly(level("a", 1), level("f", 6));
+            assertThat(books.peek(KTRL)).hasSize(2);
+            books.setDrawings(KTRL, List.of(level("a", 1), level("f", 6)));
+        }
+        Files.writeString(file, Files.readString(file).replace("\"price\" : 6.0", "\"price\" : null"));
+        List<String> later = new ArrayList<>();
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), later::add)) {
+            Books books = books(saver);
+            assertThat(books.drawings(KTRL)).as("the last good copy still has it").containsExactly(level("a", 1), level("f", 6));
+        }
+        assertThat(later).singleElement().satisfies(notice -> assertThat(notice).contains("1 not", "1 of those",
+                "last good copy"));
+        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice).contains("2 could be read, 4 not",
+                "drawing 2: point 1: its 'price' must be a number, not \"two\"",
+                "drawing 3: point 1: its 'price' must be a number, not missing", "drawing 4: there is no kind of drawing 'SPIRAL'",
+                "drawing 5: its 'origin' is not right: 'fortnight' is no timeframe", "set-aside"));
+        try (var aside = Files.list(folder.resolve("set-aside"))) {
+            assertThat(aside).anySatisfy(kept -> assertThat(Files.readString(kept)).isNotEmpty());
         }
     }
 }

@@ -135,6 +135,9 @@ public final class DocumentStore {
                     + kind.version());
         }
         object.remove(List.of("format", "version"));
+        if (kind.equals(DocumentKind.TRACING)) {
+            DrawingMender.mend(mapper, object);
+        }
         try {
             return mapper.treeToValue(object, kind.type());
         } catch (JsonProcessingException | IllegalArgumentException bad) {
@@ -155,6 +158,19 @@ public final class DocumentStore {
         Files.createDirectories(aside.getParent());
         Files.copy(file, aside, StandardCopyOption.REPLACE_EXISTING);
         return folder.relativize(aside).toString();
+    }
+
+    /** The copies of a document that can be read, the newest first. */
+    public synchronized <T> List<T> lastGood(DocumentKind<T> kind, String name) {
+        List<T> good = new ArrayList<>();
+        for (int copy = 1; copy <= COPIES; copy++) {
+            try {
+                good.add(parse(kind, copy(kind, name, copy)));
+            } catch (IOException unreadable) {
+                // an older copy may be better
+            }
+        }
+        return good;
     }
 
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {

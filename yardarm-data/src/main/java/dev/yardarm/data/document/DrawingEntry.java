@@ -1,5 +1,6 @@
 package dev.yardarm.data.document;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
@@ -21,11 +22,13 @@ import java.util.TreeMap;
  * @param words where they stand; null for where the figure has them
  * @param inherited false when lower timeframes do not show it
  * @param chart id of the one chart it is kept on; null for all
+ * @param problem why it cannot be read; null when it can
  */
 public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor> anchors, int colour, double width,
                            double opacity, boolean visible, boolean logarithmic, Map<String, String> options, String dash,
                            Double fill, Boolean labels, String words, String name, String tracing, String group,
-                           boolean locked, List<Timeframe> timeframes, Boolean inherited, String chart) {
+                           boolean locked, List<Timeframe> timeframes, Boolean inherited, String chart,
+                           @JsonInclude(JsonInclude.Include.NON_NULL) String problem) {
     /** The entry of a drawing. */
     public static DrawingEntry of(Drawing drawing) {
         Drawing.Style style = drawing.style();
@@ -36,7 +39,7 @@ public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor
                 style.dash().name().toLowerCase(Locale.ROOT), style.fill(), words != Drawing.Style.Words.NONE,
                 words == Drawing.Style.Words.NONE || words == Drawing.Style.Words.AS_BUILT ? null : words.word(), place.name(),
                 place.tracing(), place.group(), place.locked(), place.timeframes(), place.inherited(),
-                place.chart().isEmpty() ? null : place.chart());
+                place.chart().isEmpty() ? null : place.chart(), null);
     }
 
     /**
@@ -45,6 +48,9 @@ public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor
      * @throws IllegalArgumentException when there is no such figure, or points or options do not fit it
      */
     public Drawing drawing() {
+        if (problem != null) {
+            throw new IllegalArgumentException(problem);
+        }
         if (anchors == null || origin == null || kind == null || id == null) {
             throw new IllegalArgumentException("a drawing needs id, kind, origin and anchors");
         }

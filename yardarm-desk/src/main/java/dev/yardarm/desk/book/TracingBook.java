@@ -10,8 +10,10 @@ import dev.yardarm.data.document.DrawingEntry;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -139,11 +141,17 @@ final class TracingBook {
         return problems;
     }
 
-    /** The drawings of a file; what cannot be drawn is told, and the file as it was is kept. */
+    /**
+     * The drawings of a file; what cannot be drawn is told, and the file as it was is kept. A drawing that can be read in one of
+     * the last good copies is taken from there.
+     */
     private List<Drawing> read(Documents.Tracing saved, InstrumentId instrument) {
         List<Drawing> found = new ArrayList<>();
         List<String> problems = drawable(saved, found);
         if (!problems.isEmpty()) {
+            int readable = found.size();
+            recover(saved, instrument, found);
+            int recovered = found.size() - readable;
             String kept;
             try {
                 kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING,
@@ -151,9 +159,22 @@ final class TracingBook {
             } catch (IOException failed) {
                 kept = "the file could not be copied: " + failed.getMessage();
             }
-            saver.tell("Of the drawings of " + instrument + " " + found.size() + " could be read, " + problems.size()
-                    + " not (" + String.join("; ", problems) + "); " + kept + ".");
+            saver.tell("Of the drawings of " + instrument + " " + readable + " could be read, " + problems.size()
+                    + " not (" + String.join("; ", problems) + "); " + (recovered == 0 ? "" : recovered
+                    + " of those came from the last good copy; ") + kept + ".");
         }
         return List.copyOf(found);
+    }
+
+    /** Adds those that cannot be drawn as they stand in the newest copy in which they can. */
+    private void recover(Documents.Tracing saved, InstrumentId instrument, List<Drawing> found) {
+        Set<String> missing = new LinkedHashSet<>();
+        saved.drawings().forEach(entry -> missing.add(entry.id()));
+        found.forEach(drawing -> missing.remove(drawing.id()));
+        for (Documents.Tracing copy : saver.store().lastGood(DocumentKind.TRACING, fileOf(instrument))) {
+            List<Drawing> good = new ArrayList<>();
+            drawable(copy, good);
+            good.stream().filter(drawing -> missing.remove(drawing.id())).forEach(found::add);
+        }
     }
 }
