@@ -1,6 +1,5 @@
 package dev.yardarm.app.chart;
 
-import dev.yardarm.app.panel.DrawingMenus;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;

@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.chart.DrawingMenus;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerStyle;

@@ -1,4 +1,4 @@
-package dev.yardarm.app.panel;
+package dev.yardarm.app.chart;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
@@ -24,7 +24,7 @@ public final class DrawingMenus {
     }
 
     /** Group, order, lock, place. */
-    MenuButton arrange() {
+    public MenuButton arrange() {
         MenuButton button = new MenuButton("Arrange");
         button.setId("arrange-drawings");
         fillWhenOpened(button, () -> button.getItems().setAll(arranging()));
@@ -50,7 +50,7 @@ public final class DrawingMenus {
     }
 
     /** How new ones come up, kept looks, and kept sets of ratios for a figure that has ratios. */
-    MenuButton looks(Drawing of) {
+    public MenuButton looks(Drawing of) {
         MenuButton button = new MenuButton("Looks");
         button.setId("drawing-looks");
         Tips.set(button, "Kept looks, and how new drawings come up");
