@@ -47,13 +47,15 @@ public final class TradingRange extends Declared {
             pen.note(pen.at(event), names[event], pen.at(event).v() >= neighbour ? Side.ABOVE : Side.BELOW);
         }
         pen.broken(last, broken(pen, pen.is("kind", "accumulation") ? 1 : -1));
-        double foot = Math.min(climax.v(), reaction.v());
+        double top = Math.max(climax.v(), reaction.v());
+        // Below all events, so that no letter of a phase covers the word of one.
+        double foot = pen.points().stream().mapToDouble(Point::v).min().orElse(climax.v());
         for (int phase = 0; phase < PHASES.length && PHASES[phase] < pen.count(); phase++) {
             double from = pen.at(PHASES[phase]).u();
             boolean followed = phase + 1 < PHASES.length && PHASES[phase + 1] < pen.count();
             double to = followed ? pen.at(PHASES[phase + 1]).u() : last.u();
             double height = Math.abs(reaction.v() - climax.v());
-            pen.straight(Part.DASHED, new Point(from, foot - 0.5 * height), new Point(from, foot + height), Extent.NONE);
+            pen.straight(Part.DASHED, new Point(from, foot - 0.5 * height), new Point(from, top), Extent.NONE);
             pen.note(new Point((from + to) / 2, foot - 0.45 * height), String.valueOf((char) ('A' + phase)), Side.CENTRE, 1);
         }
     }
