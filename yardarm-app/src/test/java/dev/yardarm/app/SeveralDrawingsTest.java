@@ -119,6 +119,14 @@ class SeveralDrawingsTest {
             return null;
         });
         app.await("words", () -> drawings().stream().allMatch(each -> each.style().words() == Drawing.Style.Words.ABOVE));
+        List<Integer> colours = drawings().stream().map(Drawing::colour).toList();
+        javafx.scene.control.Slider width = app.robot().lookup("#layer-width").query();
+        app.get(() -> {
+            width.setValue(4);
+            return null;
+        });
+        app.await("all wider", () -> drawings().stream().allMatch(each -> each.style().width() == 4));
+        assertThat(drawings()).extracting(Drawing::colour).as("each keeps its colour").isEqualTo(colours).doesNotHaveDuplicates();
         app.keys("d3");
         app.await("apart", () -> drawings().stream().allMatch(each -> each.place().group().isEmpty()));
         app.robot().push(KeyCode.ESCAPE);

@@ -42,6 +42,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -72,6 +73,7 @@ public final class Desk implements AutoCloseable {
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
     private final List<Consumer<Alert>> alertListeners = new ArrayList<>();
     private final List<String> earlyNotices = new ArrayList<>();
+    private Predicate<String> charts = id -> false;
     private boolean started;
     private long clockSavedAt;
 
@@ -260,6 +262,16 @@ public final class Desk implements AutoCloseable {
         ScanRunner runner = new ScanRunner(histories, id -> known.containsKey(id) ? known.get(id) : books.peek(id));
         scheduler.start("scan", "Scan over " + scan.list(), job -> runner.run(scan, instruments, clock.now(), job), done,
                 failed);
+    }
+
+    /** True for the id of a chart that is open in some layout. */
+    public boolean isChart(String id) {
+        return charts.test(id);
+    }
+
+    /** Tells from now on which charts there are. */
+    public void setCharts(Predicate<String> open) {
+        charts = open;
     }
 
     public boolean isDemo() {

@@ -213,6 +213,10 @@ class ChartDrawingsTest extends OnAChart {
             assertThat(room.chart().drawings()).hasSize(3);
             assertThat(other.chart().drawings()).extracting(Drawing::id).containsExactly(kept().get(1).id(), kept().get(2).id());
             assertThat(kept().get(0).place().chart()).isEqualTo(room.id());
+            layouts.closeChart(room);
+            assertThat(other.chart().drawings()).as("its chart is gone: nothing is out of reach").hasSize(3);
+            room.undo();
+            assertThat(other.chart().drawings()).hasSize(2);
             choose(0);
             room.drawings().toggleOwn();
             assertThat(other.chart().drawings()).hasSize(3);

@@ -77,8 +77,7 @@ final class DrawingDetails extends LayerDetails {
             wide(together);
         }
         style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().style().width(),
-                drawing().style().opacity(), drawing().visible()), changed -> change(drawing -> drawing.withStyle(
-                drawing.style().withLine(changed.colour(), changed.width(), changed.opacity()))));
+                drawing().style().opacity(), drawing().visible()), this::setLine);
         style(style);
         look();
         place();
@@ -143,6 +142,17 @@ final class DrawingDetails extends LayerDetails {
             List<Drawing> all = alone ? List.of(drawing()) : bench.room().chart().chosenDrawings();
             bench.room().drawings().change(all.stream().map(change).toList());
         }
+    }
+
+    /** Of several drawings each keeps what was not touched: another width for all leaves every colour as it is. */
+    private void setLine(LayerStyle changed) {
+        Drawing.Style first = drawing().style();
+        change(drawing -> {
+            Drawing.Style own = drawing.style();
+            return drawing.withStyle(own.withLine(changed.colour() == first.colour() ? own.colour() : changed.colour(),
+                    changed.width() == first.width() ? own.width() : changed.width(),
+                    changed.opacity() == first.opacity() ? own.opacity() : changed.opacity()));
+        });
     }
 
     private void setOption(String name, String value) {

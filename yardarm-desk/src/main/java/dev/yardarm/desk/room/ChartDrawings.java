@@ -82,7 +82,7 @@ public final class ChartDrawings {
             Books.Sheets sheets = desk.books().sheets(id);
             List<Drawing> all = inPricesOfChart(desk.books().drawings(id));
             chart.setDrawings(all.stream().filter(each -> sheets.shows(each.place().tracing())
-                    && (each.place().chart().isEmpty() || each.place().chart().equals(room.id()))).toList());
+                    && belongsHere(each.place().chart())).toList());
             chart.setDrawingsShown(!sheets.allHidden());
             room.drawingsChanged(all);
             List<String> chosen = chart.selection().drawings();
@@ -92,6 +92,11 @@ public final class ChartDrawings {
                 room.tell(Aspect.SELECTION);
             }
         });
+    }
+
+    /** True for what is on all charts, on this one, or on one that is not there any more. */
+    private boolean belongsHere(String only) {
+        return only.isEmpty() || only.equals(room.id()) || !desk.isChart(only);
     }
 
     private List<Drawing> inPricesOfChart(List<Drawing> kept) {

@@ -31,6 +31,7 @@ public final class Layouts {
     /** Begins with one layout of one empty chart. */
     public Layouts(Desk desk) {
         this.desk = desk;
+        desk.setCharts(id -> charts().stream().anyMatch(room -> room.id().equals(id)));
         rounds = new Rounds(desk);
         presets = new Presets(desk);
         front = made("Layout 1", new Arrangement.Single(0));
@@ -74,6 +75,10 @@ public final class Layouts {
     }
 
     private void tell(Aspect aspect) {
+        if (aspect == Aspect.LAYOUT) {
+            // Drawings kept on a chart that is gone are shown on the others, so that none is out of reach.
+            charts().forEach(room -> room.drawings().show());
+        }
         List.copyOf(listeners).forEach(listener -> listener.accept(aspect));
     }
 
