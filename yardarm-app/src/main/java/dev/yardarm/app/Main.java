@@ -4,8 +4,7 @@ import javafx.application.Application;
 
 /** Starts the application. Kept apart from it so that it starts from the class path. */
 public final class Main {
-    private Main() {
-    }
+    private Main() {}
 
     /**
      * @param arguments {@code demo}, {@code open} or {@code shots}, then options

@@ -91,45 +91,46 @@ final class Screenshots {
         steps.add(() -> shoot("chart-night-watch"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(this::linkedCharts);
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::setUpLinkedCharts);
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(() -> shoot("charts-linked"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> bench.layouts().stepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(() -> shoot("step-down"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.layouts().add("Boxes", Arrangement.grid(1, 1)));
         steps.add(() -> {
             room().showLayers(List.of());
-            room().open(desk.directory().byCode("VHRB").orElseThrow(), BarRequest.of(Timeframe.DAY)
-                    .withRule(BarRule.parse("point-figure:3%x3@D")));
+            room().open(
+                            desk.directory().byCode("VHRB").orElseThrow(),
+                            BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("point-figure:3%x3@D")));
         });
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(() -> shoot("point-figure"));
         steps.add(() -> bench.layouts().add("Clouds", Arrangement.grid(1, 2)));
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::clouds);
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(() -> shoot("ichimoku"));
         steps.add(() -> bench.layouts().add("Oscillators", Arrangement.grid(1, 1)));
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::oscillators);
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> shoot("oscillators"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::comparison);
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(() -> shoot("comparison"));
         steps.add(() -> bench.layouts().add("Drawings", Arrangement.grid(1, 1)));
         steps.add(() -> {
             room().showLayers(List.of());
             room().open(instrument("MARN"), Timeframe.DAY);
         });
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::workedChart);
         steps.add(() -> shoot("drawings"));
         steps.add(this::waveCount);
@@ -137,10 +138,10 @@ final class Screenshots {
         steps.add(() -> shoot("waves"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> room().open(instrument("KTRL"), Timeframe.DAY));
-        steps.add(() -> { });
+        steps.add(() -> {});
         steps.add(this::phases);
         steps.add(() -> shoot("phases"));
-        steps.add(() -> bench.pick(chosen -> { }));
+        steps.add(() -> bench.pick(chosen -> {}));
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
         steps.add(() -> shoot("indicators"));
         steps.add(() -> ((IndicatorPicker) stage.getScene().lookup("#indicator-picker")).close());
@@ -204,7 +205,8 @@ final class Screenshots {
         room().open(instrument("KTRL"), Timeframe.DAY);
         room().comparisons().add(List.of(instrument("MARN"), instrument("TIDE")), ChartComparisons.Look.STANDARD);
         room().comparisons().correlate(instrument("MARN"), instrument("KTRL"), 0);
-        room().comparisons().add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));
+        room().comparisons()
+                .add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));
     }
 
     /** The high or low of the bar of a date. */
@@ -235,16 +237,26 @@ final class Screenshots {
         drawings.draw("retracement", List.of(low, high));
         drawings.draw("retracement", List.of(pullback, high));
         drawings.draw("measured_move", List.of(low, point("2026-05-05", true), pullback));
-        drawings.draw("callout", List.of(high, new Anchor(point("2026-05-06", true).time(), high.price() + 2)), Map.of("text",
-                "second test failed at {price}"));
+        drawings.draw(
+                "callout",
+                List.of(high, new Anchor(point("2026-05-06", true).time(), high.price() + 2)),
+                Map.of("text", "second test failed at {price}"));
     }
 
     private void waveCount() {
         room().tracings().use("waves");
         room().tracings().show("main", false);
-        room().drawings().draw("impulse", List.of(lowest("2026-02-02", "2026-02-20"), point("2026-03-09", true),
-                lowest("2026-04-06", "2026-04-20"), point("2026-05-27", true), point("2026-06-02", false),
-                point("2026-06-05", true)), Map.of("degree", "intermediate"));
+        room().drawings()
+                .draw(
+                        "impulse",
+                        List.of(
+                                lowest("2026-02-02", "2026-02-20"),
+                                point("2026-03-09", true),
+                                lowest("2026-04-06", "2026-04-20"),
+                                point("2026-05-27", true),
+                                point("2026-06-02", false),
+                                point("2026-06-05", true)),
+                        Map.of("degree", "intermediate"));
     }
 
     private void phases() {
@@ -253,9 +265,18 @@ final class Screenshots {
         room().studies().removePlan();
         Anchor first = point("2024-11-06", false);
         Anchor last = point("2025-01-27", false);
-        room().drawings().draw("trading_range", List.of(first, point("2024-11-12", false), point("2024-11-25", true),
-                point("2024-12-04", false), point("2024-12-19", false), point("2024-12-27", false),
-                point("2025-01-23", true), last));
+        room().drawings()
+                .draw(
+                        "trading_range",
+                        List.of(
+                                first,
+                                point("2024-11-12", false),
+                                point("2024-11-25", true),
+                                point("2024-12-04", false),
+                                point("2024-12-19", false),
+                                point("2024-12-27", false),
+                                point("2025-01-23", true),
+                                last));
         room().chart().showSpan(first.time() - 60 * Times.DAY, last.time() + 50 * Times.DAY);
         room().tell(Aspect.VIEW);
     }
@@ -307,8 +328,17 @@ final class Screenshots {
         double price = instrument.format().round((bars.open(last) + 2 * bars.high(last)) / 3);
         room().drawings().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
         Drawing level = room().chart().drawings().get(0);
-        desk.books().setAlerts(List.of(new Alert("morning", instrument.id(), level.id(), Alert.Trigger.REACHES,
-                Timeframe.DAY, false, bars.openTime(last), 0, 0)));
+        desk.books()
+                .setAlerts(List.of(new Alert(
+                        "morning",
+                        instrument.id(),
+                        level.id(),
+                        Alert.Trigger.REACHES,
+                        Timeframe.DAY,
+                        false,
+                        bars.openTime(last),
+                        0,
+                        0)));
     }
 
     private void weeklyLevel() {
@@ -329,9 +359,12 @@ final class Screenshots {
         int second = lowest(bars, bars.size() - 50, bars.size() - 8);
         TradingCalendar calendar = desk.calendar(room().instrument().orElseThrow());
         BarGrid grid = new BarGrid(calendar, Timeframe.DAY);
-        room().drawings().draw(Drawing.LINE, List.of(
-                new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
-                new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
+        room().drawings()
+                .draw(
+                        Drawing.LINE,
+                        List.of(
+                                new Anchor(grid.slotAt(bars.openTime(first)).openTime(), bars.low(first)),
+                                new Anchor(grid.slotAt(bars.openTime(second)).openTime(), bars.low(second))));
         room().studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
         room().studies().setAlert(Alert.Trigger.REACHES);
         room().studies().takeStance(Stance.Kind.LONG, "");
@@ -347,15 +380,18 @@ final class Screenshots {
     }
 
     private void add(String name, String length) {
-        Catalogue.shared().find(name).ifPresent(found -> room().indicators().add(found,
-                Settings.of(found, Map.of("length", length))));
+        Catalogue.shared().find(name).ifPresent(found -> room().indicators()
+                .add(found, Settings.of(found, Map.of("length", length))));
     }
 
     private void shoot(String name) {
         WritableImage image = stage.getScene().snapshot(null);
         try {
             Files.createDirectories(out);
-            ImageIO.write(SwingFXUtils.fromFXImage(image, null), "png", out.resolve(name + ".png").toFile());
+            ImageIO.write(
+                    SwingFXUtils.fromFXImage(image, null),
+                    "png",
+                    out.resolve(name + ".png").toFile());
             System.err.println("wrote " + out.resolve(name + ".png"));
         } catch (IOException failed) {
             System.err.println("yardarm: the picture " + name + " cannot be written: " + failed.getMessage());

@@ -23,14 +23,16 @@ record StartOptions(String command, Path home, long seed, boolean still, Path ou
         long seed = 0;
         boolean still = command.equals("shots");
         Path out = Path.of("docs", "screenshots");
-        Iterator<String> rest = List.of(arguments).subList(Math.min(1, arguments.length), arguments.length).iterator();
+        Iterator<String> rest = List.of(arguments)
+                .subList(Math.min(1, arguments.length), arguments.length)
+                .iterator();
         while (rest.hasNext()) {
             String option = rest.next();
             switch (option) {
                 case "--home" -> home = Path.of(value(option, rest));
                 case "--out" -> out = Path.of(value(option, rest));
                 case "--still" -> still = true;
-                case "--offscreen" -> { }
+                case "--offscreen" -> {}
                 case "--seed" -> {
                     String text = value(option, rest);
                     try {

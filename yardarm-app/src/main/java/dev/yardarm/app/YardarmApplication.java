@@ -27,7 +27,8 @@ public final class YardarmApplication extends Application {
         options = start;
         opening = CompletableFuture.supplyAsync(() -> {
             try {
-                return new Desk(new Desk.Options(start.home(), start.isDemo(), start.seed(), start.still()),
+                return new Desk(
+                        new Desk.Options(start.home(), start.isDemo(), start.seed(), start.still()),
                         Platform::runLater);
             } catch (IOException failed) {
                 throw new CompletionException(failed);
@@ -37,8 +38,8 @@ public final class YardarmApplication extends Application {
 
     @Override
     public void start(Stage stage) {
-        Thread.setDefaultUncaughtExceptionHandler((thread, failed) ->
-                Log.IT.error("unexpected failure on {}", thread.getName(), failed));
+        Thread.setDefaultUncaughtExceptionHandler(
+                (thread, failed) -> Log.IT.error("unexpected failure on {}", thread.getName(), failed));
         mark("toolkit started");
         Desk desk;
         try {
@@ -66,8 +67,8 @@ public final class YardarmApplication extends Application {
         } catch (RuntimeException failed) {
             // Told here: the toolkit would end the application without a word of what went wrong.
             Log.IT.error("the window cannot be opened", failed);
-            System.err.println("yardarm: the window cannot be opened; what was saved is untouched in "
-                    + options.home());
+            System.err.println(
+                    "yardarm: the window cannot be opened; what was saved is untouched in " + options.home());
             Runtime.getRuntime().halt(1);
         }
     }
@@ -81,8 +82,11 @@ public final class YardarmApplication extends Application {
 
     /** Tells how long the start has taken so far. */
     private static void mark(String what) {
-        Log.IT.info("{} after {} ms", what, System.currentTimeMillis()
-                - ManagementFactory.getRuntimeMXBean().getStartTime());
+        Log.IT.info(
+                "{} after {} ms",
+                what,
+                System.currentTimeMillis()
+                        - ManagementFactory.getRuntimeMXBean().getStartTime());
     }
 
     /** The log, set up on the thread that opens the desk so that the toolkit need not wait for it. */

@@ -20,6 +20,7 @@ import org.junit.jupiter.api.io.TempDir;
 class ComparisonsTest {
     @TempDir
     private Path home;
+
     private WindowFixture app;
 
     @BeforeEach
@@ -58,19 +59,32 @@ class ComparisonsTest {
         app.click("#chart");
         app.keys("iw");
         app.await("the list", () -> find("#compare-panel").isVisible());
-        assertThat(app.robot().lookup("#compare-KTRL").tryQuery()).as("not with itself").isEmpty();
+        assertThat(app.robot().lookup("#compare-KTRL").tryQuery())
+                .as("not with itself")
+                .isEmpty();
         app.click("#compare-MARN");
         app.robot().write("tide", 0);
         app.robot().push(KeyCode.DOWN);
         app.robot().push(KeyCode.SPACE);
         app.robot().push(KeyCode.ENTER);
-        app.await("both", () -> count() == 2 && !find("#compare-panel").isVisible()
-                && app.chart().data().indicators().size() == 2);
+        app.await(
+                "both",
+                () -> count() == 2
+                        && !find("#compare-panel").isVisible()
+                        && app.chart().data().indicators().size() == 2);
         assertThat(layer(0).title() + " " + layer(1).title()).isEqualTo("MARN TIDE");
         assertThat(layer(0).style().colour()).isNotEqualTo(layer(1).style().colour());
         app.line("correlate marn tide 40");
-        app.await("the correlation", () -> app.chart().data().indicators().size() == 3
-                && Math.abs(app.chart().data().of(layer(2)).get(0).column().last()) <= 1);
+        app.await(
+                "the correlation",
+                () -> app.chart().data().indicators().size() == 3
+                        && Math.abs(app.chart()
+                                        .data()
+                                        .of(layer(2))
+                                        .get(0)
+                                        .column()
+                                        .last())
+                                <= 1);
         assertThat(app.get(() -> app.chart().titleOf(layer(2)))).isEqualTo("correlation 40, returns, TIDE of MARN");
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
@@ -89,7 +103,9 @@ class ComparisonsTest {
         app.click("#compare-bars");
         app.click("#compare-below");
         app.robot().push(KeyCode.ENTER);
-        app.await("as bars in a pane below", () -> count() == 1 && app.chart().panes().size() == 3);
+        app.await(
+                "as bars in a pane below",
+                () -> count() == 1 && app.chart().panes().size() == 3);
         assertThat(layer(0).outputStyle(0).form()).isEqualTo(Indicator.Form.BARS);
         choose("#layer-scale", LayerScale.OWN);
         app.await("its own scale", () -> layer(0).scale() == LayerScale.OWN);
@@ -113,9 +129,14 @@ class ComparisonsTest {
         app.click("#colour-of-value");
         app.await("the colours", () -> app.robot().lookup("by rule").tryQuery().isPresent());
         app.click("by rule");
-        app.await("the other colours", () -> app.robot().lookup("colour 4 where it holds").tryQuery().isPresent());
+        app.await(
+                "the other colours",
+                () -> app.robot().lookup("colour 4 where it holds").tryQuery().isPresent());
         app.click("colour 4 where it holds");
-        app.await("the rule's field", () -> layer(0).outputStyle(0).tint() != null && find("#rule-value").isVisible());
+        app.await(
+                "the rule's field",
+                () -> layer(0).outputStyle(0).tint() != null
+                        && find("#rule-value").isVisible());
         type(find("#rule-value"), "close >");
         app.await("told", () -> app.notices().contains("The rule stays as it was"));
         type(find("#rule-value"), "close > sma(20)");
@@ -136,19 +157,31 @@ class ComparisonsTest {
     @Test
     void draggingTheSliderOfASettingRedrawsWhileItMovesAndIsOneStepOfUndo() throws Exception {
         app.line("sma 50");
-        app.await("the layer", () -> count() == 1 && app.chart().data().indicators().size() == 1);
+        app.await(
+                "the layer",
+                () -> count() == 1 && app.chart().data().indicators().size() == 1);
         Slider slider = find("#slide-length");
         Bounds place = app.get(() -> slider.localToScreen(slider.getBoundsInLocal()));
         double middle = place.getMinY() + place.getHeight() / 2;
-        double from = place.getMinX() + place.getWidth() * app.get(() -> (slider.getValue() - slider.getMin())
-                / (slider.getMax() - slider.getMin()));
+        double from = place.getMinX()
+                + place.getWidth()
+                        * app.get(() -> (slider.getValue() - slider.getMin()) / (slider.getMax() - slider.getMin()));
         app.robot().drag(from, middle).moveTo(place.getMaxX() - 12, middle);
-        app.await("a longer average while the button is down", () -> layer(0).settings().whole("length") > 60);
+        app.await(
+                "a longer average while the button is down",
+                () -> layer(0).settings().whole("length") > 60);
         app.robot().moveTo(place.getMinX() + 5, middle);
         app.await("a shorter one", () -> layer(0).settings().whole("length") < 40);
         app.robot().drop();
-        app.await("computed", () -> app.chart().data().of(layer(0)).get(0).column().at(layer(0).settings()
-                .whole("length")) > 0);
+        app.await(
+                "computed",
+                () -> app.chart()
+                                .data()
+                                .of(layer(0))
+                                .get(0)
+                                .column()
+                                .at(layer(0).settings().whole("length"))
+                        > 0);
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.await("as it was", () -> layer(0).settings().whole("length") == 50);
     }

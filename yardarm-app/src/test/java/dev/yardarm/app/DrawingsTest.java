@@ -24,6 +24,7 @@ import org.junit.jupiter.api.io.TempDir;
 class DrawingsTest {
     @TempDir
     private Path home;
+
     private WindowFixture app;
 
     @BeforeEach
@@ -82,10 +83,13 @@ class DrawingsTest {
         app.robot().clickOn(app.at(from, low(from) - 0.05));
         app.robot().clickOn(app.at(to, high(to) + 0.05));
         app.await("the drawing", () -> count() == 1);
-        assertThat(drawing(0).anchors()).as("both points stick to the bars").isEqualTo(app.get(() -> List.of(
-                new Anchor(app.chart().bars().openTime(from), low(from)),
-                new Anchor(app.chart().bars().openTime(to), high(to)))));
-        assertThat(app.get(() -> app.chart().selection())).isEqualTo(new Selection.Drawing(drawing(0).id()));
+        assertThat(drawing(0).anchors())
+                .as("both points stick to the bars")
+                .isEqualTo(app.get(() -> List.of(
+                        new Anchor(app.chart().bars().openTime(from), low(from)),
+                        new Anchor(app.chart().bars().openTime(to), high(to)))));
+        assertThat(app.get(() -> app.chart().selection()))
+                .isEqualTo(new Selection.Drawing(drawing(0).id()));
         type("#setting-ratios", "0.5, 0.618");
         app.await("other ratios", () -> drawing(0).options().get("ratios").equals("0.5 0.618"));
         type("#setting-ratios", "half");
@@ -111,16 +115,20 @@ class DrawingsTest {
         app.await("the channel", () -> count() == 1);
         List<Anchor> before = drawing(0).anchors();
         int bar = app.get(() -> app.chart().axis().bar(before.get(0).time())) + 20;
-        double price = app.get(() -> drawing(0).path(app.chart().axis().grid().calendar()).priceAt(
-                app.chart().axis().openTime(bar)));
+        double price = app.get(() -> drawing(0)
+                .path(app.chart().axis().grid().calendar())
+                .priceAt(app.chart().axis().openTime(bar)));
         Point2D on = app.at(bar, price);
         app.robot().drag(on).moveBy(14, 0).moveBy(7, 0).drop();
-        app.await("three bars to the right", () -> app.chart().axis().bar(drawing(0).anchors().get(0).time())
-                == app.chart().axis().bar(before.get(0).time()) + 3);
+        app.await(
+                "three bars to the right",
+                () -> app.chart().axis().bar(drawing(0).anchors().get(0).time())
+                        == app.chart().axis().bar(before.get(0).time()) + 3);
         assertThat(drawing(0).anchors().get(1).price()).isCloseTo(before.get(1).price(), within(0.3));
         app.click("#clone-drawing");
         app.await("a second one", () -> count() == 2);
-        assertThat(drawing(1).anchors().get(0).price()).isEqualTo(drawing(0).anchors().get(0).price());
+        assertThat(drawing(1).anchors().get(0).price())
+                .isEqualTo(drawing(0).anchors().get(0).price());
         CheckBox locked = find("#drawing-locked");
         app.get(() -> {
             locked.fire();
@@ -134,11 +142,19 @@ class DrawingsTest {
         });
         app.await("dotted", () -> drawing(1).style().dash() == Drawing.Style.Dash.DOTTED);
         app.line("W");
-        app.await("weeks", () -> app.chart().timeframe().equals(Timeframe.WEEK) && !app.chart().bars().isEmpty());
+        app.await(
+                "weeks",
+                () -> app.chart().timeframe().equals(Timeframe.WEEK)
+                        && !app.chart().bars().isEmpty());
         List<Drawing> onWeeks = app.get(() -> app.chart().drawings());
         app.line("D");
-        app.await("days", () -> app.chart().timeframe().equals(Timeframe.DAY) && !app.chart().bars().isEmpty());
-        assertThat(app.get(() -> app.chart().drawings())).as("another timeframe moves nothing").isEqualTo(onWeeks);
+        app.await(
+                "days",
+                () -> app.chart().timeframe().equals(Timeframe.DAY)
+                        && !app.chart().bars().isEmpty());
+        assertThat(app.get(() -> app.chart().drawings()))
+                .as("another timeframe moves nothing")
+                .isEqualTo(onWeeks);
     }
 
     @Test
@@ -146,8 +162,9 @@ class DrawingsTest {
         app.line("impulse 2026-03-16 96.5 2026-04-24 106.8 2026-05-13 95");
         app.await("the count", () -> count() == 1);
         assertThat(app.get(() -> dev.yardarm.chart.model.DrawingShape.of(app.chart(), drawing(0)).words().stream()
-                .map(dev.yardarm.chart.model.DrawingShape.Words::text).toList())).contains("1", "2",
-                "broken: wave 2 goes beyond the start of wave 1");
+                        .map(dev.yardarm.chart.model.DrawingShape.Words::text)
+                        .toList()))
+                .contains("1", "2", "broken: wave 2 goes beyond the start of wave 1");
         app.line("gap");
         app.await("the tool", () -> app.room().gestures().tool().word().equals("gap"));
         app.robot().push(KeyCode.ESCAPE);

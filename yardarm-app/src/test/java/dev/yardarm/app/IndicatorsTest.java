@@ -22,6 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 class IndicatorsTest {
     @TempDir
     private Path home;
+
     private WindowFixture app;
 
     @AfterEach
@@ -64,8 +65,12 @@ class IndicatorsTest {
         app.keys("ii");
         app.await("the catalogue", () -> find("#indicator-picker").isVisible());
         app.robot().write("trailing stop", 0);
-        app.await("what is found", () -> ((javafx.scene.control.ListView<?>) find("#indicator-list")).getItems().size()
-                >= 3);
+        app.await(
+                "what is found",
+                () -> ((javafx.scene.control.ListView<?>) find("#indicator-list"))
+                                .getItems()
+                                .size()
+                        >= 3);
         String help = ((Labeled) find("#indicator-help")).getText();
         assertThat(help).contains("How it is read.", "Where it misleads.", "How it is computed.", "Settings.", "From.");
         app.robot().push(KeyCode.DOWN);
@@ -73,7 +78,8 @@ class IndicatorsTest {
         app.await("the layer", () -> count() == 1);
         assertThat(app.get(() -> find("#indicator-picker").isVisible())).isFalse();
         assertThat(layer(0).indicator().synonyms()).contains("trailing stop");
-        assertThat(app.get(() -> app.desk().habits().recent())).containsExactly(layer(0).indicator().name());
+        assertThat(app.get(() -> app.desk().habits().recent()))
+                .containsExactly(layer(0).indicator().name());
         app.keys("ii");
         app.robot().write("nothing of the kind", 0);
         app.robot().push(KeyCode.ESCAPE);
@@ -85,10 +91,15 @@ class IndicatorsTest {
     void bandsAreRestyledDuplicatedSwappedAndThereAfterARestart() throws Exception {
         open();
         app.line("bollinger 20 2.5");
-        app.await("the bands", () -> count() == 1 && app.chart().data().indicators().size() == 1);
+        app.await(
+                "the bands",
+                () -> count() == 1 && app.chart().data().indicators().size() == 1);
         assertThat(layer(0).settings().values()).containsEntry("factor", "2.5").containsEntry("length", "20");
-        assertThat(app.get(() -> Readout.values(app.chart(), layer(0), app.chart().bars().size() - 1)).split("  "))
-                .as("three lines are drawn, width and position are not").hasSize(3);
+        assertThat(app.get(() -> Readout.values(
+                                app.chart(), layer(0), app.chart().bars().size() - 1))
+                        .split("  "))
+                .as("three lines are drawn, width and position are not")
+                .hasSize(3);
         ComboBox<Indicator.Form> form = find("#form-middle");
         app.get(() -> {
             form.setValue(Indicator.Form.DASHED);
@@ -115,8 +126,8 @@ class IndicatorsTest {
         app.close();
         open();
         app.await("both again", () -> count() == 2);
-        assertThat(layer(0).outputStyle(0)).isEqualTo(new OutputStyle(Indicator.Form.DASHED, OutputStyle.OF_LAYER,
-                OutputStyle.Colouring.PLAIN));
+        assertThat(layer(0).outputStyle(0))
+                .isEqualTo(new OutputStyle(Indicator.Form.DASHED, OutputStyle.OF_LAYER, OutputStyle.Colouring.PLAIN));
         assertThat(layer(0).style().timeframes()).hasSize(2);
     }
 
@@ -129,8 +140,13 @@ class IndicatorsTest {
         app.await("the levels", () -> layer(0).levels().equals(List.of(20.0, 80.0)));
         set("#layer-timeframes", "D");
         app.line("W");
-        app.await("weeks", () -> app.chart().timeframe().equals(Timeframe.WEEK) && !app.chart().bars().isEmpty());
-        assertThat(app.get(() -> app.chart().panes().size())).as("price and volume").isEqualTo(2);
+        app.await(
+                "weeks",
+                () -> app.chart().timeframe().equals(Timeframe.WEEK)
+                        && !app.chart().bars().isEmpty());
+        assertThat(app.get(() -> app.chart().panes().size()))
+                .as("price and volume")
+                .isEqualTo(2);
         app.line("D");
         app.await("its pane again", () -> app.chart().panes().size() == 3);
         app.click("#chart");
@@ -144,12 +160,16 @@ class IndicatorsTest {
     void anotherInstrumentIsComparedWithLive() throws Exception {
         open();
         app.line("correlation 60 marn");
-        app.await("the values", () -> app.chart().data().indicators().values().stream().anyMatch(lines ->
-                !Double.isNaN(lines.get(0).column().last())));
+        app.await("the values", () -> app.chart().data().indicators().values().stream()
+                .anyMatch(lines -> !Double.isNaN(lines.get(0).column().last())));
         app.line("relative_strength");
-        app.await("against the benchmark", () -> count() == 2 && app.chart().data().indicators().size() == 2
-                && app.chart().data().indicators().values().stream().allMatch(lines ->
-                !Double.isNaN(lines.get(0).column().last())));
+        app.await(
+                "against the benchmark",
+                () -> count() == 2
+                        && app.chart().data().indicators().size() == 2
+                        && app.chart().data().indicators().values().stream()
+                                .allMatch(lines ->
+                                        !Double.isNaN(lines.get(0).column().last())));
         app.line("ratio nothing");
         app.await("told", () -> app.notices().contains("There is no instrument NOTHING to compare with."));
         assertThat(app.get(() -> app.chart().bars().isEmpty())).isFalse();
@@ -169,7 +189,13 @@ class IndicatorsTest {
             return null;
         });
         app.await("an average of the index", () -> {
-            double last = app.chart().data().indicators().get(layer(1).id()).get(0).column().last();
+            double last = app.chart()
+                    .data()
+                    .indicators()
+                    .get(layer(1).id())
+                    .get(0)
+                    .column()
+                    .last();
             return last > 0 && last < 100;
         });
         assertThat(layer(1).paneId()).as("it lies with what it reads").isEqualTo(layer(0).id());
@@ -182,7 +208,9 @@ class IndicatorsTest {
         app.await("of weeks", () -> layer(1).title().endsWith("on W"));
         app.close();
         open();
-        app.await("all again", () -> count() == 2 && app.chart().data().indicators().size() == 2);
+        app.await(
+                "all again",
+                () -> count() == 2 && app.chart().data().indicators().size() == 2);
         assertThat(layer(1).title()).isEqualTo("ema 5 of rsi.value on W");
         app.get(() -> {
             app.room().indicators().remove(layer(0).id());

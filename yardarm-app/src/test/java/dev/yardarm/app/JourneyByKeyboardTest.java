@@ -36,8 +36,10 @@ class JourneyByKeyboardTest {
 
     private void openAndSetUp(WindowFixture app) throws Exception {
         app.line("kettering");
-        app.await("KTRL", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "KTRL",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
         app.keys("bb");
         assertThat(app.chart().form()).isEqualTo(BarForm.BARS);
         app.keys("bl");
@@ -45,8 +47,16 @@ class JourneyByKeyboardTest {
         app.keys("bc");
         assertThat(app.chart().form()).isEqualTo(BarForm.CANDLES);
         String second = "wd4hq51m";
-        Timeframe[] expected = {Timeframe.WEEK, Timeframe.DAY, Timeframe.HOURS_4, Timeframe.HOUR,
-                Timeframe.MINUTES_15, Timeframe.MINUTES_5, Timeframe.MINUTE, Timeframe.MONTH};
+        Timeframe[] expected = {
+            Timeframe.WEEK,
+            Timeframe.DAY,
+            Timeframe.HOURS_4,
+            Timeframe.HOUR,
+            Timeframe.MINUTES_15,
+            Timeframe.MINUTES_5,
+            Timeframe.MINUTE,
+            Timeframe.MONTH
+        };
         for (int at = 0; at < second.length(); at++) {
             app.keys("t" + second.charAt(at));
             assertThat(app.chart().timeframe()).isEqualTo(expected[at]);
@@ -99,9 +109,12 @@ class JourneyByKeyboardTest {
         app.line("level 98.40");
         assertThat(app.chart().drawings()).hasSize(1);
         app.robot().push(KeyCode.UP);
-        app.await("a nudge", () -> app.chart().drawings().get(0).anchors().get(0).price() == 98.41);
+        app.await(
+                "a nudge", () -> app.chart().drawings().get(0).anchors().get(0).price() == 98.41);
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
-        app.await("the old price", () -> app.chart().drawings().get(0).anchors().get(0).price() == 98.40);
+        app.await(
+                "the old price",
+                () -> app.chart().drawings().get(0).anchors().get(0).price() == 98.40);
         app.keys("dl");
         app.robot().push(KeyCode.LEFT);
         for (int press = 0; press < 20; press++) {
@@ -122,8 +135,8 @@ class JourneyByKeyboardTest {
     private void timeframesAndRounds(WindowFixture app) throws Exception {
         app.keys("th");
         app.await("hours", () -> !app.chart().bars().isEmpty());
-        assertThat(app.chart().drawings()).hasSize(2)
-                .allMatch(drawing -> drawing.origin().isHigherThan(app.chart().timeframe()));
+        assertThat(app.chart().drawings()).hasSize(2).allMatch(drawing -> drawing.origin()
+                .isHigherThan(app.chart().timeframe()));
         app.keys("td");
         app.keys("ml");
         app.keys("n");
@@ -135,14 +148,20 @@ class JourneyByKeyboardTest {
         app.keys("mn");
         app.robot().write("look on Monday", 0);
         app.robot().push(KeyCode.ENTER);
-        Stance stance = app.get(() -> app.desk().books().stance(app.room().instrument().orElseThrow().id()));
+        Stance stance = app.get(() ->
+                app.desk().books().stance(app.room().instrument().orElseThrow().id()));
         assertThat(stance.kind()).isEqualTo(Stance.Kind.SKIP);
         assertThat(stance.reason()).isEqualTo("too wide");
         assertThat(stance.note()).isEqualTo("look on Monday");
         app.keys("N");
-        app.await("back", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
-        assertThat(app.desk().books().stance(app.room().instrument().orElseThrow().id()).kind())
+        app.await(
+                "back",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
+        assertThat(app.desk()
+                        .books()
+                        .stance(app.room().instrument().orElseThrow().id())
+                        .kind())
                 .isEqualTo(Stance.Kind.LONG);
     }
 
@@ -154,8 +173,10 @@ class JourneyByKeyboardTest {
         app.robot().push(KeyCode.ENTER);
         app.await("the chart", () -> app.window().bench().viewProperty().get() == View.CHART);
         app.line("#KTRL");
-        app.await("KTRL", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "KTRL",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
     }
 
     private void waitForIt(WindowFixture app) throws Exception {
@@ -190,12 +211,18 @@ class JourneyByKeyboardTest {
         WindowFixture again = new WindowFixture(home);
         again.open(true);
         again.await("KTRL", () -> again.room().instrument().orElseThrow().code().equals("KTRL"));
-        assertThat(again.chart().indicators()).extracting(layer -> layer.title())
+        assertThat(again.chart().indicators())
+                .extracting(layer -> layer.title())
                 .containsExactly("sma 50", "ema 20", "rsi 14");
         assertThat(again.chart().drawings()).hasSize(4);
-        assertThat(again.chart().plan()).hasValueSatisfying(plan -> assertThat(plan.target()).isEqualTo(111));
+        assertThat(again.chart().plan())
+                .hasValueSatisfying(plan -> assertThat(plan.target()).isEqualTo(111));
         assertThat(again.desk().books().alerts()).hasSize(2).anyMatch(Alert::hasFired);
-        assertThat(again.desk().books().stance(again.room().members().get(1).id()).reason()).isEqualTo("too wide");
+        assertThat(again.desk()
+                        .books()
+                        .stance(again.room().members().get(1).id())
+                        .reason())
+                .isEqualTo("too wide");
         again.close();
     }
 }

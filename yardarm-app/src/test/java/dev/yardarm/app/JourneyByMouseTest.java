@@ -47,21 +47,34 @@ class JourneyByMouseTest {
     private void openAndSetUp(WindowFixture app) throws Exception {
         ListView<Instrument> list = app.robot().lookup("#list").queryListView();
         clickRow(app, "#list", 2, 26);
-        app.await("the third", () -> app.room().instrument().orElseThrow().equals(list.getItems().get(2))
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "the third",
+                () -> app.room()
+                                .instrument()
+                                .orElseThrow()
+                                .equals(list.getItems().get(2))
+                        && !app.chart().bars().isEmpty());
         clickRow(app, "#list", 0, 26);
-        app.await("the first", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "the first",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
         double width = app.chart().time().barWidth();
         app.robot().moveTo(app.onChart(300, 150));
         app.robot().scroll(3, VerticalDirection.DOWN);
         app.await("a zoom", () -> app.chart().time().barWidth() != width);
         double edge = app.chart().time().edge();
-        app.robot().moveTo(app.onChart(300, 380)).press(MouseButton.PRIMARY).moveBy(150, 0)
+        app.robot()
+                .moveTo(app.onChart(300, 380))
+                .press(MouseButton.PRIMARY)
+                .moveBy(150, 0)
                 .release(MouseButton.PRIMARY);
         app.await("a pan", () -> app.chart().time().edge() < edge - 5);
         double right = app.get(() -> app.chart().plotRight());
-        app.robot().moveTo(app.onChart(right + 20, 120)).press(MouseButton.PRIMARY).moveBy(0, 60)
+        app.robot()
+                .moveTo(app.onChart(right + 20, 120))
+                .press(MouseButton.PRIMARY)
+                .moveBy(0, 60)
                 .release(MouseButton.PRIMARY);
         app.await("a compressed axis", () -> app.chart().isPriceManual());
         app.robot().doubleClickOn(app.onChart(right + 20, 120));
@@ -80,12 +93,33 @@ class JourneyByMouseTest {
         app.await("an average", () -> app.chart().indicators().size() == 1);
         assertThat(app.chart().selection()).isInstanceOf(Selection.Indicator.class);
         Spinner<Integer> period = app.robot().lookup("#setting-length").query();
-        app.robot().doubleClickOn(period.getEditor()).push(KeyCode.CONTROL, KeyCode.A).write("21", 0)
+        app.robot()
+                .doubleClickOn(period.getEditor())
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("21", 0)
                 .push(KeyCode.ENTER);
-        app.await("another period", () -> app.chart().indicators().get(0).title().equals("sma 21"));
-        app.await("its values", () -> Double.isNaN(app.chart().data().indicators().values().iterator().next().get(0)
-                .column().at(19)) && !Double.isNaN(app.chart().data().indicators().values().iterator().next().get(0)
-                .column().at(20)));
+        app.await(
+                "another period", () -> app.chart().indicators().get(0).title().equals("sma 21"));
+        app.await(
+                "its values",
+                () -> Double.isNaN(app.chart()
+                                .data()
+                                .indicators()
+                                .values()
+                                .iterator()
+                                .next()
+                                .get(0)
+                                .column()
+                                .at(19))
+                        && !Double.isNaN(app.chart()
+                                .data()
+                                .indicators()
+                                .values()
+                                .iterator()
+                                .next()
+                                .get(0)
+                                .column()
+                                .at(20)));
         app.click("#colour-5");
         assertThat(app.chart().indicators().get(0).style().colour()).isEqualTo(4);
         double wide = app.chart().indicators().get(0).style().width();
@@ -97,7 +131,8 @@ class JourneyByMouseTest {
         app.await("a paler line", () -> app.chart().indicators().get(0).style().opacity() < 0.6);
         Bounds layers = app.boundsOf("#layers");
         app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 39);
-        app.await("a hidden line", () -> !app.chart().indicators().get(0).style().visible());
+        app.await(
+                "a hidden line", () -> !app.chart().indicators().get(0).style().visible());
         app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 39);
         app.await("a shown line", () -> app.chart().indicators().get(0).style().visible());
     }
@@ -109,10 +144,17 @@ class JourneyByMouseTest {
         Point2D point = app.at(last - 20, high);
         app.robot().clickOn(point.getX(), point.getY() - 3);
         app.await("a level", () -> app.chart().drawings().size() == 1);
-        assertThat(app.chart().drawings().get(0).anchors().get(0).price()).as("snapped to the high").isEqualTo(high);
-        app.robot().doubleClickOn("#anchor-price-0").push(KeyCode.CONTROL, KeyCode.A).write("101.37", 0)
+        assertThat(app.chart().drawings().get(0).anchors().get(0).price())
+                .as("snapped to the high")
+                .isEqualTo(high);
+        app.robot()
+                .doubleClickOn("#anchor-price-0")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("101.37", 0)
                 .push(KeyCode.ENTER);
-        app.await("the exact price", () -> app.chart().drawings().get(0).anchors().get(0).price() == 101.37);
+        app.await(
+                "the exact price",
+                () -> app.chart().drawings().get(0).anchors().get(0).price() == 101.37);
         app.click("#tool-line");
         int first = wickNear(app, last - 45);
         int second = wickNear(app, last - 22);
@@ -121,17 +163,31 @@ class JourneyByMouseTest {
         double other = app.get(() -> app.chart().bars().low(second));
         app.robot().clickOn(app.at(first, low)).clickOn(app.at(second, other));
         app.await("a line", () -> app.chart().drawings().size() == 2);
-        assertThat(app.chart().drawings().get(1).anchors()).extracting(anchor -> anchor.price())
+        assertThat(app.chart().drawings().get(1).anchors())
+                .extracting(anchor -> anchor.price())
                 .containsExactly(low, other);
         double farther = app.get(() -> app.chart().bars().low(third));
-        app.robot().moveTo(app.at(second, other)).press(MouseButton.PRIMARY).moveTo(app.at(third - 2, farther))
-                .moveTo(app.at(third, farther)).release(MouseButton.PRIMARY);
-        app.await("a moved end", () -> app.chart().drawings().get(1).anchors().get(1).time()
-                == app.chart().bars().openTime(third));
+        app.robot()
+                .moveTo(app.at(second, other))
+                .press(MouseButton.PRIMARY)
+                .moveTo(app.at(third - 2, farther))
+                .moveTo(app.at(third, farther))
+                .release(MouseButton.PRIMARY);
+        app.await(
+                "a moved end",
+                () -> app.chart().drawings().get(1).anchors().get(1).time()
+                        == app.chart().bars().openTime(third));
         app.robot().rightClickOn(app.at(first, low));
-        app.await("a menu", () -> app.robot().lookup("Alert when price reaches it").tryQuery().isPresent());
-        app.robot().clickOn(app.robot().lookup("Delete").lookup((javafx.scene.Node node) -> node.getScene()
-                != app.robot().lookup("#chart").query().getScene()).<javafx.scene.Node>query());
+        app.await("a menu", () -> app.robot()
+                .lookup("Alert when price reaches it")
+                .tryQuery()
+                .isPresent());
+        app.robot()
+                .clickOn(app.robot()
+                        .lookup("Delete")
+                        .lookup((javafx.scene.Node node) -> node.getScene()
+                                != app.robot().lookup("#chart").query().getScene())
+                        .<javafx.scene.Node>query());
         app.await("one drawing", () -> app.chart().drawings().size() == 1);
     }
 
@@ -149,20 +205,33 @@ class JourneyByMouseTest {
     }
 
     private void timeframesAndRounds(WindowFixture app) throws Exception {
-        app.await("a strip with bars", () -> app.robot().lookup("#strip-1h").tryQuery().isPresent());
+        app.await(
+                "a strip with bars",
+                () -> app.robot().lookup("#strip-1h").tryQuery().isPresent());
         app.click("#strip-1h");
-        app.await("hours", () -> app.chart().timeframe().equals(Timeframe.HOUR) && !app.chart().bars().isEmpty());
-        assertThat(app.chart().drawings()).singleElement()
-                .matches(level -> level.origin().isHigherThan(app.chart().timeframe()));
+        app.await(
+                "hours",
+                () -> app.chart().timeframe().equals(Timeframe.HOUR)
+                        && !app.chart().bars().isEmpty());
+        assertThat(app.chart().drawings()).singleElement().matches(level -> level.origin()
+                .isHigherThan(app.chart().timeframe()));
         app.click("#strip-D");
-        app.await("days", () -> app.chart().timeframe().equals(Timeframe.DAY) && !app.chart().bars().isEmpty());
+        app.await(
+                "days",
+                () -> app.chart().timeframe().equals(Timeframe.DAY)
+                        && !app.chart().bars().isEmpty());
         app.click("#button-wait");
         app.click("#button-next");
         app.await("the next", () -> app.room().instrument().orElseThrow().code().equals("EBSP"));
         app.click("#button-previous");
-        app.await("back", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
-        assertThat(app.desk().books().stance(app.room().instrument().orElseThrow().id()).kind())
+        app.await(
+                "back",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
+        assertThat(app.desk()
+                        .books()
+                        .stance(app.room().instrument().orElseThrow().id())
+                        .kind())
                 .isEqualTo(Stance.Kind.WAIT);
     }
 
@@ -176,16 +245,23 @@ class JourneyByMouseTest {
         app.robot().doubleClickOn(table.getMinX() + 40, table.getMinY() + 60);
         app.await("the chart", () -> app.window().bench().viewProperty().get() == View.CHART);
         clickRow(app, "#list", 0, 26);
-        app.await("KTRL", () -> app.room().instrument().orElseThrow().code().equals("KTRL")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "KTRL",
+                () -> app.room().instrument().orElseThrow().code().equals("KTRL")
+                        && !app.chart().bars().isEmpty());
     }
 
     private void watchAndPlan(WindowFixture app) throws Exception {
         int last = app.get(() -> app.chart().bars().size()) - 1;
-        app.await("the level in view", () -> app.chart().pricePane().covers(app.chart().price().y(101.37))
-                && app.chart().drawings().size() == 1);
+        app.await(
+                "the level in view",
+                () -> app.chart().pricePane().covers(app.chart().price().y(101.37))
+                        && app.chart().drawings().size() == 1);
         app.robot().rightClickOn(app.at(last - 30, 101.37));
-        app.await("a menu", () -> app.robot().lookup("Alert when a bar closes beyond it").tryQuery().isPresent());
+        app.await("a menu", () -> app.robot()
+                .lookup("Alert when a bar closes beyond it")
+                .tryQuery()
+                .isPresent());
         app.robot().clickOn("Alert when a bar closes beyond it");
         app.await("an alert", () -> app.desk().books().alerts().size() == 1);
         app.click("#view-watch");
@@ -195,10 +271,15 @@ class JourneyByMouseTest {
         app.click("#tool-plan");
         app.robot().clickOn(app.at(last - 8, 104)).clickOn(app.at(last - 8, 102));
         app.await("a plan", () -> app.chart().plan().isPresent());
-        BracketLayout bracket = app.get(() -> BracketLayout.of(app.chart(), app.chart().plan().get()));
+        BracketLayout bracket =
+                app.get(() -> BracketLayout.of(app.chart(), app.chart().plan().get()));
         double before = app.chart().plan().get().target();
         double x = (bracket.spineX() + bracket.armEnd()) / 2;
-        app.robot().moveTo(app.onChart(x, bracket.targetY())).press(MouseButton.PRIMARY).moveBy(0, -20).moveBy(0, -20)
+        app.robot()
+                .moveTo(app.onChart(x, bracket.targetY()))
+                .press(MouseButton.PRIMARY)
+                .moveBy(0, -20)
+                .moveBy(0, -20)
                 .release(MouseButton.PRIMARY);
         app.await("a farther target", () -> app.chart().plan().get().target() > before);
         app.click("#view-plan");

@@ -37,7 +37,9 @@ class ManyChartsTest {
 
     private static ChartView view(WindowFixture app, ChartRoom room) {
         return app.robot().lookup(".chart-view").<ChartView>queryAllAs(ChartView.class).stream()
-                .filter(each -> each.room() == room).findFirst().orElseThrow();
+                .filter(each -> each.room() == room)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Point2D on(WindowFixture app, ChartRoom room, double x, double y) {
@@ -68,23 +70,37 @@ class ManyChartsTest {
         app.robot().clickOn(on(app, charts.get(0), 100, 60));
         app.line("link 2");
         app.line("MARN");
-        app.await("both on it", () -> charts.get(2).instrument().orElseThrow().code().equals("MARN"));
+        app.await(
+                "both on it",
+                () -> charts.get(2).instrument().orElseThrow().code().equals("MARN"));
         assertThat(charts.get(1).instrument().orElseThrow().code()).isEqualTo("KTRL");
         allBars(app);
         app.robot().moveTo(on(app, charts.get(0), 150, 90));
         app.await("the pointer on the other", () -> charts.get(2).pointer().isShown());
         long there = charts.get(2).pointer().time();
-        assertThat(charts.get(0).chart().axis().bar(there)).isEqualTo(charts.get(0).chart().time().bar(150));
+        assertThat(charts.get(0).chart().axis().bar(there))
+                .isEqualTo(charts.get(0).chart().time().bar(150));
 
         Node divider = app.robot().lookup(".layout-split > .split-pane-divider").queryAll().stream()
                 .filter(node -> node.getParent() instanceof javafx.scene.control.SplitPane split
-                        && split.getOrientation() == javafx.geometry.Orientation.HORIZONTAL).findFirst().orElseThrow();
+                        && split.getOrientation() == javafx.geometry.Orientation.HORIZONTAL)
+                .findFirst()
+                .orElseThrow();
         Bounds bounds = app.get(() -> divider.localToScreen(divider.getBoundsInLocal()));
-        app.robot().moveTo(bounds.getCenterX(), bounds.getCenterY()).press(MouseButton.PRIMARY).moveBy(-120, 0)
+        app.robot()
+                .moveTo(bounds.getCenterX(), bounds.getCenterY())
+                .press(MouseButton.PRIMARY)
+                .moveBy(-120, 0)
                 .release(MouseButton.PRIMARY);
-        app.await("other weights", () -> layouts(app).front().arrangement().toString().startsWith("row(")
-                && !layouts(app).front().arrangement().toString().startsWith("row(0*0.5000")
-                && !layouts(app).front().arrangement().toString().startsWith("row(col(0*0.5000,2*0.5000)*0.5000"));
+        app.await(
+                "other weights",
+                () -> layouts(app).front().arrangement().toString().startsWith("row(")
+                        && !layouts(app).front().arrangement().toString().startsWith("row(0*0.5000")
+                        && !layouts(app)
+                                .front()
+                                .arrangement()
+                                .toString()
+                                .startsWith("row(col(0*0.5000,2*0.5000)*0.5000"));
         String arrangement = layouts(app).front().arrangement().toString();
 
         app.robot().clickOn(on(app, charts.get(1), 100, 60));
@@ -94,12 +110,19 @@ class ManyChartsTest {
         app.keys("lm");
         app.await("all of them", () -> layouts(app).front().maximised().isEmpty());
         app.line("step-down W D 1h");
-        app.await("a second tab", () -> layouts(app).all().size() == 2 && layouts(app).front().charts().size() == 3);
+        app.await(
+                "a second tab",
+                () -> layouts(app).all().size() == 2
+                        && layouts(app).front().charts().size() == 3);
         app.line("layout name From far to near");
         app.line("title the week");
         app.keys("lw");
-        app.await("a window of its own", () -> Window.getWindows().stream().filter(each -> each instanceof Stage).count()
-                == 2);
+        app.await(
+                "a window of its own",
+                () -> Window.getWindows().stream()
+                                .filter(each -> each instanceof Stage)
+                                .count()
+                        == 2);
         app.close();
 
         WindowFixture again = new WindowFixture(home);
@@ -107,12 +130,18 @@ class ManyChartsTest {
         List<Layout> all = layouts(again).all();
         assertThat(all).hasSize(3);
         assertThat(all.get(0).arrangement()).hasToString(arrangement);
-        assertThat(all.get(0).charts()).extracting(ChartRoom::link).containsExactlyElementsOf(all.get(0).charts().stream()
-                .map(chart -> chart.instrument().orElseThrow().code().equals("MARN") ? 2 : 0).toList());
+        assertThat(all.get(0).charts())
+                .extracting(ChartRoom::link)
+                .containsExactlyElementsOf(all.get(0).charts().stream()
+                        .map(chart -> chart.instrument().orElseThrow().code().equals("MARN") ? 2 : 0)
+                        .toList());
         assertThat(all.get(1).title()).isEqualTo("From far to near");
         assertThat(all.get(2).hasOwnWindow()).isTrue();
         assertThat(all.get(2).charts().get(0).title()).isEqualTo("the week");
-        assertThat(Window.getWindows().stream().filter(each -> each instanceof Stage).count()).isEqualTo(2);
+        assertThat(Window.getWindows().stream()
+                        .filter(each -> each instanceof Stage)
+                        .count())
+                .isEqualTo(2);
         again.close();
     }
 
@@ -124,46 +153,72 @@ class ManyChartsTest {
         app.keys("sp");
         app.await("per cent", () -> app.chart().scale().mode() == ScaleChoice.Mode.PERCENT);
         double right = app.get(() -> app.chart().plotRight());
-        app.robot().moveTo(app.onChart(right + 20, 120)).press(MouseButton.PRIMARY).moveBy(0, 50)
+        app.robot()
+                .moveTo(app.onChart(right + 20, 120))
+                .press(MouseButton.PRIMARY)
+                .moveBy(0, 50)
                 .release(MouseButton.PRIMARY);
         app.await("a range by hand", () -> app.chart().isPriceManual());
         app.robot().doubleClickOn(app.onChart(right + 20, 120));
         app.await("fitted", () -> !app.chart().isPriceManual());
         double width = app.chart().time().barWidth();
         double bottom = app.get(() -> app.chart().plotBottom()) + 10;
-        app.robot().moveTo(app.onChart(300, bottom)).press(MouseButton.PRIMARY).moveBy(80, 0)
+        app.robot()
+                .moveTo(app.onChart(300, bottom))
+                .press(MouseButton.PRIMARY)
+                .moveBy(80, 0)
                 .release(MouseButton.PRIMARY);
         app.await("wider bars", () -> app.chart().time().barWidth() > width);
         String rsi = app.chart().indicators().get(0).id();
         double edge = app.get(() -> app.chart().pane(rsi).orElseThrow().top());
-        app.robot().moveTo(app.onChart(300, edge)).press(MouseButton.PRIMARY).moveBy(0, -50)
+        app.robot()
+                .moveTo(app.onChart(300, edge))
+                .press(MouseButton.PRIMARY)
+                .moveBy(0, -50)
                 .release(MouseButton.PRIMARY);
         app.await("a higher pane", () -> app.chart().pane(rsi).orElseThrow().top() < edge - 40);
 
-        app.robot().press(KeyCode.CONTROL).moveTo(app.onChart(200, 150)).press(MouseButton.PRIMARY).moveBy(200, 0)
-                .release(MouseButton.PRIMARY).release(KeyCode.CONTROL);
-        app.await("a span", () -> !app.chart().isFollowing() || app.chart().time().barWidth() > width * 1.5);
+        app.robot()
+                .press(KeyCode.CONTROL)
+                .moveTo(app.onChart(200, 150))
+                .press(MouseButton.PRIMARY)
+                .moveBy(200, 0)
+                .release(MouseButton.PRIMARY)
+                .release(KeyCode.CONTROL);
+        app.await(
+                "a span", () -> !app.chart().isFollowing() || app.chart().time().barWidth() > width * 1.5);
         app.robot().push(KeyCode.END);
         app.line("preset save swing");
         app.line("preset standard swing");
         app.line("averaged");
         app.line("linear");
         app.line("range 40");
-        app.await("range bars", () -> BarRule.parse("range:40").equals(app.chart().request().rule())
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "range bars",
+                () -> BarRule.parse("range:40").equals(app.chart().request().rule())
+                        && !app.chart().bars().isEmpty());
         assertThat(app.chart().madeFrom()).isEqualTo("from bars of 1m");
         app.line("preset swing");
-        app.await("the preset", () -> app.chart().request().isTime() && app.chart().form() == BarForm.CANDLES
-                && app.chart().scale().mode() == ScaleChoice.Mode.PERCENT);
+        app.await(
+                "the preset",
+                () -> app.chart().request().isTime()
+                        && app.chart().form() == BarForm.CANDLES
+                        && app.chart().scale().mode() == ScaleChoice.Mode.PERCENT);
         app.line("session 03:00-04:00");
-        app.await("an empty session is told on the chart", () -> app.room().problem().contains("nothing is traded"));
+        app.await(
+                "an empty session is told on the chart",
+                () -> app.room().problem().contains("nothing is traded"));
         app.line("session whole");
-        app.await("bars again", () -> app.room().problem().isEmpty() && !app.chart().bars().isEmpty());
+        app.await(
+                "bars again",
+                () -> app.room().problem().isEmpty() && !app.chart().bars().isEmpty());
 
         app.robot().moveTo(app.onChart(300, 150)).press(KeyCode.Q);
         app.await("measuring", () -> app.get(() -> view(app, app.room()).isMeasuring()));
         app.robot().moveBy(120, 60);
-        app.await("its words", () -> ((javafx.scene.control.Label) app.robot().lookup("#measure").query()).getText()
+        app.await("its words", () -> ((javafx.scene.control.Label)
+                        app.robot().lookup("#measure").query())
+                .getText()
                 .contains("bars"));
         app.robot().release(KeyCode.Q);
         app.await("no more", () -> !view(app, app.room()).isMeasuring());
@@ -179,7 +234,9 @@ class ManyChartsTest {
             app.line("save " + home.resolve(file));
             app.await(file, () -> Files.exists(home.resolve(file)));
         }
-        assertThat(Files.readString(home.resolve("chart.svg"))).startsWith("<svg").contains("KTRL");
+        assertThat(Files.readString(home.resolve("chart.svg")))
+                .startsWith("<svg")
+                .contains("KTRL");
         assertThat(Files.readString(home.resolve("chart.csv"))).startsWith("time,open,high,low,close,volume,rsi 9\n");
         app.line("save " + home.resolve("chart.bmp"));
         app.await("what is wrong", () -> app.notices().contains("png, svg or csv"));
@@ -202,14 +259,25 @@ class ManyChartsTest {
         app.line("list new Focus");
         app.await("a new list", () -> app.room().listName().equals("Focus"));
         app.line("list paste");
-        app.await("the field", () -> app.robot().lookup("#paste-text").tryQuery().filter(Node::isVisible).isPresent());
-        app.robot().interact(() -> ((javafx.scene.control.TextArea) app.robot().lookup("#paste-text").query())
+        app.await("the field", () -> app.robot()
+                .lookup("#paste-text")
+                .tryQuery()
+                .filter(Node::isVisible)
+                .isPresent());
+        app.robot().interact(() -> ((javafx.scene.control.TextArea)
+                        app.robot().lookup("#paste-text").query())
                 .setText("KTRL\tMARN\nNONE1"));
-        app.await("what is found", () -> ((javafx.scene.control.Label) app.robot().lookup("#paste-result").query())
-                .getText().equals("2 found, not found: NONE1"));
+        app.await("what is found", () -> ((javafx.scene.control.Label)
+                        app.robot().lookup("#paste-result").query())
+                .getText()
+                .equals("2 found, not found: NONE1"));
         app.click("#paste-add");
-        app.await("its members", () -> app.desk().books().list("Focus").orElseThrow().instruments().equals(List.of(
-                new InstrumentId("halcyon", "KTRL"), new InstrumentId("halcyon", "MARN"))));
+        app.await("its members", () -> app.desk()
+                .books()
+                .list("Focus")
+                .orElseThrow()
+                .instruments()
+                .equals(List.of(new InstrumentId("halcyon", "KTRL"), new InstrumentId("halcyon", "MARN"))));
         app.line("list sort code");
         app.line("list weight PV60 50");
         app.await("the top half", () -> app.room().listName().equals("PV60 top 50 %"));
@@ -219,8 +287,10 @@ class ManyChartsTest {
         app.keys("lv");
         app.await("the changed key works", () -> layouts(app).front().charts().size() == 2);
         app.line("card");
-        app.await("a card", () -> app.robot().lookup("#card").queryAll().stream().anyMatch(Node::isVisible)
-                && app.robot().lookup("#card .label").queryAll().size() > 8);
+        app.await(
+                "a card",
+                () -> app.robot().lookup("#card").queryAll().stream().anyMatch(Node::isVisible)
+                        && app.robot().lookup("#card .label").queryAll().size() > 8);
         app.close();
         assertThat(Files.readString(home.resolve("documents/keys.json"))).contains("layout.split-beside");
 
@@ -236,7 +306,8 @@ class ManyChartsTest {
         again.line("key leader off");
         again.keys("lv");
         again.await("the command line has the letters", () -> again.robot().lookup(".command-line").queryAll().stream()
-                .anyMatch(node -> node instanceof javafx.scene.control.TextField field && field.getText().equals("lv")));
+                .anyMatch(node -> node instanceof javafx.scene.control.TextField field
+                        && field.getText().equals("lv")));
         assertThat(Set.of(layouts(again).front().charts().size())).containsExactly(3);
         again.close();
     }

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ScaleChoice;
-import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.Proposal;
 import java.nio.file.Path;
@@ -27,6 +27,7 @@ import org.junit.jupiter.api.io.TempDir;
 class PanelsTest {
     @TempDir
     private Path home;
+
     private WindowFixture app;
 
     @BeforeEach
@@ -50,25 +51,35 @@ class PanelsTest {
     }
 
     private void type(String query, String text) {
-        app.robot().clickOn(query).push(KeyCode.CONTROL, KeyCode.A).write(text, 0).push(KeyCode.ENTER);
+        app.robot()
+                .clickOn(query)
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write(text, 0)
+                .push(KeyCode.ENTER);
     }
 
     @Test
     void theCommandLineCompletesAndSaysWhatEachProposalIs() throws Exception {
         app.robot().push(KeyCode.CONTROL, KeyCode.K).write("harb", 0);
         ListView<Proposal> proposals = app.robot().lookup("#completion").queryListView();
-        app.await("proposals", () -> proposals.isVisible() && proposals.getItems().size() >= 3);
+        app.await(
+                "proposals", () -> proposals.isVisible() && proposals.getItems().size() >= 3);
         assertThat(proposals.getItems()).allMatch(each -> each.kind().equals("instrument"));
         app.robot().push(KeyCode.DOWN);
         String second = app.get(() -> proposals.getItems().get(1).text());
         app.robot().push(KeyCode.TAB);
         app.await("the completed line", () -> field("#command-line").getText().equals(second));
         app.robot().push(KeyCode.ENTER);
-        app.await("its chart", () -> app.room().instrument().orElseThrow().code().equals(second));
+        app.await(
+                "its chart", () -> app.room().instrument().orElseThrow().code().equals(second));
         app.robot().push(KeyCode.CONTROL, KeyCode.K);
-        app.await("recent lines", () -> proposals.isVisible() && proposals.getItems().get(0).text().equals(second));
+        app.await(
+                "recent lines",
+                () -> proposals.isVisible()
+                        && proposals.getItems().get(0).text().equals(second));
         app.robot().push(KeyCode.ESCAPE);
-        app.await("the chart's focus", () -> app.robot().lookup("#chart").query().isFocused());
+        app.await(
+                "the chart's focus", () -> app.robot().lookup("#chart").query().isFocused());
     }
 
     @Test
@@ -133,8 +144,12 @@ class PanelsTest {
         type("#anchor-date-1", "some day");
         app.await("why", () -> notice().contains("is no date"));
         type("#anchor-date-1", "2026-05-18");
-        app.await("the other date", () -> app.chart().drawings().get(1).anchors().get(1).time()
-                == app.desk().calendar(app.room().instrument().orElseThrow()).open(java.time.LocalDate.of(2026, 5, 18)));
+        app.await(
+                "the other date",
+                () -> app.chart().drawings().get(1).anchors().get(1).time()
+                        == app.desk()
+                                .calendar(app.room().instrument().orElseThrow())
+                                .open(java.time.LocalDate.of(2026, 5, 18)));
     }
 
     @Test
@@ -142,13 +157,19 @@ class PanelsTest {
         app.line("plan 104.20 102.80 107");
         type("#plan-stop", "103.20");
         app.await("the stop", () -> app.chart().plan().orElseThrow().stop() == 103.2);
-        app.await("the size", () -> app.robot().lookup("#plan-size").queryAs(Label.class).getText()
+        app.await("the size", () -> app.robot()
+                .lookup("#plan-size")
+                .queryAs(Label.class)
+                .getText()
                 .contains("Size 239"));
         assertThat(app.robot().lookup("#plan-size").queryAs(Label.class).getText())
                 .contains("what the account can pay for");
         type("#plan-account", "100000");
         type("#plan-risk", "0.5");
-        app.await("the other limit", () -> app.robot().lookup("#plan-size").queryAs(Label.class).getText()
+        app.await("the other limit", () -> app.robot()
+                .lookup("#plan-size")
+                .queryAs(Label.class)
+                .getText()
                 .contains("limited by the risk per trade"));
         type("#plan-target", "90");
         app.await("why", () -> notice().contains("target must lie above"));
@@ -175,10 +196,16 @@ class PanelsTest {
         ComboBox<BarForm> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
         app.robot().interact(() -> form.setValue(BarForm.BARS));
         app.await("bars", () -> app.chart().form() == BarForm.BARS);
-        app.robot().clickOn("#chart").push(KeyCode.CONTROL, KeyCode.Z).push(KeyCode.CONTROL, KeyCode.Z)
+        app.robot()
+                .clickOn("#chart")
+                .push(KeyCode.CONTROL, KeyCode.Z)
+                .push(KeyCode.CONTROL, KeyCode.Z)
                 .push(KeyCode.CONTROL, KeyCode.Z);
-        app.await("all taken back", () -> app.chart().form() == BarForm.CANDLES && app.chart().isVolumeShown()
-                && !app.chart().isLogarithmic());
+        app.await(
+                "all taken back",
+                () -> app.chart().form() == BarForm.CANDLES
+                        && app.chart().isVolumeShown()
+                        && !app.chart().isLogarithmic());
     }
 
     @Test
@@ -187,36 +214,47 @@ class PanelsTest {
         @SuppressWarnings("unchecked")
         ComboBox<ScaleChoice.Fit> fit = app.robot().lookup("#scale-fit").queryAs(ComboBox.class);
         app.robot().interact(() -> fit.setValue(ScaleChoice.Fit.HELD));
-        app.await("a held range", () -> app.chart().scale().fit() == ScaleChoice.Fit.HELD
-                && app.chart().scale().hasRange());
+        app.await(
+                "a held range",
+                () -> app.chart().scale().fit() == ScaleChoice.Fit.HELD
+                        && app.chart().scale().hasRange());
         app.click("#inverted");
         app.await("upside down", () -> app.chart().scale().inverted());
         app.click("#breaks-shown");
         app.await("no lines", () -> !app.chart().areBreaksShown());
         app.click("#dividends");
-        app.await("without dividends", () -> app.chart().request().dividends() && !app.chart().bars().isEmpty());
+        app.await(
+                "without dividends",
+                () -> app.chart().request().dividends() && !app.chart().bars().isEmpty());
         app.line("undo");
         app.await("taken back", () -> !app.chart().request().dividends());
         app.line("VSIX");
-        app.await("the future", () -> app.room().instrument().orElseThrow().code().equals("VSIX")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "the future",
+                () -> app.room().instrument().orElseThrow().code().equals("VSIX")
+                        && !app.chart().bars().isEmpty());
         app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
         @SuppressWarnings("unchecked")
         ComboBox<BarRequest.Joint> joint = app.robot().lookup("#joint").queryAs(ComboBox.class);
         double first = app.chart().bars().close(0);
         app.robot().interact(() -> joint.setValue(BarRequest.Joint.UNADJUSTED));
-        app.await("as traded", () -> !app.chart().bars().isEmpty() && app.chart().bars().close(0) != first);
+        app.await(
+                "as traded",
+                () -> !app.chart().bars().isEmpty() && app.chart().bars().close(0) != first);
         app.robot().interact(() -> {
             app.room().setRule(dev.yardarm.core.bars.BarRule.parse("brick:40@D"));
         });
-        app.await("bricks", () -> !app.chart().request().isTime() && !app.chart().bars().isEmpty());
+        app.await(
+                "bricks",
+                () -> !app.chart().request().isTime() && !app.chart().bars().isEmpty());
         app.await("said so in the layers", () -> app.robot().lookup("#layers .label").queryAll().stream()
                 .anyMatch(node -> node instanceof Label label && label.getText().startsWith("price, bricks of 40")));
         @SuppressWarnings("unchecked")
         ComboBox<BarForm> form = app.robot().lookup("#bar-form").queryAs(ComboBox.class);
         app.robot().interact(() -> form.setValue(BarForm.COLUMNS));
-        app.await("bars of time again", () -> app.chart().request().isTime()
-                && app.chart().form() == BarForm.COLUMNS);
+        app.await(
+                "bars of time again",
+                () -> app.chart().request().isTime() && app.chart().form() == BarForm.COLUMNS);
     }
 
     @Test
@@ -225,16 +263,23 @@ class PanelsTest {
         app.robot().clickOn("Add the instrument on the chart");
         app.click("#preset-menu");
         app.robot().clickOn("Save this chart as a preset");
-        app.await("the command line", () -> app.robot().lookup(".command-line").queryAll().stream().anyMatch(node ->
-                node instanceof TextField field && field.getText().startsWith("preset save")));
+        app.await("the command line", () -> app.robot().lookup(".command-line").queryAll().stream()
+                .anyMatch(node ->
+                        node instanceof TextField field && field.getText().startsWith("preset save")));
         app.robot().write("plain", 0).push(KeyCode.ENTER);
-        app.await("a preset", () -> app.window().bench().layouts().presets().named("plain").isPresent());
+        app.await(
+                "a preset",
+                () -> app.window().bench().layouts().presets().named("plain").isPresent());
         app.click("#layout-menu");
         app.robot().clickOn("2 charts, 1x2");
-        app.await("two charts", () -> app.window().bench().layouts().front().charts().size() == 2);
+        app.await(
+                "two charts",
+                () -> app.window().bench().layouts().front().charts().size() == 2);
         app.click("#layout-menu");
         app.robot().clickOn("1 chart");
-        app.await("one chart", () -> app.window().bench().layouts().front().charts().size() == 1);
+        app.await(
+                "one chart",
+                () -> app.window().bench().layouts().front().charts().size() == 1);
     }
 
     @Test
@@ -242,38 +287,57 @@ class PanelsTest {
         app.keys("gs");
         app.await("the view", () -> app.window().bench().viewProperty().get() == View.SCAN);
         TextField condition = app.robot().lookup(".condition").queryAs(TextField.class);
-        app.robot().clickOn(condition).push(KeyCode.CONTROL, KeyCode.A).write("close > smaa(close, 50)", 0)
+        app.robot()
+                .clickOn(condition)
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("close > smaa(close, 50)", 0)
                 .push(KeyCode.ENTER);
-        app.await("the fault", () -> app.robot().lookup("#scan-problem").queryAs(Label.class).getText()
-                .contains("Condition 1, position 9") && app.robot().lookup("#scan-problem").queryAs(Label.class)
-                .getText().contains("did you mean 'sma'"));
+        app.await(
+                "the fault",
+                () -> app.robot()
+                                .lookup("#scan-problem")
+                                .queryAs(Label.class)
+                                .getText()
+                                .contains("Condition 1, position 9")
+                        && app.robot()
+                                .lookup("#scan-problem")
+                                .queryAs(Label.class)
+                                .getText()
+                                .contains("did you mean 'sma'"));
         app.robot().clickOn(condition).push(KeyCode.CONTROL, KeyCode.A).write("close > 0", 0);
         type("#scan-name", "Everything");
         app.click("#save-scan");
-        app.await("saved", () -> app.desk().books().scans().stream().anyMatch(each -> each.name()
-                .equals("Everything")));
+        app.await("saved", () -> app.desk().books().scans().stream()
+                .anyMatch(each -> each.name().equals("Everything")));
         app.click("#run-scan");
         TableView<?> results = app.robot().lookup("#scan-results").queryTableView();
         app.await("results", () -> !results.getItems().isEmpty());
-        assertThat(app.robot().lookup("#scan-summary").queryAs(Label.class).getText()).contains("fit",
-                "19 Jun 2026 15:42");
+        assertThat(app.robot().lookup("#scan-summary").queryAs(Label.class).getText())
+                .contains("fit", "19 Jun 2026 15:42");
     }
 
     @Test
     void theListFindsAndARowCanBeActedOnWithoutOpeningIt() throws Exception {
         app.robot().push(KeyCode.CONTROL, KeyCode.F).write("quay", 0);
-        ListView<dev.yardarm.core.instrument.Instrument> list = app.robot().lookup("#list").queryListView();
-        app.await("fewer rows", () -> list.getItems().size() < 5 && !list.getItems().isEmpty());
+        ListView<dev.yardarm.core.instrument.Instrument> list =
+                app.robot().lookup("#list").queryListView();
+        app.await(
+                "fewer rows",
+                () -> list.getItems().size() < 5 && !list.getItems().isEmpty());
         String code = app.get(() -> list.getItems().get(0).code());
         app.robot().push(KeyCode.ENTER);
-        app.await("its chart", () -> app.room().instrument().orElseThrow().code().equals(code));
+        app.await(
+                "its chart", () -> app.room().instrument().orElseThrow().code().equals(code));
         @SuppressWarnings("unchecked")
         ComboBox<String> names = app.robot().lookup("#list-name").queryAs(ComboBox.class);
         app.robot().interact(() -> field("#list-filter").clear());
         app.robot().interact(() -> names.setValue("Indices"));
         app.await("the indices", () -> list.getItems().size() == 12);
-        app.robot().interact(() -> app.room().studies().takeStance(list.getItems().get(3).id(), Stance.Kind.SHORT, ""));
-        assertThat(app.desk().books().stance(list.getItems().get(3).id()).kind()).isEqualTo(Stance.Kind.SHORT);
+        app.robot()
+                .interact(() ->
+                        app.room().studies().takeStance(list.getItems().get(3).id(), Stance.Kind.SHORT, ""));
+        assertThat(app.desk().books().stance(list.getItems().get(3).id()).kind())
+                .isEqualTo(Stance.Kind.SHORT);
         assertThat(app.room().instrument().orElseThrow().code()).isEqualTo(code);
     }
 
@@ -300,10 +364,17 @@ class PanelsTest {
     void escapeEndsToolThenSelection() throws Exception {
         app.line("level 101.25");
         app.keys("dl");
-        app.await("a hint", () -> app.robot().lookup("#tool-hint").queryAs(Label.class).getText()
+        app.await("a hint", () -> app.robot()
+                .lookup("#tool-hint")
+                .queryAs(Label.class)
+                .getText()
                 .contains("first point"));
         app.robot().push(KeyCode.ESCAPE);
-        app.await("no tool", () -> app.robot().lookup("#tool-hint").queryAs(Label.class).getText().isEmpty());
+        app.await("no tool", () -> app.robot()
+                .lookup("#tool-hint")
+                .queryAs(Label.class)
+                .getText()
+                .isEmpty());
         assertThat(app.chart().selection()).isInstanceOf(Selection.Drawing.class);
         app.robot().push(KeyCode.ESCAPE);
         app.await("no selection", () -> app.chart().selection() == Selection.NONE);

@@ -25,6 +25,7 @@ import org.junit.jupiter.api.io.TempDir;
 class SeveralDrawingsTest {
     @TempDir
     private Path home;
+
     private WindowFixture app;
 
     @BeforeEach
@@ -62,9 +63,12 @@ class SeveralDrawingsTest {
 
     private Point2D onLine() {
         Drawing line = drawings().get(0);
-        int bar = app.get(() -> (app.chart().axis().bar(line.anchors().get(0).time()) + app.chart().axis().bar(line.anchors()
-                .get(1).time())) / 2);
-        return app.at(bar, app.get(() -> app.chart().places().valueOf(line, app.chart().axis().openTime(bar))));
+        int bar = app.get(() -> (app.chart().axis().bar(line.anchors().get(0).time())
+                        + app.chart().axis().bar(line.anchors().get(1).time()))
+                / 2);
+        return app.at(bar, app.get(() -> app.chart()
+                .places()
+                .valueOf(line, app.chart().axis().openTime(bar))));
     }
 
     @Test
@@ -77,10 +81,20 @@ class SeveralDrawingsTest {
         assertThat(app.robot().lookup("2 drawings chosen").tryQuery()).isPresent();
         List<Drawing> before = drawings();
         Point2D hand = onLine();
-        app.robot().drag(hand, MouseButton.PRIMARY).moveBy(0, -16).moveBy(0, -14).drop();
-        app.await("both higher", () -> drawings().get(1).anchors().get(0).price() > before.get(1).anchors().get(0).price() + 0.2);
-        double up = drawings().get(1).anchors().get(0).price() - before.get(1).anchors().get(0).price();
-        assertThat(drawings().get(0).anchors().get(0).price() - before.get(0).anchors().get(0).price()).isCloseTo(up, within(0.02));
+        app.robot()
+                .drag(hand, MouseButton.PRIMARY)
+                .moveBy(0, -16)
+                .moveBy(0, -14)
+                .drop();
+        app.await(
+                "both higher",
+                () -> drawings().get(1).anchors().get(0).price()
+                        > before.get(1).anchors().get(0).price() + 0.2);
+        double up = drawings().get(1).anchors().get(0).price()
+                - before.get(1).anchors().get(0).price();
+        assertThat(drawings().get(0).anchors().get(0).price()
+                        - before.get(0).anchors().get(0).price())
+                .isCloseTo(up, within(0.02));
         assertThat(drawings().get(2)).isEqualTo(before.get(2));
         app.robot().push(KeyCode.UP);
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
@@ -96,14 +110,26 @@ class SeveralDrawingsTest {
     void aBoxChoosesAndTheyAreGroupedLockedAndGivenALook() throws Exception {
         three();
         Point2D line = onLine();
-        app.robot().press(KeyCode.SHIFT).drag(line.add(-40, -60)).moveTo(line.add(0, 0)).moveTo(line.add(60, 30)).drop()
+        app.robot()
+                .press(KeyCode.SHIFT)
+                .drag(line.add(-40, -60))
+                .moveTo(line.add(0, 0))
+                .moveTo(line.add(60, 30))
+                .drop()
                 .release(KeyCode.SHIFT);
-        app.await("the line alone", () -> chosen().equals(List.of(drawings().get(0).id())));
+        app.await("the line alone", () -> chosen().equals(
+                        List.of(drawings().get(0).id())));
         app.robot().push(KeyCode.CONTROL, KeyCode.A);
         app.await("all", () -> chosen().size() == 3);
         app.keys("d2");
-        app.await("grouped", () -> drawings().stream().map(each -> each.place().group()).distinct().count() == 1
-                && !drawings().get(0).place().group().isEmpty());
+        app.await(
+                "grouped",
+                () -> drawings().stream()
+                                        .map(each -> each.place().group())
+                                        .distinct()
+                                        .count()
+                                == 1
+                        && !drawings().get(0).place().group().isEmpty());
         app.robot().push(KeyCode.ESCAPE);
         app.robot().clickOn(onLevel(1));
         app.await("the whole group", () -> chosen().size() == 3);
@@ -112,30 +138,41 @@ class SeveralDrawingsTest {
             locked.fire();
             return null;
         });
-        app.await("all locked", () -> drawings().stream().allMatch(each -> each.place().locked()));
-        ComboBox<Drawing.Style.Words> words = app.robot().lookup("#drawing-words").query();
+        app.await("all locked", () -> drawings().stream()
+                .allMatch(each -> each.place().locked()));
+        ComboBox<Drawing.Style.Words> words =
+                app.robot().lookup("#drawing-words").query();
         app.get(() -> {
             words.setValue(Drawing.Style.Words.ABOVE);
             return null;
         });
-        app.await("words", () -> drawings().stream().allMatch(each -> each.style().words() == Drawing.Style.Words.ABOVE));
+        app.await(
+                "words", () -> drawings().stream().allMatch(each -> each.style().words() == Drawing.Style.Words.ABOVE));
         List<Integer> colours = drawings().stream().map(Drawing::colour).toList();
         javafx.scene.control.Slider width = app.robot().lookup("#layer-width").query();
         app.get(() -> {
             width.setValue(4);
             return null;
         });
-        app.await("all wider", () -> drawings().stream().allMatch(each -> each.style().width() == 4));
-        assertThat(drawings()).extracting(Drawing::colour).as("each keeps its colour").isEqualTo(colours).doesNotHaveDuplicates();
+        app.await("all wider", () -> drawings().stream()
+                .allMatch(each -> each.style().width() == 4));
+        assertThat(drawings())
+                .extracting(Drawing::colour)
+                .as("each keeps its colour")
+                .isEqualTo(colours)
+                .doesNotHaveDuplicates();
         app.keys("d3");
-        app.await("apart", () -> drawings().stream().allMatch(each -> each.place().group().isEmpty()));
+        app.await("apart", () -> drawings().stream()
+                .allMatch(each -> each.place().group().isEmpty()));
         app.robot().push(KeyCode.ESCAPE);
         app.robot().clickOn(onLine());
         app.await("one", () -> chosen().size() == 1);
         app.line("look save plain");
         app.line("choose all drawings");
         app.line("look plain");
-        app.await("one colour", () -> drawings().stream().map(Drawing::colour).distinct().count() == 1);
+        app.await(
+                "one colour",
+                () -> drawings().stream().map(Drawing::colour).distinct().count() == 1);
     }
 
     @Test
@@ -147,8 +184,10 @@ class SeveralDrawingsTest {
         app.robot().push(KeyCode.CONTROL, KeyCode.C);
         app.await("told", () -> app.notices().contains("3 drawings are on the clipboard"));
         app.line("MARN");
-        app.await("the other", () -> app.room().instrument().orElseThrow().code().equals("MARN")
-                && !app.chart().bars().isEmpty());
+        app.await(
+                "the other",
+                () -> app.room().instrument().orElseThrow().code().equals("MARN")
+                        && !app.chart().bars().isEmpty());
         assertThat(drawings()).isEmpty();
         app.click("#chart");
         app.robot().push(KeyCode.CONTROL, KeyCode.V);
@@ -173,7 +212,8 @@ class SeveralDrawingsTest {
             layers.getSelectionModel().selectAll();
             return null;
         });
-        app.await("both levels", () -> Set.copyOf(chosen()).equals(Set.of(drawings().get(1).id(), drawings().get(2).id())));
+        app.await("both levels", () -> Set.copyOf(chosen())
+                .equals(Set.of(drawings().get(1).id(), drawings().get(2).id())));
         app.get(() -> {
             layers.requestFocus();
             return null;
@@ -194,10 +234,14 @@ class SeveralDrawingsTest {
             kind.getSelectionModel().select(1);
             return null;
         });
-        app.await("the average alone", () -> layers.getItems().size() == 1
-                && layers.getItems().get(0) instanceof Selection.Indicator);
+        app.await(
+                "the average alone",
+                () -> layers.getItems().size() == 1 && layers.getItems().get(0) instanceof Selection.Indicator);
         app.keys("hz");
-        app.await("told in the panel", () -> app.robot().lookup("All drawings are hidden (H Z).").tryQuery().isPresent());
+        app.await("told in the panel", () -> app.robot()
+                .lookup("All drawings are hidden (H Z).")
+                .tryQuery()
+                .isPresent());
     }
 
     @Test
@@ -212,12 +256,17 @@ class SeveralDrawingsTest {
         });
         app.await("kept here", () -> !drawings().get(1).place().chart().isEmpty());
         app.line("split right");
-        app.await("another chart without it", () -> app.get(() -> app.window().bench().layouts().focused().charts().stream()
-                .anyMatch(each -> each.chart().drawings().size() == 2)));
+        app.await(
+                "another chart without it",
+                () -> app.get(() -> app.window().bench().layouts().focused().charts().stream()
+                        .anyMatch(each -> each.chart().drawings().size() == 2)));
         app.close();
         app.open(true);
         app.await("both as they were", () -> app.get(() -> app.window().bench().layouts().focused().charts().stream()
-                .map(each -> each.chart().drawings().size()).sorted().toList()).equals(List.of(2, 3)));
+                        .map(each -> each.chart().drawings().size())
+                        .sorted()
+                        .toList())
+                .equals(List.of(2, 3)));
     }
 
     @Test
@@ -231,7 +280,8 @@ class SeveralDrawingsTest {
             app.robot().clickOn(app.at(bar + (int) point[0], point[1]));
         }
         app.robot().moveTo(app.at(bar + 14, 104));
-        app.await("wave 3 is too short", () -> hint.getText().contains("Breaks a rule: wave 3 does not go beyond the end of wave 1"));
+        app.await("wave 3 is too short", () -> hint.getText()
+                .contains("Breaks a rule: wave 3 does not go beyond the end of wave 1"));
         app.robot().moveTo(app.at(bar + 14, 112));
         app.await("wave 3 is all right", () -> !hint.getText().contains("Breaks"));
         app.robot().push(KeyCode.BACK_SPACE);
@@ -244,14 +294,19 @@ class SeveralDrawingsTest {
     void theMenuOfADrawingActsOnItOrOnAllThatAreChosen() throws Exception {
         three();
         app.robot().rightClickOn(onLevel(1));
-        app.await("its menu", () -> app.robot().lookup("Alert when price reaches it").tryQuery().isPresent());
+        app.await("its menu", () -> app.robot()
+                .lookup("Alert when price reaches it")
+                .tryQuery()
+                .isPresent());
         app.robot().clickOn("Alert when price reaches it");
         app.await("an alert", () -> app.get(() -> app.desk().books().alerts().size()) == 1);
         app.robot().push(KeyCode.CONTROL, KeyCode.A);
         app.await("all", () -> chosen().size() == 3);
         app.robot().rightClickOn(onLine());
         app.await("of all", () -> app.robot().lookup("Arrange").tryQuery().isPresent());
-        assertThat(app.robot().lookup("Alert when price reaches it").tryQuery()).as("an alert is on one").isEmpty();
+        assertThat(app.robot().lookup("Alert when price reaches it").tryQuery())
+                .as("an alert is on one")
+                .isEmpty();
         app.robot().clickOn("Hide");
         app.await("all hidden", () -> drawings().stream().noneMatch(Drawing::visible));
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
@@ -268,7 +323,9 @@ class SeveralDrawingsTest {
         app.await("it", () -> drawings().size() == 1);
         app.line("ratios save mine");
         app.get(() -> {
-            app.room().drawings().changeChosen("style", each -> each.withStyle(each.style().withLine(6, 3, 1)));
+            app.room()
+                    .drawings()
+                    .changeChosen("style", each -> each.withStyle(each.style().withLine(6, 3, 1)));
             return null;
         });
         app.line("usual drawing");
@@ -284,7 +341,9 @@ class SeveralDrawingsTest {
         app.close();
         app.open(true);
         app.line("retracement 2026-05-20 98 2026-06-10 111");
-        app.await("also after a start", () -> drawings().size() == 4 && drawings().get(3).style().colour() == 6);
+        app.await(
+                "also after a start",
+                () -> drawings().size() == 4 && drawings().get(3).style().colour() == 6);
     }
 
     @Test
@@ -294,9 +353,15 @@ class SeveralDrawingsTest {
         app.await("both kinds", () -> app.get(() -> app.chart().indicators().size()) == 1);
         app.click("#chart");
         app.keys("xa");
-        app.await("nothing", () -> drawings().isEmpty() && app.get(() -> app.chart().indicators().isEmpty()));
+        app.await(
+                "nothing",
+                () -> drawings().isEmpty()
+                        && app.get(() -> app.chart().indicators().isEmpty()));
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
-        app.await("all of it", () -> drawings().size() == 3 && app.get(() -> app.chart().indicators().size()) == 1);
+        app.await(
+                "all of it",
+                () -> drawings().size() == 3
+                        && app.get(() -> app.chart().indicators().size()) == 1);
         app.keys("hz");
         app.await("hidden", () -> !app.get(() -> app.chart().areDrawingsShown()));
         app.keys("hz");

@@ -34,9 +34,18 @@ class StartOptionsTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"sail | is not demo, open or shots", "demo --home | --home needs a value",
-            "demo --seed x | whole number", "demo --colour | unknown option --colour", "demo --seed | needs a value"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "sail | is not demo, open or shots",
+                "demo --home | --home needs a value",
+                "demo --seed x | whole number",
+                "demo --colour | unknown option --colour",
+                "demo --seed | needs a value"
+            })
     void wrongUsageIsToldInWords(String line, String words) {
-        assertThatThrownBy(() -> read(line)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(words);
+        assertThatThrownBy(() -> read(line))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(words);
     }
 }

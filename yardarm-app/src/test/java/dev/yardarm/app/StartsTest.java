@@ -52,13 +52,15 @@ class StartsTest {
         Path workspace = home.resolve("documents/workspace.json");
         Files.writeString(workspace, Files.readString(workspace).substring(0, 90));
         try (var copies = Files.walk(home.resolve("documents/last-good"))) {
-            for (Path copy : copies.filter(each -> each.getFileName().toString().startsWith("workspace")).toList()) {
+            for (Path copy : copies.filter(each -> each.getFileName().toString().startsWith("workspace"))
+                    .toList()) {
                 Files.delete(copy);
             }
         }
         WindowFixture second = start(true);
-        second.await("what happened", () -> notice(second).contains("workspace") && notice(second)
-                .contains("set aside"));
+        second.await(
+                "what happened",
+                () -> notice(second).contains("workspace") && notice(second).contains("set aside"));
         assertThat(second.chart().drawings()).hasSize(1);
         assertThat(second.window().theme()).as("a new workspace").isEqualTo(Palette.Theme.DAYLIGHT);
         try (var aside = Files.list(home.resolve("documents/set-aside"))) {
@@ -71,8 +73,10 @@ class StartsTest {
     void theWindowComesBackInTheViewAndThemeItWasLeftIn() throws Exception {
         WindowFixture first = start(true);
         first.line("MARN W");
-        first.await("weeks", () -> first.chart().timeframe().equals(Timeframe.WEEK)
-                && !first.chart().bars().isEmpty());
+        first.await(
+                "weeks",
+                () -> first.chart().timeframe().equals(Timeframe.WEEK)
+                        && !first.chart().bars().isEmpty());
         first.keys("ht");
         first.keys("hk");
         first.keys("gp");
@@ -84,8 +88,11 @@ class StartsTest {
         second.keys("gc");
         assertThat(second.room().instrument().orElseThrow().code()).isEqualTo("MARN");
         assertThat(second.chart().timeframe()).isEqualTo(Timeframe.WEEK);
-        second.await("the folded panel", () -> second.robot().lookup("#layers-panel").tryQuery()
-                .filter(panel -> !panel.getParent().getParent().isVisible()).isPresent());
+        second.await("the folded panel", () -> second.robot()
+                .lookup("#layers-panel")
+                .tryQuery()
+                .filter(panel -> !panel.getParent().getParent().isVisible())
+                .isPresent());
         second.close();
     }
 
@@ -96,8 +103,18 @@ class StartsTest {
             var instrument = app.room().instrument().orElseThrow();
             long open = app.desk().calendar(instrument).open(java.time.LocalDate.of(2026, 6, 19));
             app.room().studies().draw(Drawing.LEVEL, List.of(new dev.yardarm.core.drawing.Anchor(open, 105)));
-            app.desk().books().setAlerts(List.of(new Alert("a", instrument.id(), app.chart().drawings().get(0).id(),
-                    Alert.Trigger.REACHES, Timeframe.DAY, false, open + 1, 0, 0)));
+            app.desk()
+                    .books()
+                    .setAlerts(List.of(new Alert(
+                            "a",
+                            instrument.id(),
+                            app.chart().drawings().get(0).id(),
+                            Alert.Trigger.REACHES,
+                            Timeframe.DAY,
+                            false,
+                            open + 1,
+                            0,
+                            0)));
         });
         Node shown = app.robot().lookup("#alert-notice").query();
         app.await("the notice", shown::isVisible);
@@ -111,11 +128,18 @@ class StartsTest {
     @Test
     void theStripFollowsTheInstrumentAndMarksTheTimeframeShown() throws Exception {
         WindowFixture app = start(true);
-        app.await("the mark", () -> app.robot().lookup("#strip-D").query().getStyleClass().contains("strip-current"));
+        app.await(
+                "the mark",
+                () -> app.robot().lookup("#strip-D").query().getStyleClass().contains("strip-current"));
         app.keys("tw");
-        app.await("the other mark", () -> app.robot().lookup("#strip-W").query().getStyleClass()
-                .contains("strip-current") && !app.robot().lookup("#strip-D").query().getStyleClass()
-                .contains("strip-current"));
+        app.await(
+                "the other mark",
+                () -> app.robot().lookup("#strip-W").query().getStyleClass().contains("strip-current")
+                        && !app.robot()
+                                .lookup("#strip-D")
+                                .query()
+                                .getStyleClass()
+                                .contains("strip-current"));
         app.robot().interact(() -> app.robot().lookup("#strip-4h").query().requestFocus());
         app.robot().push(KeyCode.ENTER);
         app.await("four hours", () -> app.chart().timeframe().equals(Timeframe.HOURS_4));
@@ -127,11 +151,21 @@ class StartsTest {
         WindowFixture app = start(true);
         app.robot().push(KeyCode.CONTROL, KeyCode.F);
         app.robot().write("n", 0);
-        app.await("typed", () -> app.robot().lookup("#list-filter").queryTextInputControl().getText().equals("n"));
-        assertThat(app.room().instrument().orElseThrow().code()).as("N did not step").isEqualTo("KTRL");
+        app.await("typed", () -> app.robot()
+                .lookup("#list-filter")
+                .queryTextInputControl()
+                .getText()
+                .equals("n"));
+        assertThat(app.room().instrument().orElseThrow().code())
+                .as("N did not step")
+                .isEqualTo("KTRL");
         assertThat(app.robot().lookup("#hint-panel").query().isVisible()).isFalse();
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
-        app.await("its own undo", () -> app.robot().lookup("#list-filter").queryTextInputControl().getText().isEmpty());
+        app.await("its own undo", () -> app.robot()
+                .lookup("#list-filter")
+                .queryTextInputControl()
+                .getText()
+                .isEmpty());
         assertThat(app.chart().selection()).isEqualTo(Selection.NONE);
         app.close();
     }

@@ -104,8 +104,11 @@ final class WindowFixture {
             WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> get(condition));
         } catch (java.util.concurrent.TimeoutException late) {
             File picture = new File("target", "failed-" + what.replaceAll("[^a-zA-Z0-9]", "-") + ".png");
-            ImageIO.write(get(() -> SwingFXUtils.fromFXImage(robot.lookup("#chart").query().getScene().snapshot(null),
-                    null)), "png", picture);
+            ImageIO.write(
+                    get(() -> SwingFXUtils.fromFXImage(
+                            robot.lookup("#chart").query().getScene().snapshot(null), null)),
+                    "png",
+                    picture);
             throw new AssertionError("waited in vain for: " + what + "; see " + picture);
         }
         WaitForAsyncUtils.waitForFxEvents();
@@ -113,7 +116,8 @@ final class WindowFixture {
 
     /** Types letters and digits one after the other, as leader keys are typed. */
     void keys(String letters) {
-        for (char letter : letters.toCharArray()) {
+        for (int at = 0; at < letters.length(); at++) {
+            char letter = letters.charAt(at);
             KeyCode code = KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(letter)));
             if (Character.isUpperCase(letter)) {
                 robot.push(KeyCode.SHIFT, code);
@@ -144,7 +148,8 @@ final class WindowFixture {
 
     /** The point of a bar and price on the screen. */
     Point2D at(int bar, double price) {
-        return onChart(get(() -> chart().time().middle(bar)), get(() -> chart().price().y(price)));
+        return onChart(
+                get(() -> chart().time().middle(bar)), get(() -> chart().price().y(price)));
     }
 
     void click(String query) {

@@ -35,8 +35,7 @@ public final class ChartsMeasurement extends Application {
 
     /** Starts it from outside the toolkit. */
     public static final class Launch {
-        private Launch() {
-        }
+        private Launch() {}
 
         public static void main(String[] arguments) {
             System.setProperty("javafx.animation.fullspeed", "true");
@@ -54,7 +53,10 @@ public final class ChartsMeasurement extends Application {
         rooms = window.bench().layouts().front().charts();
         List<String> codes = List.of("KTRL", "MARN", "EBSP", "VHRB", "WPSL", "NETW", "HLCB", "GNGW");
         for (int at = 0; at < CHARTS; at++) {
-            rooms.get(at).open(desk.directory().byCode(codes.get(at)).orElseThrow(), rooms.get(at).chart().timeframe());
+            rooms.get(at)
+                    .open(
+                            desk.directory().byCode(codes.get(at)).orElseThrow(),
+                            rooms.get(at).chart().timeframe());
         }
         PauseTransition settle = new PauseTransition(Duration.seconds(12));
         settle.setOnFinished(event -> {
@@ -65,9 +67,15 @@ public final class ChartsMeasurement extends Application {
     }
 
     private ChartView view(ChartRoom room) {
-        return (ChartView) window.bench().layouts().layoutOf(room).map(layout -> javafx.stage.Window.getWindows().get(0)
-                .getScene().getRoot().lookupAll(".chart-view").stream().filter(node -> ((ChartView) node).room() == room)
-                .findFirst().orElseThrow()).orElseThrow();
+        return (ChartView) window.bench()
+                .layouts()
+                .layoutOf(room)
+                .map(layout ->
+                        javafx.stage.Window.getWindows().get(0).getScene().getRoot().lookupAll(".chart-view").stream()
+                                .filter(node -> ((ChartView) node).room() == room)
+                                .findFirst()
+                                .orElseThrow())
+                .orElseThrow();
     }
 
     private long[] drawn() {
@@ -76,8 +84,13 @@ public final class ChartsMeasurement extends Application {
 
     private void measure(int step) {
         if (step == 2) {
-            System.out.printf(Locale.ROOT, "a pulse with one of %d charts: %.2f ms, with all: %.2f ms, ratio %.2f%n",
-                    CHARTS, medians[0], medians[1], medians[0] / medians[1]);
+            System.out.printf(
+                    Locale.ROOT,
+                    "a pulse with one of %d charts: %.2f ms, with all: %.2f ms, ratio %.2f%n",
+                    CHARTS,
+                    medians[0],
+                    medians[1],
+                    medians[0] / medians[1]);
             System.exit(0);
         }
         long[] before = drawn();

@@ -41,14 +41,23 @@ public final class DrawingsMeasurement {
     private static final int DRAWINGS = 2_000;
     private static final int RUNS = 300;
 
-    private DrawingsMeasurement() {
-    }
+    private DrawingsMeasurement() {}
 
     public static void main(String[] arguments) throws IOException {
         Bars bars = MadeBars.minutes(BARS).snapshot();
         ChartModel chart = new ChartModel(false);
-        chart.open(new Instrument(new InstrumentId("bench", "KTRL"), "Kettering Tidal", "PVX", Instrument.Kind.SHARE, "", "",
-                new PriceFormat(2, 0.01), 1), Timeframe.MINUTE, TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        chart.open(
+                new Instrument(
+                        new InstrumentId("bench", "KTRL"),
+                        "Kettering Tidal",
+                        "PVX",
+                        Instrument.Kind.SHARE,
+                        "",
+                        "",
+                        new PriceFormat(2, 0.01),
+                        1),
+                Timeframe.MINUTE,
+                TradingCalendar.roundTheClock(ZoneOffset.UTC));
         chart.setSize(1000, 600);
         chart.setData(ChartData.of(bars));
         chart.setBarWidth(7);
@@ -56,7 +65,8 @@ public final class DrawingsMeasurement {
         chart.setDrawings(all);
         List<Drawing> seen = chart.places().inView();
         // Levels and rays among them do reach into the view: they are left out, others of their kind take their place.
-        List<Drawing> away = new ArrayList<>(all.stream().filter(each -> !seen.contains(each)).toList());
+        List<Drawing> away = new ArrayList<>(
+                all.stream().filter(each -> !seen.contains(each)).toList());
         for (int copy = 0; away.size() < DRAWINGS; copy++) {
             away.add(away.get(copy).withId("copy" + copy));
         }
@@ -94,21 +104,30 @@ public final class DrawingsMeasurement {
                 hits[run] = (System.nanoTime() - begin) / 1e6;
             }
         }
-        System.out.printf(Locale.ROOT, "what lies under a point, %s: %.3f ms (median), %.3f ms (95 %%)%n", what,
-                median(hits), hits[(int) (RUNS * 0.95)]);
+        System.out.printf(
+                Locale.ROOT,
+                "what lies under a point, %s: %.3f ms (median), %.3f ms (95 %%)%n",
+                what,
+                median(hits),
+                hits[(int) (RUNS * 0.95)]);
     }
 
     private static void saving(List<Drawing> drawings) throws IOException {
         Path folder = Files.createTempDirectory("yardarm-drawings");
-        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), text -> { })) {
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), text -> {})) {
             double[] times = new double[RUNS];
             for (int run = 0; run < RUNS; run++) {
                 long begin = System.nanoTime();
-                saver.save(DocumentKind.TRACING, "it", new Documents.Tracing(new InstrumentId("bench", "KTRL"),
-                        drawings.stream().map(DrawingEntry::of).toList()));
+                saver.save(
+                        DocumentKind.TRACING,
+                        "it",
+                        new Documents.Tracing(
+                                new InstrumentId("bench", "KTRL"),
+                                drawings.stream().map(DrawingEntry::of).toList()));
                 times[run] = (System.nanoTime() - begin) / 1e6;
             }
-            System.out.printf(Locale.ROOT, "handing 2,000 drawings over to be saved: %.3f ms (median)%n", median(times));
+            System.out.printf(
+                    Locale.ROOT, "handing 2,000 drawings over to be saved: %.3f ms (median)%n", median(times));
         }
     }
 
@@ -126,10 +145,18 @@ public final class DrawingsMeasurement {
                 anchors.add(new Anchor(bars.openTime(at), bars.close(at) + random.nextGaussian()));
             }
             Drawing drawing = new Drawing("d" + number, figure.name(), Timeframe.MINUTE, anchors, number % 8);
-            boolean endless = figure.options().stream().anyMatch(option -> option.name().equals("extend"));
-            drawings.add(endless && figure.options().stream().filter(option -> option.name().equals("extend")).findFirst()
-                    .orElseThrow().toString().contains("none") ? drawing.withOptions(Map.of("extend", "none"))
-                    : drawing);
+            boolean endless =
+                    figure.options().stream().anyMatch(option -> option.name().equals("extend"));
+            drawings.add(
+                    endless
+                                    && figure.options().stream()
+                                            .filter(option -> option.name().equals("extend"))
+                                            .findFirst()
+                                            .orElseThrow()
+                                            .toString()
+                                            .contains("none")
+                            ? drawing.withOptions(Map.of("extend", "none"))
+                            : drawing);
         }
         return drawings;
     }

@@ -14,8 +14,7 @@ import javafx.stage.Stage;
 public final class EmptyWindow extends Application {
     /** Starts it from the class path. */
     public static final class Launch {
-        private Launch() {
-        }
+        private Launch() {}
 
         public static void main(String[] arguments) {
             Application.launch(EmptyWindow.class);
@@ -29,7 +28,8 @@ public final class EmptyWindow extends Application {
         Themes.apply(Palette.Theme.DAYLIGHT, scene);
         stage.setScene(scene);
         stage.show();
-        Platform.runLater(() -> System.out.println("window shown after " + (System.currentTimeMillis()
-                - ManagementFactory.getRuntimeMXBean().getStartTime()) + " ms"));
+        Platform.runLater(() -> System.out.println("window shown after "
+                + (System.currentTimeMillis()
+                        - ManagementFactory.getRuntimeMXBean().getStartTime()) + " ms"));
     }
 }

@@ -43,8 +43,7 @@ public final class FrameMeasurement extends Application {
 
     /** Starts it from the class path. */
     public static final class Launch {
-        private Launch() {
-        }
+        private Launch() {}
 
         public static void main(String[] arguments) {
             System.setProperty("javafx.animation.fullspeed", "true");
@@ -61,13 +60,14 @@ public final class FrameMeasurement extends Application {
         window.open();
         view = (ChartView) stage.getScene().lookup("#chart");
         new Thread(() -> {
-            try {
-                Thread.sleep(9000);
-            } catch (InterruptedException ended) {
-                return;
-            }
-            Platform.runLater(() -> measure(0));
-        }).start();
+                    try {
+                        Thread.sleep(9000);
+                    } catch (InterruptedException ended) {
+                        return;
+                    }
+                    Platform.runLater(() -> measure(0));
+                })
+                .start();
     }
 
     /** Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes. */
@@ -85,8 +85,8 @@ public final class FrameMeasurement extends Application {
         }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
-            chart.open(chart.instrument().orElseThrow(), Timeframe.MINUTE,
-                    TradingCalendar.roundTheClock(ZoneOffset.UTC));
+            chart.open(
+                    chart.instrument().orElseThrow(), Timeframe.MINUTE, TradingCalendar.roundTheClock(ZoneOffset.UTC));
             chart.setData(ChartData.of(bars));
             chart.showLast(bars.size());
         }
@@ -125,8 +125,27 @@ public final class FrameMeasurement extends Application {
     }
 
     private void moveTo(double x, double y) {
-        Event.fireEvent(view, new MouseEvent(MouseEvent.MOUSE_MOVED, x, y, x, y, MouseButton.NONE, 0, false, false,
-                false, false, false, false, false, false, false, false, null));
+        Event.fireEvent(
+                view,
+                new MouseEvent(
+                        MouseEvent.MOUSE_MOVED,
+                        x,
+                        y,
+                        x,
+                        y,
+                        MouseButton.NONE,
+                        0,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        false,
+                        null));
     }
 
     private static double median(double[] times) {
@@ -136,12 +155,27 @@ public final class FrameMeasurement extends Application {
     }
 
     private void report() {
-        System.out.printf(Locale.ROOT, "issue a frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n", FEW,
-                issued[0], MANY, issued[1], issued[1] / issued[0]);
-        System.out.printf(Locale.ROOT, "completed frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n", FEW,
-                completed[0], MANY, completed[1], completed[1] / completed[0]);
-        System.out.printf(Locale.ROOT, "crosshair move, completed: %.2f ms, part of a full frame %.2f%n",
-                completed[2], completed[2] / completed[1]);
+        System.out.printf(
+                Locale.ROOT,
+                "issue a frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n",
+                FEW,
+                issued[0],
+                MANY,
+                issued[1],
+                issued[1] / issued[0]);
+        System.out.printf(
+                Locale.ROOT,
+                "completed frame: %,d bars %.2f ms, %,d bars %.2f ms, ratio %.2f%n",
+                FEW,
+                completed[0],
+                MANY,
+                completed[1],
+                completed[1] / completed[0]);
+        System.out.printf(
+                Locale.ROOT,
+                "crosshair move, completed: %.2f ms, part of a full frame %.2f%n",
+                completed[2],
+                completed[2] / completed[1]);
         System.out.printf(Locale.ROOT, "a pulse in which one pixel changes: %.2f ms%n", completed[3]);
         System.exit(0);
     }

@@ -236,8 +236,8 @@ final class HandLoops {
     private double balanceVolume() {
         double[] out = new double[size];
         for (int bar = 1; bar < size; bar++) {
-            out[bar] = out[bar - 1] + (close[bar] > close[bar - 1] ? volume[bar]
-                    : close[bar] < close[bar - 1] ? -volume[bar] : 0);
+            out[bar] = out[bar - 1]
+                    + (close[bar] > close[bar - 1] ? volume[bar] : close[bar] < close[bar - 1] ? -volume[bar] : 0);
         }
         return out[size - 1];
     }

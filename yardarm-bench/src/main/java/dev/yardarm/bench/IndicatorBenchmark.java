@@ -43,7 +43,10 @@ public class IndicatorBenchmark {
     private Column compute(String name, String length) {
         Indicator indicator = Catalogue.shared().find(name).orElseThrow();
         ColumnGraph graph = new ColumnGraph();
-        Column column = indicator.in(graph, Settings.of(indicator, Map.of("length", length))).get(0).output();
+        Column column = indicator
+                .in(graph, Settings.of(indicator, Map.of("length", length)))
+                .get(0)
+                .output();
         graph.update(bars);
         return column;
     }

@@ -27,11 +27,29 @@ public final class IndicatorTable {
     private static final int FEW = 10_000;
     private static final int RUNS = 5;
     private static final int TICKS = 20_000;
-    private static final List<String> TWENTY = List.of("sma", "ema", "wma", "hull", "kama", "bollinger", "keltner", "donchian",
-            "supertrend", "psar", "adx", "rsi", "macd", "stochastic", "cci", "roc", "atr", "obv", "mfi", "ichimoku");
+    private static final List<String> TWENTY = List.of(
+            "sma",
+            "ema",
+            "wma",
+            "hull",
+            "kama",
+            "bollinger",
+            "keltner",
+            "donchian",
+            "supertrend",
+            "psar",
+            "adx",
+            "rsi",
+            "macd",
+            "stochastic",
+            "cci",
+            "roc",
+            "atr",
+            "obv",
+            "mfi",
+            "ichimoku");
 
-    private IndicatorTable() {
-    }
+    private IndicatorTable() {}
 
     public static void main(String[] arguments) {
         BarSeries many = MadeBars.minutes(MANY);
@@ -45,8 +63,9 @@ public final class IndicatorTable {
         System.out.printf(Locale.ROOT, "An exponential average by a loop: %.1f ms.%n%n", loop);
         twenty(many, few, other);
         Map<String, Runnable> hand = HandLoops.over(many.snapshot());
-        System.out.println("| indicator | outputs | pass, ms | against the loop | for each output | against the formula by hand "
-                + "| tick, ns | after 1,000,000 against 10,000 | bytes a tick |");
+        System.out.println(
+                "| indicator | outputs | pass, ms | against the loop | for each output | against the formula by hand "
+                        + "| tick, ns | after 1,000,000 against 10,000 | bytes a tick |");
         System.out.println("| --- | --- | --- | --- | --- | --- | --- | --- | --- |");
         for (Indicator indicator : Catalogue.shared().all()) {
             Runnable pass = () -> graph(List.of(indicator), other).update(many.snapshot());
@@ -64,8 +83,18 @@ public final class IndicatorTable {
                 }
                 byHand = String.format(Locale.ROOT, "%.1f", time / median(formula));
             }
-            System.out.printf(Locale.ROOT, "| %s | %d | %.1f | %.1f | %.1f | %s | %.0f | %.2f | %.0f |%n", indicator.name(),
-                    outputs, time, time / loop, time / loop / outputs, byHand, late[0], late[0] / early[0], late[1]);
+            System.out.printf(
+                    Locale.ROOT,
+                    "| %s | %d | %.1f | %.1f | %.1f | %s | %.0f | %.2f | %.0f |%n",
+                    indicator.name(),
+                    outputs,
+                    time,
+                    time / loop,
+                    time / loop / outputs,
+                    byHand,
+                    late[0],
+                    late[0] / early[0],
+                    late[1]);
         }
         if (!hand.isEmpty()) {
             throw new IllegalStateException("no such indicators: " + hand.keySet());
@@ -74,16 +103,24 @@ public final class IndicatorTable {
 
     /** A tick into twenty indicators of one chart. */
     private static void twenty(BarSeries many, BarSeries few, Bars other) {
-        List<Indicator> all = TWENTY.stream().map(name -> Catalogue.shared().find(name).orElseThrow()).toList();
+        List<Indicator> all = TWENTY.stream()
+                .map(name -> Catalogue.shared().find(name).orElseThrow())
+                .toList();
         double[] late = ticks(all, many, other);
         double[] early = ticks(all, few, other);
-        System.out.printf(Locale.ROOT, "A tick into twenty indicators (%s): %.0f ns after 1,000,000 bars, %.2f of that after "
-                + "10,000, %.0f bytes.%n%n", String.join(", ", TWENTY), late[0], late[0] / early[0], late[1]);
+        System.out.printf(
+                Locale.ROOT,
+                "A tick into twenty indicators (%s): %.0f ns after 1,000,000 bars, %.2f of that after "
+                        + "10,000, %.0f bytes.%n%n",
+                String.join(", ", TWENTY),
+                late[0],
+                late[0] / early[0],
+                late[1]);
     }
 
     private static ColumnGraph graph(List<Indicator> indicators, Bars other) {
-        ColumnGraph graph = new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-                code -> Optional.of(() -> other)));
+        ColumnGraph graph = new ColumnGraph(
+                new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.of(() -> other)));
         indicators.forEach(indicator -> indicator.in(graph, Settings.standard(indicator)));
         return graph;
     }

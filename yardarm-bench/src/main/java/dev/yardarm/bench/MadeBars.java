@@ -6,8 +6,7 @@ import java.util.SplittableRandom;
 
 /** Minute bars to measure with. */
 final class MadeBars {
-    private MadeBars() {
-    }
+    private MadeBars() {}
 
     static BarSeries minutes(int count) {
         SplittableRandom random = new SplittableRandom(1);
@@ -17,8 +16,13 @@ final class MadeBars {
         for (int bar = 0; bar < count; bar++) {
             double open = price;
             price = Math.max(10, price + random.nextDouble() - 0.5);
-            series.append(start + bar * Times.MINUTE, start + (bar + 1) * Times.MINUTE, open,
-                    Math.max(open, price) + random.nextDouble(), Math.min(open, price) - random.nextDouble(), price,
+            series.append(
+                    start + bar * Times.MINUTE,
+                    start + (bar + 1) * Times.MINUTE,
+                    open,
+                    Math.max(open, price) + random.nextDouble(),
+                    Math.min(open, price) - random.nextDouble(),
+                    price,
                     random.nextInt(1000));
         }
         return series;

@@ -18,15 +18,17 @@ public final class MemoryMeasurement {
     private static final int BARS = 1_000_000;
     private static final int INDICATORS = 10;
 
-    private MemoryMeasurement() {
-    }
+    private MemoryMeasurement() {}
 
     public static void main(String[] arguments) throws InterruptedException {
         List<IndicatorLayer> layers = new ArrayList<>();
         Indicator sma = Catalogue.shared().find("sma").orElseThrow();
         for (int number = 0; number < INDICATORS; number++) {
-            layers.add(new IndicatorLayer("layer " + number, sma, Settings.of(sma, Map.of("length",
-                    String.valueOf(20 + number))), LayerStyle.of(number % 8)));
+            layers.add(new IndicatorLayer(
+                    "layer " + number,
+                    sma,
+                    Settings.of(sma, Map.of("length", String.valueOf(20 + number))),
+                    LayerStyle.of(number % 8)));
         }
         long before = used();
         BarSeries series = MadeBars.minutes(BARS);
@@ -34,8 +36,14 @@ public final class MemoryMeasurement {
         ChartData data = builder.update(series.snapshot());
         long held = used() - before;
         long columns = (long) BARS * (2 * Long.BYTES + 5 * Double.BYTES + INDICATORS * Double.BYTES);
-        System.out.printf(Locale.ROOT, "%,d bars, %d indicators: held %,d bytes, columns %,d bytes, ratio %.2f%n", BARS,
-                INDICATORS, held, columns, (double) held / columns);
+        System.out.printf(
+                Locale.ROOT,
+                "%,d bars, %d indicators: held %,d bytes, columns %,d bytes, ratio %.2f%n",
+                BARS,
+                INDICATORS,
+                held,
+                columns,
+                (double) held / columns);
         if (data.bars().size() != BARS || builder.hashCode() == 0) {
             throw new IllegalStateException("the data must still be there");
         }

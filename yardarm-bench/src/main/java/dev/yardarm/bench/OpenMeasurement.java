@@ -30,8 +30,7 @@ public final class OpenMeasurement {
     private static final int WARM_UP = 40;
     private static final int COUNTED = 60;
 
-    private OpenMeasurement() {
-    }
+    private OpenMeasurement() {}
 
     /** A piece of work that may fail. */
     @FunctionalInterface
@@ -46,28 +45,37 @@ public final class OpenMeasurement {
         try (ParquetBarStore store = new ParquetBarStore(folder)) {
             StoredMarket market = new StoredMarket(simulated, () -> Optional.of(store));
             market.pack(Job.unattended(), now);
-            Instrument instrument = market.instruments().stream().filter(each -> each.code().equals("MARN")).findFirst()
+            Instrument instrument = market.instruments().stream()
+                    .filter(each -> each.code().equals("MARN"))
+                    .findFirst()
                     .orElseThrow();
             InstrumentId inStore = new InstrumentId("halcyon-1", "MARN");
             double read = median(() -> store.read(inStore, Timeframe.DAY, Long.MIN_VALUE, now));
             double open = median(() -> open(market, instrument, now));
-            System.out.printf(Locale.ROOT, "read the columns %.2f ms, open with five indicators %.2f ms, ratio %.2f%n",
-                    read, open, open / read);
+            System.out.printf(
+                    Locale.ROOT,
+                    "read the columns %.2f ms, open with five indicators %.2f ms, ratio %.2f%n",
+                    read,
+                    open,
+                    open / read);
         }
     }
 
     private static void open(BarSource market, Instrument instrument, long now) throws Exception {
         Histories histories = new Histories(new Directory(List.of(market)));
         Bars bars = histories.load(instrument, Timeframe.DAY, now).series().snapshot();
-        List<IndicatorLayer> layers = List.of(layer("sma", 50), layer("sma", 200), layer("ema", 20), layer("rsi", 14),
-                layer("highest", 20));
+        List<IndicatorLayer> layers =
+                List.of(layer("sma", 50), layer("sma", 200), layer("ema", 20), layer("rsi", 14), layer("highest", 20));
         new ChartDataBuilder(layers).update(bars);
     }
 
     private static IndicatorLayer layer(String name, int length) {
         var indicator = Catalogue.shared().find(name).orElseThrow();
-        return new IndicatorLayer(name + length, indicator, Settings.of(indicator, Map.of("length",
-                String.valueOf(length))), LayerStyle.of(0));
+        return new IndicatorLayer(
+                name + length,
+                indicator,
+                Settings.of(indicator, Map.of("length", String.valueOf(length))),
+                LayerStyle.of(0));
     }
 
     private static double median(Work work) throws Exception {

@@ -23,8 +23,7 @@ public final class StartMeasurement {
     private static final int RUNS = 11;
     private static final Pattern AFTER = Pattern.compile("(window shown|first chart) after (\\d+) ms");
 
-    private StartMeasurement() {
-    }
+    private StartMeasurement() {}
 
     public static void main(String[] arguments) throws Exception {
         Path home = Files.createTempDirectory("yardarm-bench");
@@ -36,12 +35,17 @@ public final class StartMeasurement {
         Path demoArchive = home.resolve("demo.jsa");
         run(List.of("-XX:ArchiveClassesAtExit=" + emptyArchive, "-Xlog:disable"), empty, "window shown", 3);
         run(List.of("-XX:ArchiveClassesAtExit=" + demoArchive, "-Xlog:disable"), demo, "first chart", 5);
-        measure("with class-data archive", List.of("-XX:SharedArchiveFile=" + emptyArchive),
-                List.of("-XX:SharedArchiveFile=" + demoArchive), empty, demo);
+        measure(
+                "with class-data archive",
+                List.of("-XX:SharedArchiveFile=" + emptyArchive),
+                List.of("-XX:SharedArchiveFile=" + demoArchive),
+                empty,
+                demo);
     }
 
-    private static void measure(String title, List<String> emptyFlags, List<String> demoFlags, List<String> empty,
-                                List<String> demo) throws Exception {
+    private static void measure(
+            String title, List<String> emptyFlags, List<String> demoFlags, List<String> empty, List<String> demo)
+            throws Exception {
         double[] emptyTimes = new double[RUNS];
         double[] demoTimes = new double[RUNS];
         for (int run = 0; run < RUNS; run++) {
@@ -52,23 +56,30 @@ public final class StartMeasurement {
         Arrays.sort(demoTimes);
         double one = emptyTimes[RUNS / 2];
         double other = demoTimes[RUNS / 2];
-        System.out.printf(Locale.ROOT, "%s: empty window %.0f ms, first chart %.0f ms, ratio %.2f%n", title, one, other,
+        System.out.printf(
+                Locale.ROOT,
+                "%s: empty window %.0f ms, first chart %.0f ms, ratio %.2f%n",
+                title,
+                one,
+                other,
                 other / one);
     }
 
     /** Starts a program and returns the milliseconds it tells for a mark; ends it some seconds later. */
     private static double run(List<String> flags, List<String> program, String mark, int lingerSeconds)
             throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java")
-                .toString(), "-Xmx3g"));
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx3g"));
         command.addAll(flags);
         command.addAll(List.of("-cp", System.getProperty("java.class.path")));
         command.addAll(program);
-        Process process = new ProcessBuilder(command).redirectErrorStream(true)
-                .redirectInput(ProcessBuilder.Redirect.from(new File("/dev/null"))).start();
+        Process process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectInput(ProcessBuilder.Redirect.from(new File("/dev/null")))
+                .start();
         double found = Double.NaN;
-        try (BufferedReader lines = new BufferedReader(new InputStreamReader(process.getInputStream(),
-                StandardCharsets.UTF_8))) {
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
             for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                 Matcher after = AFTER.matcher(line);
                 if (after.find() && after.group(1).equals(mark)) {

@@ -26,13 +26,23 @@ import java.util.Random;
 
 /** A chart of made-up bars for tests. */
 final class ChartFixture {
-    static final TradingCalendar PVX = new TradingCalendar(ZoneId.of("Atlantic/Azores"), LocalTime.of(8, 0),
-            LocalTime.of(16, 30), EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), List.of());
-    static final Instrument KTRL = new Instrument(new InstrumentId("test", "KTRL"), "Kettering Tidal", "PVX",
-            Instrument.Kind.SHARE, "", "", new PriceFormat(2, 0.01), 1);
+    static final TradingCalendar PVX = new TradingCalendar(
+            ZoneId.of("Atlantic/Azores"),
+            LocalTime.of(8, 0),
+            LocalTime.of(16, 30),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            List.of());
+    static final Instrument KTRL = new Instrument(
+            new InstrumentId("test", "KTRL"),
+            "Kettering Tidal",
+            "PVX",
+            Instrument.Kind.SHARE,
+            "",
+            "",
+            new PriceFormat(2, 0.01),
+            1);
 
-    private ChartFixture() {
-    }
+    private ChartFixture() {}
 
     static BarSeries days(int count) {
         Random random = new Random(5);
@@ -43,8 +53,14 @@ final class ChartFixture {
             double open = Math.rint(price * 100) / 100;
             price = Math.max(5, price * (1 + 0.01 * random.nextGaussian()));
             double close = Math.rint(price * 100) / 100;
-            series.append(PVX.open(day), PVX.close(day), open, Math.max(open, close) + 0.5,
-                    Math.min(open, close) - 0.5, close, 1000 + bar % 100);
+            series.append(
+                    PVX.open(day),
+                    PVX.close(day),
+                    open,
+                    Math.max(open, close) + 0.5,
+                    Math.min(open, close) - 0.5,
+                    close,
+                    1000 + bar % 100);
             day = PVX.next(day);
         }
         return series;
@@ -57,8 +73,14 @@ final class ChartFixture {
         for (int bar = 0; bar < count; bar++) {
             double open = price;
             price = Math.max(5, price + 0.1 * random.nextGaussian());
-            series.append(bar * Times.MINUTE, (bar + 1) * Times.MINUTE, open, Math.max(open, price),
-                    Math.min(open, price), price, 10);
+            series.append(
+                    bar * Times.MINUTE,
+                    (bar + 1) * Times.MINUTE,
+                    open,
+                    Math.max(open, price),
+                    Math.min(open, price),
+                    price,
+                    10);
         }
         return series;
     }
@@ -75,7 +97,7 @@ final class ChartFixture {
 
     static IndicatorLayer layer(String name, String length, int colour) {
         Indicator indicator = Catalogue.shared().find(name).orElseThrow();
-        return new IndicatorLayer(name, indicator, Settings.of(indicator, Map.of("length", length)),
-                LayerStyle.of(colour));
+        return new IndicatorLayer(
+                name, indicator, Settings.of(indicator, Map.of("length", length)), LayerStyle.of(colour));
     }
 }

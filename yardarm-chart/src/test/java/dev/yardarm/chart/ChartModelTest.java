@@ -35,13 +35,20 @@ import org.junit.jupiter.api.Test;
 class ChartModelTest {
     @Test
     void panesStackWithoutGapsAndThePriceKeepsHalfTheHeight() {
-        IndicatorLayer[] layers = {ChartFixture.layer("sma", "5", 0), ChartFixture.layer("rsi", "5", 1),
-                new IndicatorLayer("rsi2", ChartFixture.layer("rsi", "9", 2).indicator(),
-                        ChartFixture.layer("rsi", "9", 2).settings(), LayerStyle.of(2))};
+        IndicatorLayer[] layers = {
+            ChartFixture.layer("sma", "5", 0),
+            ChartFixture.layer("rsi", "5", 1),
+            new IndicatorLayer(
+                    "rsi2",
+                    ChartFixture.layer("rsi", "9", 2).indicator(),
+                    ChartFixture.layer("rsi", "9", 2).settings(),
+                    LayerStyle.of(2))
+        };
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY, layers);
         List<Pane> panes = chart.panes();
-        assertThat(panes).extracting(Pane::kind).containsExactly(Pane.Kind.PRICE, Pane.Kind.VOLUME,
-                Pane.Kind.INDICATOR, Pane.Kind.INDICATOR);
+        assertThat(panes)
+                .extracting(Pane::kind)
+                .containsExactly(Pane.Kind.PRICE, Pane.Kind.VOLUME, Pane.Kind.INDICATOR, Pane.Kind.INDICATOR);
         for (int pane = 1; pane < panes.size(); pane++) {
             assertThat(panes.get(pane).top()).isEqualTo(panes.get(pane - 1).bottom());
         }
@@ -54,10 +61,12 @@ class ChartModelTest {
 
     @Test
     void aBoundedIndicatorKeepsItsBoundsAndVolumeStartsAtZero() {
-        ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY,
-                ChartFixture.layer("rsi", "14", 0));
+        ChartModel chart =
+                ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY, ChartFixture.layer("rsi", "14", 0));
         assertThat(chart.panes().get(2).scale().low()).isZero();
-        assertThat(chart.panes().get(2).scale().high()).as("with room for the legend").isBetween(100.0, 125.0);
+        assertThat(chart.panes().get(2).scale().high())
+                .as("with room for the legend")
+                .isBetween(100.0, 125.0);
         assertThat(chart.panes().get(1).scale().low()).isZero();
     }
 
@@ -95,8 +104,16 @@ class ChartModelTest {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(300), Timeframe.DAY);
         double without = chart.time().x(300);
         double entry = chart.bars().close(299);
-        TradePlan plan = new TradePlan("p", ChartFixture.KTRL.id(), Timeframe.DAY, chart.bars().openTime(299), entry,
-                entry - 1, entry + 2, 1000, 1);
+        TradePlan plan = new TradePlan(
+                "p",
+                ChartFixture.KTRL.id(),
+                Timeframe.DAY,
+                chart.bars().openTime(299),
+                entry,
+                entry - 1,
+                entry + 2,
+                1000,
+                1);
         chart.setPlan(plan);
         assertThat(chart.time().x(300)).isLessThan(without - 50);
         BracketLayout bracket = BracketLayout.of(chart, plan);
@@ -139,17 +156,23 @@ class ChartModelTest {
     @Test
     void aFiredAlertLeavesAFlagAtItsBar() {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY);
-        chart.setDrawings(List.of(new Drawing("d", Drawing.LEVEL, Timeframe.DAY,
-                List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))), 4)));
+        chart.setDrawings(List.of(new Drawing(
+                "d",
+                Drawing.LEVEL,
+                Timeframe.DAY,
+                List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))),
+                4)));
         long fired = chart.bars().openTime(90) + Times.HOUR;
-        Alert waiting = new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1, 0, 0);
+        Alert waiting =
+                new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1, 0, 0);
         Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
-        for (boolean hasFired : new boolean[]{false, true}) {
+        for (boolean hasFired : new boolean[] {false, true}) {
             chart.setAlerts(List.of(hasFired ? waiting.fired(fired, chart.bars().high(90)) : waiting));
             RecordingSurface surface = new RecordingSurface(1);
             new ChartPainter().paint(chart, palette, surface);
             List<RecordingSurface.Line> flags = surface.lines.stream()
-                    .filter(each -> each.colour() == palette.of(Palette.Role.SIGNAL)).toList();
+                    .filter(each -> each.colour() == palette.of(Palette.Role.SIGNAL))
+                    .toList();
             assertThat(flags).hasSize(hasFired ? 1 : 0);
             if (hasFired) {
                 assertThat(flags.get(0).points()[0]).isCloseTo(chart.time().middle(90), within(1.0));
@@ -162,8 +185,9 @@ class ChartModelTest {
         BarSeries series = new BarSeries(0);
         LocalDate day = LocalDate.of(2026, 6, 15);
         for (int session = 0; session < 4; session++, day = ChartFixture.PVX.next(day)) {
-            for (long open = ChartFixture.PVX.open(day); open < ChartFixture.PVX.close(day);
-                 open += 15 * Times.MINUTE) {
+            for (long open = ChartFixture.PVX.open(day);
+                    open < ChartFixture.PVX.close(day);
+                    open += 15 * Times.MINUTE) {
                 series.append(open, open + 15 * Times.MINUTE, 1, 2, 1, 2, 1);
             }
         }
@@ -181,15 +205,22 @@ class ChartModelTest {
         BarSeries growing = new BarSeries(0);
         ChartData last = null;
         for (int bar = 0; bar < 200; bar++) {
-            growing.append(whole.openTime(bar), whole.closeTime(bar), whole.open(bar), whole.high(bar), whole.low(bar),
-                    whole.close(bar), whole.volume(bar));
+            growing.append(
+                    whole.openTime(bar),
+                    whole.closeTime(bar),
+                    whole.open(bar),
+                    whole.high(bar),
+                    whole.low(bar),
+                    whole.close(bar),
+                    whole.volume(bar));
             last = builder.update(growing.snapshot());
         }
         ChartData once = new ChartDataBuilder(layers).update(whole);
         for (String id : List.of("sma", "rsi")) {
             for (int bar = 0; bar < 200; bar++) {
                 assertThat(last.indicators().get(id).get(0).column().at(bar))
-                        .isEqualTo(Double.valueOf(once.indicators().get(id).get(0).column().at(bar)));
+                        .isEqualTo(Double.valueOf(
+                                once.indicators().get(id).get(0).column().at(bar)));
             }
             last.indicators().get(id).get(0).extremes().find(0, 200);
             once.indicators().get(id).get(0).extremes().find(0, 200);
@@ -215,12 +246,15 @@ class ChartModelTest {
 
     @Test
     void aChartWithoutASizeYetHasItsPanes() {
-        ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY, ChartFixture.layer("rsi", "14", 0),
-                ChartFixture.layer("cci", "14", 1), ChartFixture.layer("atr", "14", 2));
+        ChartModel chart = ChartFixture.chart(
+                ChartFixture.days(100),
+                Timeframe.DAY,
+                ChartFixture.layer("rsi", "14", 0),
+                ChartFixture.layer("cci", "14", 1),
+                ChartFixture.layer("atr", "14", 2));
         for (double height : new double[] {0, 1, 20, 24, 25, 30, 60}) {
             chart.setSize(1, height);
-            assertThat(chart.panes()).as("height " + height).hasSize(5)
-                    .allMatch(pane -> pane.bottom() > pane.top());
+            assertThat(chart.panes()).as("height " + height).hasSize(5).allMatch(pane -> pane.bottom() > pane.top());
         }
     }
 }

@@ -57,8 +57,12 @@ class ComparisonTest {
     private static ChartModel chart(IndicatorLayer... layers) {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(BARS), Timeframe.DAY, layers);
         Bars other = other();
-        chart.setData(new ChartDataBuilder(List.of(layers), new Surroundings(ChartFixture.PVX,
-                code -> code.equals("MARN") ? Optional.of(() -> other) : Optional.empty())).update(chart.bars()));
+        chart.setData(new ChartDataBuilder(
+                        List.of(layers),
+                        new Surroundings(
+                                ChartFixture.PVX,
+                                code -> code.equals("MARN") ? Optional.of(() -> other) : Optional.empty()))
+                .update(chart.bars()));
         chart.setFormats(code -> Optional.of(new PriceFormat(1, 0.1)));
         chart.setBarWidth(8);
         return chart;
@@ -83,7 +87,9 @@ class ComparisonTest {
         ChartModel chart = chart(layer(LayerScale.PERCENT));
         chart.setScale(chart.scale().withMode(ScaleChoice.Mode.LOGARITHMIC));
         double step = y(chart, BARS - 20) - y(chart, BARS - 10);
-        assertThat(y(chart, BARS - 11) - y(chart, BARS - 1)).isEqualTo(step, within(1e-6)).isGreaterThan(1);
+        assertThat(y(chart, BARS - 11) - y(chart, BARS - 1))
+                .isEqualTo(step, within(1e-6))
+                .isGreaterThan(1);
     }
 
     @Test
@@ -121,22 +127,30 @@ class ComparisonTest {
         assertThat(below.scale().price(below.scaleOf(chart.indicators().get(0)).y(other().close(first))))
                 .isEqualTo(0, within(1e-6));
         assertThat(AxisText.of(chart, below, 12.5)).isEqualTo("+12.50 %");
-        assertThat(chart.price().high()).as("price fits itself alone").isLessThan(1.1 * chart().price().high());
+        assertThat(chart.price().high())
+                .as("price fits itself alone")
+                .isLessThan(1.1 * chart().price().high());
     }
 
     @Test
     void barsOfTheOtherReachFromItsLowToItsHigh() {
         IndicatorLayer layer = layer(LayerScale.PERCENT);
-        ChartModel chart = chart(layer.withStyle(layer.style().withOutput("close", new OutputStyle(Indicator.Form.BARS,
-                OutputStyle.OF_LAYER, OutputStyle.Colouring.PLAIN))));
+        ChartModel chart = chart(layer.withStyle(layer.style()
+                .withOutput(
+                        "close",
+                        new OutputStyle(Indicator.Form.BARS, OutputStyle.OF_LAYER, OutputStyle.Colouring.PLAIN))));
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
         int bar = BARS - 5;
         double x = chart.time().middle(bar);
         double top = chart.pricePane().scaleOf(chart.indicators().get(0)).y(other().high(bar));
         double bottom = chart.pricePane().scaleOf(chart.indicators().get(0)).y(other().low(bar));
-        assertThat(surface.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.series(2) && Math.abs(each.x() - x)
-                < 2 && Math.abs(each.y() - top) < 1.5 && Math.abs(each.y() + each.height() - bottom) < 1.5)).hasSize(1);
+        assertThat(surface.rectangles.stream()
+                        .filter(each -> each.colour() == DAYLIGHT.series(2)
+                                && Math.abs(each.x() - x) < 2
+                                && Math.abs(each.y() - top) < 1.5
+                                && Math.abs(each.y() + each.height() - bottom) < 1.5))
+                .hasSize(1);
     }
 
     @Test
@@ -144,19 +158,20 @@ class ComparisonTest {
         ChartModel chart = chart(layer(LayerScale.PERCENT));
         IndicatorLayer layer = chart.indicators().get(0);
         assertThat(layer.title()).isEqualTo("MARN");
-        assertThat(Readout.values(chart, layer, BARS - 1)).isEqualTo(new PriceFormat(1, 0.1).format(other().close(
-                BARS - 1)));
+        assertThat(Readout.values(chart, layer, BARS - 1))
+                .isEqualTo(new PriceFormat(1, 0.1).format(other().close(BARS - 1)));
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
-        assertThat(surface.texts).contains("MARN", Readout.change(chart, layer,
-                BARS - 1));
-        assertThat(Readout.change(chart(layer(LayerScale.OWN)), layer, BARS - 1)).as("not of percentages").isEmpty();
+        assertThat(surface.texts).contains("MARN", Readout.change(chart, layer, BARS - 1));
+        assertThat(Readout.change(chart(layer(LayerScale.OWN)), layer, BARS - 1))
+                .as("not of percentages")
+                .isEmpty();
     }
 
     @Test
     void anUnknownInstrumentLeavesTheChartAsItIs() {
-        IndicatorLayer nobody = new IndicatorLayer("layer-1", COMPARE, Settings.of(COMPARE, Map.of("with", "NOBODY")),
-                LayerStyle.of(2));
+        IndicatorLayer nobody = new IndicatorLayer(
+                "layer-1", COMPARE, Settings.of(COMPARE, Map.of("with", "NOBODY")), LayerStyle.of(2));
         ChartModel chart = chart(nobody);
         assertThat(chart.price()).isEqualTo(chart().price());
         new ChartPainter().paint(chart, DAYLIGHT, new RecordingSurface(1));
@@ -168,17 +183,30 @@ class ComparisonTest {
     void aCorrelationNamesBothAndSaysWhichTimeItsBarsCover() {
         Indicator correlation = Catalogue.shared().find("correlation").orElseThrow();
         IndicatorLayer other = layer(LayerScale.PERCENT);
-        IndicatorLayer layer = new IndicatorLayer("layer-2", correlation, Settings.of(correlation, Map.of("length", "30",
-                "against", "KTRL", "source", new Setting.Source.Reference("layer-1", "compare", "close").toString())),
+        IndicatorLayer layer = new IndicatorLayer(
+                "layer-2",
+                correlation,
+                Settings.of(
+                        correlation,
+                        Map.of(
+                                "length",
+                                "30",
+                                "against",
+                                "KTRL",
+                                "source",
+                                new Setting.Source.Reference("layer-1", "compare", "close").toString())),
                 LayerStyle.of(3));
         ChartModel chart = chart(other, layer);
         assertThat(chart.titleOf(layer)).isEqualTo("correlation 30, returns, KTRL of MARN");
         assertThat(layer.title()).isEqualTo("correlation 30, returns, KTRL of compare.close");
-        assertThat(Readout.covered(chart, layer, BARS - 1)).as("KTRL is unknown here").isEmpty();
+        assertThat(Readout.covered(chart, layer, BARS - 1))
+                .as("KTRL is unknown here")
+                .isEmpty();
         IndicatorLayer own = layer.withSettings(Settings.of(correlation, Map.of("length", "30", "against", "MARN")));
         ChartModel two = chart(other, own);
-        assertThat(Readout.covered(two, own, BARS - 1)).isEqualTo("bars from " + Readout.time(two,
-                two.bars().openTime(BARS - 31)) + " to " + Readout.time(two, two.bars().openTime(BARS - 1)));
+        assertThat(Readout.covered(two, own, BARS - 1))
+                .isEqualTo("bars from " + Readout.time(two, two.bars().openTime(BARS - 31)) + " to "
+                        + Readout.time(two, two.bars().openTime(BARS - 1)));
         assertThat(Readout.covered(two, own, 5)).isEmpty();
     }
 }

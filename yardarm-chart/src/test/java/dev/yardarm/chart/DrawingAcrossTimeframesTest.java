@@ -46,9 +46,14 @@ class DrawingAcrossTimeframesTest {
 
     private static Drawing line(String origin, LocalDate from, LocalDate to) {
         BarGrid grid = new BarGrid(ChartFixture.PVX, Timeframe.parse(origin).orElseThrow());
-        return new Drawing("l", Drawing.LINE, grid.timeframe(), List.of(
-                new Anchor(grid.slotAt(ChartFixture.PVX.open(from)).openTime(), 98),
-                new Anchor(grid.slotAt(ChartFixture.PVX.open(to)).openTime(), 104)), 0);
+        return new Drawing(
+                "l",
+                Drawing.LINE,
+                grid.timeframe(),
+                List.of(
+                        new Anchor(grid.slotAt(ChartFixture.PVX.open(from)).openTime(), 98),
+                        new Anchor(grid.slotAt(ChartFixture.PVX.open(to)).openTime(), 104)),
+                0);
     }
 
     @ParameterizedTest
@@ -77,8 +82,8 @@ class DrawingAcrossTimeframesTest {
     private static double onLine(double[] points, double x) {
         for (int at = 2; at < points.length; at += 2) {
             if (points[at - 2] <= x && points[at] >= x) {
-                return points[at - 1] + (points[at + 1] - points[at - 1]) * (x - points[at - 2])
-                        / (points[at] - points[at - 2]);
+                return points[at - 1]
+                        + (points[at + 1] - points[at - 1]) * (x - points[at - 2]) / (points[at] - points[at - 2]);
             }
         }
         return Double.NaN;

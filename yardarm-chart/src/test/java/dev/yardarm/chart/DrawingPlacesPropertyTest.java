@@ -27,7 +27,8 @@ class DrawingPlacesPropertyTest {
     /** A chart in a random part, scale and size, with random drawings of all figures and several timeframes. */
     private static ChartModel chart(Random random) {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(400), Timeframe.DAY);
-        chart.setScale(chart.scale().withMode(ScaleChoice.Mode.values()[random.nextInt(ScaleChoice.Mode.values().length)])
+        chart.setScale(chart.scale()
+                .withMode(ScaleChoice.Mode.values()[random.nextInt(ScaleChoice.Mode.values().length)])
                 .withInverted(random.nextInt(4) == 0));
         chart.setSize(400 + random.nextInt(800), 250 + random.nextInt(400));
         TimeScale time = chart.time();
@@ -43,10 +44,19 @@ class DrawingPlacesPropertyTest {
                 anchors.add(new Anchor(chart.axis().openTime(bar), 70 + 60 * random.nextDouble()));
                 bar += random.nextInt(25) - 4;
             }
-            Map<String, String> options = figure.options().stream().anyMatch(option -> option.name().equals("text"))
-                    ? Map.of("text", "words of some length") : Map.of();
-            Drawing drawing = new Drawing("d" + number, figure.name(), random.nextInt(5) == 0 ? Timeframe.WEEK : Timeframe.DAY,
-                    anchors, random.nextInt(3) == 0, options, Drawing.Style.of(number % 8), Drawing.Place.STANDARD);
+            Map<String, String> options =
+                    figure.options().stream().anyMatch(option -> option.name().equals("text"))
+                            ? Map.of("text", "words of some length")
+                            : Map.of();
+            Drawing drawing = new Drawing(
+                    "d" + number,
+                    figure.name(),
+                    random.nextInt(5) == 0 ? Timeframe.WEEK : Timeframe.DAY,
+                    anchors,
+                    random.nextInt(3) == 0,
+                    options,
+                    Drawing.Style.of(number % 8),
+                    Drawing.Place.STANDARD);
             drawings.add(random.nextInt(10) == 0 ? drawing.withVisible(false) : drawing);
         }
         chart.setDrawings(drawings);
@@ -59,11 +69,22 @@ class DrawingPlacesPropertyTest {
         ChartModel chart = chart(random);
         for (int trial = 0; trial < 25; trial++) {
             double x = random.nextDouble() * chart.plotRight();
-            double y = chart.price().top() + random.nextDouble() * (chart.price().bottom() - chart.price().top());
-            List<String> slowly = chart.drawings().stream().filter(each -> chart.shows(each) && DrawingShape.of(chart, each)
-                    .distance(x, y) <= REACH).map(Drawing::id).sorted().toList();
-            List<String> found = HitTest.drawingsAt(chart, x, y).stream().map(Drawing::id).sorted().toList();
-            assertThat(found).as("at " + x + ", " + y + " of " + chart.scale().mode()).isEqualTo(slowly);
+            double y = chart.price().top()
+                    + random.nextDouble()
+                            * (chart.price().bottom() - chart.price().top());
+            List<String> slowly = chart.drawings().stream()
+                    .filter(each ->
+                            chart.shows(each) && DrawingShape.of(chart, each).distance(x, y) <= REACH)
+                    .map(Drawing::id)
+                    .sorted()
+                    .toList();
+            List<String> found = HitTest.drawingsAt(chart, x, y).stream()
+                    .map(Drawing::id)
+                    .sorted()
+                    .toList();
+            assertThat(found)
+                    .as("at " + x + ", " + y + " of " + chart.scale().mode())
+                    .isEqualTo(slowly);
         }
     }
 
@@ -72,14 +93,21 @@ class DrawingPlacesPropertyTest {
         ChartModel chart = chart(new Random(seed));
         List<String> inView = chart.places().inView().stream().map(Drawing::id).toList();
         for (Drawing drawing : chart.drawings()) {
-            boolean seen = chart.shows(drawing) && DrawingShape.of(chart, drawing).meets(0, chart.price().top(),
-                    chart.plotRight(), chart.price().bottom());
+            boolean seen = chart.shows(drawing)
+                    && DrawingShape.of(chart, drawing)
+                            .meets(
+                                    0,
+                                    chart.price().top(),
+                                    chart.plotRight(),
+                                    chart.price().bottom());
             if (seen) {
                 assertThat(inView).as(drawing.kind() + " " + drawing.anchors()).contains(drawing.id());
             }
         }
-        assertThat(inView).as("and in their order").isSortedAccordingTo((one, other) -> Integer.parseInt(one.substring(1))
-                - Integer.parseInt(other.substring(1)));
+        assertThat(inView)
+                .as("and in their order")
+                .isSortedAccordingTo(
+                        (one, other) -> Integer.parseInt(one.substring(1)) - Integer.parseInt(other.substring(1)));
     }
 
     @Property(tries = 40)
@@ -88,12 +116,17 @@ class DrawingPlacesPropertyTest {
         ChartModel chart = chart(random);
         for (int trial = 0; trial < 25; trial++) {
             double x = random.nextDouble() * chart.plotRight();
-            double y = chart.price().top() + random.nextDouble() * (chart.price().bottom() - chart.price().top());
-            Map<String, Double> distances = chart.drawings().stream().filter(chart::shows).collect(Collectors.toMap(Drawing::id,
-                    each -> DrawingShape.of(chart, each).distance(x, y)));
+            double y = chart.price().top()
+                    + random.nextDouble()
+                            * (chart.price().bottom() - chart.price().top());
+            Map<String, Double> distances = chart.drawings().stream()
+                    .filter(chart::shows)
+                    .collect(Collectors.toMap(
+                            Drawing::id, each -> DrawingShape.of(chart, each).distance(x, y)));
             List<Drawing> found = HitTest.drawingsAt(chart, x, y);
             for (int at = 1; at < found.size(); at++) {
-                assertThat(distances.get(found.get(at - 1).id())).isLessThanOrEqualTo(distances.get(found.get(at).id()));
+                assertThat(distances.get(found.get(at - 1).id()))
+                        .isLessThanOrEqualTo(distances.get(found.get(at).id()));
             }
         }
     }
@@ -104,7 +137,9 @@ class DrawingPlacesPropertyTest {
         ChartModel chart = chart(random);
         List<Drawing> before = chart.drawings();
         TimeScale time = chart.time();
-        List<double[]> handles = before.stream().map(each -> DrawingShape.of(chart, each).handles().clone()).toList();
+        List<double[]> handles = before.stream()
+                .map(each -> DrawingShape.of(chart, each).handles().clone())
+                .toList();
         chart.setTime(time.zoomedBy(1.7, 200).movedBy(130));
         chart.setScale(chart.scale().withInverted(!chart.scale().inverted()));
         before.forEach(each -> DrawingShape.of(chart, each));

@@ -55,7 +55,14 @@ class DrawingShapeTest {
     }
 
     private Drawing drawing(String id, String figure, Map<String, String> options, Anchor... anchors) {
-        return new Drawing(id, figure, Timeframe.DAY, List.of(anchors), chart.isLogarithmic(), options, Drawing.Style.of(2),
+        return new Drawing(
+                id,
+                figure,
+                Timeframe.DAY,
+                List.of(anchors),
+                chart.isLogarithmic(),
+                options,
+                Drawing.Style.of(2),
                 Drawing.Place.STANDARD);
     }
 
@@ -78,7 +85,8 @@ class DrawingShapeTest {
             RecordingSurface surface = new RecordingSurface(1);
             new ChartPainter().paint(chart, DAYLIGHT, surface);
             boolean seen = surface.lines.stream().anyMatch(line -> line.colour() == DAYLIGHT.series(2))
-                    || !surface.polygons.isEmpty() || figure.family() == Figure.Family.WORDS;
+                    || !surface.polygons.isEmpty()
+                    || figure.family() == Figure.Family.WORDS;
             assertThat(seen).as(figure.name() + " on " + mode).isTrue();
             double[] handles = DrawingShape.of(chart, drawing).handles();
             for (int point = 0; point < drawing.anchors().size(); point++) {
@@ -91,8 +99,15 @@ class DrawingShapeTest {
 
     @Test
     void aLineDrawnOnALogarithmicScaleBendsOnAStraightOneAndIsStraightOnItsOwn() {
-        Drawing line = new Drawing("l", Drawing.LINE, Timeframe.DAY, List.of(anchor(200, 60), anchor(290, 140)), true,
-                Map.of(), Drawing.Style.of(2), Drawing.Place.STANDARD);
+        Drawing line = new Drawing(
+                "l",
+                Drawing.LINE,
+                Timeframe.DAY,
+                List.of(anchor(200, 60), anchor(290, 140)),
+                true,
+                Map.of(),
+                Drawing.Style.of(2),
+                Drawing.Place.STANDARD);
         chart.setDrawings(List.of(line));
         double middle = Math.sqrt(60 * 140);
         assertThat(DrawingShape.of(chart, line).distance(x(245), y(middle))).isLessThan(0.2);
@@ -114,11 +129,15 @@ class DrawingShapeTest {
     @Test
     void theNearestDrawingIsTouchedAndThoseBelowAreFoundToo() {
         double price = chart.bars().close(290);
-        Drawing far = drawing("far", Drawing.LEVEL, Map.of(), anchor(250, chart.price().price(y(price) + 5)));
-        Drawing near = drawing("near", Drawing.LEVEL, Map.of(), anchor(250, chart.price().price(y(price) + 1)));
+        Drawing far = drawing(
+                "far", Drawing.LEVEL, Map.of(), anchor(250, chart.price().price(y(price) + 5)));
+        Drawing near = drawing(
+                "near", Drawing.LEVEL, Map.of(), anchor(250, chart.price().price(y(price) + 1)));
         chart.setDrawings(List.of(near, far));
         assertThat(HitTest.at(chart, 300, y(price))).isEqualTo(new Hit.OnDrawing("near", -1));
-        assertThat(HitTest.drawingsAt(chart, 300, y(price))).extracting(Drawing::id).containsExactly("near", "far");
+        assertThat(HitTest.drawingsAt(chart, 300, y(price)))
+                .extracting(Drawing::id)
+                .containsExactly("near", "far");
         chart.setDrawings(List.of(near.withVisible(false), far));
         assertThat(HitTest.at(chart, 300, y(price))).isEqualTo(new Hit.OnDrawing("far", -1));
     }
@@ -126,13 +145,16 @@ class DrawingShapeTest {
     @Test
     void pressingTheSamePlaceAgainTakesTheNextOfTheDrawingsThere() {
         double price = chart.bars().close(290);
-        chart.setDrawings(List.of(drawing("a", Drawing.LEVEL, Map.of(), anchor(250, price)), drawing("b", Drawing.LEVEL,
-                Map.of(), anchor(250, price))));
+        chart.setDrawings(List.of(
+                drawing("a", Drawing.LEVEL, Map.of(), anchor(250, price)),
+                drawing("b", Drawing.LEVEL, Map.of(), anchor(250, price))));
         ChartEdits edits = mock(ChartEdits.class);
         org.mockito.Mockito.doAnswer(call -> {
-            chart.select(call.getArgument(0));
-            return null;
-        }).when(edits).select(ArgumentMatchers.any());
+                    chart.select(call.getArgument(0));
+                    return null;
+                })
+                .when(edits)
+                .select(ArgumentMatchers.any());
         ChartGestures gestures = new ChartGestures(chart, edits);
         List<Object> chosen = new ArrayList<>();
         for (int press = 0; press < 3; press++) {
@@ -149,7 +171,8 @@ class DrawingShapeTest {
         Drawing line = drawing("l", Drawing.LINE, Map.of(), anchor(280, 100), anchor(290, 110));
         chart.setDrawings(List.of(line));
         assertThat(chart.places().valueOf(line, chart.axis().openTime(310))).isCloseTo(130, within(1e-9));
-        assertThat(chart.places().valueOf(drawing("t", "text", Map.of(), anchor(280, 100)), 0)).isNaN();
+        assertThat(chart.places().valueOf(drawing("t", "text", Map.of(), anchor(280, 100)), 0))
+                .isNaN();
     }
 
     @Test
@@ -171,8 +194,11 @@ class DrawingShapeTest {
         Drawing line = drawing("l", Drawing.LINE, Map.of(), anchor(280, 130.37), anchor(290, 130.37));
         chart.setDrawings(List.of(line));
         assertThat(SnapTarget.at(chart, x(bar), y(130.37) + 3, true).price()).isEqualTo(130.37);
-        assertThat(SnapTarget.at(chart, x(bar), y(130.37) + 3, true, "l").price()).as("not to itself").isNotEqualTo(130.37);
-        double average = chart.data().of(chart.indicators().get(0)).get(0).column().at(299);
+        assertThat(SnapTarget.at(chart, x(bar), y(130.37) + 3, true, "l").price())
+                .as("not to itself")
+                .isNotEqualTo(130.37);
+        double average =
+                chart.data().of(chart.indicators().get(0)).get(0).column().at(299);
         double around = SnapTarget.at(chart, x(299), y(average), true).price();
         assertThat(around).as("the average, or a price of the bar beside it").isBetween(average - 2, average + 2);
         assertThat(SnapTarget.at(chart, x(bar), y(80) + 2, true).price()).isEqualTo(80);
@@ -183,7 +209,8 @@ class DrawingShapeTest {
     void levelsOfTwoRetracementsThatAgreeAreMarked() {
         double low = chart.bars().low(250);
         Drawing one = drawing("one", "retracement", Map.of("ratios", "0.5"), anchor(250, low), anchor(270, low + 10));
-        Drawing other = drawing("other", "retracement", Map.of("ratios", "0.25"), anchor(255, low + 2), anchor(280, low + 6.02));
+        Drawing other = drawing(
+                "other", "retracement", Map.of("ratios", "0.25"), anchor(255, low + 2), anchor(280, low + 6.02));
         chart.setDrawings(List.of(one, other));
         chart.setPriceRange(low - 5, low + 15);
         assertThat(chart.places().agreements()).singleElement().satisfies(shared -> {
@@ -236,7 +263,8 @@ class DrawingShapeTest {
         gestures.placing().put(anchor(260, price));
         gestures.placing().setHeld(true);
         assertThat(gestures.placing().candidate(x(280), 305).orElseThrow()).isEqualTo(anchor(280, price));
-        assertThat(gestures.placing().candidate(x(261), 200).orElseThrow().time()).isEqualTo(chart.axis().openTime(260));
+        assertThat(gestures.placing().candidate(x(261), 200).orElseThrow().time())
+                .isEqualTo(chart.axis().openTime(260));
         Anchor diagonal = gestures.placing().candidate(x(280), 300 - 120).orElseThrow();
         assertThat(y(diagonal.price())).isCloseTo(300 - 20 * 7, within(1.0));
     }

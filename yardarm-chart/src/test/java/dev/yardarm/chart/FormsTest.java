@@ -43,7 +43,10 @@ class FormsTest {
     }
 
     private static RecordingSurface.Line ink(RecordingSurface surface) {
-        return surface.lines.stream().filter(each -> each.colour() == DAYLIGHT.of(Role.INK)).findFirst().orElseThrow();
+        return surface.lines.stream()
+                .filter(each -> each.colour() == DAYLIGHT.of(Role.INK))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -56,8 +59,8 @@ class FormsTest {
             assertThat(line.points()[2 * point + 2] - line.points()[2 * point]).isCloseTo(10, within(1e-9));
         }
         int last = chart.bars().size() - 1;
-        assertThat(line.points()[2 * line.count() - 1]).isCloseTo(chart.price().y(chart.bars().close(last)),
-                within(1e-9));
+        assertThat(line.points()[2 * line.count() - 1])
+                .isCloseTo(chart.price().y(chart.bars().close(last)), within(1e-9));
     }
 
     @Test
@@ -73,8 +76,10 @@ class FormsTest {
         assertThat(surface.polygons).hasSize(2);
         double base = baseline.price().y(baseline.basePrice());
         assertThat(surface.polygons.get(0)[1]).isCloseTo(base, within(1e-9));
-        assertThat(surface.lines).anyMatch(line -> line.count() == 2 && line.points()[1] == line.points()[3]
-                && Math.abs(line.points()[1] - base) < 1e-9);
+        assertThat(surface.lines)
+                .anyMatch(line -> line.count() == 2
+                        && line.points()[1] == line.points()[3]
+                        && Math.abs(line.points()[1] - base) < 1e-9);
     }
 
     @Test
@@ -93,8 +98,10 @@ class FormsTest {
         int last = chart.bars().size() - 1;
         double top = Math.rint(chart.price().y(chart.bars().high(last)));
         double bottom = Math.rint(chart.price().y(chart.bars().low(last)));
-        assertThat(surface.rectangles).anyMatch(each -> each.y() == top && each.height() == bottom - top
-                && Math.abs(each.x() + each.width() / 2 - chart.time().middle(last)) <= 1);
+        assertThat(surface.rectangles)
+                .anyMatch(each -> each.y() == top
+                        && each.height() == bottom - top
+                        && Math.abs(each.x() + each.width() / 2 - chart.time().middle(last)) <= 1);
     }
 
     @ParameterizedTest
@@ -104,8 +111,9 @@ class FormsTest {
             ChartModel chart = chart(form, width);
             chart.setScale(ScaleChoice.STANDARD.withInverted(true));
             RecordingSurface surface = paint(chart);
-            assertThat(surface.rectangles).as(form + " " + width).allMatch(each -> each.height() >= 0
-                    && each.width() >= 0);
+            assertThat(surface.rectangles)
+                    .as(form + " " + width)
+                    .allMatch(each -> each.height() >= 0 && each.width() >= 0);
             assertThat(BarForm.named(form.word())).contains(form);
         }
     }
@@ -114,7 +122,7 @@ class FormsTest {
     void barsOffTheGridHaveTimesBeforeAndAfterThem() {
         BarSeries series = new BarSeries(8);
         long start = Times.micros(LocalDate.of(2026, 6, 19).atTime(8, 0).atZone(ChartFixture.PVX.zone()));
-        for (int bar = 0; bar < 50; bar++) {
+        for (long bar = 0; bar < 50; bar++) {
             series.append(start + bar * bar * Times.SECOND, start + (bar * bar + 1) * Times.SECOND, 10, 11, 9, 10, 1);
         }
         Bars bars = series.snapshot();
@@ -134,7 +142,7 @@ class FormsTest {
         BarSeries hours = new BarSeries(64);
         BarGrid grid = new BarGrid(ChartFixture.PVX, Timeframe.HOUR);
         BarGrid.Slot slot = grid.slotAt(ChartFixture.PVX.open(LocalDate.of(2026, 6, 1)));
-        for (int bar = 0; bar < 90; bar++) {
+        for (long bar = 0; bar < 90; bar++) {
             hours.append(slot.openTime(), slot.closeTime(), 10, 11, 9, 10, 1);
             slot = grid.next(slot);
         }
@@ -152,6 +160,8 @@ class FormsTest {
     }
 
     private static long upright(RecordingSurface surface) {
-        return surface.lines.stream().filter(line -> line.count() == 2 && line.points()[0] == line.points()[2]).count();
+        return surface.lines.stream()
+                .filter(line -> line.count() == 2 && line.points()[0] == line.points()[2])
+                .count();
     }
 }

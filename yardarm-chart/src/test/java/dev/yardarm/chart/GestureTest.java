@@ -35,7 +35,10 @@ class GestureTest {
 
     @BeforeEach
     void open() {
-        chart = ChartFixture.chart(ChartFixture.days(300), Timeframe.DAY, ChartFixture.layer("sma", "20", 0),
+        chart = ChartFixture.chart(
+                ChartFixture.days(300),
+                Timeframe.DAY,
+                ChartFixture.layer("sma", "20", 0),
                 ChartFixture.layer("rsi", "14", 1));
         edits = mock(ChartEdits.class);
         gestures = new ChartGestures(chart, edits);
@@ -50,8 +53,14 @@ class GestureTest {
     }
 
     private Drawing line(int from, double fromPrice, int to, double toPrice) {
-        return new Drawing("line", Drawing.LINE, Timeframe.DAY, List.of(
-                new Anchor(chart.bars().openTime(from), fromPrice), new Anchor(chart.bars().openTime(to), toPrice)), 2);
+        return new Drawing(
+                "line",
+                Drawing.LINE,
+                Timeframe.DAY,
+                List.of(
+                        new Anchor(chart.bars().openTime(from), fromPrice),
+                        new Anchor(chart.bars().openTime(to), toPrice)),
+                2);
     }
 
     @Test
@@ -82,7 +91,8 @@ class GestureTest {
         verify(edits, never()).draw(any(), any());
         gestures.press(x(290), y(other));
         gestures.release(x(290), y(other));
-        List<Anchor> anchors = List.of(new Anchor(chart.bars().openTime(250), low),
+        List<Anchor> anchors = List.of(
+                new Anchor(chart.bars().openTime(250), low),
                 new Anchor(chart.bars().openTime(290), other));
         verify(edits).draw(Drawing.LINE, anchors);
         gestures.setTool(Tool.LINE);
@@ -169,8 +179,16 @@ class GestureTest {
     @Test
     void theArmsOfAPlanAreDragged() {
         double entry = chart.bars().close(299);
-        TradePlan plan = new TradePlan("p", ChartFixture.KTRL.id(), Timeframe.DAY, chart.bars().openTime(299), entry,
-                entry - 2, entry + 4, 1000, 1);
+        TradePlan plan = new TradePlan(
+                "p",
+                ChartFixture.KTRL.id(),
+                Timeframe.DAY,
+                chart.bars().openTime(299),
+                entry,
+                entry - 2,
+                entry + 4,
+                1000,
+                1);
         chart.setPlan(plan);
         BracketLayout bracket = BracketLayout.of(chart, plan);
         double x = (bracket.spineX() + bracket.armEnd()) / 2;
@@ -202,7 +220,8 @@ class GestureTest {
         chart.setDrawings(List.of(line));
         chart.setTime(new TimeScale(0, chart.plotRight(), 7, 210));
         for (int bar = 105; bar < 205; bar++) {
-            assertThat(DrawingShape.of(chart, line).distance(x(bar), y(path.priceAt(chart.axis().openTime(bar)))))
+            assertThat(DrawingShape.of(chart, line)
+                            .distance(x(bar), y(path.priceAt(chart.axis().openTime(bar)))))
                     .isLessThan(1e-6);
         }
     }

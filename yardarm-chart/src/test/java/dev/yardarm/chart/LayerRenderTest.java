@@ -54,13 +54,14 @@ class LayerRenderTest {
     @Test
     void aHiddenOutputIsNotDrawnAndItsAreaNeither() {
         IndicatorLayer bands = layer("bollinger", Map.of());
-        IndicatorLayer without = bands.withStyle(bands.style().withOutput("upper", bands.outputStyle(1)
-                .withForm(Indicator.Form.NONE)));
+        IndicatorLayer without = bands.withStyle(
+                bands.style().withOutput("upper", bands.outputStyle(1).withForm(Indicator.Form.NONE)));
         RecordingSurface surface = paint(chart(without));
         assertThat(ofColour(surface, DAYLIGHT.series(0))).isEqualTo(2);
         assertThat(surface.polygons).isEmpty();
         assertThat(without.draws(1)).isFalse();
-        assertThat(without.withStyle(without.style().withOutput("upper", null)).draws(1)).isTrue();
+        assertThat(without.withStyle(without.style().withOutput("upper", null)).draws(1))
+                .isTrue();
     }
 
     @Test
@@ -71,13 +72,21 @@ class LayerRenderTest {
         int fall = DAYLIGHT.of(Palette.Role.FALL);
         double top = chart.panes().get(1).top();
         RecordingSurface surface = paint(chart);
-        assertThat(surface.rectangles.stream().filter(each -> each.y() > top && each.colour() == rise)).isNotEmpty();
-        assertThat(surface.rectangles.stream().filter(each -> each.y() > top && each.colour() == fall)).isNotEmpty();
-        IndicatorLayer plain = macd.withStyle(macd.style().withOutput("histogram", macd.outputStyle(2)
-                .withColouring(OutputStyle.Colouring.PLAIN).withColour(4)));
+        assertThat(surface.rectangles.stream().filter(each -> each.y() > top && each.colour() == rise))
+                .isNotEmpty();
+        assertThat(surface.rectangles.stream().filter(each -> each.y() > top && each.colour() == fall))
+                .isNotEmpty();
+        IndicatorLayer plain = macd.withStyle(macd.style()
+                .withOutput(
+                        "histogram",
+                        macd.outputStyle(2)
+                                .withColouring(OutputStyle.Colouring.PLAIN)
+                                .withColour(4)));
         RecordingSurface one = paint(chart(plain));
-        assertThat(one.rectangles.stream().filter(each -> each.y() > top && each.colour() == fall)).isEmpty();
-        assertThat(one.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.series(4))).hasSizeGreaterThan(20);
+        assertThat(one.rectangles.stream().filter(each -> each.y() > top && each.colour() == fall))
+                .isEmpty();
+        assertThat(one.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.series(4)))
+                .hasSizeGreaterThan(20);
     }
 
     @Test
@@ -90,7 +99,8 @@ class LayerRenderTest {
         double last = chart.time().middle(chart.bars().size() - 1);
         double lead = rightmost(surface, DAYLIGHT.series(3));
         assertThat(lead).as("the projected line goes on into the future").isGreaterThan(last + 20);
-        assertThat(rightmost(surface, DAYLIGHT.series(4))).as("the lagging line ends 26 bars before")
+        assertThat(rightmost(surface, DAYLIGHT.series(4)))
+                .as("the lagging line ends 26 bars before")
                 .isCloseTo(chart.time().middle(chart.bars().size() - 27), within(0.001));
         assertThat(rightmost(surface, DAYLIGHT.series(0))).isCloseTo(last, within(0.001));
     }
@@ -110,18 +120,22 @@ class LayerRenderTest {
         for (Indicator.Form form : List.of(Indicator.Form.COLUMNS, Indicator.Form.DOTS)) {
             IndicatorLayer rsi = layer("rsi", Map.of("length", "10"));
             OutputStyle style = rsi.outputStyle(0).withForm(form).withColouring(OutputStyle.Colouring.PLAIN);
-            ChartModel chart = chart(rsi.withStyle(rsi.style().withOutput("value", style.withTint(new OutputStyle.Tint(
-                    "close > open", 5)))));
+            ChartModel chart = chart(rsi.withStyle(
+                    rsi.style().withOutput("value", style.withTint(new OutputStyle.Tint("close > open", 5)))));
             int from = chart.time().firstVisible();
             long holds = 0;
             for (int bar = from; bar < chart.bars().size(); bar++) {
                 holds += chart.bars().close(bar) > chart.bars().open(bar) ? 1 : 0;
             }
             RecordingSurface surface = paint(chart);
-            assertThat(surface.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.series(5) && each.y()
-                    > chart.panes().get(1).top()).count()).as(form + ": one for each bar where it holds").isBetween(holds,
-                    holds + 1);
-            assertThat(paint(chart(rsi.withStyle(rsi.style().withOutput("value", style)))).rectangles).as("without the rule")
+            assertThat(surface.rectangles.stream()
+                            .filter(each -> each.colour() == DAYLIGHT.series(5)
+                                    && each.y() > chart.panes().get(1).top())
+                            .count())
+                    .as(form + ": one for each bar where it holds")
+                    .isBetween(holds, holds + 1);
+            assertThat(paint(chart(rsi.withStyle(rsi.style().withOutput("value", style)))).rectangles)
+                    .as("without the rule")
                     .noneMatch(each -> each.colour() == DAYLIGHT.series(5));
         }
     }
@@ -129,18 +143,28 @@ class LayerRenderTest {
     @Test
     void anAreaEndsAtANumberOrAtAnotherOutput() {
         IndicatorLayer rsi = layer("rsi", Map.of("length", "10"));
-        ChartModel chart = chart(rsi.withStyle(rsi.style().withOutput("value", rsi.outputStyle(0).withForm(
-                Indicator.Form.AREA).withGround("50"))));
+        ChartModel chart = chart(rsi.withStyle(rsi.style()
+                .withOutput(
+                        "value",
+                        rsi.outputStyle(0).withForm(Indicator.Form.AREA).withGround("50"))));
         double fifty = chart.panes().get(1).scale().y(50);
         double[] area = paint(chart).polygons.get(0);
         assertThat(area[1]).as("it begins on the level").isCloseTo(fifty, within(0.001));
         IndicatorLayer macd = layer("macd", Map.of());
-        ChartModel lines = chart(macd.withStyle(macd.style().withOutput("value", macd.outputStyle(0).withForm(
-                Indicator.Form.AREA).withGround("signal"))));
+        ChartModel lines = chart(macd.withStyle(macd.style()
+                .withOutput(
+                        "value",
+                        macd.outputStyle(0).withForm(Indicator.Form.AREA).withGround("signal"))));
         double[] between = paint(lines).polygons.get(0);
-        double signal = lines.data().of(lines.indicators().get(0)).get(1).column().at(lines.time().firstVisible());
+        double signal = lines.data()
+                .of(lines.indicators().get(0))
+                .get(1)
+                .column()
+                .at(lines.time().firstVisible());
         double last = lines.panes().get(1).scale().y(signal);
-        assertThat(java.util.Arrays.stream(between).anyMatch(y -> Math.abs(y - last) < 0.001)).as("along the signal").isTrue();
+        assertThat(java.util.Arrays.stream(between).anyMatch(y -> Math.abs(y - last) < 0.001))
+                .as("along the signal")
+                .isTrue();
     }
 
     @Test
@@ -155,8 +179,8 @@ class LayerRenderTest {
     @Test
     void aLineMayBeColouredByItsSlope() {
         IndicatorLayer average = layer("sma", Map.of("length", "10"));
-        IndicatorLayer sloped = average.withStyle(average.style().withOutput("value", average.outputStyle(0)
-                .withColouring(OutputStyle.Colouring.SLOPE)));
+        IndicatorLayer sloped = average.withStyle(
+                average.style().withOutput("value", average.outputStyle(0).withColouring(OutputStyle.Colouring.SLOPE)));
         RecordingSurface surface = paint(chart(sloped));
         assertThat(ofColour(surface, DAYLIGHT.series(0))).isZero();
         assertThat(surface.segments).isGreaterThan(100);
@@ -189,6 +213,8 @@ class LayerRenderTest {
         ChartModel chart = chart(self);
         assertThat(chart.data().of(self).get(0).column().at(150)).isNaN();
         assertThat(self.title()).isEqualTo("ema 20 of ema.value");
-        assertThat(chart.data().of(layer("bollinger", Map.of()))).as("computed for another indicator").isEmpty();
+        assertThat(chart.data().of(layer("bollinger", Map.of())))
+                .as("computed for another indicator")
+                .isEmpty();
     }
 }

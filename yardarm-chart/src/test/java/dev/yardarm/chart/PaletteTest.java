@@ -30,9 +30,10 @@ class PaletteTest {
     @EnumSource(Theme.class)
     void textCanBeReadOnBothGrounds(Theme theme) {
         Palette palette = Palette.of(theme);
-        for (Role ground : new Role[]{Role.PAPER, Role.PANEL}) {
-            for (Role text : new Role[]{Role.INK, Role.SOFT, Role.RISE, Role.FALL_TEXT, Role.BRASS_TEXT}) {
-                assertThat(contrast(palette.of(ground), palette.of(text))).as(theme + " " + text + " on " + ground)
+        for (Role ground : new Role[] {Role.PAPER, Role.PANEL}) {
+            for (Role text : new Role[] {Role.INK, Role.SOFT, Role.RISE, Role.FALL_TEXT, Role.BRASS_TEXT}) {
+                assertThat(contrast(palette.of(ground), palette.of(text)))
+                        .as(theme + " " + text + " on " + ground)
                         .isGreaterThanOrEqualTo(4.5);
             }
         }
@@ -42,14 +43,16 @@ class PaletteTest {
     @EnumSource(Theme.class)
     void linesCanBeSeenOnBothGroundsAndToldApart(Theme theme) {
         Palette palette = Palette.of(theme);
-        for (Role ground : new Role[]{Role.PAPER, Role.PANEL}) {
-            for (Role line : new Role[]{Role.RISE, Role.FALL, Role.EDGE, Role.BRASS}) {
-                assertThat(contrast(palette.of(ground), palette.of(line))).as(theme + " " + line + " on " + ground)
+        for (Role ground : new Role[] {Role.PAPER, Role.PANEL}) {
+            for (Role line : new Role[] {Role.RISE, Role.FALL, Role.EDGE, Role.BRASS}) {
+                assertThat(contrast(palette.of(ground), palette.of(line)))
+                        .as(theme + " " + line + " on " + ground)
                         .isGreaterThanOrEqualTo(3);
             }
             for (int series = 0; series < Palette.SERIES; series++) {
                 assertThat(contrast(palette.of(ground), palette.series(series)))
-                        .as(theme + " series " + series + " on " + ground).isGreaterThanOrEqualTo(4.5);
+                        .as(theme + " series " + series + " on " + ground)
+                        .isGreaterThanOrEqualTo(4.5);
             }
         }
         for (int one = 0; one < Palette.SERIES; one++) {

@@ -6,11 +6,9 @@ import java.util.List;
 
 /** Remembers what is drawn on it. */
 final class RecordingSurface implements Surface {
-    record Rectangle(int colour, double x, double y, double width, double height) {
-    }
+    record Rectangle(int colour, double x, double y, double width, double height) {}
 
-    record Line(int colour, double[] points, int count) {
-    }
+    record Line(int colour, double[] points, int count) {}
 
     int segments;
     final List<Rectangle> rectangles = new ArrayList<>();

@@ -33,8 +33,9 @@ class RenderTest {
     }
 
     private static long count(RecordingSurface surface, Role role) {
-        return surface.rectangles.stream().filter(each -> each.colour() == DAYLIGHT.of(role)
-                && each.x() < 830).count();
+        return surface.rectangles.stream()
+                .filter(each -> each.colour() == DAYLIGHT.of(role) && each.x() < 830)
+                .count();
     }
 
     @Test
@@ -49,10 +50,15 @@ class RenderTest {
         RecordingSurface surface = paint(chart);
         assertThat(count(surface, Role.RISE)).isGreaterThanOrEqualTo(3);
         List<RecordingSurface.Rectangle> paper = surface.rectangles.stream()
-                .filter(each -> each.colour() == DAYLIGHT.of(Role.PAPER) && each.width() < 20).toList();
+                .filter(each -> each.colour() == DAYLIGHT.of(Role.PAPER) && each.width() < 20)
+                .toList();
         assertThat(paper).hasSize(1);
-        assertThat(paper.get(0).height()).isCloseTo(Math.rint(chart.price().y(100)) - Math.rint(chart.price().y(108))
-                - 2, within(1.01));
+        assertThat(paper.get(0).height())
+                .isCloseTo(
+                        Math.rint(chart.price().y(100))
+                                - Math.rint(chart.price().y(108))
+                                - 2,
+                        within(1.01));
     }
 
     @ParameterizedTest
@@ -90,22 +96,35 @@ class RenderTest {
         chart.setVolumeShown(false);
         chart.showLast(100_000);
         double[] highs = Arrays.copyOf(series.snapshot().column(dev.yardarm.core.series.Field.HIGH), 100_000);
-        double top = paint(chart).rectangles.stream().filter(each -> each.width() == 1 && each.height() < 400
-                && (each.colour() == DAYLIGHT.of(Role.RISE) || each.colour() == DAYLIGHT.of(Role.FALL)))
-                .mapToDouble(RecordingSurface.Rectangle::y).min().orElseThrow();
+        double top = paint(chart).rectangles.stream()
+                .filter(each -> each.width() == 1
+                        && each.height() < 400
+                        && (each.colour() == DAYLIGHT.of(Role.RISE) || each.colour() == DAYLIGHT.of(Role.FALL)))
+                .mapToDouble(RecordingSurface.Rectangle::y)
+                .min()
+                .orElseThrow();
         assertThat(top).isCloseTo(chart.price().y(Arrays.stream(highs).max().orElseThrow()), within(1.0));
     }
 
     @Test
     void aMissingValueBreaksTheLineOfAnIndicator() {
-        ChartModel chart = ChartFixture.chart(ChartFixture.days(80), Timeframe.DAY,
-                ChartFixture.layer("sma", "20", 0), ChartFixture.layer("rsi", "14", 1));
+        ChartModel chart = ChartFixture.chart(
+                ChartFixture.days(80),
+                Timeframe.DAY,
+                ChartFixture.layer("sma", "20", 0),
+                ChartFixture.layer("rsi", "14", 1));
         RecordingSurface surface = paint(chart);
-        RecordingSurface.Line sma = surface.lines.stream().filter(each -> each.colour() == DAYLIGHT.series(0))
-                .findFirst().orElseThrow();
+        RecordingSurface.Line sma = surface.lines.stream()
+                .filter(each -> each.colour() == DAYLIGHT.series(0))
+                .findFirst()
+                .orElseThrow();
         assertThat(sma.count()).isEqualTo(80 - 19);
-        assertThat(surface.lines.stream().filter(each -> each.colour() == DAYLIGHT.series(1)).findFirst().orElseThrow()
-                .count()).isEqualTo(80 - 14);
+        assertThat(surface.lines.stream()
+                        .filter(each -> each.colour() == DAYLIGHT.series(1))
+                        .findFirst()
+                        .orElseThrow()
+                        .count())
+                .isEqualTo(80 - 14);
         assertThat(chart.panes()).hasSize(3);
         assertThat(surface.texts).contains("70", "30");
     }
@@ -113,16 +132,18 @@ class RenderTest {
     @Test
     void everyFormAndScaleIsDrawn() {
         for (BarForm form : BarForm.values()) {
-            for (boolean logarithmic : new boolean[]{false, true}) {
-                for (double width : new double[]{0.4, 1.5, 4, 6, 12, 60}) {
+            for (boolean logarithmic : new boolean[] {false, true}) {
+                for (double width : new double[] {0.4, 1.5, 4, 6, 12, 60}) {
                     ChartModel chart = ChartFixture.chart(ChartFixture.days(500), Timeframe.DAY);
                     chart.setForm(form);
-                    chart.setScale(ScaleChoice.STANDARD.withMode(logarithmic ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
+                    chart.setScale(ScaleChoice.STANDARD.withMode(
+                            logarithmic ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
                     chart.setBarWidth(width);
                     RecordingSurface surface = paint(chart);
                     boolean line = surface.lines.stream().anyMatch(each -> each.colour() == DAYLIGHT.of(Role.INK));
                     assertThat(line).isEqualTo(form.isOfCloses());
-                    assertThat(count(surface, Role.RISE) > 0).as(form + " " + width)
+                    assertThat(count(surface, Role.RISE) > 0)
+                            .as(form + " " + width)
                             .isEqualTo(!form.isOfCloses());
                 }
             }
@@ -133,8 +154,12 @@ class RenderTest {
     void anInheritedLevelIsDoubledAndCarriesItsLetter() {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY);
         double price = chart.bars().close(90);
-        Drawing own = new Drawing("a", Drawing.LEVEL, Timeframe.DAY,
-                List.of(new Anchor(chart.bars().openTime(90), price)), 3);
+        Drawing own = new Drawing(
+                "a",
+                Drawing.LEVEL,
+                Timeframe.DAY,
+                List.of(new Anchor(chart.bars().openTime(90), price)),
+                3);
         chart.setDrawings(List.of(own));
         assertThat(linesOf(paint(chart), 3)).isEqualTo(1);
         chart.setDrawings(List.of(new Drawing("a", Drawing.LEVEL, Timeframe.WEEK, own.anchors(), 3)));
@@ -146,26 +171,42 @@ class RenderTest {
     }
 
     private static long linesOf(RecordingSurface surface, int series) {
-        return surface.lines.stream().filter(each -> each.colour() == DAYLIGHT.series(series)).count();
+        return surface.lines.stream()
+                .filter(each -> each.colour() == DAYLIGHT.series(series))
+                .count();
     }
 
     @Test
     void aPlanShowsItsNumbers() {
         ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY);
         double entry = chart.bars().close(99);
-        chart.setPlan(new TradePlan("p", ChartFixture.KTRL.id(), Timeframe.DAY, chart.bars().openTime(99), entry,
-                entry - 1, entry + 2.5, 1000, 1));
-        assertThat(paint(chart).texts).anyMatch(text -> text.startsWith("entry"))
-                .anyMatch(text -> text.contains("+2.5 R")).anyMatch(text -> text.contains("−1 R"));
+        chart.setPlan(new TradePlan(
+                "p",
+                ChartFixture.KTRL.id(),
+                Timeframe.DAY,
+                chart.bars().openTime(99),
+                entry,
+                entry - 1,
+                entry + 2.5,
+                1000,
+                1));
+        assertThat(paint(chart).texts)
+                .anyMatch(text -> text.startsWith("entry"))
+                .anyMatch(text -> text.contains("+2.5 R"))
+                .anyMatch(text -> text.contains("−1 R"));
     }
 
     @Test
     void tagsDoNotOverlap() {
-        ChartModel chart = ChartFixture.chart(ChartFixture.days(100), Timeframe.DAY,
-                ChartFixture.layer("sma", "2", 0), ChartFixture.layer("ema", "2", 1),
+        ChartModel chart = ChartFixture.chart(
+                ChartFixture.days(100),
+                Timeframe.DAY,
+                ChartFixture.layer("sma", "2", 0),
+                ChartFixture.layer("ema", "2", 1),
                 ChartFixture.layer("ema", "3", 2));
         List<RecordingSurface.Rectangle> tags = paint(chart).rectangles.stream()
-                .filter(each -> each.height() == 16 && each.width() > 20 && each.x() > chart.plotRight()).toList();
+                .filter(each -> each.height() == 16 && each.width() > 20 && each.x() > chart.plotRight())
+                .toList();
         assertThat(tags.size()).isGreaterThanOrEqualTo(3);
         for (int one = 0; one < tags.size(); one++) {
             for (int other = 0; other < one; other++) {
@@ -197,7 +238,8 @@ class RenderTest {
         chart.setTime(chart.time().movedBy(300));
         assertThat(chart.isFollowing()).isFalse();
         TimeScale held = chart.time();
-        chart.setData(dev.yardarm.chart.model.ChartData.of(ChartFixture.days(202).snapshot()));
+        chart.setData(
+                dev.yardarm.chart.model.ChartData.of(ChartFixture.days(202).snapshot()));
         assertThat(chart.time()).isEqualTo(held);
     }
 }

@@ -10,10 +10,10 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.MarkPlace;
 import dev.yardarm.chart.model.Measure;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.render.AxisText;
@@ -73,8 +73,10 @@ class ScaleChoiceTest {
         assertThat(chart.price().y(low + 1)).isLessThan(chart.price().y(high - 1));
         assertThat(chart.price().price(chart.price().y(100))).isCloseTo(100, within(1e-9));
         for (int bar = chart.time().firstVisible(); bar < chart.bars().size(); bar++) {
-            assertThat(chart.price().y(chart.bars().low(bar))).isBetween(chart.price().top(), chart.price().bottom());
-            assertThat(chart.price().y(chart.bars().high(bar))).isBetween(chart.price().top(), chart.price().bottom());
+            assertThat(chart.price().y(chart.bars().low(bar)))
+                    .isBetween(chart.price().top(), chart.price().bottom());
+            assertThat(chart.price().y(chart.bars().high(bar)))
+                    .isBetween(chart.price().top(), chart.price().bottom());
         }
         double[] before = {chart.price().low(), chart.price().high()};
         chart.setPriceRange(before[0], before[1]);
@@ -113,10 +115,14 @@ class ScaleChoiceTest {
     void panesAreOrderedResizedFoldedAndMaximised() {
         ChartModel chart = chart(ChartFixture.layer("rsi", "14", 1));
         assertThat(chart.panes()).extracting(Pane::id).containsExactly("price", "volume", "rsi");
-        chart.setPaneChoices(List.of(PaneChoice.usual("rsi"), PaneChoice.usual("price").withShare(0.5),
+        chart.setPaneChoices(List.of(
+                PaneChoice.usual("rsi"),
+                PaneChoice.usual("price").withShare(0.5),
                 PaneChoice.usual("volume").withFolded(true)));
         assertThat(chart.panes()).extracting(Pane::id).containsExactly("rsi", "price", "volume");
-        assertThat(chart.pane("volume").orElseThrow().bottom() - chart.pane("volume").orElseThrow().top()).isEqualTo(20);
+        assertThat(chart.pane("volume").orElseThrow().bottom()
+                        - chart.pane("volume").orElseThrow().top())
+                .isEqualTo(20);
         assertThat(chart.pricePane().id()).isEqualTo("price");
         chart.setMaximisedPane("rsi");
         assertThat(chart.panes()).singleElement().satisfies(pane -> assertThat(pane.bottom() - pane.top())
@@ -179,8 +185,13 @@ class ScaleChoiceTest {
         Bars bars = chart.bars();
         int from = bars.size() - 20;
         int to = bars.size() - 10;
-        Measure measured = Measure.between(chart, chart.time().middle(from), chart.price().y(bars.close(from)),
-                chart.time().middle(to), chart.price().y(bars.close(to)), true);
+        Measure measured = Measure.between(
+                chart,
+                chart.time().middle(from),
+                chart.price().y(bars.close(from)),
+                chart.time().middle(to),
+                chart.price().y(bars.close(to)),
+                true);
         assertThat(measured.fromPrice()).isEqualTo(bars.close(from));
         assertThat(measured.toBar() - measured.fromBar()).isEqualTo(10);
         double volume = 0;
@@ -200,7 +211,8 @@ class ScaleChoiceTest {
         ChartModel chart = chart();
         Bars bars = chart.bars();
         int last = bars.size() - 1;
-        chart.setMarks(List.of(new EventMark(bars.openTime(10), EventMark.Kind.SPLIT, "long ago"),
+        chart.setMarks(List.of(
+                new EventMark(bars.openTime(10), EventMark.Kind.SPLIT, "long ago"),
                 new EventMark(bars.openTime(last - 30), EventMark.Kind.DIVIDEND, "a dividend"),
                 new EventMark(bars.openTime(last - 5), EventMark.Kind.ENTRY, "a release"),
                 new EventMark(bars.openTime(last - 5) + Times.HOUR, EventMark.Kind.ENTRY, "another")));
@@ -229,8 +241,12 @@ class ScaleChoiceTest {
         chart.setForm(BarForm.AVERAGED);
         Bars drawn = chart.drawnBars();
         assertThat(drawn.size()).isEqualTo(chart.bars().size());
-        assertThat(drawn.close(50)).isEqualTo((chart.bars().open(50) + chart.bars().high(50) + chart.bars().low(50)
-                + chart.bars().close(50)) / 4);
+        assertThat(drawn.close(50))
+                .isEqualTo((chart.bars().open(50)
+                                + chart.bars().high(50)
+                                + chart.bars().low(50)
+                                + chart.bars().close(50))
+                        / 4);
         assertThat(chart.bars().close(50)).isNotEqualTo(drawn.close(50));
         chart.setForm(BarForm.CANDLES);
         assertThat(chart.drawnBars()).isSameAs(chart.bars());
@@ -244,10 +260,10 @@ class ScaleChoiceTest {
         ChartModel bricks = byRule("brick:1", 12);
         assertThat(paint(bricks).rectangles).isNotEmpty();
         assertThat(bricks.axis().isIntraday()).isTrue();
-        assertThat(bricks.axis().openTime(bricks.bars().size() + 5)).isGreaterThan(
-                bricks.bars().openTime(bricks.bars().size() - 1));
-        assertThat(bricks.axis().bar(bricks.axis().openTime(bricks.bars().size() + 5))).isEqualTo(
-                bricks.bars().size() + 5);
+        assertThat(bricks.axis().openTime(bricks.bars().size() + 5))
+                .isGreaterThan(bricks.bars().openTime(bricks.bars().size() - 1));
+        assertThat(bricks.axis().bar(bricks.axis().openTime(bricks.bars().size() + 5)))
+                .isEqualTo(bricks.bars().size() + 5);
         assertThat(bricks.axis().bar(bricks.bars().openTime(0) - 1)).isNegative();
     }
 
@@ -255,8 +271,14 @@ class ScaleChoiceTest {
         BarMaker maker = BarMakers.of(BarRule.parse(rule), null, 1, new BarSeries(64));
         Bars days = ChartFixture.days(400).snapshot();
         for (int bar = 0; bar < days.size(); bar++) {
-            maker.addBar(days.openTime(bar), days.closeTime(bar), days.open(bar), days.high(bar), days.low(bar),
-                    days.close(bar), days.volume(bar));
+            maker.addBar(
+                    days.openTime(bar),
+                    days.closeTime(bar),
+                    days.open(bar),
+                    days.high(bar),
+                    days.low(bar),
+                    days.close(bar),
+                    days.volume(bar));
         }
         ChartModel chart = new ChartModel(false);
         chart.open(ChartFixture.KTRL, BarRequest.of(Timeframe.DAY).withRule(BarRule.parse(rule)), ChartFixture.PVX);
@@ -271,11 +293,18 @@ class ScaleChoiceTest {
         ChartModel chart = chart(ChartFixture.layer("sma", "20", 0), ChartFixture.layer("rsi", "14", 1));
         SvgSurface surface = new SvgSurface(900, 600, (text, type) -> text.length() * 6.0);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
-        surface.text("a < b & c", 10, 10, dev.yardarm.chart.surface.Surface.Type.BASE,
-                dev.yardarm.chart.surface.Surface.Align.LEFT, 0x80112233);
+        surface.text(
+                "a < b & c",
+                10,
+                10,
+                dev.yardarm.chart.surface.Surface.Type.BASE,
+                dev.yardarm.chart.surface.Surface.Align.LEFT,
+                0x80112233);
         surface.segments(0xFF000000, 1, new double[] {0, 0, 1, 1}, 1);
-        var document = DocumentBuilderFactory.newInstance().newDocumentBuilder()
-                .parse(new java.io.ByteArrayInputStream(surface.document().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        var document = DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new java.io.ByteArrayInputStream(
+                        surface.document().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
         assertThat(document.getDocumentElement().getAttribute("width")).isEqualTo("900");
         assertThat(document.getElementsByTagName("text").getLength()).isGreaterThan(8);
         assertThat(document.getElementsByTagName("polyline").getLength()).isGreaterThanOrEqualTo(2);

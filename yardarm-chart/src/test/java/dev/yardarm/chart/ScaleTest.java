@@ -29,7 +29,7 @@ class ScaleTest {
             high[at] = low[at] + random.nextDouble();
         }
         ExtremePyramid pyramid = new ExtremePyramid();
-        for (int size : new int[]{10, 17, 300, 5000, 69_999, 70_000}) {
+        for (int size : new int[] {10, 17, 300, 5000, 69_999, 70_000}) {
             pyramid.update(low, high, size);
         }
         ExtremePyramid.View view = pyramid.view();
@@ -38,9 +38,13 @@ class ScaleTest {
             int to = from + random.nextInt(question % 2 == 0 ? 60 : low.length - from);
             to = Math.min(to, low.length);
             view.find(from, to);
-            double least = Arrays.stream(low, from, to).filter(value -> !Double.isNaN(value)).min()
+            double least = Arrays.stream(low, from, to)
+                    .filter(value -> !Double.isNaN(value))
+                    .min()
                     .orElse(Double.POSITIVE_INFINITY);
-            double most = Arrays.stream(high, from, to).filter(value -> !Double.isNaN(value)).max()
+            double most = Arrays.stream(high, from, to)
+                    .filter(value -> !Double.isNaN(value))
+                    .max()
                     .orElse(Double.NEGATIVE_INFINITY);
             assertThat(view.least()).isEqualTo(least);
             assertThat(view.most()).isEqualTo(most);
@@ -63,9 +67,9 @@ class ScaleTest {
 
     @Test
     void pricesGoToPixelsAndBack() {
-        for (boolean logarithmic : new boolean[]{false, true}) {
+        for (boolean logarithmic : new boolean[] {false, true}) {
             PriceScale scale = PriceScale.fitted(20, 180, 0.05, 10, 500, logarithmic);
-            for (double price : new double[]{20, 33.3, 100, 180}) {
+            for (double price : new double[] {20, 33.3, 100, 180}) {
                 assertThat(scale.price(scale.y(price))).isCloseTo(price, within(1e-9));
                 assertThat(scale.y(price)).isBetween(10.0, 500.0);
             }
@@ -75,7 +79,8 @@ class ScaleTest {
         assertThat(scale.y(100)).isCloseTo(150, within(1e-9));
         assertThat(PriceScale.fitted(-5, 5, 0.1, 0, 100, true).isLogarithmic()).isFalse();
         assertThat(PriceScale.fitted(7, 7, 0.1, 0, 100, false).high()).isGreaterThan(7);
-        assertThat(PriceScale.fitted(Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, 0.1, 0, 100, false).high())
+        assertThat(PriceScale.fitted(Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, 0.1, 0, 100, false)
+                        .high())
                 .isFinite();
     }
 
@@ -105,8 +110,10 @@ class ScaleTest {
     void ticksAreRoundAndApart() {
         List<Double> ticks = PriceTicks.of(new PriceScale(96.2, 118.7, 0, 400, false), 44, 0.01);
         assertThat(ticks).containsExactly(97.5, 100.0, 102.5, 105.0, 107.5, 110.0, 112.5, 115.0, 117.5);
-        assertThat(PriceTicks.of(new PriceScale(3, 900, 0, 400, true), 40, 0.01)).isSorted()
-                .allMatch(price -> price >= 3 && price <= 900).contains(10.0, 100.0);
+        assertThat(PriceTicks.of(new PriceScale(3, 900, 0, 400, true), 40, 0.01))
+                .isSorted()
+                .allMatch(price -> price >= 3 && price <= 900)
+                .contains(10.0, 100.0);
         assertThat(PriceTicks.of(new PriceScale(10, 10.02, 0, 400, false), 44, 0.01))
                 .allMatch(price -> Math.abs(price * 100 - Math.rint(price * 100)) < 1e-6);
     }
@@ -115,7 +122,7 @@ class ScaleTest {
     void timeAxisGoesBeyondTheLastBar() {
         Bars bars = ChartFixture.days(300).snapshot();
         TimeAxis axis = new TimeAxis(bars, new BarGrid(ChartFixture.PVX, Timeframe.DAY));
-        for (int bar : new int[]{0, 10, 299, 300, 320}) {
+        for (int bar : new int[] {0, 10, 299, 300, 320}) {
             assertThat(axis.bar(axis.openTime(bar))).isEqualTo(bar);
         }
         assertThat(axis.bar(bars.openTime(50) + 1000)).isEqualTo(50);
@@ -130,9 +137,9 @@ class ScaleTest {
     void timeTicksDoNotCrowd() {
         Bars bars = ChartFixture.days(2000).snapshot();
         TimeAxis axis = new TimeAxis(bars, new BarGrid(ChartFixture.PVX, Timeframe.DAY));
-        for (double width : new double[]{0.3, 1, 3, 7, 20, 60}) {
-            List<TimeTicks.Tick> ticks = TimeTicks.of(new TimeScale(0, 900, width, 2005), axis, ChartFixture.PVX.zone(),
-                    76);
+        for (double width : new double[] {0.3, 1, 3, 7, 20, 60}) {
+            List<TimeTicks.Tick> ticks =
+                    TimeTicks.of(new TimeScale(0, 900, width, 2005), axis, ChartFixture.PVX.zone(), 76);
             assertThat(ticks.size()).as("width " + width).isBetween(2, 19);
             for (int at = 1; at < ticks.size(); at++) {
                 assertThat(ticks.get(at).x() - ticks.get(at - 1).x()).isGreaterThan(40);

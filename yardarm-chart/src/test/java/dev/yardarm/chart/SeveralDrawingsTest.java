@@ -39,24 +39,37 @@ class SeveralDrawingsTest {
         chart.setBarWidth(7);
         ChartEdits edits = mock(ChartEdits.class);
         doAnswer(call -> {
-            chart.select(call.getArgument(0));
-            return null;
-        }).when(edits).select(any());
+                    chart.select(call.getArgument(0));
+                    return null;
+                })
+                .when(edits)
+                .select(any());
         doAnswer(call -> {
-            changes.add(call.getArgument(0));
-            return null;
-        }).when(edits).change(anyList());
+                    changes.add(call.getArgument(0));
+                    return null;
+                })
+                .when(edits)
+                .change(anyList());
         gestures = new ChartGestures(chart, edits);
         gestures.setSnapping(false);
         double middle = chart.price().price((chart.price().top() + chart.price().bottom()) / 2);
         double unit = (chart.price().high() - chart.price().low()) / 20;
-        chart.setDrawings(List.of(line("one", 240, middle, 250, middle + unit), line("two", 265, middle + 4 * unit, 275,
-                middle + 5 * unit), level("level", middle - 5 * unit)));
+        chart.setDrawings(List.of(
+                line("one", 240, middle, 250, middle + unit),
+                line("two", 265, middle + 4 * unit, 275, middle + 5 * unit),
+                level("level", middle - 5 * unit)));
     }
 
     private Drawing line(String id, int from, double fromPrice, int to, double toPrice) {
-        return new Drawing(id, Drawing.LINE, Timeframe.DAY, List.of(anchor(from, fromPrice), anchor(to, toPrice)), false,
-                Map.of("extend", "none"), Drawing.Style.of(1), Drawing.Place.STANDARD);
+        return new Drawing(
+                id,
+                Drawing.LINE,
+                Timeframe.DAY,
+                List.of(anchor(from, fromPrice), anchor(to, toPrice)),
+                false,
+                Map.of("extend", "none"),
+                Drawing.Style.of(1),
+                Drawing.Place.STANDARD);
     }
 
     private Drawing level(String id, double price) {
@@ -78,9 +91,16 @@ class SeveralDrawingsTest {
     /** A point on a drawing: between its ends, or somewhere on a level. */
     private double[] on(String id) {
         List<Anchor> anchors = drawing(id).anchors();
-        double x = anchors.size() == 1 ? 200 : (x(chart.axis().bar(anchors.get(0).time())) + x(chart.axis().bar(
-                anchors.get(1).time()))) / 2;
-        return new double[] {x, chart.price().y(anchors.stream().mapToDouble(Anchor::price).average().orElseThrow())};
+        double x = anchors.size() == 1
+                ? 200
+                : (x(chart.axis().bar(anchors.get(0).time()))
+                                + x(chart.axis().bar(anchors.get(1).time())))
+                        / 2;
+        return new double[] {
+            x,
+            chart.price()
+                    .y(anchors.stream().mapToDouble(Anchor::price).average().orElseThrow())
+        };
     }
 
     private void click(String id, Press press) {
@@ -114,9 +134,12 @@ class SeveralDrawingsTest {
         gestures.press(x(235), chart.price().bottom() - 2, Press.MORE);
         assertThat(gestures.box()).isEmpty();
         gestures.drag(x(246), on("one")[1] - 3);
-        assertThat(gestures.box().orElseThrow()).containsExactly(x(235), on("one")[1] - 3, x(246), chart.price().bottom() - 2);
+        assertThat(gestures.box().orElseThrow())
+                .containsExactly(x(235), on("one")[1] - 3, x(246), chart.price().bottom() - 2);
         gestures.release(x(246), on("one")[1] - 3);
-        assertThat(chosen()).as("a part of the line and the level, both touched").containsExactlyInAnyOrder("one", "level");
+        assertThat(chosen())
+                .as("a part of the line and the level, both touched")
+                .containsExactlyInAnyOrder("one", "level");
         assertThat(gestures.box()).isEmpty();
         gestures.press(x(262), on("two")[1] - 60, Press.MORE);
         gestures.drag(x(280), on("two")[1] + 60);
@@ -132,9 +155,11 @@ class SeveralDrawingsTest {
     @Test
     void aBoxInsideALineThatPassesThroughItTakesIt() {
         double[] at = on("two");
-        assertThat(HitTest.drawingsIn(chart, at[0] - 4, at[1] - 4, at[0] + 4, at[1] + 4)).extracting(Drawing::id)
+        assertThat(HitTest.drawingsIn(chart, at[0] - 4, at[1] - 4, at[0] + 4, at[1] + 4))
+                .extracting(Drawing::id)
                 .containsExactly("two");
-        assertThat(HitTest.drawingsIn(chart, at[0] - 4, at[1] + 12, at[0] + 4, at[1] + 20)).isEmpty();
+        assertThat(HitTest.drawingsIn(chart, at[0] - 4, at[1] + 12, at[0] + 4, at[1] + 20))
+                .isEmpty();
     }
 
     @Test
@@ -153,25 +178,31 @@ class SeveralDrawingsTest {
         chart.select(Selection.ofDrawings(List.of("one", "two", "level")));
         List<Drawing> before = chart.drawings();
         double[] at = on("one");
-        double down = chart.price().y(drawing("one").anchors().get(0).price() - 2) - chart.price().y(
-                drawing("one").anchors().get(0).price());
+        double down = chart.price().y(drawing("one").anchors().get(0).price() - 2)
+                - chart.price().y(drawing("one").anchors().get(0).price());
         gestures.press(at[0], at[1]);
         gestures.drag(at[0] + 7 * 4, at[1] + down);
         for (String id : List.of("one", "two")) {
-            Drawing was = before.stream().filter(each -> each.id().equals(id)).findFirst().orElseThrow();
-            assertThat(chart.axis().bar(drawing(id).anchors().get(1).time())).isEqualTo(chart.axis().bar(was.anchors().get(1)
-                    .time()) + 4);
-            assertThat(drawing(id).anchors().get(1).price()).isCloseTo(was.anchors().get(1).price() - 2, within(0.02));
+            Drawing was = before.stream()
+                    .filter(each -> each.id().equals(id))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(chart.axis().bar(drawing(id).anchors().get(1).time()))
+                    .isEqualTo(chart.axis().bar(was.anchors().get(1).time()) + 4);
+            assertThat(drawing(id).anchors().get(1).price())
+                    .isCloseTo(was.anchors().get(1).price() - 2, within(0.02));
         }
-        assertThat(drawing("level").anchors().get(0).time()).as("a level goes up and down alone").isEqualTo(
-                chart.axis().openTime(250));
+        assertThat(drawing("level").anchors().get(0).time())
+                .as("a level goes up and down alone")
+                .isEqualTo(chart.axis().openTime(250));
         assertThat(gestures.cancel()).isTrue();
         assertThat(chart.drawings()).isEqualTo(before);
         assertThat(changes).isEmpty();
         gestures.press(at[0], at[1]);
         gestures.drag(at[0] + 7 * 4, at[1]);
         gestures.release(at[0] + 7 * 4, at[1]);
-        assertThat(changes).as("one step").singleElement().satisfies(all -> assertThat(all).hasSize(3));
+        assertThat(changes).as("one step").singleElement().satisfies(all -> assertThat(all)
+                .hasSize(3));
         assertThat(chosen()).hasSize(3);
     }
 
@@ -205,8 +236,11 @@ class SeveralDrawingsTest {
 
     @Test
     void aGroupIsChosenWholeAndASecondClickGoesIntoIt() {
-        chart.setDrawings(chart.drawings().stream().map(each -> each.id().equals("level") ? each : each.withPlace(each.place()
-                .withGroup("g"))).toList());
+        chart.setDrawings(chart.drawings().stream()
+                .map(each -> each.id().equals("level")
+                        ? each
+                        : each.withPlace(each.place().withGroup("g")))
+                .toList());
         click("one", Press.PLAIN);
         assertThat(chosen()).containsExactly("one", "two");
         click("one", Press.PLAIN);
@@ -216,16 +250,26 @@ class SeveralDrawingsTest {
         assertThat(chosen()).containsExactly("level", "one", "two");
         click("two", Press.MORE);
         assertThat(chosen()).containsExactly("level");
-        chart.setDrawings(Drawing.replaced(chart.drawings(), List.of(drawing("two").withVisible(false))));
-        assertThat(chart.groupOf("one")).as("what is hidden is not chosen with it").containsExactly("one");
+        chart.setDrawings(
+                Drawing.replaced(chart.drawings(), List.of(drawing("two").withVisible(false))));
+        assertThat(chart.groupOf("one"))
+                .as("what is hidden is not chosen with it")
+                .containsExactly("one");
     }
 
     @Test
     void aLogarithmicDrawingMovesByPartsOfItsPrice() {
         chart.setScale(chart.scale().withMode(dev.yardarm.chart.model.ScaleChoice.Mode.LOGARITHMIC));
         double low = chart.bars().close(260);
-        Drawing line = new Drawing("log", Drawing.LINE, Timeframe.DAY, List.of(anchor(255, low), anchor(275, low * 1.1)), true,
-                Map.of(), Drawing.Style.of(0), Drawing.Place.STANDARD);
+        Drawing line = new Drawing(
+                "log",
+                Drawing.LINE,
+                Timeframe.DAY,
+                List.of(anchor(255, low), anchor(275, low * 1.1)),
+                true,
+                Map.of(),
+                Drawing.Style.of(0),
+                Drawing.Place.STANDARD);
         chart.setDrawings(List.of(line));
         double x = x(265);
         double y = chart.price().y(Math.sqrt(low * low * 1.1));
@@ -234,7 +278,8 @@ class SeveralDrawingsTest {
         gestures.release(x, y - 40);
         Drawing moved = changes.get(0).get(0);
         assertThat(moved.anchors().get(0).price()).isGreaterThan(low * 1.005);
-        assertThat(moved.anchors().get(1).price() / moved.anchors().get(0).price()).isCloseTo(1.1, within(0.001));
+        assertThat(moved.anchors().get(1).price() / moved.anchors().get(0).price())
+                .isCloseTo(1.1, within(0.001));
     }
 
     @Test
@@ -278,7 +323,9 @@ class SeveralDrawingsTest {
         assertThat(new Selection.Plan().drawings()).isEmpty();
         assertThat(new Selection.Plan().toggled(List.of("a"))).isEqualTo(new Selection.Drawing("a"));
         Selection two = Selection.ofDrawings(List.of("a", "b"));
-        assertThat(two.toggled(List.of("b", "c")).drawings()).as("not all were there").containsExactlyInAnyOrder("a", "b", "c");
+        assertThat(two.toggled(List.of("b", "c")).drawings())
+                .as("not all were there")
+                .containsExactlyInAnyOrder("a", "b", "c");
         assertThat(two.toggled(List.of("a", "b"))).isEqualTo(Selection.NONE);
         assertThatThrownBy(() -> new Selection.Drawings(List.of("a"))).isInstanceOf(IllegalArgumentException.class);
     }
@@ -295,7 +342,9 @@ class SeveralDrawingsTest {
         assertThat(hands.placing().placed()).containsExactly(anchor(240, 100));
         hands.setTool(Tool.NONE);
         hands.placing().put(anchor(240, 100));
-        assertThat(hands.placing().placed()).as("without a tool nothing is placed").isEmpty();
+        assertThat(hands.placing().placed())
+                .as("without a tool nothing is placed")
+                .isEmpty();
         verify(edits, never()).draw(any(), any());
     }
 

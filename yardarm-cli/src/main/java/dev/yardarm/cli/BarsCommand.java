@@ -1,9 +1,9 @@
 package dev.yardarm.cli;
 
-import dev.yardarm.core.bars.BarMaker;
-import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.BarBuilder;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.BarMaker;
+import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.series.BarSeries;
@@ -29,34 +29,53 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** Builds bars of any kind from a tick file or a bar file. */
-@Command(name = "bars", description = "Builds bars from ticks or bars; CSV out: time, open, high, low, close, volume, "
-        + "end, complete.", mixinStandardHelpOptions = true)
+@Command(
+        name = "bars",
+        description =
+                "Builds bars from ticks or bars; CSV out: time, open, high, low, close, volume, " + "end, complete.",
+        mixinStandardHelpOptions = true)
 final class BarsCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Option(names = "--csv", required = true, paramLabel = "FILE",
+    @Option(
+            names = "--csv",
+            required = true,
+            paramLabel = "FILE",
             description = "tick file: time,price,size,side; or bar file: time,open,high,low,close,volume")
     private Path csv;
 
-    @Option(names = "--kind", required = true, paramLabel = "KIND", description = "time:5m, ticks:500, volume:1000, "
-            + "range:10, reversal:10, brick:20, line-break:3, point-figure:10x3, heikin-ashi; bricks and boxes also in "
-            + "per cent (0.5%%) or as average true range (atr14), point-figure:10x3:hl reads high and low; @5m behind "
-            + "it makes brick, line-break, point-figure and heikin-ashi from bars of 5 minutes")
+    @Option(
+            names = "--kind",
+            required = true,
+            paramLabel = "KIND",
+            description = "time:5m, ticks:500, volume:1000, "
+                    + "range:10, reversal:10, brick:20, line-break:3, point-figure:10x3, heikin-ashi; bricks and boxes also in "
+                    + "per cent (0.5%%) or as average true range (atr14), point-figure:10x3:hl reads high and low; @5m behind "
+                    + "it makes brick, line-break, point-figure and heikin-ashi from bars of 5 minutes")
     private String kind;
 
-    @Option(names = "--tick", defaultValue = "0.01", paramLabel = "SIZE",
+    @Option(
+            names = "--tick",
+            defaultValue = "0.01",
+            paramLabel = "SIZE",
             description = "smallest step of the price; sizes of ranges, bricks and boxes are in these (default 0.01)")
     private double tick;
 
     @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset, and of sessions")
     private String zone;
 
-    @Option(names = "--session", paramLabel = "HH:MM-HH:MM", description = "trading hours on weekdays: bars of time are "
-            + "counted from the opening, bars of trades end with the close; round the clock unless given")
+    @Option(
+            names = "--session",
+            paramLabel = "HH:MM-HH:MM",
+            description = "trading hours on weekdays: bars of time are "
+                    + "counted from the opening, bars of trades end with the close; round the clock unless given")
     private String session;
 
-    @Option(names = "--repeated", defaultValue = "refuse", paramLabel = "keep|refuse",
+    @Option(
+            names = "--repeated",
+            defaultValue = "refuse",
+            paramLabel = "keep|refuse",
             description = "what to do with a trade that is the same as the one before it")
     private String repeated;
 
@@ -120,8 +139,12 @@ final class BarsCommand implements Callable<Integer> {
         try {
             String[] ends = session.split("-", -1);
             if (ends.length == 2) {
-                return new TradingCalendar(at, LocalTime.parse(ends[0].strip()), LocalTime.parse(ends[1].strip()),
-                        EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), Set.of());
+                return new TradingCalendar(
+                        at,
+                        LocalTime.parse(ends[0].strip()),
+                        LocalTime.parse(ends[1].strip()),
+                        EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+                        Set.of());
             }
         } catch (DateTimeException | IllegalArgumentException wrong) {
             throw new WrongUsageException("--session: " + wrong.getMessage());
@@ -130,16 +153,19 @@ final class BarsCommand implements Callable<Integer> {
     }
 
     /** Builds the bars; true when the file had only dates and so the bars begin with dates. */
-    private boolean build(BarRule rule, TradingCalendar calendar, ZoneId fileZone, SkippedRows skipped,
-                          BarSeries series) throws IOException {
+    private boolean build(
+            BarRule rule, TradingCalendar calendar, ZoneId fileZone, SkippedRows skipped, BarSeries series)
+            throws IOException {
         TradingCalendar breaks = session == null && !rule.isTime() ? null : calendar;
         BarMaker maker = BarMakers.of(rule, breaks, tick, series);
         Timeframe basis = rule.isTime() ? null : rule.basis().orElse(null);
         if (TickFile.holdsTicks(csv)) {
             if (basis == null && rule instanceof BarRule.Averaged) {
                 basis = Timeframe.MINUTE;
-                spec.commandLine().getErr().println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
-                        + "heikin-ashi@5m takes others");
+                spec.commandLine()
+                        .getErr()
+                        .println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
+                                + "heikin-ashi@5m takes others");
             }
             TickSeries ticks = skipped.readTicks(csv, fileZone, repeated.equals("keep"));
             if (basis == null) {
@@ -157,7 +183,8 @@ final class BarsCommand implements Callable<Integer> {
         Bars bars = read.series().snapshot();
         checkSpan(bars, rule.basis().orElse(null), read.datesOnly());
         if (basis != null) {
-            bars = BarBuilder.aggregate(bars, new BarGrid(calendar, basis), Long.MIN_VALUE).snapshot();
+            bars = BarBuilder.aggregate(bars, new BarGrid(calendar, basis), Long.MIN_VALUE)
+                    .snapshot();
         }
         feed(bars, maker);
         maker.series();
@@ -166,8 +193,14 @@ final class BarsCommand implements Callable<Integer> {
 
     private static void feed(Bars bars, BarMaker maker) {
         for (int bar = 0; bar < bars.size(); bar++) {
-            maker.addBar(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                    bars.close(bar), bars.volume(bar));
+            maker.addBar(
+                    bars.openTime(bar),
+                    bars.closeTime(bar),
+                    bars.open(bar),
+                    bars.high(bar),
+                    bars.low(bar),
+                    bars.close(bar),
+                    bars.volume(bar));
         }
         maker.advanceTo(bars.closeTime(bars.size() - 1));
     }
@@ -181,8 +214,8 @@ final class BarsCommand implements Callable<Integer> {
         for (int bar = 0; bar + 1 < bars.closed(); bar++) {
             usual = Math.min(usual, bars.openTime(bar + 1) - bars.openTime(bar));
         }
-        boolean tooFine = wanted.isIntraday() && (datesOnly || wanted.span() < usual || usual > 0
-                && wanted.span() % usual != 0);
+        boolean tooFine =
+                wanted.isIntraday() && (datesOnly || wanted.span() < usual || usual > 0 && wanted.span() % usual != 0);
         if (tooFine) {
             throw new BarFileException(wanted + " cannot be built from the bars of " + csv + ", which are "
                     + (datesOnly ? "daily or longer" : "at least " + usual / 1_000_000 + " s apart")

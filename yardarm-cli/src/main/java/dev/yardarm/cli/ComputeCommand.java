@@ -31,13 +31,18 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** Evaluates formulas over a bar file. */
-@Command(name = "compute", description = "Evaluates formulas on a bar file; CSV out: time and a column per formula.",
+@Command(
+        name = "compute",
+        description = "Evaluates formulas on a bar file; CSV out: time and a column per formula.",
         mixinStandardHelpOptions = true)
 final class ComputeCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Option(names = "--csv", required = true, paramLabel = "FILE",
+    @Option(
+            names = "--csv",
+            required = true,
+            paramLabel = "FILE",
             description = "bar file: time,open,high,low,close,volume or time,value")
     private Path csv;
 
@@ -47,20 +52,31 @@ final class ComputeCommand implements Callable<Integer> {
     @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset")
     private String zone;
 
-    @Option(names = "--higher", paramLabel = "W,M", split = ",",
+    @Option(
+            names = "--higher",
+            paramLabel = "W,M",
+            split = ",",
             description = "higher timeframes that formulas read with 'on'; given, others are refused")
     private List<String> higher;
 
-    @Option(names = "--with", paramLabel = "CODE=FILE", description = "bar file of another instrument that formulas "
-            + "compare with; benchmark=FILE for the benchmark; may be repeated")
+    @Option(
+            names = "--with",
+            paramLabel = "CODE=FILE",
+            description = "bar file of another instrument that formulas "
+                    + "compare with; benchmark=FILE for the benchmark; may be repeated")
     private Map<String, Path> with;
 
-    @Option(names = "--ticks", paramLabel = "FILE", description = "tick file with sides, for formulas of what was bought "
-            + "and sold such as delta")
+    @Option(
+            names = "--ticks",
+            paramLabel = "FILE",
+            description = "tick file with sides, for formulas of what was bought " + "and sold such as delta")
     private Path ticks;
 
-    @Option(names = "--drawings", paramLabel = "FILE", description = "file of drawings, as exported, that formulas read by "
-            + "name; their lines are straight over the days of the bar file")
+    @Option(
+            names = "--drawings",
+            paramLabel = "FILE",
+            description = "file of drawings, as exported, that formulas read by "
+                    + "name; their lines are straight over the days of the bar file")
     private Path drawings;
 
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
@@ -79,14 +95,16 @@ final class ComputeCommand implements Callable<Integer> {
         for (String text : formulas) {
             parsed.add(Formula.parse(text));
         }
-        if (drawings == null && parsed.stream().anyMatch(each -> !each.drawings().isEmpty())) {
+        if (drawings == null
+                && parsed.stream().anyMatch(each -> !each.drawings().isEmpty())) {
             throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
         }
         Surroundings around = surroundings(fileZone, skipped);
         BarFile.Result bars = skipped.read(csv, fileZone);
         Bars snapshot = bars.series().snapshot();
         if (drawings != null) {
-            around = around.with(DrawingsFile.read(drawings, parsed, snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
+            around = around.with(
+                    DrawingsFile.read(drawings, parsed, snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
         }
         ColumnGraph graph = new ColumnGraph(around);
         List<Column> columns = new ArrayList<>();
@@ -95,7 +113,9 @@ final class ComputeCommand implements Callable<Integer> {
         }
         graph.update(snapshot);
         Output.write(out, line.getOut(), to -> {
-            CsvWriter writer = CsvWriter.builder().lineDelimiter(de.siegmar.fastcsv.writer.LineDelimiter.LF).build(to);
+            CsvWriter writer = CsvWriter.builder()
+                    .lineDelimiter(de.siegmar.fastcsv.writer.LineDelimiter.LF)
+                    .build(to);
             List<String> header = new ArrayList<>(List.of("time"));
             parsed.forEach(formula -> header.add(formula.text()));
             writer.writeRecord(header);
@@ -119,14 +139,15 @@ final class ComputeCommand implements Callable<Integer> {
             return;
         }
         for (String each : higher) {
-            Timeframe.parse(each).orElseThrow(() -> new WrongUsageException("--higher: '" + each
-                    + "' is no timeframe; write some such as W,M"));
+            if (Timeframe.parse(each).isEmpty()) {
+                throw new WrongUsageException("--higher: '" + each + "' is no timeframe; write some such as W,M");
+            }
         }
         for (String text : formulas) {
             for (Timeframe used : Formula.parse(text).timeframes()) {
                 if (!higher.contains(used.toString())) {
-                    throw new WrongUsageException("the formula reads " + used + ", which is not among --higher "
-                            + String.join(",", higher));
+                    throw new WrongUsageException(
+                            "the formula reads " + used + ", which is not among --higher " + String.join(",", higher));
                 }
             }
         }
@@ -137,12 +158,15 @@ final class ComputeCommand implements Callable<Integer> {
         Map<String, Bars> others = new HashMap<>();
         if (with != null) {
             for (Map.Entry<String, Path> each : with.entrySet()) {
-                others.put(each.getKey().toUpperCase(Locale.ROOT), skipped.read(each.getValue(), fileZone).series()
-                        .snapshot());
+                others.put(
+                        each.getKey().toUpperCase(Locale.ROOT),
+                        skipped.read(each.getValue(), fileZone).series().snapshot());
             }
         }
-        return new Surroundings(TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
-                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT))).map(bars -> () -> bars),
+        return new Surroundings(
+                TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
+                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT)))
+                        .map(bars -> () -> bars),
                 sides(fileZone, skipped));
     }
 
@@ -152,7 +176,8 @@ final class ComputeCommand implements Callable<Integer> {
             return Surroundings.NONE.sides();
         }
         // Whole days of UTC from the first trade to the last are taken as known.
-        TradedSides sides = new TradedSides(Math.floorDiv(read.time(0), Times.DAY) * Times.DAY,
+        TradedSides sides = new TradedSides(
+                Math.floorDiv(read.time(0), Times.DAY) * Times.DAY,
                 (Math.floorDiv(read.time(read.size() - 1), Times.DAY) + 1) * Times.DAY);
         sides.take(read);
         return sides;
@@ -161,7 +186,8 @@ final class ComputeCommand implements Callable<Integer> {
     /** The time as the file wrote it: a date, or a time with its offset. */
     static String time(long micros, ZoneId zone, boolean dateOnly) {
         ZoneId shown = zone == null ? ZoneOffset.UTC : zone;
-        return dateOnly ? Times.date(micros, shown).toString()
+        return dateOnly
+                ? Times.date(micros, shown).toString()
                 : Times.at(micros, shown).toOffsetDateTime().format(DateTimeFormatter.ISO_OFFSET_DATE_TIME);
     }
 }

@@ -23,8 +23,7 @@ import java.util.TreeSet;
 
 /** A file of drawings that formulas read by name. */
 final class DrawingsFile {
-    private DrawingsFile() {
-    }
+    private DrawingsFile() {}
 
     /**
      * Reads the drawings of a file.
@@ -33,7 +32,8 @@ final class DrawingsFile {
      */
     static NamedDrawings read(Path file, List<Formula> formulas, Bars bars, ZoneId zone) throws IOException {
         List<Drawing> drawings = new ArrayList<>();
-        for (DrawingEntry entry : DocumentStore.readFile(DocumentKind.TRACING, file).drawings()) {
+        for (DrawingEntry entry :
+                DocumentStore.readFile(DocumentKind.TRACING, file).drawings()) {
             try {
                 drawings.add(entry.drawing());
             } catch (IllegalArgumentException bad) {
@@ -62,8 +62,11 @@ final class DrawingsFile {
         if (traded.isEmpty()) {
             return TradingCalendar.roundTheClock(zone);
         }
-        List<LocalDate> free = traded.iterator().next().datesUntil(Times.date(bars.openTime(bars.size() - 1), zone))
-                .filter(day -> !traded.contains(day)).toList();
+        List<LocalDate> free = traded.iterator()
+                .next()
+                .datesUntil(Times.date(bars.openTime(bars.size() - 1), zone))
+                .filter(day -> !traded.contains(day))
+                .toList();
         return new TradingCalendar(zone, LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, days, free);
     }
 }

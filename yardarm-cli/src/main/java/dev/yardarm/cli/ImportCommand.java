@@ -39,7 +39,11 @@ final class ImportCommand implements Callable<Integer> {
     @Option(names = "--symbol", required = true, paramLabel = "CODE", description = "code of the instrument")
     private String symbol;
 
-    @Option(names = "--timeframe", required = true, paramLabel = "TF", description = "period of the bars: 1m 1h D W ...")
+    @Option(
+            names = "--timeframe",
+            required = true,
+            paramLabel = "TF",
+            description = "period of the bars: 1m 1h D W ...")
     private String timeframe;
 
     @Option(names = "--name", paramLabel = "NAME", description = "what the instrument is called")
@@ -57,8 +61,9 @@ final class ImportCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CommandLine line = spec.commandLine();
-        Timeframe bars = Timeframe.parse(timeframe).orElseThrow(() -> new WrongUsageException("'" + timeframe
-                + "' is no timeframe; write 1m, 15m, 4h, D, W or M"));
+        Timeframe bars = Timeframe.parse(timeframe)
+                .orElseThrow(() ->
+                        new WrongUsageException("'" + timeframe + "' is no timeframe; write 1m, 15m, 4h, D, W or M"));
         String code = symbol.strip().toUpperCase(Locale.ROOT);
         if (!code.matches("[A-Z0-9._^-]{1,24}")) {
             throw new WrongUsageException("'" + symbol + "' is no code; use up to 24 letters, digits, dots and dashes");
@@ -94,12 +99,21 @@ final class ImportCommand implements Callable<Integer> {
         BarSeries series = new BarSeries(bars.closed());
         for (int bar = 0; bar < bars.closed(); bar++) {
             long open = bars.openTime(bar);
-            long close = grid.timeframe().isIntraday() ? open + grid.timeframe().span()
-                    : Math.max(open + 1, grid.slotAt(Math.max(open, calendar.open(calendar.sessionAt(open))))
-                    .closeTime());
+            long close = grid.timeframe().isIntraday()
+                    ? open + grid.timeframe().span()
+                    : Math.max(
+                            open + 1,
+                            grid.slotAt(Math.max(open, calendar.open(calendar.sessionAt(open))))
+                                    .closeTime());
             long next = bar + 1 < bars.closed() ? bars.openTime(bar + 1) : Long.MAX_VALUE;
-            series.append(open, Math.min(close, next), bars.open(bar), bars.high(bar), bars.low(bar),
-                    bars.close(bar), bars.volume(bar));
+            series.append(
+                    open,
+                    Math.min(close, next),
+                    bars.open(bar),
+                    bars.high(bar),
+                    bars.low(bar),
+                    bars.close(bar),
+                    bars.volume(bar));
         }
         return series.snapshot();
     }
@@ -108,20 +122,27 @@ final class ImportCommand implements Callable<Integer> {
     private static int decimals(Bars bars) {
         int most = 0;
         for (int bar = Math.max(0, bars.closed() - 100); bar < bars.closed(); bar++) {
-            most = Math.max(most, BigDecimal.valueOf(bars.close(bar)).stripTrailingZeros().scale());
+            most = Math.max(
+                    most,
+                    BigDecimal.valueOf(bars.close(bar)).stripTrailingZeros().scale());
         }
         return Math.min(8, most);
     }
 
     private void register(String code, int decimals, String days) throws Exception {
         DocumentStore documents = new DocumentStore(home.resolve("documents"));
-        List<Documents.Imported> all = new ArrayList<>(documents.read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments).orElse(List.of()));
-        Documents.Imported before = all.stream().filter(each -> each.code().equals(code)).findFirst().orElse(null);
+        List<Documents.Imported> all = new ArrayList<>(documents
+                .read(DocumentKind.INSTRUMENTS, "instruments")
+                .map(Documents.Instruments::instruments)
+                .orElse(List.of()));
+        Documents.Imported before = all.stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElse(null);
         all.remove(before);
         String title = name != null ? name : before != null ? before.name() : code;
-        all.add(new Documents.Imported(code, title, before == null ? decimals : Math.max(decimals, before.decimals()),
-                days));
+        all.add(new Documents.Imported(
+                code, title, before == null ? decimals : Math.max(decimals, before.decimals()), days));
         documents.write(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(all));
         documents.takeNotices().forEach(spec.commandLine().getErr()::println);
     }

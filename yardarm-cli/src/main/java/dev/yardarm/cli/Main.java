@@ -2,19 +2,27 @@ package dev.yardarm.cli;
 
 import dev.yardarm.core.formula.FormulaException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** The commands without a window. Exit codes: 0 done, 1 failed with a message on standard error, 2 wrong usage. */
-@Command(name = "yardarm", subcommands = {ComputeCommand.class, BarsCommand.class, ImportCommand.class, SynthCommand.class,
-        ReferenceCommand.class, CommandLine.HelpCommand.class}, description = "Yardarm without a window. For the "
-        + "application: yardarm demo, yardarm open, yardarm shots.")
+@Command(
+        name = "yardarm",
+        subcommands = {
+            ComputeCommand.class,
+            BarsCommand.class,
+            ImportCommand.class,
+            SynthCommand.class,
+            ReferenceCommand.class,
+            CommandLine.HelpCommand.class
+        },
+        description = "Yardarm without a window. For the " + "application: yardarm demo, yardarm open, yardarm shots.")
 public final class Main {
-    private Main() {
-    }
+    private Main() {}
 
     public static void main(String[] arguments) {
-        System.exit(run(arguments, new PrintWriter(System.out, true), new PrintWriter(System.err, true)));
+        System.exit(run(arguments, new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8)));
     }
 
     /** Runs a command and returns its exit code. */

@@ -11,8 +11,7 @@ import java.nio.file.StandardCopyOption;
 
 /** Where data goes: standard output, or a file that appears only when it is complete. */
 final class Output {
-    private Output() {
-    }
+    private Output() {}
 
     /** Writes data. */
     @FunctionalInterface
@@ -58,7 +57,8 @@ final class Output {
         if (Double.isNaN(value) || Double.isInfinite(value)) {
             return "";
         }
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value)
+        return value == Math.rint(value) && Math.abs(value) < 1e15
+                ? String.valueOf((long) value)
                 : new java.math.BigDecimal(Double.toString(value)).toPlainString();
     }
 }

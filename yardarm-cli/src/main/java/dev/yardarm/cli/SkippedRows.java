@@ -53,7 +53,11 @@ final class SkippedRows {
         try (CsvWriter writer = CsvWriter.builder().build(Files.newBufferedWriter(file))) {
             writer.writeRecord("file", "line", "column", "problem", "row");
             for (BadRow row : rows) {
-                writer.writeRecord(row.file(), String.valueOf(row.line()), row.columnName(), row.problem(),
+                writer.writeRecord(
+                        row.file(),
+                        String.valueOf(row.line()),
+                        row.columnName(),
+                        row.problem(),
                         String.join(",", row.fields()));
             }
         }

@@ -11,7 +11,9 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
 /** Makes simulated daily bars, or ticks. */
-@Command(name = "synth", description = "Makes simulated daily bars (a random walk or trends) or ticks.",
+@Command(
+        name = "synth",
+        description = "Makes simulated daily bars (a random walk or trends) or ticks.",
         mixinStandardHelpOptions = true)
 final class SynthCommand implements Callable<Integer> {
     @Spec
@@ -37,7 +39,8 @@ final class SynthCommand implements Callable<Integer> {
         }
         Bars made;
         try {
-            made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind)).snapshot();
+            made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind))
+                    .snapshot();
         } catch (IllegalArgumentException wrong) {
             throw new WrongUsageException(wrong.getMessage());
         }

@@ -5,8 +5,7 @@ import java.time.ZoneId;
 
 /** Reads a zone option. */
 final class Zones {
-    private Zones() {
-    }
+    private Zones() {}
 
     /** The zone of that name; null when none is given. */
     static ZoneId read(String name) throws WrongUsageException {

@@ -31,9 +31,12 @@ class ArchitectureTest {
     static void read() {
         Path root = Path.of("").toAbsolutePath().getParent();
         List<Path> folders = MAY_USE.keySet().stream()
-                .map(module -> root.resolve("yardarm-" + module).resolve("target/classes")).toList();
+                .map(module -> root.resolve("yardarm-" + module).resolve("target/classes"))
+                .toList();
         assertThat(folders).allMatch(Files::isDirectory);
-        classes = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests()).importPaths(folders);
+        classes = new ClassFileImporter()
+                .withImportOption(new ImportOption.DoNotIncludeTests())
+                .importPaths(folders);
         assertThat(classes.size()).isGreaterThan(150);
     }
 
@@ -42,8 +45,13 @@ class ArchitectureTest {
         MAY_USE.forEach((module, allowed) -> {
             for (String other : MAY_USE.keySet()) {
                 if (!other.equals(module) && !allowed.contains(other)) {
-                    noClasses().that().resideInAPackage("dev.yardarm." + module + "..").should().dependOnClassesThat()
-                            .resideInAPackage("dev.yardarm." + other + "..").check(classes);
+                    noClasses()
+                            .that()
+                            .resideInAPackage("dev.yardarm." + module + "..")
+                            .should()
+                            .dependOnClassesThat()
+                            .resideInAPackage("dev.yardarm." + other + "..")
+                            .check(classes);
                 }
             }
         });
@@ -51,31 +59,52 @@ class ArchitectureTest {
 
     @Test
     void onlyTheApplicationKnowsTheToolkit() {
-        noClasses().that().resideOutsideOfPackage("dev.yardarm.app..").should().dependOnClassesThat()
-                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(classes);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("dev.yardarm.app..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..")
+                .check(classes);
     }
 
     @Test
     void theCoreHasNoFilesThreadsOrClock() {
-        noClasses().that().resideInAPackage("dev.yardarm.core..")
-                .and().haveSimpleNameNotStartingWith("Declarations").should().dependOnClassesThat()
+        noClasses()
+                .that()
+                .resideInAPackage("dev.yardarm.core..")
+                .and()
+                .haveSimpleNameNotStartingWith("Declarations")
+                .should()
+                .dependOnClassesThat()
                 .resideInAnyPackage("java.nio.file..", "java.util.concurrent..", "java.sql..", "java.net..")
                 .check(classes);
-        noClasses().that().resideInAPackage("dev.yardarm.core..").should().callMethod(System.class, "nanoTime")
-                .orShould().callMethod(System.class, "currentTimeMillis").check(classes);
+        noClasses()
+                .that()
+                .resideInAPackage("dev.yardarm.core..")
+                .should()
+                .callMethod(System.class, "nanoTime")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .check(classes);
     }
 
     @Test
     void packagesHaveNoCycles() {
         for (String module : MAY_USE.keySet()) {
-            slices().matching("dev.yardarm." + module + ".(**)").should().beFreeOfCycles()
-                    .allowEmptyShould(true).check(classes);
+            slices().matching("dev.yardarm." + module + ".(**)")
+                    .should()
+                    .beFreeOfCycles()
+                    .allowEmptyShould(true)
+                    .check(classes);
         }
     }
 
     @Test
     void packagesAreNamedAfterWhatTheyDo() {
-        noClasses().should().resideInAnyPackage("..util..", "..impl..", "..manager..", "..helper..", "..common..")
+        noClasses()
+                .should()
+                .resideInAnyPackage("..util..", "..impl..", "..manager..", "..helper..", "..common..")
                 .check(classes);
     }
 }

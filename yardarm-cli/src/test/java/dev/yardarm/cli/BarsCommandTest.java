@@ -17,6 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 class BarsCommandTest {
     @TempDir
     private Path folder;
+
     private final StringWriter out = new StringWriter();
     private final StringWriter errors = new StringWriter();
 
@@ -34,7 +35,9 @@ class BarsCommandTest {
     }
 
     private Path ticks() throws IOException {
-        return Files.writeString(folder.resolve("ticks.csv"), """
+        return Files.writeString(
+                folder.resolve("ticks.csv"),
+                """
                 time,price,size,side
                 2026-06-19T08:00:00Z,10.00,5,bid
                 2026-06-19T08:00:30Z,10.02,5,ask
@@ -45,7 +48,9 @@ class BarsCommandTest {
     }
 
     private Path bars() throws IOException {
-        return Files.writeString(folder.resolve("bars.csv"), """
+        return Files.writeString(
+                folder.resolve("bars.csv"),
+                """
                 time,open,high,low,close,volume
                 2026-01-05,10,11,9,10,100
                 2026-01-06,10,13,10,12,200
@@ -59,15 +64,26 @@ class BarsCommandTest {
         Path file = ticks();
         assertThat(run(file, "time:1m")).isZero();
         assertThat(out.toString()).startsWith("time,open,high,low,close,volume,end,complete\n");
-        assertThat(rows()).containsExactly("2026-06-19T08:00:00Z,10,10.02,10,10.02,10,2026-06-19T08:01:00Z,1",
-                "2026-06-19T08:01:00Z,10.05,10.05,10.01,10.01,11,2026-06-19T08:02:00Z,1",
-                "2026-06-19T08:02:00Z,10.08,10.08,10.08,10.08,4,2026-06-19T08:03:00Z,0");
+        assertThat(rows())
+                .containsExactly(
+                        "2026-06-19T08:00:00Z,10,10.02,10,10.02,10,2026-06-19T08:01:00Z,1",
+                        "2026-06-19T08:01:00Z,10.05,10.05,10.01,10.01,11,2026-06-19T08:02:00Z,1",
+                        "2026-06-19T08:02:00Z,10.08,10.08,10.08,10.08,4,2026-06-19T08:03:00Z,0");
         assertThat(run(file, "ticks:2")).isZero();
-        assertThat(rows()).hasSize(3).element(1).asString().startsWith("2026-06-19T08:01:00Z,10.05,10.05,10.01,10.01,11,");
+        assertThat(rows())
+                .hasSize(3)
+                .element(1)
+                .asString()
+                .startsWith("2026-06-19T08:01:00Z,10.05,10.05,10.01,10.01,11,");
         assertThat(run(file, "volume:10")).isZero();
         assertThat(rows()).hasSize(3);
         assertThat(run(file, "range:4")).isZero();
-        assertThat(rows()).hasSize(3).last().asString().startsWith("2026-06-19T08:02:00Z,10.08").endsWith(",0");
+        assertThat(rows())
+                .hasSize(3)
+                .last()
+                .asString()
+                .startsWith("2026-06-19T08:02:00Z,10.08")
+                .endsWith(",0");
         assertThat(run(file, "reversal:4")).isZero();
         assertThat(rows()).hasSize(2);
         assertThat(run(file, "brick:2")).isZero();
@@ -83,8 +99,19 @@ class BarsCommandTest {
     @Test
     void everyKindThatCanBeIsBuiltFromBars() throws IOException {
         Path file = bars();
-        for (String kind : List.of("time:D", "time:W", "volume:150", "range:1", "reversal:2", "brick:1", "brick:5%",
-                "brick:atr2", "line-break:2", "point-figure:1x1", "point-figure:1x3:hl", "heikin-ashi")) {
+        for (String kind : List.of(
+                "time:D",
+                "time:W",
+                "volume:150",
+                "range:1",
+                "reversal:2",
+                "brick:1",
+                "brick:5%",
+                "brick:atr2",
+                "line-break:2",
+                "point-figure:1x1",
+                "point-figure:1x3:hl",
+                "heikin-ashi")) {
             assertThat(run(file, kind, "--tick", "1")).as(kind + errors).isZero();
             assertThat(rows()).as(kind).isNotEmpty();
         }
@@ -94,7 +121,9 @@ class BarsCommandTest {
 
     @Test
     void sessionsCutBarsOfTradesAndAnchorBarsOfTime() throws IOException {
-        Path file = Files.writeString(folder.resolve("two days.csv"), """
+        Path file = Files.writeString(
+                folder.resolve("two days.csv"),
+                """
                 time,price,size
                 2026-06-18T16:29:00,10,1
                 2026-06-19T08:00:00,11,1
@@ -102,15 +131,19 @@ class BarsCommandTest {
                 """);
         assertThat(run(file, "ticks:5", "--zone", "Atlantic/Azores")).isZero();
         assertThat(rows()).hasSize(1);
-        assertThat(run(file, "ticks:5", "--zone", "Atlantic/Azores", "--session", "08:00-16:30")).isZero();
+        assertThat(run(file, "ticks:5", "--zone", "Atlantic/Azores", "--session", "08:00-16:30"))
+                .isZero();
         assertThat(rows()).hasSize(2).element(0).asString().contains("2026-06-18T16:30:00Z,1");
-        assertThat(run(file, "time:7m", "--zone", "Atlantic/Azores", "--session", "08:00-16:30")).isZero();
+        assertThat(run(file, "time:7m", "--zone", "Atlantic/Azores", "--session", "08:00-16:30"))
+                .isZero();
         assertThat(rows()).hasSize(3).last().asString().startsWith("2026-06-19T08:07:00Z");
     }
 
     @Test
     void badTicksAreToldWithLineAndColumnOrSetAside() throws IOException {
-        Path file = Files.writeString(folder.resolve("bad.csv"), """
+        Path file = Files.writeString(
+                folder.resolve("bad.csv"),
+                """
                 time,price,size,side
                 2026-06-19T08:00:00Z,10,5,bid
                 2026-06-19T07:59:00Z,11,5,ask
@@ -121,15 +154,17 @@ class BarsCommandTest {
                 2026-06-19T08:02:00Z,12,5,
                 """);
         assertThat(run(file, "ticks:2")).isEqualTo(1);
-        assertThat(errors.toString()).contains("line 3, column 1 (time)", "earlier than the one in line 2",
-                "4 more bad rows");
+        assertThat(errors.toString())
+                .contains("line 3, column 1 (time)", "earlier than the one in line 2", "4 more bad rows");
         Path aside = folder.resolve("aside.csv");
         assertThat(run(file, "ticks:2", "--skip-bad", aside.toString())).isZero();
         assertThat(rows()).hasSize(1);
         assertThat(errors.toString()).contains("5 bad rows were set aside");
-        assertThat(aside).content().contains("the same as the one in line 2", "'twelve' is no number", "below zero",
-                "'left' is no side");
-        assertThat(run(file, "ticks:2", "--repeated", "keep", "--skip-bad", aside.toString())).isZero();
+        assertThat(aside)
+                .content()
+                .contains("the same as the one in line 2", "'twelve' is no number", "below zero", "'left' is no side");
+        assertThat(run(file, "ticks:2", "--repeated", "keep", "--skip-bad", aside.toString()))
+                .isZero();
         assertThat(rows()).hasSize(2);
     }
 
@@ -166,9 +201,11 @@ class BarsCommandTest {
     void simulatedTicksMakeBars() {
         Path file = folder.resolve("made.csv");
         String[] synth = {"synth", "--seed", "5", "--kind", "ticks", "--bars", "5000", "--out", file.toString()};
-        assertThat(Main.run(synth, new PrintWriter(out, true), new PrintWriter(errors, true))).isZero();
+        assertThat(Main.run(synth, new PrintWriter(out, true), new PrintWriter(errors, true)))
+                .isZero();
         assertThat(file).content().startsWith("time,price,size,side\n").contains(",ask", ",bid");
-        assertThat(run(file, "range:10", "--session", "08:00-16:00", "--zone", "UTC")).isZero();
+        assertThat(run(file, "range:10", "--session", "08:00-16:00", "--zone", "UTC"))
+                .isZero();
         assertThat(rows()).hasSizeGreaterThan(50);
     }
 }

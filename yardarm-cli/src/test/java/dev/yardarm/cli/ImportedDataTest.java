@@ -25,13 +25,19 @@ class ImportedDataTest {
         }
         StringWriter errors = new StringWriter();
         assertThat(Main.run(arguments, new PrintWriter(new StringWriter()), new PrintWriter(errors, true)))
-                .as(errors.toString()).isZero();
+                .as(errors.toString())
+                .isZero();
     }
 
     private Bars load(Desk desk, String code, String timeframe) throws Exception {
         Instrument instrument = desk.directory().byCode(code).orElseThrow();
-        return desk.histories().load(instrument, Timeframe.parse(timeframe).orElseThrow(), desk.clock().now())
-                .series().snapshot();
+        return desk.histories()
+                .load(
+                        instrument,
+                        Timeframe.parse(timeframe).orElseThrow(),
+                        desk.clock().now())
+                .series()
+                .snapshot();
     }
 
     @Test
@@ -65,15 +71,29 @@ class ImportedDataTest {
         StringBuilder csv = new StringBuilder("time,open,high,low,close,volume\n");
         java.time.ZonedDateTime time = java.time.ZonedDateTime.parse("2026-03-27T00:00-01:00[Atlantic/Azores]");
         for (int hour = 0; hour < 24 * 5; hour++) {
-            csv.append(time.plusHours(hour).toOffsetDateTime()).append(",1,2,1,").append(1 + hour % 2).append(",1\n");
+            csv.append(time.plusHours(hour).toOffsetDateTime())
+                    .append(",1,2,1,")
+                    .append(1 + hour % 2)
+                    .append(",1\n");
         }
         Path file = Files.writeString(folder.resolve("hours.csv"), csv);
-        run("import", "--home", folder.resolve("home"), "--symbol", "TERN", "--timeframe", "1h", "--zone",
-                "Atlantic/Azores", file);
+        run(
+                "import",
+                "--home",
+                folder.resolve("home"),
+                "--symbol",
+                "TERN",
+                "--timeframe",
+                "1h",
+                "--zone",
+                "Atlantic/Azores",
+                file);
         try (Desk desk = new Desk(new Desk.Options(folder.resolve("home"), false, 0, true), Runnable::run)) {
             Bars days = load(desk, "TERN", "D");
             assertThat(days.volume(0)).isEqualTo(24);
-            assertThat(days.volume(2)).as("the day on which the clocks go forward").isEqualTo(23);
+            assertThat(days.volume(2))
+                    .as("the day on which the clocks go forward")
+                    .isEqualTo(23);
             assertThat(days.volume(3)).isEqualTo(24);
             assertThat(load(desk, "TERN", "4h").size()).isGreaterThanOrEqualTo(30);
         }

@@ -9,8 +9,7 @@ import java.util.Random;
 
 /** Bars for tests: from given closes, or a random walk. */
 public final class TestBars {
-    private TestBars() {
-    }
+    private TestBars() {}
 
     /** Daily bars that open and close at the given prices. */
     public static Bars ofCloses(double... closes) {
@@ -46,11 +45,23 @@ public final class TestBars {
         BarSeries series = new BarSeries(count);
         for (int bar = 0; bar < count; bar++) {
             if (lastForms && bar == count - 1) {
-                series.form(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                        bars.close(bar), bars.volume(bar));
+                series.form(
+                        bars.openTime(bar),
+                        bars.closeTime(bar),
+                        bars.open(bar),
+                        bars.high(bar),
+                        bars.low(bar),
+                        bars.close(bar),
+                        bars.volume(bar));
             } else {
-                series.append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                        bars.close(bar), bars.volume(bar));
+                series.append(
+                        bars.openTime(bar),
+                        bars.closeTime(bar),
+                        bars.open(bar),
+                        bars.high(bar),
+                        bars.low(bar),
+                        bars.close(bar),
+                        bars.volume(bar));
             }
         }
         return series.snapshot();

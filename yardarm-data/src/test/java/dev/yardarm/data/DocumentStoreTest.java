@@ -31,11 +31,12 @@ import org.junit.jupiter.api.io.TempDir;
 
 class DocumentStoreTest {
     private static final InstrumentId KTRL = new InstrumentId("halcyon", "KTRL");
-    private static final Drawing LEVEL = new Drawing("d1", Drawing.LEVEL, Timeframe.WEEK,
-            List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2);
+    private static final Drawing LEVEL =
+            new Drawing("d1", Drawing.LEVEL, Timeframe.WEEK, List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2);
 
     @TempDir
     private Path folder;
+
     private DocumentStore store;
 
     @BeforeEach
@@ -50,7 +51,8 @@ class DocumentStoreTest {
         String name = kind.format().substring("yardarm/".length());
         try (InputStream schema = DocumentKind.class.getResourceAsStream("schema/" + name + ".schema.json")) {
             assertThat(schema).as("schema of " + name).isNotNull();
-            var problems = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(schema)
+            var problems = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+                    .getSchema(schema)
                     .validate(new ObjectMapper().readTree(file.toFile()));
             assertThat(problems).as(name).isEmpty();
         }
@@ -58,55 +60,153 @@ class DocumentStoreTest {
 
     @Test
     void everyKindComesBackAsItWasAndFitsItsSchema() throws IOException {
-        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(DrawingEntry.of(LEVEL),
-                DrawingEntry.of(new Drawing("d2", Drawing.LINE, Timeframe.MINUTES_15, List.of(new Anchor(1, 2),
-                        new Anchor(3, 4)), 0)))));
-        Drawing own = LEVEL.withId("own").withStyle(LEVEL.style().withWords(Drawing.Style.Words.BELOW))
+        roundTrip(
+                DocumentKind.TRACING,
+                new Documents.Tracing(
+                        KTRL,
+                        List.of(
+                                DrawingEntry.of(LEVEL),
+                                DrawingEntry.of(new Drawing(
+                                        "d2",
+                                        Drawing.LINE,
+                                        Timeframe.MINUTES_15,
+                                        List.of(new Anchor(1, 2), new Anchor(3, 4)),
+                                        0)))));
+        Drawing own = LEVEL.withId("own")
+                .withStyle(LEVEL.style().withWords(Drawing.Style.Words.BELOW))
                 .withPlace(LEVEL.place().onChart("c1").withGroup("g"));
-        roundTrip(DocumentKind.TRACING, new Documents.Tracing(KTRL, List.of(DrawingEntry.of(own)), "second", List.of("main"),
-                true));
+        roundTrip(
+                DocumentKind.TRACING,
+                new Documents.Tracing(KTRL, List.of(DrawingEntry.of(own)), "second", List.of("main"), true));
         assertThat(DrawingEntry.of(own).drawing()).isEqualTo(own);
-        roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening",
-                List.of(KTRL)))));
-        roundTrip(DocumentKind.STANCES, new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing",
-                "a “note”", 5))));
-        roundTrip(DocumentKind.ALERTS, new Documents.Alerts(List.of(new Alert("a", KTRL, "d1", Alert.Trigger.REACHES,
-                Timeframe.HOURS_4, true, 7, 0, 0))));
-        roundTrip(DocumentKind.PLANS, new Documents.Plans(List.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2,
-                102.8, 107, 25_000, 1))));
-        roundTrip(DocumentKind.SCANS, new Documents.Scans(List.of(new Scan("s", "l", Timeframe.MONTH,
-                List.of("close > open")))));
+        roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening", List.of(KTRL)))));
+        roundTrip(
+                DocumentKind.STANCES,
+                new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5))));
+        roundTrip(
+                DocumentKind.ALERTS,
+                new Documents.Alerts(
+                        List.of(new Alert("a", KTRL, "d1", Alert.Trigger.REACHES, Timeframe.HOURS_4, true, 7, 0, 0))));
+        roundTrip(
+                DocumentKind.PLANS,
+                new Documents.Plans(List.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2, 102.8, 107, 25_000, 1))));
+        roundTrip(
+                DocumentKind.SCANS,
+                new Documents.Scans(List.of(new Scan("s", "l", Timeframe.MONTH, List.of("close > open")))));
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
-        roundTrip(DocumentKind.INSTRUMENTS, new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2,
-                "UTC"))));
-        Documents.Chart chart = new Documents.Chart(KTRL, Timeframe.DAY, "averaged", false, true, 7, 0, 0, 0,
-                List.of(new Documents.IndicatorLayer("layer-1", "sma", Map.of("length", "50"), 0, 1.5, 1, true, "price",
-                        false, List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5)), List.of(30.0, 70.0),
-                        List.of(Timeframe.WEEK), Timeframe.MONTH, true, "percent")),
+        roundTrip(
+                DocumentKind.INSTRUMENTS,
+                new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2, "UTC"))));
+        Documents.Chart chart = new Documents.Chart(
+                KTRL,
+                Timeframe.DAY,
+                "averaged",
+                false,
+                true,
+                7,
+                0,
+                0,
+                0,
+                List.of(new Documents.IndicatorLayer(
+                        "layer-1",
+                        "sma",
+                        Map.of("length", "50"),
+                        0,
+                        1.5,
+                        1,
+                        true,
+                        "price",
+                        false,
+                        List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5)),
+                        List.of(30.0, 70.0),
+                        List.of(Timeframe.WEEK),
+                        Timeframe.MONTH,
+                        true,
+                        "percent")),
                 new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
-                new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5), List.of(new Documents.Pane("volume", 0.3,
-                true)), "price", true, "UTC", "mine", 3, "c1");
-        Documents.Workspace workspace = new Documents.Workspace("DAYLIGHT", "CHART", "Evening", null, true, true, true,
-                25_000, 1, new Documents.Window(0, 0, 1280, 800, false), List.of("sma 50"), List.of(
-                new Documents.Layout("Layout 1", "row(0*0.6,1*0.4)", List.of(chart, chart), 1, -1, true,
-                        new Documents.Window(10, 10, 400, 300, false))), 0, List.of(new Documents.Link(1,
-                List.of("CROSSHAIR"))), true, false);
+                new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5),
+                List.of(new Documents.Pane("volume", 0.3, true)),
+                "price",
+                true,
+                "UTC",
+                "mine",
+                3,
+                "c1");
+        Documents.Workspace workspace = new Documents.Workspace(
+                "DAYLIGHT",
+                "CHART",
+                "Evening",
+                null,
+                true,
+                true,
+                true,
+                25_000,
+                1,
+                new Documents.Window(0, 0, 1280, 800, false),
+                List.of("sma 50"),
+                List.of(new Documents.Layout(
+                        "Layout 1",
+                        "row(0*0.6,1*0.4)",
+                        List.of(chart, chart),
+                        1,
+                        -1,
+                        true,
+                        new Documents.Window(10, 10, 400, 300, false))),
+                0,
+                List.of(new Documents.Link(1, List.of("CROSSHAIR"))),
+                true,
+                false);
         roundTrip(DocumentKind.WORKSPACE, workspace);
-        Documents.Preset preset = new Documents.Preset("swing", new Documents.Chart(null, Timeframe.WEEK, "line", true,
-                false, 5, 0, 0, 0, List.of(), null, null, List.of(), null, null, null, null, 0, null), true);
+        Documents.Preset preset = new Documents.Preset(
+                "swing",
+                new Documents.Chart(
+                        null,
+                        Timeframe.WEEK,
+                        "line",
+                        true,
+                        false,
+                        5,
+                        0,
+                        0,
+                        0,
+                        List.of(),
+                        null,
+                        null,
+                        List.of(),
+                        null,
+                        null,
+                        null,
+                        null,
+                        0,
+                        null),
+                true);
         roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
-        roundTrip(DocumentKind.EXPORT, new Documents.Export(workspace, List.of(preset), List.of(
-                new Documents.NamedList("Evening", List.of(KTRL), 4))));
-        roundTrip(DocumentKind.HABITS, new Documents.Habits(List.of(Timeframe.WEEK), Map.of("halcyon:VSIX", "day"),
-                Map.of("sma", chart.indicators().get(0)), List.of("rsi"), List.of("macd", "rsi"),
-                Map.of("line", DrawingLook.of(LEVEL)), Map.of("mine", new DrawingLook("retracement", 3, 2, 0.5, "dotted", 0.2,
-                        "left", Map.of("ratios", "0.5 0.7"))), Map.of("halves", "0 0.5 1")));
+        roundTrip(
+                DocumentKind.EXPORT,
+                new Documents.Export(
+                        workspace, List.of(preset), List.of(new Documents.NamedList("Evening", List.of(KTRL), 4))));
+        roundTrip(
+                DocumentKind.HABITS,
+                new Documents.Habits(
+                        List.of(Timeframe.WEEK),
+                        Map.of("halcyon:VSIX", "day"),
+                        Map.of("sma", chart.indicators().get(0)),
+                        List.of("rsi"),
+                        List.of("macd", "rsi"),
+                        Map.of("line", DrawingLook.of(LEVEL)),
+                        Map.of(
+                                "mine",
+                                new DrawingLook(
+                                        "retracement", 3, 2, 0.5, "dotted", 0.2, "left", Map.of("ratios", "0.5 0.7"))),
+                        Map.of("halves", "0 0.5 1")));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 
     @Test
     void aWorkspaceOfTheFirstVersionStillOpens() throws IOException {
-        Files.writeString(folder.resolve("workspace.json"), """
+        Files.writeString(
+                folder.resolve("workspace.json"),
+                """
                 {"format": "yardarm/workspace", "version": 1, "theme": "DAYLIGHT", "view": "CHART", "list": "Evening",
                  "chart": {"instrument": "halcyon:KTRL", "timeframe": "W", "bars": "bars", "logarithmic": true,
                   "volumeShown": false, "barWidth": 9, "rightmost": 0, "manualLow": 0, "manualHigh": 0,
@@ -115,11 +215,13 @@ class DocumentStoreTest {
                  "listShown": true, "layersShown": true, "stripShown": true, "account": 1, "riskPercent": 1,
                  "window": {"x": 0, "y": 0, "width": 900, "height": 700, "maximised": false}, "recent": []}
                 """);
-        Documents.Workspace old = store.read(DocumentKind.WORKSPACE, "workspace").orElseThrow();
+        Documents.Workspace old =
+                store.read(DocumentKind.WORKSPACE, "workspace").orElseThrow();
         assertThat(old.layouts()).isEmpty();
         assertThat(old.chart().timeframe()).isEqualTo(Timeframe.WEEK);
         assertThat(old.chart().request()).isNull();
-        assertThat(old.chart().indicators()).singleElement().satisfies(layer -> assertThat(layer.pane()).isNull());
+        assertThat(old.chart().indicators()).singleElement().satisfies(layer -> assertThat(layer.pane())
+                .isNull());
     }
 
     @Test
@@ -129,8 +231,8 @@ class DocumentStoreTest {
         DocumentStore.writeFile(DocumentKind.PRESETS, file, presets);
         assertThat(DocumentStore.readFile(DocumentKind.PRESETS, file)).isEqualTo(presets);
         Files.writeString(file, "{\"format\":\"yardarm/presets\",\"version\":9}");
-        assertThatThrownBy(() -> DocumentStore.readFile(DocumentKind.PRESETS, file)).hasMessageContaining("newer "
-                + "Yardarm");
+        assertThatThrownBy(() -> DocumentStore.readFile(DocumentKind.PRESETS, file))
+                .hasMessageContaining("newer " + "Yardarm");
         assertThat(file).exists();
         assertThatThrownBy(() -> DocumentStore.readFile(DocumentKind.PRESETS, folder.resolve("none.json")))
                 .hasMessageContaining("there is no file");
@@ -167,7 +269,11 @@ class DocumentStoreTest {
 
     @Test
     void wrongContentIsToldAndNothingIsThrown() throws IOException {
-        for (String content : List.of("[]", "", "null", "{\"format\":\"yardarm/plans\",\"version\":1}",
+        for (String content : List.of(
+                "[]",
+                "",
+                "null",
+                "{\"format\":\"yardarm/plans\",\"version\":1}",
                 "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"nothing\"}",
                 "{\"format\":\"yardarm/tracing\",\"version\":1,\"instrument\":\"a:B\",\"drawings\":7}")) {
             Files.createDirectories(folder.resolve("tracings"));
@@ -180,20 +286,29 @@ class DocumentStoreTest {
     @Test
     void aDrawingThatCannotBeReadLeavesTheOthersReadable() throws IOException {
         Files.createDirectories(folder.resolve("tracings"));
-        for (String bad : List.of("7", "{}", "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\"}",
+        for (String bad : List.of(
+                "7",
+                "{}",
+                "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\"}",
                 "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[7]}",
                 "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":{}}",
                 "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"anchors\":[{\"time\":1}]}",
                 "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"moon\",\"anchors\":[{\"time\":1,\"price\":2}]}",
                 "{\"id\":\"x\",\"kind\":\"LINE\",\"origin\":\"D\",\"colour\":\"red\",\"anchors\":[{\"time\":1,\"price\":2}]}")) {
-            Files.writeString(folder.resolve("tracings/it.json"), "{\"format\":\"yardarm/tracing\",\"version\":1,"
-                    + "\"instrument\":\"a:B\",\"drawings\":[" + bad + ",{\"id\":\"good\",\"kind\":\"level\",\"origin\":\"D\","
-                    + "\"anchors\":[{\"time\":1,\"price\":2}],\"colour\":0,\"width\":1,\"opacity\":1,\"visible\":true}]}");
+            Files.writeString(
+                    folder.resolve("tracings/it.json"),
+                    "{\"format\":\"yardarm/tracing\",\"version\":1,"
+                            + "\"instrument\":\"a:B\",\"drawings\":[" + bad
+                            + ",{\"id\":\"good\",\"kind\":\"level\",\"origin\":\"D\","
+                            + "\"anchors\":[{\"time\":1,\"price\":2}],\"colour\":0,\"width\":1,\"opacity\":1,\"visible\":true}]}");
             Documents.Tracing read = store.read(DocumentKind.TRACING, "it").orElseThrow();
             assertThat(read.drawings()).as(bad).hasSize(2);
             assertThat(read.drawings().get(1).drawing().id()).isEqualTo("good");
-            org.assertj.core.api.Assertions.assertThatThrownBy(() -> read.drawings().get(0).drawing()).as(bad)
-                    .isInstanceOf(IllegalArgumentException.class).hasMessageMatching(".{8,}");
+            org.assertj.core.api.Assertions.assertThatThrownBy(
+                            () -> read.drawings().get(0).drawing())
+                    .as(bad)
+                    .isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageMatching(".{8,}");
         }
     }
 
@@ -204,8 +319,10 @@ class DocumentStoreTest {
         String before = Files.readString(folder.resolve("plans.json"));
         // A folder in the place of the temporary file refuses writing to it, as a full disk would.
         Files.createDirectories(folder.resolve("plans.json.new/in-the-way"));
-        assertThatThrownBy(() -> store.write(DocumentKind.PLANS, "plans", plans)).isInstanceOf(IOException.class)
-                .hasMessageContaining("cannot be saved").hasMessageContaining("untouched");
+        assertThatThrownBy(() -> store.write(DocumentKind.PLANS, "plans", plans))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("cannot be saved")
+                .hasMessageContaining("untouched");
         assertThat(folder.resolve("plans.json")).hasContent(before);
     }
 

@@ -41,8 +41,9 @@ class DrawingEntryPropertyTest {
         int points = figure.least() + random.nextInt(Math.min(4, figure.most() - figure.least() + 1));
         List<Anchor> anchors = new ArrayList<>();
         for (int point = 0; point < points; point++) {
-            anchors.add(new Anchor(random.nextLong() / 4096, random.nextBoolean() ? random.nextDouble() * 1e5
-                    : Math.rint(random.nextDouble() * 1e6) / 100));
+            anchors.add(new Anchor(
+                    random.nextLong() / 4096,
+                    random.nextBoolean() ? random.nextDouble() * 1e5 : Math.rint(random.nextDouble() * 1e6) / 100));
         }
         Map<String, String> options = new LinkedHashMap<>();
         for (Setting option : figure.options()) {
@@ -52,30 +53,56 @@ class DrawingEntryPropertyTest {
                 options.put(option.name(), "0.25 " + random.nextInt(9));
             }
         }
-        Drawing.Style style = new Drawing.Style(random.nextInt(8), 0.5 + random.nextInt(8) / 2.0, random.nextInt(11) / 10.0,
-                Drawing.Style.Dash.values()[random.nextInt(3)], random.nextInt(11) / 10.0,
+        Drawing.Style style = new Drawing.Style(
+                random.nextInt(8),
+                0.5 + random.nextInt(8) / 2.0,
+                random.nextInt(11) / 10.0,
+                Drawing.Style.Dash.values()[random.nextInt(3)],
+                random.nextInt(11) / 10.0,
                 Drawing.Style.Words.values()[random.nextInt(6)]);
-        Drawing.Place place = new Drawing.Place(random.nextBoolean() ? words : "", random.nextBoolean() ? "second" : "",
-                random.nextBoolean() ? "g" : "", random.nextBoolean(), random.nextBoolean(), random.nextBoolean() ? List.of()
-                : List.of(Timeframe.DAY, Timeframe.HOUR), random.nextBoolean(), random.nextBoolean() ? "chart" : "");
-        return new Drawing("d" + number, figure.name(), Timeframe.STANDARD.get(random.nextInt(Timeframe.STANDARD.size())), anchors,
-                random.nextBoolean(), options, style, place);
+        Drawing.Place place = new Drawing.Place(
+                random.nextBoolean() ? words : "",
+                random.nextBoolean() ? "second" : "",
+                random.nextBoolean() ? "g" : "",
+                random.nextBoolean(),
+                random.nextBoolean(),
+                random.nextBoolean() ? List.of() : List.of(Timeframe.DAY, Timeframe.HOUR),
+                random.nextBoolean(),
+                random.nextBoolean() ? "chart" : "");
+        return new Drawing(
+                "d" + number,
+                figure.name(),
+                Timeframe.STANDARD.get(random.nextInt(Timeframe.STANDARD.size())),
+                anchors,
+                random.nextBoolean(),
+                options,
+                style,
+                place);
     }
 
     @Property(tries = 150)
-    void whatIsWrittenIsReadAndWrittenAgainAsTheSameBytes(@ForAll long seed, @ForAll("words") String words) throws IOException {
+    void whatIsWrittenIsReadAndWrittenAgainAsTheSameBytes(@ForAll long seed, @ForAll("words") String words)
+            throws IOException {
         Random random = new Random(seed);
         List<Drawing> drawings = new ArrayList<>();
         for (int number = 0; number < 8; number++) {
             drawings.add(random(random, number, words));
         }
-        Documents.Tracing whole = new Documents.Tracing(KTRL, drawings.stream().map(DrawingEntry::of).toList(), words,
-                List.of("main"), random.nextBoolean());
+        Documents.Tracing whole = new Documents.Tracing(
+                KTRL, drawings.stream().map(DrawingEntry::of).toList(), words, List.of("main"), random.nextBoolean());
         String text = DocumentStore.text(DocumentKind.TRACING, whole);
         Documents.Tracing read = DocumentStore.parse(DocumentKind.TRACING, text);
         assertThat(read.drawings().stream().map(DrawingEntry::drawing).toList()).isEqualTo(drawings);
-        assertThat(DocumentStore.text(DocumentKind.TRACING, new Documents.Tracing(KTRL, read.drawings().stream()
-                .map(entry -> DrawingEntry.of(entry.drawing())).toList(), read.current(), read.hidden(), read.allHidden())))
+        assertThat(DocumentStore.text(
+                        DocumentKind.TRACING,
+                        new Documents.Tracing(
+                                KTRL,
+                                read.drawings().stream()
+                                        .map(entry -> DrawingEntry.of(entry.drawing()))
+                                        .toList(),
+                                read.current(),
+                                read.hidden(),
+                                read.allHidden())))
                 .isEqualTo(text);
     }
 

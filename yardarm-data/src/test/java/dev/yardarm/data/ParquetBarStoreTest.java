@@ -28,7 +28,13 @@ class ParquetBarStoreTest {
     private static Bars bars(long from, long step, int count, double price) {
         BarSeries series = new BarSeries(count);
         for (int bar = 0; bar < count; bar++) {
-            series.append(from + bar * step, from + (bar + 1) * step, price, price + 2.25, price - 1.125, price + bar,
+            series.append(
+                    from + bar * step,
+                    from + (bar + 1) * step,
+                    price,
+                    price + 2.25,
+                    price - 1.125,
+                    price + bar,
                     bar % 2 == 0 ? Double.NaN : bar);
         }
         return series.snapshot();
@@ -55,9 +61,17 @@ class ParquetBarStoreTest {
             store.merge(ONE, Timeframe.MINUTE, minutes);
         }
         try (ParquetBarStore store = new ParquetBarStore(folder)) {
-            assertSame(store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).snapshot(), days);
-            assertSame(store.read(ONE, Timeframe.MINUTE, Long.MIN_VALUE, Long.MAX_VALUE).snapshot(), minutes);
-            assertThat(store.read(TWO, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).closed()).isEqualTo(20);
+            assertSame(
+                    store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .snapshot(),
+                    days);
+            assertSame(
+                    store.read(ONE, Timeframe.MINUTE, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .snapshot(),
+                    minutes);
+            assertThat(store.read(TWO, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .closed())
+                    .isEqualTo(20);
             assertThat(store.timeframes(ONE)).containsExactly(Timeframe.MINUTE, Timeframe.DAY);
             assertThat(store.timeframes(TWO)).containsExactly(Timeframe.DAY);
             assertThat(store.timeframes(new InstrumentId("other", "X"))).isEmpty();
@@ -73,7 +87,8 @@ class ParquetBarStoreTest {
         try (ParquetBarStore store = new ParquetBarStore(folder)) {
             store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 10, 100));
             store.merge(ONE, Timeframe.DAY, bars(START + 8 * Times.DAY, Times.DAY, 5, 200));
-            Bars merged = store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE).snapshot();
+            Bars merged = store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE)
+                    .snapshot();
             assertThat(merged.closed()).isEqualTo(13);
             assertThat(merged.open(7)).isEqualTo(100);
             assertThat(merged.open(8)).isEqualTo(200);
@@ -83,10 +98,13 @@ class ParquetBarStoreTest {
     @Test
     void aWholeSourceIsReplacedAtOnceAndMonthsAreNoMinutes() throws IOException {
         try (ParquetBarStore store = new ParquetBarStore(folder)) {
-            store.replaceAll("own", Timeframe.MONTH, Map.of("B", bars(START, 30 * Times.DAY, 3, 1), "A",
-                    bars(START, 30 * Times.DAY, 4, 2)));
+            store.replaceAll(
+                    "own",
+                    Timeframe.MONTH,
+                    Map.of("B", bars(START, 30 * Times.DAY, 3, 1), "A", bars(START, 30 * Times.DAY, 4, 2)));
             assertThat(store.read(new InstrumentId("own", "A"), Timeframe.MONTH, Long.MIN_VALUE, Long.MAX_VALUE)
-                    .closed()).isEqualTo(4);
+                            .closed())
+                    .isEqualTo(4);
             assertThat(store.timeframes(new InstrumentId("own", "A"))).containsExactly(Timeframe.MONTH);
             assertThat(store.timeframes(ONE)).isEmpty();
         }
@@ -99,9 +117,12 @@ class ParquetBarStoreTest {
             Path pack = folder.resolve("own").resolve("D.parquet");
             Files.writeString(pack, "this is no parquet file");
             assertThatThrownBy(() -> store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE))
-                    .isInstanceOf(IOException.class).hasMessageContaining("D.parquet").hasMessageContaining("Move");
+                    .isInstanceOf(IOException.class)
+                    .hasMessageContaining("D.parquet")
+                    .hasMessageContaining("Move");
             assertThatThrownBy(() -> store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 1, 1)))
-                    .isInstanceOf(IOException.class).hasMessageContaining("untouched");
+                    .isInstanceOf(IOException.class)
+                    .hasMessageContaining("untouched");
             assertThat(pack).hasContent("this is no parquet file");
         }
     }

@@ -98,42 +98,56 @@ public final class Desk implements AutoCloseable {
         this.front = front;
         this.lock = new HomeLock(options.home());
         this.scheduler = new Scheduler(Math.max(2, Runtime.getRuntime().availableProcessors()), front);
-        this.store = CompletableFuture.supplyAsync(() -> openStore(options.home().resolve("history")));
+        this.store =
+                CompletableFuture.supplyAsync(() -> openStore(options.home().resolve("history")));
         DocumentStore documents = new DocumentStore(options.home().resolve("documents"));
         this.saver = new DocumentSaver(documents, this::tell);
         List<BarSource> sources = new ArrayList<>();
         Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
-        this.seed = saved != null && saved.seed() != 0 && options.seed() == 0 ? saved.seed()
+        this.seed = saved != null && saved.seed() != 0 && options.seed() == 0
+                ? saved.seed()
                 : options.seed() == 0 ? Options.STANDARD_SEED : options.seed();
         if (options.demo()) {
             SimulatedMarket simulated = new SimulatedMarket(World.halcyon(), seed);
             market = new StoredMarket(simulated, () -> Optional.ofNullable(store.getNow(null)));
             sources.add(market);
             boolean sameWorld = saved != null && saved.seed() == seed;
-            long start = sameWorld ? Math.max(saved.time(), simulated.world().presentTime())
+            long start = sameWorld
+                    ? Math.max(saved.time(), simulated.world().presentTime())
                     : simulated.world().presentTime();
             double speed = sameWorld && saved.speed() > 0 ? saved.speed() : 1;
             clock = new MarketClock(simulated.world().calendar(), start, speed, !options.still());
         } else {
             market = null;
-            clock = new MarketClock(TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1,
-                    !options.still());
+            clock = new MarketClock(
+                    TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1, !options.still());
         }
-        List<Documents.Imported> imported = documents.read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments).orElse(List.of());
+        List<Documents.Imported> imported = documents
+                .read(DocumentKind.INSTRUMENTS, "instruments")
+                .map(Documents.Instruments::instruments)
+                .orElse(List.of());
         sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
         directory = new Directory(sources);
         histories = new Histories(directory);
         hub = new LiveHub(directory, clock);
-        books = new Books(saver, front, StandardLists.of(directory, market == null ? null : market.market().world()),
+        books = new Books(
+                saver,
+                front,
+                StandardLists.of(
+                        directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
-        new AlertRunner(books, directory, hub, front, (instrument, drawing) -> histories.inPricesOfNow(instrument, drawing,
-                clock.now()), alert -> {
-            saveClock();
-            alertListeners.forEach(listener -> listener.accept(alert));
-        });
+        new AlertRunner(
+                books,
+                directory,
+                hub,
+                front,
+                (instrument, drawing) -> histories.inPricesOfNow(instrument, drawing, clock.now()),
+                alert -> {
+                    saveClock();
+                    alertListeners.forEach(listener -> listener.accept(alert));
+                });
         documents.takeNotices().forEach(this::tell);
         clockSavedAt = clock.now();
         // Read beside the start of the interface, which wants it soon.
@@ -162,19 +176,24 @@ public final class Desk implements AutoCloseable {
         }
         hub.start();
         if (market != null) {
-            scheduler.start("pack", "Making the demo data", job -> {
-                store.join();
-                if (!market.isPacked()) {
-                    market.pack(job, clock.now());
-                    return true;
-                }
-                return false;
-            }, made -> {
-                if (made) {
-                    tell("The demo data is made: " + market.instruments().size()
-                            + " instruments with history since 2012.");
-                }
-            }, failed -> tell("The demo data cannot be kept: " + failed.getMessage()));
+            scheduler.start(
+                    "pack",
+                    "Making the demo data",
+                    job -> {
+                        store.join();
+                        if (!market.isPacked()) {
+                            market.pack(job, clock.now());
+                            return true;
+                        }
+                        return false;
+                    },
+                    made -> {
+                        if (made) {
+                            tell("The demo data is made: "
+                                    + market.instruments().size() + " instruments with history since 2012.");
+                        }
+                    },
+                    failed -> tell("The demo data cannot be kept: " + failed.getMessage()));
         }
     }
 
@@ -223,22 +242,31 @@ public final class Desk implements AutoCloseable {
 
     /** The price of a drawing as it is kept at this moment, in prices of now; NaN when it has none. */
     public double valueNow(Instrument instrument, Drawing drawing) {
-        return histories.inPricesOfNow(instrument, drawing, clock.now()).path(directory.source(instrument).calendar(instrument))
+        return histories
+                .inPricesOfNow(instrument, drawing, clock.now())
+                .path(directory.source(instrument).calendar(instrument))
                 .priceAt(clock.now());
     }
 
     /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */
     public void rearm(InstrumentId instrument, Drawing drawing, double price) {
         Instrument found = directory.find(instrument).orElse(null);
-        boolean waits = found != null && books.alerts().stream().anyMatch(alert -> alert.instrument().equals(instrument)
-                && alert.drawing().equals(drawing.id()) && !alert.hasFired());
+        boolean waits = found != null
+                && books.alerts().stream()
+                        .anyMatch(alert -> alert.instrument().equals(instrument)
+                                && alert.drawing().equals(drawing.id())
+                                && !alert.hasFired());
         if (!waits) {
             return;
         }
         double level = valueNow(found, drawing);
-        List<Alert> changed = books.alerts().stream().map(alert -> alert.instrument().equals(instrument)
-                && alert.drawing().equals(drawing.id()) && !alert.hasFired()
-                ? alert.armed(clock.now(), price > level) : alert).toList();
+        List<Alert> changed = books.alerts().stream()
+                .map(alert -> alert.instrument().equals(instrument)
+                                && alert.drawing().equals(drawing.id())
+                                && !alert.hasFired()
+                        ? alert.armed(clock.now(), price > level)
+                        : alert)
+                .toList();
         if (!changed.equals(books.alerts())) {
             books.setAlerts(changed);
         }
@@ -246,8 +274,12 @@ public final class Desk implements AutoCloseable {
 
     /** The instruments of a list that exist; all instruments when the list does not. */
     public List<Instrument> members(String list) {
-        return books.list(list).map(named -> named.instruments().stream().map(directory::find)
-                .flatMap(Optional::stream).toList()).orElse(directory.all());
+        return books.list(list)
+                .map(named -> named.instruments().stream()
+                        .map(directory::find)
+                        .flatMap(Optional::stream)
+                        .toList())
+                .orElse(directory.all());
     }
 
     public ChartFeed.Services feedServices() {
@@ -260,7 +292,11 @@ public final class Desk implements AutoCloseable {
         // Drawings in memory are taken along; files of other instruments are read while the scan runs.
         Map<InstrumentId, List<Drawing>> known = books.knownDrawings();
         ScanRunner runner = new ScanRunner(histories, id -> known.containsKey(id) ? known.get(id) : books.peek(id));
-        scheduler.start("scan", "Scan over " + scan.list(), job -> runner.run(scan, instruments, clock.now(), job), done,
+        scheduler.start(
+                "scan",
+                "Scan over " + scan.list(),
+                job -> runner.run(scan, instruments, clock.now(), job),
+                done,
                 failed);
     }
 

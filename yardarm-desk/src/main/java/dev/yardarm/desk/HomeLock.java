@@ -18,8 +18,10 @@ final class HomeLock implements AutoCloseable {
             Files.createDirectories(home);
             channel = FileChannel.open(home.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         } catch (IOException failed) {
-            throw new IOException("the home folder " + home + " cannot be used: " + failed.getMessage()
-                    + ". Choose another one with --home DIR.", failed);
+            throw new IOException(
+                    "the home folder " + home + " cannot be used: " + failed.getMessage()
+                            + ". Choose another one with --home DIR.",
+                    failed);
         }
         FileLock lock;
         try {

@@ -16,8 +16,7 @@ final class StandardLists {
     /** The list a new workspace starts with. */
     static final String FIRST = "Evening round";
 
-    private StandardLists() {
-    }
+    private StandardLists() {}
 
     /** @param world the demo world, or null without it */
     static List<NamedList> of(Directory directory, World world) {
@@ -29,15 +28,23 @@ final class StandardLists {
         }
         List<InstrumentId> round = new ArrayList<>();
         for (World.Sector sector : world.sectors()) {
-            all.stream().filter(each -> each.kind() == Instrument.Kind.SHARE && each.sector().equals(sector.name()))
-                    .limit(3).forEach(each -> round.add(each.id()));
+            all.stream()
+                    .filter(each -> each.kind() == Instrument.Kind.SHARE
+                            && each.sector().equals(sector.name()))
+                    .limit(3)
+                    .forEach(each -> round.add(each.id()));
         }
         lists.add(new NamedList(FIRST, round));
         lists.add(new NamedList("All companies", ids(all, each -> each.kind() == Instrument.Kind.SHARE)));
         for (World.Tier tier : world.tiers()) {
-            String title = tier.code().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + tier.code().substring(1);
-            lists.add(new NamedList(title + " companies", ids(all, each -> each.kind() == Instrument.Kind.SHARE
-                    && each.tier().equals(tier.code()))));
+            String title = tier.code().substring(0, 1).toUpperCase(java.util.Locale.ROOT)
+                    + tier.code().substring(1);
+            lists.add(new NamedList(
+                    title + " companies",
+                    ids(
+                            all,
+                            each -> each.kind() == Instrument.Kind.SHARE
+                                    && each.tier().equals(tier.code()))));
         }
         lists.add(new NamedList("Indices", ids(all, each -> each.kind() == Instrument.Kind.INDEX)));
         return lists;
@@ -49,9 +56,15 @@ final class StandardLists {
 
     static List<Scan> scans() {
         return List.of(
-                new Scan("Fresh strength", "All companies", Timeframe.DAY,
+                new Scan(
+                        "Fresh strength",
+                        "All companies",
+                        Timeframe.DAY,
                         List.of("close > sma(close, 50)", "close crosses above highest(high, 20) back 1")),
-                new Scan("Pullback in an advance", "All companies", Timeframe.DAY,
+                new Scan(
+                        "Pullback in an advance",
+                        "All companies",
+                        Timeframe.DAY,
                         List.of("close > sma(close, 200)", "rsi(14) < 45", "close > close back 250")),
                 new Scan("Stretched", "All companies", Timeframe.DAY, List.of("rsi(14) > 70 or rsi(14) < 30")));
     }

@@ -46,7 +46,10 @@ class BooksTest {
     }
 
     private static Books books(DocumentSaver saver, Executor front) {
-        return new Books(saver, front, List.of(new Documents.NamedList("Standard", List.of(KTRL))),
+        return new Books(
+                saver,
+                front,
+                List.of(new Documents.NamedList("Standard", List.of(KTRL))),
                 List.of(new Scan("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
     }
 
@@ -74,8 +77,8 @@ class BooksTest {
             assertThat(books.stance(KTRL).kind()).isEqualTo(Stance.Kind.WAIT);
             assertThat(books.stance(OTHER).kind()).isEqualTo(Stance.Kind.NONE);
             assertThat(books.plans()).extracting(TradePlan::id).containsExactly("p");
-            assertThat(books.list("Mine")).hasValueSatisfying(list -> assertThat(list.instruments())
-                    .containsExactly(OTHER, KTRL));
+            assertThat(books.list("Mine"))
+                    .hasValueSatisfying(list -> assertThat(list.instruments()).containsExactly(OTHER, KTRL));
             assertThat(books.list("Standard")).isEmpty();
             assertThat(books.scans()).as("an emptied list stays empty").isEmpty();
         }
@@ -96,8 +99,10 @@ class BooksTest {
         try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), told::add)) {
             Books books = books(saver);
             assertThat(books.drawings(KTRL)).containsExactly(level("b", 99), level("c", 100));
-            assertThat(told).singleElement().asString().contains("2 could be read, 1 not", "drawing 1",
-                    "no kind of drawing 'unheard_of'", "set-aside");
+            assertThat(told)
+                    .singleElement()
+                    .asString()
+                    .contains("2 could be read, 1 not", "drawing 1", "no kind of drawing 'unheard_of'", "set-aside");
             books.setDrawings(KTRL, books.drawings(KTRL));
         }
         try (var aside = Files.list(folder.resolve("set-aside"))) {
@@ -108,10 +113,13 @@ class BooksTest {
     @Test
     void drawingsOfOlderFilesAreRead() throws IOException {
         Files.createDirectories(folder.resolve("tracings"));
-        Files.writeString(folder.resolve("tracings/" + KTRL.source() + "-" + KTRL.code() + ".json"), """
+        Files.writeString(
+                folder.resolve("tracings/" + KTRL.source() + "-" + KTRL.code() + ".json"),
+                """
                 {"format": "yardarm/tracing", "version": 1, "instrument": "%s", "drawings": [{"id": "x", "kind": "LINE",
                 "origin": "W", "anchors": [{"time": 1, "price": 2.5}, {"time": 2, "price": 3}], "colour": 3, "width": 2.0,
-                "opacity": 0.5, "visible": true}]}""".formatted(KTRL));
+                "opacity": 0.5, "visible": true}]}"""
+                        .formatted(KTRL));
         try (DocumentSaver saver = saver()) {
             Drawing line = books(saver).drawings(KTRL).get(0);
             assertThat(line.kind()).isEqualTo(Drawing.LINE);
@@ -130,12 +138,29 @@ class BooksTest {
                 anchors.add(new Anchor(1000L + point, 90.25 + point));
             }
             Map<String, String> options = new LinkedHashMap<>();
-            figure.options().forEach(option -> options.put(option.name(), option instanceof Setting.Words ? "words {close}"
-                    : option instanceof Setting.Numbers ? "0.25 0.5" : option.standard()));
-            all.add(new Drawing(figure.name(), figure.name(), Timeframe.DAY, anchors, true, options,
-                    new Drawing.Style(4, 2.5, 0.7, Drawing.Style.Dash.DOTTED, 0.3,
-                            Drawing.Style.Words.LEFT), new Drawing.Place("my " + figure
-                    .name(), "second", "g1", false, true, List.of(Timeframe.DAY, Timeframe.WEEK), false, "c1")));
+            figure.options()
+                    .forEach(option -> options.put(
+                            option.name(),
+                            option instanceof Setting.Words
+                                    ? "words {close}"
+                                    : option instanceof Setting.Numbers ? "0.25 0.5" : option.standard()));
+            all.add(new Drawing(
+                    figure.name(),
+                    figure.name(),
+                    Timeframe.DAY,
+                    anchors,
+                    true,
+                    options,
+                    new Drawing.Style(4, 2.5, 0.7, Drawing.Style.Dash.DOTTED, 0.3, Drawing.Style.Words.LEFT),
+                    new Drawing.Place(
+                            "my " + figure.name(),
+                            "second",
+                            "g1",
+                            false,
+                            true,
+                            List.of(Timeframe.DAY, Timeframe.WEEK),
+                            false,
+                            "c1")));
         }
         try (DocumentSaver saver = saver()) {
             books(saver).setDrawings(KTRL, all);
@@ -148,7 +173,9 @@ class BooksTest {
     @Test
     void aFirstStartHasTheStandardListsAndScans() throws IOException {
         try (DocumentSaver saver = saver()) {
-            assertThat(books(saver).lists()).extracting(Documents.NamedList::name).containsExactly("Standard");
+            assertThat(books(saver).lists())
+                    .extracting(Documents.NamedList::name)
+                    .containsExactly("Standard");
             assertThat(books(saver).scans()).hasSize(1);
         }
         assertThat(folder.resolve("lists.json")).doesNotExist();
@@ -181,17 +208,19 @@ class BooksTest {
             Books there = front.get(() -> books(two, front));
             put(front, two, there, level("a", 1.5), level("b", 2), level("there", 9));
             put(front, one, here, level("a", 1), level("b", 2), level("here", 8));
-            front.await("both changes, here at once", () -> here.drawings(KTRL).equals(List.of(level("a", 1.5), level("b", 2),
-                    level("here", 8), level("there", 9))));
+            front.await("both changes, here at once", () -> here.drawings(KTRL)
+                    .equals(List.of(level("a", 1.5), level("b", 2), level("here", 8), level("there", 9))));
             put(front, two, there, level("a", 1.5), level("there", 9));
-            front.await("removed there, added here", () -> List.of(level("a", 1.5), level("there", 9), level("here", 8)).equals(
-                    there.drawings(KTRL)));
+            front.await("removed there, added here", () -> List.of(level("a", 1.5), level("there", 9), level("here", 8))
+                    .equals(there.drawings(KTRL)));
             put(front, one, here, level("a", 1.5), level("b", 2.5), level("here", 8), level("there", 9));
         }
         front.close();
         try (DocumentSaver saver = saver()) {
-            assertThat(books(saver).drawings(KTRL)).as("what one removed and the other changed stays").contains(level("b", 2.5),
-                    level("there", 9), level("here", 8)).hasSize(4);
+            assertThat(books(saver).drawings(KTRL))
+                    .as("what one removed and the other changed stays")
+                    .contains(level("b", 2.5), level("there", 9), level("here", 8))
+                    .hasSize(4);
         }
         assertThat(notices).anyMatch(notice -> notice.contains("changed by another copy of Yardarm; both are kept"));
     }
@@ -201,7 +230,7 @@ class BooksTest {
         front.run(() -> books.setDrawings(KTRL, List.of(drawings)));
         for (int round = 0; round < 3; round++) {
             saver.flush();
-            front.run(() -> { });
+            front.run(() -> {});
         }
     }
 
@@ -218,22 +247,32 @@ class BooksTest {
             saver.flush();
             assertThat(Files.readString(file)).contains("\"price\" : 2");
         }
-        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice).contains("changed by another program",
-                "line 1", "set-aside"));
+        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice)
+                .contains("changed by another program", "line 1", "set-aside"));
         try (var aside = Files.list(folder.resolve("set-aside"))) {
-            assertThat(aside).singleElement().satisfies(kept -> assertThat(Files.readString(kept)).isEqualTo("spoiled"));
+            assertThat(aside).singleElement().satisfies(kept -> assertThat(Files.readString(kept))
+                    .isEqualTo("spoiled"));
         }
     }
 
     @Test
     void drawingsThatCannotBeReadAreToldOneByOneAndTheOthersAreThere() throws IOException {
         try (DocumentSaver saver = saver()) {
-            books(saver).setDrawings(KTRL, List.of(level("a", 1), level("b", 2), level("c", 3), level("d", 4), level("e", 5),
-                    level("f", 6)));
+            books(saver)
+                    .setDrawings(
+                            KTRL,
+                            List.of(
+                                    level("a", 1),
+                                    level("b", 2),
+                                    level("c", 3),
+                                    level("d", 4),
+                                    level("e", 5),
+                                    level("f", 6)));
         }
         Path file = folder.resolve("tracings/halcyon-KTRL.json");
         String whole = Files.readString(file);
-        String spoiled = whole.replace("\"price\" : 2.0", "\"price\" : \"two\"").replace("\"price\" : 3.0", "\"cost\" : 3.0")
+        String spoiled = whole.replace("\"price\" : 2.0", "\"price\" : \"two\"")
+                .replace("\"price\" : 3.0", "\"cost\" : 3.0")
                 .replaceFirst("(?s)(\"id\" : \"d\",.{1,40}?)\"LEVEL\"", "$1\"SPIRAL\"")
                 .replaceFirst("(?s)(\"id\" : \"e\",.{1,80}?\"origin\" : )\"D\"", "$1\"fortnight\"");
         assertThat(spoiled).contains("two", "cost", "SPIRAL", "fortnight");
@@ -249,16 +288,23 @@ class BooksTest {
         List<String> later = new ArrayList<>();
         try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), later::add)) {
             Books books = books(saver);
-            assertThat(books.drawings(KTRL)).as("the last good copy still has it").containsExactly(level("a", 1), level("f", 6));
+            assertThat(books.drawings(KTRL))
+                    .as("the last good copy still has it")
+                    .containsExactly(level("a", 1), level("f", 6));
         }
-        assertThat(later).singleElement().satisfies(notice -> assertThat(notice).contains("1 not", "1 of those",
-                "last good copy"));
-        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice).contains("2 could be read, 4 not",
-                "drawing 2: point 1: its 'price' must be a number, not \"two\"",
-                "drawing 3: point 1: its 'price' must be a number, not missing", "drawing 4: there is no kind of drawing 'SPIRAL'",
-                "drawing 5: its 'origin' is not right: 'fortnight' is no timeframe", "set-aside"));
+        assertThat(later).singleElement().satisfies(notice -> assertThat(notice)
+                .contains("1 not", "1 of those", "last good copy"));
+        assertThat(notices).singleElement().satisfies(notice -> assertThat(notice)
+                .contains(
+                        "2 could be read, 4 not",
+                        "drawing 2: point 1: its 'price' must be a number, not \"two\"",
+                        "drawing 3: point 1: its 'price' must be a number, not missing",
+                        "drawing 4: there is no kind of drawing 'SPIRAL'",
+                        "drawing 5: its 'origin' is not right: 'fortnight' is no timeframe",
+                        "set-aside"));
         try (var aside = Files.list(folder.resolve("set-aside"))) {
-            assertThat(aside).anySatisfy(kept -> assertThat(Files.readString(kept)).isNotEmpty());
+            assertThat(aside)
+                    .anySatisfy(kept -> assertThat(Files.readString(kept)).isNotEmpty());
         }
     }
 }

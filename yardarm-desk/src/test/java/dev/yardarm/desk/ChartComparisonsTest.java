@@ -19,20 +19,31 @@ import org.junit.jupiter.api.Test;
 /** Other instruments on a chart without a window: several at once, correlations, undo, rules for colours, restart. */
 class ChartComparisonsTest extends OnAChart {
     private void compare(Look look, String... codes) {
-        front.run(() -> room.comparisons().add(List.of(codes).stream().map(this::instrument).toList(), look));
+        front.run(() -> room.comparisons()
+                .add(List.of(codes).stream().map(this::instrument).toList(), look));
     }
 
     @Test
     void severalComeAtOnceInColoursNotInUseAndGoWithOneStepOfUndo() {
         front.run(() -> room.indicators().add(indicator("sma")));
         compare(Look.STANDARD, "MARN", "TIDE", "KTRL", "NETW");
-        front.await("their values", () -> room.chart().indicators().size() == 4 && last(layer(1)) > 0
-                && last(layer(2)) > 0 && last(layer(3)) > 0);
+        front.await(
+                "their values",
+                () -> room.chart().indicators().size() == 4
+                        && last(layer(1)) > 0
+                        && last(layer(2)) > 0
+                        && last(layer(3)) > 0);
         front.run(() -> {
-            assertThat(room.chart().indicators().stream().map(each -> each.style().colour()).distinct()).hasSize(4);
-            assertThat(room.comparisons().layers()).extracting(IndicatorLayer::title).containsExactly("MARN", "TIDE",
-                    "NETW");
-            assertThat(room.comparisons().layers()).extracting(IndicatorLayer::scale).containsOnly(LayerScale.PERCENT);
+            assertThat(room.chart().indicators().stream()
+                            .map(each -> each.style().colour())
+                            .distinct())
+                    .hasSize(4);
+            assertThat(room.comparisons().layers())
+                    .extracting(IndicatorLayer::title)
+                    .containsExactly("MARN", "TIDE", "NETW");
+            assertThat(room.comparisons().layers())
+                    .extracting(IndicatorLayer::scale)
+                    .containsOnly(LayerScale.PERCENT);
             assertThat(room.chart().formatOf("TIDE")).isPresent();
             room.undo();
             assertThat(room.chart().indicators()).hasSize(1);
@@ -59,8 +70,10 @@ class ChartComparisonsTest extends OnAChart {
             assertThat(layer(0).outputStyle(0).form()).isEqualTo(Indicator.Form.BARS);
             List<ChartData.Line> lines = room.chart().data().of(layer(0));
             int bar = room.chart().bars().closed() - 1;
-            assertThat(lines.get(2).column().at(bar)).isGreaterThanOrEqualTo(lines.get(0).column().at(bar));
-            assertThat(lines.get(3).column().at(bar)).isLessThanOrEqualTo(lines.get(1).column().at(bar));
+            assertThat(lines.get(2).column().at(bar))
+                    .isGreaterThanOrEqualTo(lines.get(0).column().at(bar));
+            assertThat(lines.get(3).column().at(bar))
+                    .isLessThanOrEqualTo(lines.get(1).column().at(bar));
         });
     }
 
@@ -70,7 +83,9 @@ class ChartComparisonsTest extends OnAChart {
         front.await("its value", () -> Math.abs(last(layer(0))) <= 1);
         front.run(() -> {
             assertThat(layer(0).reference()).isEmpty();
-            assertThat(layer(0).settings().values()).containsEntry("against", "MARN").containsEntry("length", "30");
+            assertThat(layer(0).settings().values())
+                    .containsEntry("against", "MARN")
+                    .containsEntry("length", "30");
             room.comparisons().correlate(instrument("MARN"), instrument("KTRL"), 30);
             assertThat(layer(1).settings()).as("either way round").isEqualTo(layer(0).settings());
         });
@@ -95,8 +110,13 @@ class ChartComparisonsTest extends OnAChart {
     void aRuleForAnotherColourIsWorkedOutAndMayReadAnotherInstrument() {
         front.run(() -> {
             room.indicators().add(indicator("sma"));
-            room.indicators().change(layer(0).withStyle(layer(0).style().withOutput("value", layer(0).outputStyle(0)
-                    .withTint(new OutputStyle.Tint("close > compare(#MARN) and close > 0", 5)))));
+            room.indicators()
+                    .change(layer(0).withStyle(layer(0).style()
+                            .withOutput(
+                                    "value",
+                                    layer(0).outputStyle(0)
+                                            .withTint(
+                                                    new OutputStyle.Tint("close > compare(#MARN) and close > 0", 5)))));
         });
         front.await("the rule", () -> room.chart().data().tint(layer(0), 0) != null);
         front.run(() -> {
@@ -113,9 +133,12 @@ class ChartComparisonsTest extends OnAChart {
         AtomicReference<ChartData> before = new AtomicReference<>();
         front.run(() -> {
             before.set(room.chart().data());
-            room.indicators().change(layer(0).withStyle(layer(0).style().withLine(4, 3, 0.5)).onScale(LayerScale.OWN));
+            room.indicators()
+                    .change(layer(0).withStyle(layer(0).style().withLine(4, 3, 0.5))
+                            .onScale(LayerScale.OWN));
         });
-        front.run(() -> assertThat(room.chart().data().indicators()).isEqualTo(before.get().indicators()));
+        front.run(() -> assertThat(room.chart().data().indicators())
+                .isEqualTo(before.get().indicators()));
         front.run(() -> assertThat(room.chart().ownScale(layer(0))).isPresent());
     }
 
@@ -135,8 +158,11 @@ class ChartComparisonsTest extends OnAChart {
                 traded += lines.get(2).column().at(bar) == 0 ? 1 : 0;
             }
             assertThat(traded).as("bars of the last twenty sessions").isBetween(15 * 20, 21 * 100);
-            assertThat(lines.get(2).column().at(0)).as("long ago it is estimated").isEqualTo(1);
-            assertThat(Readout.covered(room.chart(), layer(0), bars.closed() - 1)).isEmpty();
+            assertThat(lines.get(2).column().at(0))
+                    .as("long ago it is estimated")
+                    .isEqualTo(1);
+            assertThat(Readout.covered(room.chart(), layer(0), bars.closed() - 1))
+                    .isEmpty();
             assertThat(Readout.covered(room.chart(), layer(0), 0)).isEqualTo("estimated from bars");
         });
     }
@@ -146,8 +172,14 @@ class ChartComparisonsTest extends OnAChart {
         compare(new Look(LayerScale.OWN, true, false), "MARN");
         front.run(() -> {
             room.indicators().add(indicator("rsi"));
-            room.indicators().change(layer(1).withStyle(layer(1).style().withOutput("value", layer(1).outputStyle(0)
-                    .withForm(Indicator.Form.AREA).withGround("50").withTint(new OutputStyle.Tint("close > open", 3)))));
+            room.indicators()
+                    .change(layer(1).withStyle(layer(1).style()
+                            .withOutput(
+                                    "value",
+                                    layer(1).outputStyle(0)
+                                            .withForm(Indicator.Form.AREA)
+                                            .withGround("50")
+                                            .withTint(new OutputStyle.Tint("close > open", 3)))));
             List<IndicatorLayer> layers = room.chart().indicators();
             Documents.Chart saved = WorkspaceKeeper.capture(room);
             room.indicators().clear();

@@ -44,8 +44,10 @@ class ChartDrawingsTest extends OnAChart {
     }
 
     private void choose(Integer... numbers) {
-        room.studies().select(Selection.ofDrawings(List.of(numbers).stream().map(number -> room.chart().drawings().get(number)
-                .id()).toList()));
+        room.studies()
+                .select(Selection.ofDrawings(List.of(numbers).stream()
+                        .map(number -> room.chart().drawings().get(number).id())
+                        .toList()));
     }
 
     private void three() {
@@ -59,7 +61,10 @@ class ChartDrawingsTest extends OnAChart {
         front.run(() -> {
             three();
             choose(0, 1);
-            room.drawings().changeChosen("colour", drawing -> drawing.withStyle(drawing.style().withColour(6)));
+            room.drawings()
+                    .changeChosen(
+                            "colour",
+                            drawing -> drawing.withStyle(drawing.style().withColour(6)));
             assertThat(kept()).extracting(Drawing::colour).containsExactly(6, 6, 2);
             room.undo();
             assertThat(kept()).extracting(Drawing::colour).as("each its own").containsExactly(0, 1, 2);
@@ -77,8 +82,11 @@ class ChartDrawingsTest extends OnAChart {
             assertThat(kept().get(1).anchors().get(1).price()).isEqualTo(100.05);
             assertThat(kept().get(2)).isEqualTo(before.get(2));
             room.drawings().nudgeBars(3);
-            assertThat(kept().get(0).anchors().get(0).time()).as("a level stays").isEqualTo(before.get(0).anchors().get(0).time());
-            assertThat(kept().get(1).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(end() - 27));
+            assertThat(kept().get(0).anchors().get(0).time())
+                    .as("a level stays")
+                    .isEqualTo(before.get(0).anchors().get(0).time());
+            assertThat(kept().get(1).anchors().get(0).time())
+                    .isEqualTo(room.chart().bars().openTime(end() - 27));
             room.undo();
             assertThat(kept()).as("nudges in a row are one step").isEqualTo(before);
             choose(0, 2);
@@ -108,8 +116,8 @@ class ChartDrawingsTest extends OnAChart {
             room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND);
             choose(0, 2);
             room.drawings().deleteChosen();
-            assertThat(desk.books().alerts()).singleElement().satisfies(alert -> assertThat(alert.drawing()).isEqualTo(
-                    kept().get(0).id()));
+            assertThat(desk.books().alerts()).singleElement().satisfies(alert -> assertThat(alert.drawing())
+                    .isEqualTo(kept().get(0).id()));
             room.undo();
             assertThat(desk.books().alerts()).hasSize(2);
             room.drawings().clear();
@@ -133,18 +141,26 @@ class ChartDrawingsTest extends OnAChart {
             assertThat(room.chart().groupOf(kept().get(1).id())).hasSize(2);
             room.drawings().cloneChosen();
             assertThat(kept()).hasSize(5);
-            assertThat(kept().get(3).place().group()).isNotEmpty().isNotEqualTo(group).isEqualTo(kept().get(4).place().group());
-            assertThat(room.chart().selection().drawings()).containsExactly(kept().get(3).id(), kept().get(4).id());
+            assertThat(kept().get(3).place().group())
+                    .isNotEmpty()
+                    .isNotEqualTo(group)
+                    .isEqualTo(kept().get(4).place().group());
+            assertThat(room.chart().selection().drawings())
+                    .containsExactly(kept().get(3).id(), kept().get(4).id());
             choose(0);
             room.drawings().ungroup();
             assertThat(kept().get(0).place().group()).isEmpty();
             assertThat(kept().get(1).place().group()).isEmpty();
-            assertThat(kept().get(3).place().group()).as("the other group stays").isNotEmpty();
+            assertThat(kept().get(3).place().group())
+                    .as("the other group stays")
+                    .isNotEmpty();
             choose(2);
             room.drawings().ungroup();
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.startsWith("Choose two drawings or more"))
-                && notices.stream().anyMatch(notice -> notice.contains("is not grouped")));
+        front.await(
+                "told",
+                () -> notices.stream().anyMatch(notice -> notice.startsWith("Choose two drawings or more"))
+                        && notices.stream().anyMatch(notice -> notice.contains("is not grouped")));
     }
 
     @Test
@@ -173,12 +189,15 @@ class ChartDrawingsTest extends OnAChart {
             choose(1, 2);
             return room.drawings().copyText().orElseThrow();
         });
-        assertThat(text).contains("\"format\" : \"yardarm/tracing\"", "\"TEXT\"", "\"LINE\"").doesNotContain("\"LEVEL\"");
+        assertThat(text)
+                .contains("\"format\" : \"yardarm/tracing\"", "\"TEXT\"", "\"LINE\"")
+                .doesNotContain("\"LEVEL\"");
         front.run(() -> {
             room.drawings().pasteText(text);
             assertThat(kept()).hasSize(5);
-            assertThat(kept().get(3).anchors().get(0).time()).as("beside those they were copied from").isEqualTo(
-                    room.chart().bars().openTime(end() - 27));
+            assertThat(kept().get(3).anchors().get(0).time())
+                    .as("beside those they were copied from")
+                    .isEqualTo(room.chart().bars().openTime(end() - 27));
             room.open(instrument("MARN"), Timeframe.DAY);
             room.drawings().pasteText(text);
             assertThat(room.chart().drawings()).hasSize(2);
@@ -190,12 +209,17 @@ class ChartDrawingsTest extends OnAChart {
             room.studies().select(Selection.NONE);
             assertThat(room.drawings().copyText()).isEmpty();
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.startsWith("The clipboard holds no drawings"))
-                && notices.contains("Choose a drawing first, on the chart or in Layers."));
+        front.await(
+                "told",
+                () -> notices.stream().anyMatch(notice -> notice.startsWith("The clipboard holds no drawings"))
+                        && notices.contains("Choose a drawing first, on the chart or in Layers."));
     }
 
     private ChartRoom other() {
-        return layouts.focused().charts().stream().filter(each -> each != room).findFirst().orElseThrow();
+        return layouts.focused().charts().stream()
+                .filter(each -> each != room)
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -211,10 +235,14 @@ class ChartDrawingsTest extends OnAChart {
             ChartRoom other = other();
             assertThat(other.id()).isNotEqualTo(room.id());
             assertThat(room.chart().drawings()).hasSize(3);
-            assertThat(other.chart().drawings()).extracting(Drawing::id).containsExactly(kept().get(1).id(), kept().get(2).id());
+            assertThat(other.chart().drawings())
+                    .extracting(Drawing::id)
+                    .containsExactly(kept().get(1).id(), kept().get(2).id());
             assertThat(kept().get(0).place().chart()).isEqualTo(room.id());
             layouts.closeChart(room);
-            assertThat(other.chart().drawings()).as("its chart is gone: nothing is out of reach").hasSize(3);
+            assertThat(other.chart().drawings())
+                    .as("its chart is gone: nothing is out of reach")
+                    .hasSize(3);
             room.undo();
             assertThat(other.chart().drawings()).hasSize(2);
             choose(0);
@@ -226,9 +254,15 @@ class ChartDrawingsTest extends OnAChart {
     @Test
     void looksAreKeptUnderNamesAndForAllNewOnes() {
         front.run(() -> {
-            room.drawings().draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
-            room.drawings().changeChosen("style", drawing -> drawing.withStyle(drawing.style().withLine(5, 3, 0.5).withFill(0.4)
-                    .withWords(Drawing.Style.Words.LEFT)));
+            room.drawings()
+                    .draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
+            room.drawings()
+                    .changeChosen(
+                            "style",
+                            drawing -> drawing.withStyle(drawing.style()
+                                    .withLine(5, 3, 0.5)
+                                    .withFill(0.4)
+                                    .withWords(Drawing.Style.Words.LEFT)));
             room.drawings().looks().keepLook("bold");
             room.drawings().looks().makeUsual();
             room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)));
@@ -236,15 +270,19 @@ class ChartDrawingsTest extends OnAChart {
             assertThat(next.style()).isEqualTo(kept().get(0).style());
             assertThat(next.options()).containsEntry("ratios", "0.4 0.6");
             assertThat(room.drawings().looks().usual("retracement")).containsEntry("ratios", "0.4 0.6");
-            room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)), Map.of("ratios", "0.5"));
-            assertThat(kept().get(2).options()).as("what is asked for exactly comes first").containsEntry("ratios", "0.5");
+            room.drawings()
+                    .draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)), Map.of("ratios", "0.5"));
+            assertThat(kept().get(2).options())
+                    .as("what is asked for exactly comes first")
+                    .containsEntry("ratios", "0.5");
             room.drawings().looks().forgetUsual("retracement");
             room.drawings().draw("retracement", List.of(at(end() - 20, 95), at(end() - 5, 105)));
             assertThat(kept().get(3).style().width()).isEqualTo(1.5);
             three();
             choose(4, 5, 6);
             room.drawings().looks().takeLook("bold");
-            assertThat(kept().subList(4, 7)).allSatisfy(each -> assertThat(each.style()).isEqualTo(kept().get(0).style()));
+            assertThat(kept().subList(4, 7)).allSatisfy(each -> assertThat(each.style())
+                    .isEqualTo(kept().get(0).style()));
             assertThat(kept().get(6).options()).as("what is written stays").containsEntry("text", "here");
             room.undo();
             assertThat(kept().subList(4, 7)).noneMatch(each -> each.style().width() == 3);
@@ -259,7 +297,8 @@ class ChartDrawingsTest extends OnAChart {
     @Test
     void setsOfRatiosAreKeptAndGivenToWhatHasRatios() {
         front.run(() -> {
-            room.drawings().draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
+            room.drawings()
+                    .draw("retracement", List.of(at(end() - 30, 95), at(end() - 10, 105)), Map.of("ratios", "0.4 0.6"));
             room.drawings().looks().keepRatios("mine");
             room.drawings().draw("fan", List.of(at(end() - 30, 95), at(end() - 10, 105)));
             three();
@@ -274,8 +313,10 @@ class ChartDrawingsTest extends OnAChart {
             room.drawings().looks().forgetRatios("mine");
             assertThat(desk.habits().ratioSets()).isEmpty();
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Choose one drawing with ratios"))
-                && notices.stream().anyMatch(notice -> notice.contains("no set of ratios 'none'")));
+        front.await(
+                "told",
+                () -> notices.stream().anyMatch(notice -> notice.contains("Choose one drawing with ratios"))
+                        && notices.stream().anyMatch(notice -> notice.contains("no set of ratios 'none'")));
     }
 
     @Test
@@ -302,19 +343,28 @@ class ChartDrawingsTest extends OnAChart {
 
     /** An instrument whose shares were split while it has bars, with the split. */
     private Instrument split() {
-        return desk.directory().all().stream().filter(each -> splitOf(each).isPresent()).findFirst().orElseThrow();
+        return desk.directory().all().stream()
+                .filter(each -> splitOf(each).isPresent())
+                .findFirst()
+                .orElseThrow();
     }
 
     private Optional<BarSource.Split> splitOf(Instrument instrument) {
-        return desk.histories().source(instrument).splits(instrument.id()).stream().filter(each -> each.time()
-                > dev.yardarm.core.series.Times.micros(java.time.ZonedDateTime.parse("2014-01-01T00:00:00Z"))
-                && each.time() < desk.clock().now()).findFirst();
+        return desk.histories().source(instrument).splits(instrument.id()).stream()
+                .filter(each -> each.time()
+                                > dev.yardarm.core.series.Times.micros(
+                                        java.time.ZonedDateTime.parse("2014-01-01T00:00:00Z"))
+                        && each.time() < desk.clock().now())
+                .findFirst();
     }
 
     private void open(Instrument instrument, BarRequest request) {
         front.run(() -> room.open(instrument, request));
-        front.await("its bars", () -> room.instrument().orElseThrow().equals(instrument)
-                && room.chart().request().equals(request) && !room.chart().bars().isEmpty());
+        front.await(
+                "its bars",
+                () -> room.instrument().orElseThrow().equals(instrument)
+                        && room.chart().request().equals(request)
+                        && !room.chart().bars().isEmpty());
     }
 
     @Test
@@ -326,21 +376,30 @@ class ChartDrawingsTest extends OnAChart {
         front.run(() -> {
             int before = room.chart().bars().barAt(split.time()) - 20;
             int after = room.chart().bars().barAt(split.time()) + 20;
-            room.drawings().draw(Drawing.LINE, List.of(at(before, room.chart().bars().low(before)), at(after,
-                    room.chart().bars().low(after))));
+            room.drawings()
+                    .draw(
+                            Drawing.LINE,
+                            List.of(
+                                    at(before, room.chart().bars().low(before)),
+                                    at(after, room.chart().bars().low(after))));
         });
         Drawing shown = front.get(() -> room.chart().drawings().get(0));
         front.run(() -> {
             room.drawings().draw(Drawing.LEVEL, List.of(at(100, 5)));
-            assertThat(room.chart().drawings().get(0)).as("what did not change is not made anew").isSameAs(shown);
+            assertThat(room.chart().drawings().get(0))
+                    .as("what did not change is not made anew")
+                    .isSameAs(shown);
             room.undo();
         });
-        double factor = desk.histories().source(instrument).splits(instrument.id()).stream().filter(each -> each.time()
-                > shown.anchors().get(0).time() && each.time() <= desk.clock().now()).mapToDouble(BarSource.Split::ratio)
+        double factor = desk.histories().source(instrument).splits(instrument.id()).stream()
+                .filter(each -> each.time() > shown.anchors().get(0).time()
+                        && each.time() <= desk.clock().now())
+                .mapToDouble(BarSource.Split::ratio)
                 .reduce(1, (one, two) -> one * two);
         assertThat(factor).isNotEqualTo(1);
-        assertThat(front.get(() -> kept().get(0)).anchors().get(0).price()).as("kept as it was traded").isCloseTo(
-                shown.anchors().get(0).price() * factor, within(1e-6));
+        assertThat(front.get(() -> kept().get(0)).anchors().get(0).price())
+                .as("kept as it was traded")
+                .isCloseTo(shown.anchors().get(0).price() * factor, within(1e-6));
         open(instrument, adjusted.withAdjustments(false, false));
         front.await("on the bars as traded", () -> {
             Anchor first = room.chart().drawings().get(0).anchors().get(0);
@@ -349,35 +408,55 @@ class ChartDrawingsTest extends OnAChart {
         });
         front.run(() -> {
             Drawing raw = room.chart().drawings().get(0);
-            room.drawings().change(raw.withAnchor(1, raw.anchors().get(1).withPrice(raw.anchors().get(1).price() + 1)));
-            assertThat(kept().get(0).anchors().get(0)).as("what was not touched is the same").isEqualTo(raw.anchors().get(0));
+            room.drawings()
+                    .change(raw.withAnchor(
+                            1,
+                            raw.anchors().get(1).withPrice(raw.anchors().get(1).price() + 1)));
+            assertThat(kept().get(0).anchors().get(0))
+                    .as("what was not touched is the same")
+                    .isEqualTo(raw.anchors().get(0));
         });
         open(instrument, adjusted);
-        front.await("back", () -> Math.abs(room.chart().drawings().get(0).anchors().get(0).price()
-                - shown.anchors().get(0).price()) < 1e-6);
-        assertThat(room.chart().drawings().get(0).anchors().get(1).price()).isNotEqualTo(shown.anchors().get(1).price());
+        front.await(
+                "back",
+                () -> Math.abs(room.chart().drawings().get(0).anchors().get(0).price()
+                                - shown.anchors().get(0).price())
+                        < 1e-6);
+        assertThat(room.chart().drawings().get(0).anchors().get(1).price())
+                .isNotEqualTo(shown.anchors().get(1).price());
         front.run(room::undo);
-        assertThat(front.get(() -> room.chart().drawings().get(0)).anchors().get(1).price()).isCloseTo(
-                shown.anchors().get(1).price(), within(1e-6));
+        assertThat(front.get(() -> room.chart().drawings().get(0))
+                        .anchors()
+                        .get(1)
+                        .price())
+                .isCloseTo(shown.anchors().get(1).price(), within(1e-6));
     }
 
     @Test
     void drawingsStayWithTheBarsOverRollsOfContracts() throws Exception {
-        Instrument future = front.get(() -> desk.directory().all().stream().filter(each -> each.kind()
-                == Instrument.Kind.CONTINUOUS).findFirst().orElseThrow());
+        Instrument future = front.get(() -> desk.directory().all().stream()
+                .filter(each -> each.kind() == Instrument.Kind.CONTINUOUS)
+                .findFirst()
+                .orElseThrow());
         BarRequest byDifference = BarRequest.of(Timeframe.DAY);
         open(future, byDifference);
         front.run(() -> {
             int early = end() - 200;
-            room.drawings().draw(Drawing.LINE, List.of(at(early, room.chart().bars().high(early)), at(end(),
-                    room.chart().bars().high(end()))));
+            room.drawings()
+                    .draw(
+                            Drawing.LINE,
+                            List.of(
+                                    at(early, room.chart().bars().high(early)),
+                                    at(end(), room.chart().bars().high(end()))));
         });
-        for (BarRequest.Joint joint : List.of(BarRequest.Joint.UNADJUSTED, BarRequest.Joint.RATIO,
-                BarRequest.Joint.DIFFERENCE)) {
+        for (BarRequest.Joint joint :
+                List.of(BarRequest.Joint.UNADJUSTED, BarRequest.Joint.RATIO, BarRequest.Joint.DIFFERENCE)) {
             open(future, byDifference.withRoll(byDifference.roll(), joint));
             front.await("on its high, joined " + joint.words(), () -> {
                 Anchor first = room.chart().drawings().get(0).anchors().get(0);
-                return Math.abs(first.price() - room.chart().bars().high(room.chart().bars().barAt(first.time()))) < 1e-6;
+                return Math.abs(first.price()
+                                - room.chart().bars().high(room.chart().bars().barAt(first.time())))
+                        < 1e-6;
             });
         }
         front.run(() -> {
@@ -393,15 +472,20 @@ class ChartDrawingsTest extends OnAChart {
         front.run(() -> {
             three();
             choose(0);
-            room.drawings().changeChosen("name", drawing -> drawing.withPlace(drawing.place().withName("floor")).moved(
-                    time -> time, price -> 1));
+            room.drawings().changeChosen("name", drawing -> drawing.withPlace(
+                            drawing.place().withName("floor"))
+                    .moved(time -> time, price -> 1));
         });
-        front.await("saved", () -> desk.books().peek(id()).stream().anyMatch(each -> each.place().name().equals("floor")));
+        front.await("saved", () -> desk.books().peek(id()).stream()
+                .anyMatch(each -> each.place().name().equals("floor")));
         InstrumentId ktrl = front.get(this::id);
         // Another desk's books would not know the drawings: the file does.
-        var found = new ScanRunner(desk.histories(), desk.books()::peek).run(new Scan("s", "l", Timeframe.DAY,
-                List.of("close > drawing \"floor\"")), List.of(instrument("KTRL"), instrument("MARN")), desk.clock().now(),
-                dev.yardarm.desk.work.Job.unattended());
+        var found = new ScanRunner(desk.histories(), desk.books()::peek)
+                .run(
+                        new Scan("s", "l", Timeframe.DAY, List.of("close > drawing \"floor\"")),
+                        List.of(instrument("KTRL"), instrument("MARN")),
+                        desk.clock().now(),
+                        dev.yardarm.desk.work.Job.unattended());
         assertThat(found.found()).extracting(each -> each.instrument().id()).containsExactly(ktrl);
     }
 }

@@ -20,6 +20,7 @@ import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -27,23 +28,23 @@ import org.junit.jupiter.api.Test;
 class ChartFeedTest {
     private final SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
     private final Directory directory = new Directory(List.of(market));
-    private final MarketClock clock = new MarketClock(market.world().calendar(),
-            market.world().presentTime() + 40 * Times.MINUTE, 600, true);
+    private final MarketClock clock =
+            new MarketClock(market.world().calendar(), market.world().presentTime() + 40 * Times.MINUTE, 600, true);
     private final Front front = new Front();
     private final Scheduler scheduler = new Scheduler(2, front);
     private final LiveHub hub = new LiveHub(directory, clock);
     private final Histories histories = new Histories(directory);
-    private final ChartFeed feed = new ChartFeed(new ChartFeed.Services(histories, hub, clock, scheduler, front), "one",
-            new Kept());
+    private final ChartFeed feed =
+            new ChartFeed(new ChartFeed.Services(histories, hub, clock, scheduler, front), "one", new Kept());
     private final List<String> problems = new ArrayList<>();
-    private volatile int loaded;
+    private final AtomicInteger loaded = new AtomicInteger();
     private volatile ChartData shown = ChartData.EMPTY;
 
     /** Keeps what comes. */
     private final class Kept implements ChartFeed.Receiver {
         @Override
         public void opened(String madeFrom, List<EventMark> marks, dev.yardarm.core.source.PriceBasis basis) {
-            loaded++;
+            loaded.incrementAndGet();
         }
 
         @Override
@@ -74,21 +75,26 @@ class ChartFeedTest {
         BarRequest request = BarRequest.of(Timeframe.MINUTE).withDays(5);
         hub.start();
         front.run(() -> feed.open(instrument("KTRL"), request, List.of()));
-        front.await("the first bars", () -> loaded == 1);
+        front.await("the first bars", () -> loaded.get() == 1);
         long friday = shown.bars().openTime(shown.bars().size() - 1);
-        front.await("the next session", () -> loaded == 2);
+        front.await("the next session", () -> loaded.get() == 2);
         assertThat(clock.now()).isGreaterThan(friday + 2 * Times.DAY);
         front.await("trades of it", () -> shown.bars().openTime(shown.bars().size() - 1) > friday + 2 * Times.DAY);
         clock.setRunning(false);
-        Bars later = histories.load(instrument("KTRL"), request, clock.now()).series().snapshot();
-        front.await("everything up to now", () -> shown.bars().size() == later.size()
-                && shown.bars().close(later.size() - 1) == later.close(later.size() - 1));
+        Bars later = histories
+                .load(instrument("KTRL"), request, clock.now())
+                .series()
+                .snapshot();
+        front.await(
+                "everything up to now",
+                () -> shown.bars().size() == later.size()
+                        && shown.bars().close(later.size() - 1) == later.close(later.size() - 1));
         for (int bar = 0; bar < later.size(); bar++) {
             assertThat(shown.bars().openTime(bar)).isEqualTo(later.openTime(bar));
             assertThat(shown.bars().close(bar)).isEqualTo(later.close(bar));
         }
         assertThat(problems).isEmpty();
-        assertThat(loaded).as("once for each session").isEqualTo(2);
+        assertThat(loaded.get()).as("once for each session").isEqualTo(2);
     }
 
     @Test

@@ -21,8 +21,10 @@ class ChartIndicatorsTest extends OnAChart {
     void newOnesComeUpAsTheTraderWantsThem() {
         front.run(() -> {
             room.indicators().add(indicator("rsi"), Settings.of(indicator("rsi"), Map.of("length", "9")));
-            IndicatorLayer styled = layer(0).withStyle(layer(0).style().withLine(5, 3, 0.5).withLevels(List.of(20.0,
-                    80.0)).withOutput("value", layer(0).outputStyle(0).withColouring(OutputStyle.Colouring.SLOPE)));
+            IndicatorLayer styled = layer(0).withStyle(layer(0).style()
+                    .withLine(5, 3, 0.5)
+                    .withLevels(List.of(20.0, 80.0))
+                    .withOutput("value", layer(0).outputStyle(0).withColouring(OutputStyle.Colouring.SLOPE)));
             room.indicators().change(styled);
             room.indicators().makeStandard(styled.id());
             room.indicators().add(indicator("rsi"));
@@ -61,8 +63,11 @@ class ChartIndicatorsTest extends OnAChart {
     void whatReadsARemovedIndicatorReadsTheBarsAgain() {
         front.run(() -> {
             room.indicators().add(indicator("rsi"));
-            room.indicators().add(indicator("ema"), Settings.of(indicator("ema"), Map.of("length", "5", "source",
-                    layer(0).id() + ":rsi.value")));
+            room.indicators()
+                    .add(
+                            indicator("ema"),
+                            Settings.of(
+                                    indicator("ema"), Map.of("length", "5", "source", layer(0).id() + ":rsi.value")));
             room.indicators().change(room.indicators().besideSource(layer(1)));
             assertThat(layer(1).paneId()).isEqualTo(layer(0).id());
         });
@@ -70,7 +75,9 @@ class ChartIndicatorsTest extends OnAChart {
         front.run(() -> {
             room.indicators().remove(layer(0).id());
             assertThat(room.chart().indicators()).hasSize(1);
-            assertThat(layer(0).settings().values()).containsEntry("source", "close").containsEntry("length", "5");
+            assertThat(layer(0).settings().values())
+                    .containsEntry("source", "close")
+                    .containsEntry("length", "5");
             room.undo();
             assertThat(layer(1).reference()).isPresent();
         });
@@ -93,7 +100,9 @@ class ChartIndicatorsTest extends OnAChart {
     void settingsAndLookAreKeptUnderNamesAndTakenByOthersOfTheirKind() {
         front.run(() -> {
             room.indicators().add(indicator("rsi"), Settings.of(indicator("rsi"), Map.of("length", "5")));
-            room.indicators().change(layer(0).withStyle(layer(0).style().withLine(2, 4, 0.5).withLevels(List.of(10.0))));
+            room.indicators()
+                    .change(layer(0).withStyle(
+                                    layer(0).style().withLine(2, 4, 0.5).withLevels(List.of(10.0))));
             room.indicators().keepLook(layer(0).id(), "quick");
             room.indicators().add(indicator("rsi"));
             room.indicators().takeLook(layer(1).id(), "quick");
@@ -102,7 +111,9 @@ class ChartIndicatorsTest extends OnAChart {
             assertThat(layer(1).style().levels()).containsExactly(10.0);
             assertThat(layer(1).style().colour()).as("its own colour").isNotEqualTo(2);
             assertThat(desk.habits().looks("rsi")).containsExactly("quick");
-            assertThat(desk.habits().standard("rsi")).as("new ones come up as before").isEmpty();
+            assertThat(desk.habits().standard("rsi"))
+                    .as("new ones come up as before")
+                    .isEmpty();
             room.undo();
             assertThat(layer(1).settings().whole("length")).isEqualTo(14);
             room.indicators().forgetLook(layer(0).id(), "quick");
@@ -113,13 +124,13 @@ class ChartIndicatorsTest extends OnAChart {
 
     @Test
     void comparisonsAreMadeWithTheBenchmarkAndWithOthersAndToldWhenThereIsNone() {
-        front.run(() -> room.indicators().add(indicator("correlation"), Settings.of(indicator("correlation"),
-                Map.of("against", "KTRL"))));
+        front.run(() -> room.indicators()
+                .add(indicator("correlation"), Settings.of(indicator("correlation"), Map.of("against", "KTRL"))));
         front.await("with itself", () -> Math.abs(last(layer(0)) - 1) < 1e-9);
         front.run(() -> room.indicators().add(indicator("ratio")));
         front.await("with the benchmark", () -> last(layer(1)) > 0);
-        front.run(() -> room.indicators().add(indicator("ratio"), Settings.of(indicator("ratio"), Map.of("against",
-                "NOBODY"))));
+        front.run(() -> room.indicators()
+                .add(indicator("ratio"), Settings.of(indicator("ratio"), Map.of("against", "NOBODY"))));
         front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("no instrument NOBODY")));
         front.run(() -> assertThat(room.problem()).as("the chart goes on").isEmpty());
     }
@@ -151,13 +162,21 @@ class ChartIndicatorsTest extends OnAChart {
     void scansCompareWithOtherInstrumentsAndKnowHigherTimeframes() throws Exception {
         List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NETW"));
         Scan all = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
-        assertThat(new ScanRunner(desk.histories()).run(all, some, desk.clock().now(), Job.unattended()).found())
+        assertThat(new ScanRunner(desk.histories())
+                        .run(all, some, desk.clock().now(), Job.unattended())
+                        .found())
                 .hasSize(3);
         Scan one = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #MARN) > 0.999999"));
-        assertThat(new ScanRunner(desk.histories()).run(one, some, desk.clock().now(), Job.unattended()).found())
-                .extracting(found -> found.instrument().code()).containsExactly("MARN");
+        assertThat(new ScanRunner(desk.histories())
+                        .run(one, some, desk.clock().now(), Job.unattended())
+                        .found())
+                .extracting(found -> found.instrument().code())
+                .containsExactly("MARN");
         Scan none = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #NOBODY) >= -1"));
-        assertThat(new ScanRunner(desk.histories()).run(none, some, desk.clock().now(), Job.unattended()).found())
-                .as("unknown counts as no").isEmpty();
+        assertThat(new ScanRunner(desk.histories())
+                        .run(none, some, desk.clock().now(), Job.unattended())
+                        .found())
+                .as("unknown counts as no")
+                .isEmpty();
     }
 }

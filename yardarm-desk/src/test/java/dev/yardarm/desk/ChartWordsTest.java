@@ -28,11 +28,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What lines about the chart mean, and what is said about those that mean nothing. */
 class ChartWordsTest {
-    private static final CommandLanguage LANGUAGE = new CommandLanguage(new Directory(List.of(
-            new SimulatedMarket(World.halcyon(), 1))));
+    private static final CommandLanguage LANGUAGE =
+            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
 
     private static Proposal first(String line) {
-        return LANGUAGE.read(line).stream().filter(each -> each.command() != null).findFirst()
+        return LANGUAGE.read(line).stream()
+                .filter(each -> each.command() != null)
+                .findFirst()
                 .orElseThrow(() -> new AssertionError("no command for " + line));
     }
 
@@ -49,10 +51,19 @@ class ChartWordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"ticks 500,ticks:500", "volume 5000,volume:5000", "range 20,range:20", "reversal 15,reversal:15",
-            "brick 20,brick:20", "brick atr14 D,brick:atr14@D", "line-break 3 W,line-break:3@W",
-            "point-figure 1%x3 D,point-figure:1%x3@D", "point-figure 10x1:hl,point-figure:10x1:hl",
-            "bars range:8,range:8", "bars heikin-ashi@5m,heikin-ashi@5m"})
+    @CsvSource({
+        "ticks 500,ticks:500",
+        "volume 5000,volume:5000",
+        "range 20,range:20",
+        "reversal 15,reversal:15",
+        "brick 20,brick:20",
+        "brick atr14 D,brick:atr14@D",
+        "line-break 3 W,line-break:3@W",
+        "point-figure 1%x3 D,point-figure:1%x3@D",
+        "point-figure 10x1:hl,point-figure:10x1:hl",
+        "bars range:8,range:8",
+        "bars heikin-ashi@5m,heikin-ashi@5m"
+    })
     void kindsOfBars(String line, String rule) {
         assertThat(command(line)).isEqualTo(new LineCommand.SetRule(BarRule.parse(rule)));
     }
@@ -103,33 +114,57 @@ class ChartWordsTest {
 
     @Test
     void layoutsLinksPresetsAndLists() {
-        assertThat(((LineCommand.Arrange) command("layout 2x2")).arrangement().charts()).hasSize(4);
-        assertThat(((LineCommand.NewLayout) command("layout new 1x3")).arrangement().charts()).hasSize(3);
+        assertThat(((LineCommand.Arrange) command("layout 2x2")).arrangement().charts())
+                .hasSize(4);
+        assertThat(((LineCommand.NewLayout) command("layout new 1x3"))
+                        .arrangement()
+                        .charts())
+                .hasSize(3);
         assertThat(command("layout name Evening")).isEqualTo(new LineCommand.NameLayout("Evening"));
-        assertThat(command("step-down W D 1h")).isEqualTo(new LineCommand.StepDown(List.of(Timeframe.WEEK, Timeframe.DAY,
-                Timeframe.HOUR)));
+        assertThat(command("step-down W D 1h"))
+                .isEqualTo(new LineCommand.StepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
         assertThat(command("link 3")).isEqualTo(new LineCommand.SetLink(3, null));
         assertThat(command("link none")).isEqualTo(new LineCommand.SetLink(0, null));
-        assertThat(command("link 2 shares instrument time")).isEqualTo(new LineCommand.SetLink(2,
-                EnumSet.of(Shared.INSTRUMENT, Shared.VISIBLE_TIME)));
+        assertThat(command("link 2 shares instrument time"))
+                .isEqualTo(new LineCommand.SetLink(2, EnumSet.of(Shared.INSTRUMENT, Shared.VISIBLE_TIME)));
         assertThat(command("preset save swing high")).isEqualTo(new LineCommand.OfPreset("save", "swing high"));
         assertThat(command("preset swing")).isEqualTo(new LineCommand.OfPreset("apply", "swing"));
         assertThat(command("list weight PV60 50")).isEqualTo(new LineCommand.OfList("weight", "PV60 50"));
         assertThat(command("list Evening round")).isEqualTo(new LineCommand.OfList("show", "Evening round"));
-        assertThat(command("timeframes W D 7m")).isEqualTo(new LineCommand.OfferTimeframes(List.of(Timeframe.WEEK,
-                Timeframe.DAY, Timeframe.parse("7m").orElseThrow())));
-        assertThat(command("key layout.split-beside V")).isEqualTo(new LineCommand.ChangeKey("layout.split-beside", "V"));
+        assertThat(command("timeframes W D 7m"))
+                .isEqualTo(new LineCommand.OfferTimeframes(List.of(
+                        Timeframe.WEEK, Timeframe.DAY, Timeframe.parse("7m").orElseThrow())));
+        assertThat(command("key layout.split-beside V"))
+                .isEqualTo(new LineCommand.ChangeKey("layout.split-beside", "V"));
         assertThat(command("save chart.svg")).isEqualTo(new LineCommand.SaveChart(Path.of("chart.svg")));
-        assertThat(command("export workspace all.json")).isEqualTo(new LineCommand.OfWorkspace(true,
-                Path.of("all.json")));
+        assertThat(command("export workspace all.json"))
+                .isEqualTo(new LineCommand.OfWorkspace(true, Path.of("all.json")));
         assertThat(command("title my view")).isEqualTo(new LineCommand.SetTitle("my view"));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"range", "range x", "range 0", "brick 20 nothing", "point-figure 10x0", "session morning",
-            "days many", "roll sometime", "join glue", "zone Nowhere/Land", "layout 5x5", "layout row(0", "step-down D",
-            "step-down W D 1h 5m", "step-down D what", "link 9", "link 1 shares colour", "go to tomorrow",
-            "timeframes W x"})
+    @ValueSource(
+            strings = {
+                "range",
+                "range x",
+                "range 0",
+                "brick 20 nothing",
+                "point-figure 10x0",
+                "session morning",
+                "days many",
+                "roll sometime",
+                "join glue",
+                "zone Nowhere/Land",
+                "layout 5x5",
+                "layout row(0",
+                "step-down D",
+                "step-down W D 1h 5m",
+                "step-down D what",
+                "link 9",
+                "link 1 shares colour",
+                "go to tomorrow",
+                "timeframes W x"
+            })
     void aLineThatIsWrongSaysWhatWouldBeRight(String line) {
         List<Proposal> read = LANGUAGE.read(line);
         assertThat(read).as(line).isNotEmpty();
@@ -149,7 +184,8 @@ class ChartWordsTest {
     void futuresArefoundByRootContractAndName() {
         assertThat(command("VSIX-U26")).isInstanceOf(LineCommand.Open.class);
         assertThat(LANGUAGE.read("verity sixty")).extracting(Proposal::text).contains("VSIX");
-        assertThat(command("AULBRY 15m")).isInstanceOfSatisfying(LineCommand.Open.class, open ->
-                assertThat(open.timeframe()).isEqualTo(Timeframe.MINUTES_15));
+        assertThat(command("AULBRY 15m"))
+                .isInstanceOfSatisfying(LineCommand.Open.class, open -> assertThat(open.timeframe())
+                        .isEqualTo(Timeframe.MINUTES_15));
     }
 }

@@ -19,8 +19,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class CommandLanguageTest {
-    private static final CommandLanguage LANGUAGE = new CommandLanguage(
-            new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
+    private static final CommandLanguage LANGUAGE =
+            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).get(0);
@@ -32,8 +32,9 @@ class CommandLanguageTest {
             assertThat(open.instrument().code()).isEqualTo("KTRL");
             assertThat(open.timeframe()).isNull();
         });
-        assertThat(first("KTRL W").command()).isInstanceOfSatisfying(LineCommand.Open.class,
-                open -> assertThat(open.timeframe()).isEqualTo(Timeframe.WEEK));
+        assertThat(first("KTRL W").command())
+                .isInstanceOfSatisfying(LineCommand.Open.class, open -> assertThat(open.timeframe())
+                        .isEqualTo(Timeframe.WEEK));
         assertThat(first("kettering").text()).isEqualTo("KTRL");
         assertThat(first("tidal").kind()).isEqualTo("instrument");
         assertThat(LANGUAGE.read("harb")).extracting(Proposal::text).contains("VHRB", "HRHQ");
@@ -51,12 +52,18 @@ class CommandLanguageTest {
         });
         assertThat(first("sma 0").command()).isNull();
         assertThat(first("sma 0").detail()).contains("from 1 to 5000");
-        assertThat(first("level 98.40").command()).isEqualTo(new LineCommand.Draw("level",
-                List.of(new LineCommand.DrawnPoint(null, 98.4)), Map.of()));
+        assertThat(first("level 98.40").command())
+                .isEqualTo(new LineCommand.Draw("level", List.of(new LineCommand.DrawnPoint(null, 98.4)), Map.of()));
         assertThat(first("level abc").command()).isNull();
-        assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command()).isEqualTo(new LineCommand.Draw("line",
-                List.of(new LineCommand.DrawnPoint(LocalDate.of(2026, 3, 2).atStartOfDay(), 95.2),
-                        new LineCommand.DrawnPoint(LocalDate.of(2026, 5, 11).atStartOfDay(), 101)), Map.of()));
+        assertThat(first("line 2026-03-02 95.2 2026-05-11 101").command())
+                .isEqualTo(new LineCommand.Draw(
+                        "line",
+                        List.of(
+                                new LineCommand.DrawnPoint(
+                                        LocalDate.of(2026, 3, 2).atStartOfDay(), 95.2),
+                                new LineCommand.DrawnPoint(
+                                        LocalDate.of(2026, 5, 11).atStartOfDay(), 101)),
+                        Map.of()));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));
@@ -65,34 +72,44 @@ class CommandLanguageTest {
     @Test
     void everythingThatCanBeDrawnIsDrawnFromALineOrTakenInHand() {
         for (Figure figure : Figures.shared().all()) {
-            assertThat(LANGUAGE.read(figure.name()).stream().map(Proposal::command)).as(figure.name())
+            assertThat(LANGUAGE.read(figure.name()).stream().map(Proposal::command))
+                    .as(figure.name())
                     .contains(new LineCommand.TakeTool(Tool.of(figure.name())));
             StringBuilder line = new StringBuilder(figure.name());
             for (int point = 0; point < figure.least(); point++) {
                 line.append(" 2026-03-0").append(2 + point).append(' ').append(90 + point);
             }
-            assertThat(LANGUAGE.read(line.toString()).stream().map(Proposal::command)).as(line.toString()).anyMatch(
-                    command -> command instanceof LineCommand.Draw draw && draw.figure().equals(figure.name())
+            assertThat(LANGUAGE.read(line.toString()).stream().map(Proposal::command))
+                    .as(line.toString())
+                    .anyMatch(command -> command instanceof LineCommand.Draw draw
+                            && draw.figure().equals(figure.name())
                             && draw.points().size() == figure.least());
         }
     }
 
     @Test
     void optionsTextsAndTimesOfDayAreRead() {
-        assertThat(first("retracement 2026-03-02 90 2026-05-11 101 ratios:0.5,0.618 extend:both").command())
+        assertThat(first("retracement 2026-03-02 90 2026-05-11 101 ratios:0.5,0.618 extend:both")
+                        .command())
                 .isInstanceOfSatisfying(LineCommand.Draw.class, draw -> assertThat(draw.options())
-                        .containsEntry("ratios", "0.5 0.618").containsEntry("extend", "both"));
-        assertThat(first("text 2026-03-02T10:30 98.2 it broke here: 2 times").command()).isInstanceOfSatisfying(
-                LineCommand.Draw.class, draw -> {
+                        .containsEntry("ratios", "0.5 0.618")
+                        .containsEntry("extend", "both"));
+        assertThat(first("text 2026-03-02T10:30 98.2 it broke here: 2 times").command())
+                .isInstanceOfSatisfying(LineCommand.Draw.class, draw -> {
                     assertThat(draw.options()).containsEntry("text", "it broke here: 2 times");
-                    assertThat(draw.points()).containsExactly(new LineCommand.DrawnPoint(
-                            LocalDate.of(2026, 3, 2).atTime(10, 30), 98.2));
+                    assertThat(draw.points())
+                            .containsExactly(new LineCommand.DrawnPoint(
+                                    LocalDate.of(2026, 3, 2).atTime(10, 30), 98.2));
                 });
-        assertThat(first("upright 2026-03-02").command()).isInstanceOfSatisfying(LineCommand.Draw.class, draw ->
-                assertThat(draw.points().get(0).price()).isNaN());
-        assertThat(first("channel 2026-03-02 90 2026-05-11 101").detail()).contains("needs 3 points", "channel 2026-03-02");
+        assertThat(first("upright 2026-03-02").command())
+                .isInstanceOfSatisfying(
+                        LineCommand.Draw.class,
+                        draw -> assertThat(draw.points().get(0).price()).isNaN());
+        assertThat(first("channel 2026-03-02 90 2026-05-11 101").detail())
+                .contains("needs 3 points", "channel 2026-03-02");
         assertThat(first("line 2026-13-02 90 2026-05-11 101").detail()).contains("is no date");
-        assertThat(first("line 2026-03-02 90 2026-05-11 101 extend:up").detail()).contains("extend", "right");
+        assertThat(first("line 2026-03-02 90 2026-05-11 101 extend:up").detail())
+                .contains("extend", "right");
         assertThat(first("box 2026-03-02 90 nonsense").command()).isNull();
     }
 
@@ -102,17 +119,28 @@ class CommandLanguageTest {
 
     @Test
     void indicatorsTakeNumbersWordsInstrumentsAndDatesInAnyOrder() {
-        assertThat(first("macd").command()).isInstanceOfSatisfying(LineCommand.AddIndicator.class,
-                add -> assertThat(add.settings()).as("those new ones come up with").isNull());
-        assertThat(settings("bollinger 20 2.5 high")).containsEntry("length", "20").containsEntry("factor", "2.5")
+        assertThat(first("macd").command())
+                .isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> assertThat(add.settings())
+                        .as("those new ones come up with")
+                        .isNull());
+        assertThat(settings("bollinger 20 2.5 high"))
+                .containsEntry("length", "20")
+                .containsEntry("factor", "2.5")
                 .containsEntry("source", "high");
-        assertThat(settings("keltner simple 8 6 1.5")).containsEntry("average", "simple").containsEntry("length", "8")
-                .containsEntry("range", "6").containsEntry("factor", "1.5");
-        assertThat(settings("correlation 60 marn")).containsEntry("length", "60").containsEntry("against", "MARN");
-        assertThat(settings("correlation #VSIX 30 values")).containsEntry("against", "VSIX").containsEntry("of",
-                "values");
-        assertThat(settings("pivots week camarilla")).containsEntry("method", "camarilla").containsEntry("period",
-                "week");
+        assertThat(settings("keltner simple 8 6 1.5"))
+                .containsEntry("average", "simple")
+                .containsEntry("length", "8")
+                .containsEntry("range", "6")
+                .containsEntry("factor", "1.5");
+        assertThat(settings("correlation 60 marn"))
+                .containsEntry("length", "60")
+                .containsEntry("against", "MARN");
+        assertThat(settings("correlation #VSIX 30 values"))
+                .containsEntry("against", "VSIX")
+                .containsEntry("of", "values");
+        assertThat(settings("pivots week camarilla"))
+                .containsEntry("method", "camarilla")
+                .containsEntry("period", "week");
         assertThat(settings("anchored_vwap 2026-03-02")).containsEntry("anchor", "2026-03-02");
         assertThat(settings("macd signal:5")).containsEntry("signal", "5").containsEntry("fast", "12");
         assertThat(first("sma 20 30").command()).isNull();
@@ -122,8 +150,8 @@ class CommandLanguageTest {
 
     @Test
     void stancesNotesAndScans() {
-        assertThat(first("skip too wide").command()).isEqualTo(
-                new LineCommand.TakeStance(Stance.Kind.SKIP, "too wide"));
+        assertThat(first("skip too wide").command())
+                .isEqualTo(new LineCommand.TakeStance(Stance.Kind.SKIP, "too wide"));
         assertThat(first("long").command()).isEqualTo(new LineCommand.TakeStance(Stance.Kind.LONG, ""));
         assertThat(first("note see you Monday").command()).isEqualTo(new LineCommand.WriteNote("see you Monday"));
         assertThat(first("rsi(14) < 30").command()).isEqualTo(new LineCommand.ScanFor("rsi(14) < 30"));

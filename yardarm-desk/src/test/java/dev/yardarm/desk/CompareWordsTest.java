@@ -31,25 +31,33 @@ class CompareWordsTest {
 
     @Test
     void severalInstrumentsWithTheirScaleAndForm() {
-        assertThat(first("compare MARN tide").command()).isEqualTo(new LineCommand.Compare(List.of(instrument("MARN"),
-                instrument("TIDE")), Look.STANDARD));
-        assertThat(first("compare #MARN own bars below").command()).isEqualTo(new LineCommand.Compare(
-                List.of(instrument("MARN")), new Look(LayerScale.OWN, true, true)));
-        assertThat(first("compare MARN same").detail()).isEqualTo(instrument("MARN").name() + ", same scale");
+        assertThat(first("compare MARN tide").command())
+                .isEqualTo(new LineCommand.Compare(List.of(instrument("MARN"), instrument("TIDE")), Look.STANDARD));
+        assertThat(first("compare #MARN own bars below").command())
+                .isEqualTo(new LineCommand.Compare(List.of(instrument("MARN")), new Look(LayerScale.OWN, true, true)));
+        assertThat(first("compare MARN same").detail())
+                .isEqualTo(instrument("MARN").name() + ", same scale");
     }
 
     @Test
     void aCorrelationOfTwo() {
-        assertThat(first("correlate MARN TIDE").command()).isEqualTo(new LineCommand.Correlate(instrument("MARN"),
-                instrument("TIDE"), 0));
-        assertThat(first("correlate marn tide 40").command()).isEqualTo(new LineCommand.Correlate(instrument("MARN"),
-                instrument("TIDE"), 40));
+        assertThat(first("correlate MARN TIDE").command())
+                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDE"), 0));
+        assertThat(first("correlate marn tide 40").command())
+                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDE"), 40));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"compare NOBODY|there is no instrument 'NOBODY'", "compare own|other instruments",
-            "correlate MARN|the rolling correlation", "correlate MARN TIDE 1|the rolling correlation",
-            "correlate MARN TIDE 9999|the rolling correlation", "correlate MARN NOBODY|the rolling correlation"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "compare NOBODY|there is no instrument 'NOBODY'",
+                "compare own|other instruments",
+                "correlate MARN|the rolling correlation",
+                "correlate MARN TIDE 1|the rolling correlation",
+                "correlate MARN TIDE 9999|the rolling correlation",
+                "correlate MARN NOBODY|the rolling correlation"
+            })
     void whatSaysTooLittleIsToldAndDoesNothing(String line, String complaint) {
         assertThat(first(line).command()).isNull();
         assertThat(first(line).detail()).contains(complaint);

@@ -39,6 +39,7 @@ import org.junit.jupiter.api.io.TempDir;
 class DeskTest {
     @TempDir
     private Path home;
+
     private final Front front = new Front();
     private final List<String> notices = new CopyOnWriteArrayList<>();
     private Desk desk;
@@ -94,20 +95,25 @@ class DeskTest {
         add("sma", "50");
         add("rsi", "14");
         front.await("values", () -> room.chart().data().indicators().size() == 2);
-        assertThat(room.chart().indicators()).extracting(layer -> layer.style().colour()).doesNotHaveDuplicates();
+        assertThat(room.chart().indicators())
+                .extracting(layer -> layer.style().colour())
+                .doesNotHaveDuplicates();
         front.run(() -> {
             var layer = room.chart().indicators().get(0);
             Indicator sma = layer.indicator();
             room.indicators().change(layer.withSettings(Settings.of(sma, Map.of("length", "51"))));
-            room.indicators().change(room.chart().indicators().get(0).withSettings(
-                    Settings.of(sma, Map.of("length", "52"))));
+            room.indicators()
+                    .change(room.chart().indicators().get(0).withSettings(Settings.of(sma, Map.of("length", "52"))));
         });
         assertThat(room.chart().indicators().get(0).title()).isEqualTo("sma 52");
         front.run(room::undo);
-        assertThat(room.chart().indicators().get(0).title()).as("two quick changes are one step").isEqualTo("sma 50");
+        assertThat(room.chart().indicators().get(0).title())
+                .as("two quick changes are one step")
+                .isEqualTo("sma 50");
         front.run(room::redo);
         assertThat(room.chart().indicators().get(0).title()).isEqualTo("sma 52");
-        front.run(() -> room.indicators().remove(room.chart().indicators().get(1).id()));
+        front.run(
+                () -> room.indicators().remove(room.chart().indicators().get(1).id()));
         front.run(room::undo);
         assertThat(room.chart().indicators()).hasSize(2);
         front.run(() -> {
@@ -123,7 +129,8 @@ class DeskTest {
     @Test
     void aDrawingBelongsToItsInstrumentOnAllTimeframesAndComesBack() throws IOException {
         show("KTRL", Timeframe.WEEK);
-        front.run(() -> room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), 98.4))));
+        front.run(() -> room.studies()
+                .draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), 98.4))));
         show("KTRL", Timeframe.HOUR);
         assertThat(room.chart().drawings()).singleElement().satisfies(level -> {
             assertThat(level.origin()).isEqualTo(Timeframe.WEEK);
@@ -134,7 +141,9 @@ class DeskTest {
         desk.close();
         open(false);
         show("KTRL", Timeframe.DAY);
-        assertThat(room.chart().drawings()).singleElement().extracting(each -> each.anchors().get(0).price())
+        assertThat(room.chart().drawings())
+                .singleElement()
+                .extracting(each -> each.anchors().get(0).price())
                 .isEqualTo(98.4);
     }
 
@@ -160,7 +169,8 @@ class DeskTest {
     void theMarketMovesTheLastBarAndAnAlertFires() {
         show("KTRL", Timeframe.DAY);
         List<Alert> fired = new ArrayList<>();
-        double last = front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
+        double last =
+                front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
         Bars before = front.get(() -> room.chart().bars());
         front.run(() -> {
             desk.onAlert(fired::add);
@@ -193,13 +203,17 @@ class DeskTest {
         long now = desk.clock().now();
         front.await("the chart to have caught up", () -> {
             try {
-                Bars fresh = desk.histories().load(instrument("KTRL"), Timeframe.MINUTES_5, now).series()
+                Bars fresh = desk.histories()
+                        .load(instrument("KTRL"), Timeframe.MINUTES_5, now)
+                        .series()
                         .snapshot();
                 Bars live = room.chart().bars();
                 boolean same = fresh.size() == live.size();
                 for (int bar = Math.max(0, fresh.size() - 10); same && bar < fresh.size(); bar++) {
-                    same = fresh.close(bar) == live.close(bar) && fresh.high(bar) == live.high(bar)
-                            && fresh.volume(bar) == live.volume(bar) && fresh.openTime(bar) == live.openTime(bar);
+                    same = fresh.close(bar) == live.close(bar)
+                            && fresh.high(bar) == live.high(bar)
+                            && fresh.volume(bar) == live.volume(bar)
+                            && fresh.openTime(bar) == live.openTime(bar);
                 }
                 return same;
             } catch (IOException failed) {
@@ -240,15 +254,15 @@ class DeskTest {
     void aPlanIsMadeChangedRefusedAndKept() throws IOException {
         show("KTRL", Timeframe.DAY);
         front.run(() -> room.studies().makePlan(104.2, 102.8, 107));
-        assertThat(room.chart().plan()).hasValueSatisfying(plan -> assertThat(plan.rewardInR()).isCloseTo(2,
-                within(1e-9)));
+        assertThat(room.chart().plan())
+                .hasValueSatisfying(plan -> assertThat(plan.rewardInR()).isCloseTo(2, within(1e-9)));
         assertThat(room.chart().selection()).isEqualTo(new Selection.Plan());
-        front.run(() -> room.studies().change(room.chart().plan().get(),
-                room.chart().plan().get().withPrices(104.2, 104.2, 107)));
-        front.await("the notice", () -> notices.stream().anyMatch(notice -> notice.contains("stays as it was")
-                && notice.contains("must differ")));
-        front.run(() -> room.studies().change(room.chart().plan().get(),
-                room.chart().plan().get().withAccount(50_000, 0.5)));
+        front.run(() -> room.studies()
+                .change(room.chart().plan().get(), room.chart().plan().get().withPrices(104.2, 104.2, 107)));
+        front.await("the notice", () -> notices.stream()
+                .anyMatch(notice -> notice.contains("stays as it was") && notice.contains("must differ")));
+        front.run(() -> room.studies()
+                .change(room.chart().plan().get(), room.chart().plan().get().withAccount(50_000, 0.5)));
         desk.close();
         open(false);
         show("KTRL", Timeframe.HOURS_4);
@@ -265,8 +279,7 @@ class DeskTest {
     @Test
     void aScanFindsWhatAFormulaSays() {
         AtomicReference<ScanRunner.Result> result = new AtomicReference<>();
-        Scan scan = new Scan("s", "All companies", Timeframe.DAY, List.of("close > sma(close, 50)",
-                "rsi(14) > 50"));
+        Scan scan = new Scan("s", "All companies", Timeframe.DAY, List.of("close > sma(close, 50)", "rsi(14) > 50"));
         front.run(() -> desk.scan(scan, result::set, failed -> {
             throw new AssertionError(failed);
         }));
@@ -283,9 +296,12 @@ class DeskTest {
             assertThat(bars.close(bars.size() - 1)).isGreaterThan(sum / 50);
         }
         AtomicReference<Exception> failure = new AtomicReference<>();
-        front.run(() -> desk.scan(new Scan("s", "All companies", Timeframe.DAY, List.of("clsoe > 1")), found -> {
-            throw new AssertionError();
-        }, failure::set));
+        front.run(() -> desk.scan(
+                new Scan("s", "All companies", Timeframe.DAY, List.of("clsoe > 1")),
+                found -> {
+                    throw new AssertionError();
+                },
+                failure::set));
         front.await("the failure", () -> failure.get() != null);
         assertThat(failure.get()).hasMessageContaining("did you mean 'close'");
     }
@@ -307,9 +323,13 @@ class DeskTest {
         assertThat(other.instrument()).contains(instrument("MARN"));
         assertThat(other.chart().form()).isEqualTo(BarForm.BARS);
         assertThat(other.chart().isLogarithmic()).isTrue();
-        assertThat(other.chart().time().barWidth()).isCloseTo(room.chart().time().barWidth(), within(1e-9));
+        assertThat(other.chart().time().barWidth())
+                .isCloseTo(room.chart().time().barWidth(), within(1e-9));
         assertThat(other.chart().time().edge()).isCloseTo(room.chart().time().edge(), within(1.0));
-        assertThat(other.chart().indicators()).singleElement().extracting(layer -> layer.title()).isEqualTo("ema 33");
+        assertThat(other.chart().indicators())
+                .singleElement()
+                .extracting(layer -> layer.title())
+                .isEqualTo("ema 33");
     }
 
     @Test
@@ -331,7 +351,9 @@ class DeskTest {
     @Test
     void aSecondDeskInTheSameHomeIsRefused() {
         assertThatThrownBy(() -> new Desk(new Desk.Options(home, true, 1, true), front))
-                .isInstanceOf(IOException.class).hasMessageContaining("another Yardarm").hasMessageContaining("--home");
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("another Yardarm")
+                .hasMessageContaining("--home");
     }
 
     @Test
@@ -351,8 +373,8 @@ class DeskTest {
         desk.close();
         Files.writeString(home.resolve("documents/stances.json"), "{{{");
         open(true);
-        front.await("the notice", () -> notices.stream().anyMatch(notice -> notice.contains("stances")
-                && notice.contains("set aside")));
+        front.await("the notice", () -> notices.stream()
+                .anyMatch(notice -> notice.contains("stances") && notice.contains("set aside")));
         assertThat(desk.books().plans()).hasSize(1);
     }
 

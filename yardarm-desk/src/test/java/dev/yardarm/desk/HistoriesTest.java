@@ -38,8 +38,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 class HistoriesTest {
     private static final InstrumentId ID = new InstrumentId("made", "X");
-    private static final Instrument X = new Instrument(ID, "Ex", "", Instrument.Kind.IMPORTED, "", "",
-            PriceFormat.ofDecimals(2), 1);
+    private static final Instrument X =
+            new Instrument(ID, "Ex", "", Instrument.Kind.IMPORTED, "", "", PriceFormat.ofDecimals(2), 1);
 
     private static BarSource source(Timeframe... stored) throws IOException {
         BarSource source = mock(BarSource.class);
@@ -60,7 +60,9 @@ class HistoriesTest {
     }
 
     private static Bars load(BarSource source, Timeframe timeframe) throws IOException {
-        return new Histories(new Directory(List.of(source))).load(X, timeframe, 600 * Times.DAY).series()
+        return new Histories(new Directory(List.of(source)))
+                .load(X, timeframe, 600 * Times.DAY)
+                .series()
                 .snapshot();
     }
 
@@ -79,10 +81,13 @@ class HistoriesTest {
     @Test
     void whatCannotBeBuiltIsToldWithWhatThereIs() throws IOException {
         BarSource source = source(Timeframe.DAY);
-        assertThatThrownBy(() -> load(source, Timeframe.HOUR)).isInstanceOf(IOException.class)
-                .hasMessageContaining("X has bars of D").hasMessageContaining("1h cannot be built");
+        assertThatThrownBy(() -> load(source, Timeframe.HOUR))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("X has bars of D")
+                .hasMessageContaining("1h cannot be built");
         BarSource none = source();
-        assertThatThrownBy(() -> load(none, Timeframe.DAY)).hasMessageContaining("no bars of X")
+        assertThatThrownBy(() -> load(none, Timeframe.DAY))
+                .hasMessageContaining("no bars of X")
                 .hasMessageContaining("import");
     }
 
@@ -104,14 +109,18 @@ class HistoriesTest {
         SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
         LiveSource live = market;
         Histories histories = new Histories(new Directory(List.of(live)));
-        Instrument ktrl = market.instruments().stream().filter(each -> each.code().equals("KTRL")).findFirst()
+        Instrument ktrl = market.instruments().stream()
+                .filter(each -> each.code().equals("KTRL"))
+                .findFirst()
                 .orElseThrow();
         long early = market.world().presentTime() - 3 * Times.HOUR;
         long late = early + 40 * Times.MINUTE + 13 * Times.SECOND;
         histories.load(ktrl, Timeframe.MINUTES_5, early);
         Bars grown = histories.load(ktrl, Timeframe.MINUTES_5, late).series().snapshot();
-        Bars fresh = new Histories(new Directory(List.of(live))).load(ktrl, Timeframe.MINUTES_5, late)
-                .series().snapshot();
+        Bars fresh = new Histories(new Directory(List.of(live)))
+                .load(ktrl, Timeframe.MINUTES_5, late)
+                .series()
+                .snapshot();
         assertThat(grown.size()).isEqualTo(fresh.size());
         for (int bar = grown.size() - 20; bar < grown.size(); bar++) {
             assertThat(grown.high(bar)).isEqualTo(fresh.high(bar));
@@ -132,8 +141,10 @@ class HistoriesTest {
             assertThat(stored.isPacked()).isTrue();
             for (String code : List.of("KTRL", "PXFIS")) {
                 InstrumentId id = new InstrumentId(SimulatedMarket.NAME, code);
-                Bars kept = stored.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
-                Bars made = market.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
+                Bars kept =
+                        stored.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
+                Bars made =
+                        market.history(id, Timeframe.DAY, Long.MIN_VALUE, now).snapshot();
                 assertThat(kept.size()).isEqualTo(made.size());
                 assertThat(kept.hasForming()).isTrue();
                 for (int bar = 0; bar < made.size(); bar++) {

@@ -69,8 +69,10 @@ class LayoutsTest extends OnAChart {
     void aSplitChartKeepsAllSettingsAndUndoTakesItBack() {
         ChartRoom first = layouts.active();
         front.run(() -> {
-            first.indicators().add(Catalogue.shared().find("ema").orElseThrow(), Settings.standard(Catalogue.shared()
-                    .find("ema").orElseThrow()));
+            first.indicators()
+                    .add(
+                            Catalogue.shared().find("ema").orElseThrow(),
+                            Settings.standard(Catalogue.shared().find("ema").orElseThrow()));
             first.setForm(BarForm.AREA);
             first.setScale("percent", first.chart().scale().withMode(ScaleChoice.Mode.PERCENT));
             first.setRequest("day", first.chart().request().withPart(SessionPart.parse("09:00-12:00")));
@@ -126,7 +128,8 @@ class LayoutsTest extends OnAChart {
             charts.get(1).setRule(BarRule.parse("range:30"));
         });
         assertThat(charts.get(0).chart().request().rule()).isEqualTo(BarRule.parse("range:30"));
-        front.run(() -> charts.get(0).open(instrument("EBSP"), charts.get(0).chart().request()));
+        front.run(() ->
+                charts.get(0).open(instrument("EBSP"), charts.get(0).chart().request()));
         assertThat(charts.get(1).instrument()).contains(instrument("MARN"));
     }
 
@@ -147,7 +150,8 @@ class LayoutsTest extends OnAChart {
         var days = charts.get(0).chart();
         var weeks = charts.get(1).chart();
         long left = days.axis().openTime(days.time().bar(days.time().left() + 1));
-        assertThat(weeks.time().bar(weeks.time().left() + 1)).isCloseTo(weeks.axis().bar(left), within(1));
+        assertThat(weeks.time().bar(weeks.time().left() + 1))
+                .isCloseTo(weeks.axis().bar(left), within(1));
     }
 
     @Test
@@ -175,12 +179,18 @@ class LayoutsTest extends OnAChart {
             layouts.presets().toggleStandard(layouts.presets().named("swing").orElseThrow());
             layouts.presets().move(layouts.presets().named("weekly").orElseThrow(), -1);
         });
-        assertThat(layouts.presets().standard(Timeframe.DAY)).map(Documents.Preset::name).contains("swing");
+        assertThat(layouts.presets().standard(Timeframe.DAY))
+                .map(Documents.Preset::name)
+                .contains("swing");
         assertThat(layouts.presets().all()).extracting(Documents.Preset::name).containsExactly("weekly", "swing");
-        front.run(() -> layouts.presets().delete(layouts.presets().named("weekly").orElseThrow()));
+        front.run(
+                () -> layouts.presets().delete(layouts.presets().named("weekly").orElseThrow()));
         Path file = home.resolve("home/documents/presets.json");
-        front.await("saved", () -> Files.exists(file) && read(file).contains("\"swing\"")
-                && !read(file).contains("\"weekly\""));
+        front.await(
+                "saved",
+                () -> Files.exists(file)
+                        && read(file).contains("\"swing\"")
+                        && !read(file).contains("\"weekly\""));
     }
 
     private static String read(Path file) {
@@ -201,15 +211,18 @@ class LayoutsTest extends OnAChart {
             layouts.stepDown(List.of(Timeframe.HOUR, Timeframe.WEEK, Timeframe.DAY));
         });
         List<ChartRoom> charts = layouts.front().charts();
-        assertThat(charts).extracting(chart -> chart.chart().timeframe()).containsExactly(Timeframe.WEEK, Timeframe.DAY,
-                Timeframe.HOUR);
+        assertThat(charts)
+                .extracting(chart -> chart.chart().timeframe())
+                .containsExactly(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR);
         assertThat(charts.get(1).chart().form()).isEqualTo(BarForm.BARS);
         assertThat(charts.get(0).chart().form()).isEqualTo(BarForm.CANDLES);
         front.run(layouts::reverse);
-        assertThat(layouts.front().charts()).extracting(chart -> chart.chart().timeframe())
+        assertThat(layouts.front().charts())
+                .extracting(chart -> chart.chart().timeframe())
                 .containsExactly(Timeframe.HOUR, Timeframe.DAY, Timeframe.WEEK);
         front.run(() -> layouts.active().step(1));
-        assertThat(charts).allMatch(chart -> chart.instrument().equals(layouts.active().instrument()));
+        assertThat(charts)
+                .allMatch(chart -> chart.instrument().equals(layouts.active().instrument()));
         front.run(() -> layouts.stepDown(List.of(Timeframe.DAY)));
         front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("two or three")));
     }
@@ -219,8 +232,12 @@ class LayoutsTest extends OnAChart {
         front.run(() -> {
             layouts.arrange(Arrangement.parse("row(0*0.7,1*0.3)"));
             layouts.front().charts().get(1).setTimeframe(Timeframe.WEEK);
-            layouts.front().charts().get(0).setScale("fixed height", layouts.front().charts().get(0).chart().scale()
-                    .held(90, 110));
+            layouts.front()
+                    .charts()
+                    .get(0)
+                    .setScale(
+                            "fixed height",
+                            layouts.front().charts().get(0).chart().scale().held(90, 110));
             layouts.front().charts().get(1).setTitle("the big picture");
             layouts.front().charts().get(1).setLink(3);
             layouts.add("Second", Arrangement.parse("2"));
@@ -229,13 +246,29 @@ class LayoutsTest extends OnAChart {
             layouts.setLinks(3, Set.of(Shared.TIMEFRAME));
         });
         assertThat(layouts.all()).hasSize(3);
-        Documents.Workspace saved = front.get(() -> new Documents.Workspace("DAYLIGHT", "CHART", "", null, true, true,
-                true, 1, 1, null, List.of(), WorkspaceKeeper.capture(layouts), 1, WorkspaceKeeper.captureLinks(layouts),
-                true, true));
+        Documents.Workspace saved = front.get(() -> new Documents.Workspace(
+                "DAYLIGHT",
+                "CHART",
+                "",
+                null,
+                true,
+                true,
+                true,
+                1,
+                1,
+                null,
+                List.of(),
+                WorkspaceKeeper.capture(layouts),
+                1,
+                WorkspaceKeeper.captureLinks(layouts),
+                true,
+                true));
         Layouts other = front.get(() -> new Layouts(desk));
         front.run(() -> WorkspaceKeeper.restore(saved, other));
-        assertThat(other.all()).extracting(Layout::title).containsExactlyElementsOf(layouts.all().stream()
-                .map(Layout::title).toList());
+        assertThat(other.all())
+                .extracting(Layout::title)
+                .containsExactlyElementsOf(
+                        layouts.all().stream().map(Layout::title).toList());
         assertThat(other.front().title()).isEqualTo("Second");
         assertThat(other.all().get(2).hasOwnWindow()).isTrue();
         ChartRoom week = other.all().get(0).charts().get(1);
@@ -246,8 +279,13 @@ class LayoutsTest extends OnAChart {
         assertThat(other.links().of(3)).containsExactly(Shared.TIMEFRAME);
         ChartRoom day = other.all().get(0).charts().get(0);
         front.run(() -> other.show(other.all().get(0)));
-        front.await("the held height", () -> day.chart().scale().fit() == ScaleChoice.Fit.HELD
-                && Math.abs(day.chart().scale().high() - day.chart().scale().low() - 20) < 1e-6);
+        front.await(
+                "the held height",
+                () -> day.chart().scale().fit() == ScaleChoice.Fit.HELD
+                        && Math.abs(day.chart().scale().high()
+                                        - day.chart().scale().low()
+                                        - 20)
+                                < 1e-6);
         front.run(() -> other.show(other.all().get(1)));
         front.run(() -> other.backToTab(other.all().get(2)));
         assertThat(other.all()).noneMatch(Layout::hasOwnWindow);
@@ -265,14 +303,29 @@ class LayoutsTest extends OnAChart {
         Path file = home.resolve("mine.json");
         front.run(() -> {
             layouts.presets().save("swing", layouts.active());
-            Documents.Workspace workspace = new Documents.Workspace("DAYLIGHT", "CHART", "", null, true, true, true, 1, 1,
-                    new Documents.Window(0, 0, 1, 1, false), List.of(), WorkspaceKeeper.capture(layouts), 0, List.of(),
-                    true, true);
+            Documents.Workspace workspace = new Documents.Workspace(
+                    "DAYLIGHT",
+                    "CHART",
+                    "",
+                    null,
+                    true,
+                    true,
+                    true,
+                    1,
+                    1,
+                    new Documents.Window(0, 0, 1, 1, false),
+                    List.of(),
+                    WorkspaceKeeper.capture(layouts),
+                    0,
+                    List.of(),
+                    true,
+                    true);
             WorkspaceFile.export(workspace, layouts, file);
         });
         front.await("the file", () -> notices.stream().anyMatch(notice -> notice.contains("The workspace is in")));
         front.run(() -> {
-            desk.listWork().add(desk.books().lists().get(0).name(), instrument("LUMA").id());
+            desk.listWork()
+                    .add(desk.books().lists().get(0).name(), instrument("LUMA").id());
             layouts.active().setForm(BarForm.STEPS);
             layouts.presets().save("swing", layouts.active());
         });
@@ -318,27 +371,44 @@ class LayoutsTest extends OnAChart {
         Instrument future = instrument("VSIX");
         BarRequest hours = BarRequest.of(Timeframe.HOUR).withDays(10);
         var whole = histories.load(future, hours, now).series().snapshot();
-        var day = histories.load(future, hours.withPart(SessionPart.DAY), now).series().snapshot();
-        var evening = histories.load(future, hours.withPart(SessionPart.EVENING), now).series().snapshot();
+        var day = histories
+                .load(future, hours.withPart(SessionPart.DAY), now)
+                .series()
+                .snapshot();
+        var evening = histories
+                .load(future, hours.withPart(SessionPart.EVENING), now)
+                .series()
+                .snapshot();
         assertThat(day.size()).isLessThan(whole.size() / 2);
         assertThat(volume(day) + volume(evening)).isCloseTo(volume(whole), within(whole.volume(0) + evening.volume(0)));
         BarRequest daily = BarRequest.of(Timeframe.DAY);
         var moved = histories.load(future, daily, now).series().snapshot();
-        var plain = histories.load(future, daily.withRoll(RollRule.EXPIRY, BarRequest.Joint.UNADJUSTED), now).series()
+        var plain = histories
+                .load(future, daily.withRoll(RollRule.EXPIRY, BarRequest.Joint.UNADJUSTED), now)
+                .series()
                 .snapshot();
         assertThat(moved.size()).isEqualTo(plain.size());
         assertThat(moved.low(0)).isNotEqualTo(plain.low(0));
         assertThat(histories.traded(future, now).code()).startsWith("VSIX-");
         List<EventMark> marks = dev.yardarm.desk.market.EventMarks.of(histories, future, daily, 0, now);
-        assertThat(marks).filteredOn(mark -> mark.kind() == EventMark.Kind.ROLL).hasSizeGreaterThan(50)
+        assertThat(marks)
+                .filteredOn(mark -> mark.kind() == EventMark.Kind.ROLL)
+                .hasSizeGreaterThan(50)
                 .allMatch(mark -> mark.text().contains("by difference"));
         assertThat(marks).isSorted();
-        Instrument paying = desk.directory().all().stream().filter(each -> !desk.directory().source(each)
-                .dividends(each.id()).isEmpty()).findFirst().orElseThrow();
+        Instrument paying = desk.directory().all().stream()
+                .filter(each ->
+                        !desk.directory().source(each).dividends(each.id()).isEmpty())
+                .findFirst()
+                .orElseThrow();
         assertThat(dev.yardarm.desk.market.EventMarks.of(histories, paying, daily, 0, now))
-                .extracting(EventMark::kind).contains(EventMark.Kind.DIVIDEND);
+                .extracting(EventMark::kind)
+                .contains(EventMark.Kind.DIVIDEND);
         var raw = histories.load(paying, daily, now).series().snapshot();
-        var paid = histories.load(paying, daily.withAdjustments(true, true), now).series().snapshot();
+        var paid = histories
+                .load(paying, daily.withAdjustments(true, true), now)
+                .series()
+                .snapshot();
         assertThat(paid.close(0)).isLessThan(raw.close(0));
         assertThat(paid.close(paid.size() - 1)).isEqualTo(raw.close(raw.size() - 1));
     }
@@ -359,7 +429,8 @@ class LayoutsTest extends OnAChart {
             Spans.show(chart, "6 months");
         });
         long left = chart.axis().openTime(chart.time().bar(chart.time().left() + 1));
-        assertThat((chart.bars().openTime(chart.bars().size() - 1) - left) / 86_400_000_000L).isBetween(180L, 186L);
+        assertThat((chart.bars().openTime(chart.bars().size() - 1) - left) / 86_400_000_000L)
+                .isBetween(180L, 186L);
         front.run(() -> Spans.show(chart, "5 days"));
         assertThat(chart.bars().size() - chart.time().firstVisible()).isBetween(5, 7);
         front.run(() -> Spans.show(chart, "all"));
@@ -372,16 +443,29 @@ class LayoutsTest extends OnAChart {
 
     @Test
     void theCardSaysWhoItIsAndHowItStands() throws IOException {
-        InstrumentCard card = InstrumentCard.of(instrument("KTRL"), desk.directory(), desk.histories(),
+        InstrumentCard card = InstrumentCard.of(
+                instrument("KTRL"),
+                desk.directory(),
+                desk.histories(),
                 desk.clock().now());
-        assertThat(card.lines()).extracting(InstrumentCard.Line::word).contains("market", "sector", "session", "tick",
-                "last", "trend", "place", "volatility", "strength");
-        assertThat(card.lines()).anyMatch(line -> line.word().equals("last") && line.text().startsWith("103.76"));
-        InstrumentCard future = InstrumentCard.of(instrument("VSIX-U26"), desk.directory(), desk.histories(),
+        assertThat(card.lines())
+                .extracting(InstrumentCard.Line::word)
+                .contains("market", "sector", "session", "tick", "last", "trend", "place", "volatility", "strength");
+        assertThat(card.lines())
+                .anyMatch(line -> line.word().equals("last") && line.text().startsWith("103.76"));
+        InstrumentCard future = InstrumentCard.of(
+                instrument("VSIX-U26"),
+                desk.directory(),
+                desk.histories(),
                 desk.clock().now());
-        assertThat(future.lines()).anyMatch(line -> line.word().equals("tick") && line.text().contains("worth 5"));
-        assertThat(future.lines()).anyMatch(line -> line.word().equals("session") && line.text().contains("day from"));
-        InstrumentCard economic = InstrumentCard.of(instrument("HPRC"), desk.directory(), desk.histories(),
+        assertThat(future.lines())
+                .anyMatch(line -> line.word().equals("tick") && line.text().contains("worth 5"));
+        assertThat(future.lines())
+                .anyMatch(line -> line.word().equals("session") && line.text().contains("day from"));
+        InstrumentCard economic = InstrumentCard.of(
+                instrument("HPRC"),
+                desk.directory(),
+                desk.histories(),
                 desk.clock().now());
         assertThat(economic.lines()).anyMatch(line -> line.word().equals("history"));
     }
@@ -398,8 +482,8 @@ class LayoutsTest extends OnAChart {
         assertThat(room.chart().request().part()).isEqualTo(SessionPart.DAY);
         front.run(room::undo);
         assertThat(desk.habits().session(instrument("VSIX").id())).isEqualTo(SessionPart.WHOLE);
-        front.run(() -> desk.habits().setTimeframes(List.of(Timeframe.DAY, Timeframe.parse("7m").orElseThrow(),
-                Timeframe.DAY)));
+        front.run(() -> desk.habits()
+                .setTimeframes(List.of(Timeframe.DAY, Timeframe.parse("7m").orElseThrow(), Timeframe.DAY)));
         assertThat(desk.timeframes()).extracting(Timeframe::toString).containsExactly("D", "7m");
         front.run(() -> desk.habits().setTimeframes(List.of()));
         assertThat(desk.timeframes()).isEqualTo(Timeframe.STANDARD);
@@ -410,11 +494,15 @@ class LayoutsTest extends OnAChart {
         ChartRoom room = layouts.active();
         front.run(() -> {
             room.chart().setSize(1000, 600);
-            room.indicators().add(Catalogue.shared().find("rsi").orElseThrow(), Settings.standard(Catalogue.shared()
-                    .find("rsi").orElseThrow()));
+            room.indicators()
+                    .add(
+                            Catalogue.shared().find("rsi").orElseThrow(),
+                            Settings.standard(Catalogue.shared().find("rsi").orElseThrow()));
             assertThat(ids(room)).hasSize(3).startsWith("price", "volume");
             String rsi = room.panes().inHand().id();
-            assertThat(rsi).as("that of the chosen indicator").isEqualTo(ids(room).get(2));
+            assertThat(rsi)
+                    .as("that of the chosen indicator")
+                    .isEqualTo(ids(room).get(2));
             double before = height(room, rsi);
             room.panes().resize(rsi, 2);
             assertThat(height(room, rsi)).isCloseTo(before + 0.08 * room.chart().plotBottom(), within(1.0));
@@ -442,14 +530,18 @@ class LayoutsTest extends OnAChart {
             assertThat(room.panes().inHand().id()).isEqualTo("price");
             room.panes().fold("price");
             room.panes().resize("price", 1);
-            assertThat(room.chart().paneChoices()).as("the price pane has what is left").isEmpty();
+            assertThat(room.chart().paneChoices())
+                    .as("the price pane has what is left")
+                    .isEmpty();
             room.panes().chooseNext();
             assertThat(room.panes().inHand().id()).isEqualTo("volume");
             room.panes().maximise("volume");
             assertThat(ids(room)).containsExactly("volume");
             room.panes().maximise("volume");
             room.panes().chooseNext();
-            assertThat(room.panes().inHand().id()).as("from the lowest the first again").isEqualTo("price");
+            assertThat(room.panes().inHand().id())
+                    .as("from the lowest the first again")
+                    .isEqualTo("price");
             room.panes().leave();
             assertThat(room.panes().isChosen()).isFalse();
         });

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 class ListWorkTest {
     @TempDir
     private Path home;
+
     private final Front front = new Front();
     private final List<String> notices = new CopyOnWriteArrayList<>();
     private Desk desk;
@@ -58,8 +59,8 @@ class ListWorkTest {
             assertThat(work.rename(name, "Focus 2")).as("taken").isFalse();
             assertThat(work.rename(name, "Close watch")).isTrue();
         });
-        assertThat(list("Close watch")).isEqualTo(new NamedList("Close watch", List.of(id("EBSP"), id("KTRL"),
-                id("MARN")), 3));
+        assertThat(list("Close watch"))
+                .isEqualTo(new NamedList("Close watch", List.of(id("EBSP"), id("KTRL"), id("MARN")), 3));
         front.run(() -> {
             work.remove("Close watch", id("KTRL"));
             assertThat(list("Close watch").instruments()).hasSize(2);
@@ -89,8 +90,11 @@ class ListWorkTest {
         assertThat(list("Fisheries").instruments()).hasSizeBetween(5, 10);
         assertThat(list("Tier large").instruments()).hasSize(20);
         assertThat(list("PV60 top 50 %").instruments()).hasSizeBetween(3, 25);
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("make up 5"))
-                && notices.stream().anyMatch(notice -> notice.contains("No sector or tier is called 'castles'")));
+        front.await(
+                "told",
+                () -> notices.stream().anyMatch(notice -> notice.contains("make up 5"))
+                        && notices.stream()
+                                .anyMatch(notice -> notice.contains("No sector or tier is called 'castles'")));
     }
 
     @Test
@@ -101,8 +105,8 @@ class ListWorkTest {
             assertThat(read.found()).containsExactly(id("KTRL"), id("MARN"), id("EBSP"), id("LUMA"));
             assertThat(read.missing()).containsExactly("NOPE", "other:KTRL");
             work.paste(name, read);
-            assertThat(work.read("U26 M26", "halcyon", "VSIX-", "").found()).containsExactly(id("VSIX-U26"),
-                    id("VSIX-M26"));
+            assertThat(work.read("U26 M26", "halcyon", "VSIX-", "").found())
+                    .containsExactly(id("VSIX-U26"), id("VSIX-M26"));
             assertThat(work.read("AUL", "halcyon", "", "BRY").found()).containsExactly(id("AULBRY"));
             assertThat(work.read("KTRL", "own", "", "").missing()).containsExactly("KTRL");
         });

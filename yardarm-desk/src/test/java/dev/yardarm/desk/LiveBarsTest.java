@@ -29,7 +29,10 @@ class LiveBarsTest {
     private static final long LATE = WORLD.presentTime() - 11 * Times.SECOND;
 
     private static Instrument instrument(String code) {
-        return MARKET.instruments().stream().filter(each -> each.code().equals(code)).findFirst().orElseThrow();
+        return MARKET.instruments().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Histories histories() {
@@ -50,11 +53,24 @@ class LiveBarsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"KTRL,range:12", "KTRL,brick:10", "KTRL,brick:atr14@15m", "KTRL,line-break:3@5m",
-            "KTRL,point-figure:10x3", "KTRL,volume:9000", "VSIX,range:8", "VSIX,ticks:300", "VSIX,reversal:10",
-            "VSIX,volume:2500", "LUMA,point-figure:2x1", "LUMA,brick:0.5%", "AULBRY,range:80"})
+    @CsvSource({
+        "KTRL,range:12",
+        "KTRL,brick:10",
+        "KTRL,brick:atr14@15m",
+        "KTRL,line-break:3@5m",
+        "KTRL,point-figure:10x3",
+        "KTRL,volume:9000",
+        "VSIX,range:8",
+        "VSIX,ticks:300",
+        "VSIX,reversal:10",
+        "VSIX,volume:2500",
+        "LUMA,point-figure:2x1",
+        "LUMA,brick:0.5%",
+        "AULBRY,range:80"
+    })
     void everyKindGoesOnAsItWillBeLoaded(String code, String rule) throws IOException {
-        BarRequest request = BarRequest.of(Timeframe.MINUTE).withRule(BarRule.parse(rule)).withDays(6);
+        BarRequest request =
+                BarRequest.of(Timeframe.MINUTE).withRule(BarRule.parse(rule)).withDays(6);
         Histories.Loaded live = histories().load(instrument(code), request, EARLY);
         int before = live.series().closed();
         for (long time = EARLY; time < LATE; time += 83 * Times.SECOND) {
@@ -64,20 +80,33 @@ class LiveBarsTest {
             live.series();
         }
         assertThat(live.series().closed()).as("it went on").isGreaterThanOrEqualTo(before);
-        same(live.series().snapshot(), histories().load(instrument(code), request, LATE).series().snapshot());
+        same(
+                live.series().snapshot(),
+                histories().load(instrument(code), request, LATE).series().snapshot());
         assertThat(live.madeFrom()).startsWith(code.equals("VSIX") || code.equals("LUMA") ? "from ticks" : "from bars");
     }
 
     @ParameterizedTest
-    @CsvSource({"VSIX,15m,day", "VSIX,1h,evening", "VSIX,D,day", "SALT,5m,09:00-16:00", "HBND,W,whole",
-            "KTRL,7m,10:00-15:45", "AULBRY,4h,whole", "LUMA,2h,whole"})
+    @CsvSource({
+        "VSIX,15m,day",
+        "VSIX,1h,evening",
+        "VSIX,D,day",
+        "SALT,5m,09:00-16:00",
+        "HBND,W,whole",
+        "KTRL,7m,10:00-15:45",
+        "AULBRY,4h,whole",
+        "LUMA,2h,whole"
+    })
     void partsOfTheSessionGoOnAsTheyWillBeLoaded(String code, String timeframe, String part) throws IOException {
-        BarRequest request = BarRequest.of(Timeframe.parse(timeframe).orElseThrow()).withPart(SessionPart.parse(part))
+        BarRequest request = BarRequest.of(Timeframe.parse(timeframe).orElseThrow())
+                .withPart(SessionPart.parse(part))
                 .withDays(60);
         Histories.Loaded live = histories().load(instrument(code), request, EARLY);
         MARKET.trades(live.traded().id(), EARLY, LATE, live.maker()::addTick);
         live.maker().advanceTo(LATE);
-        same(live.series().snapshot(), histories().load(instrument(code), request, LATE).series().snapshot());
+        same(
+                live.series().snapshot(),
+                histories().load(instrument(code), request, LATE).series().snapshot());
     }
 
     @Test
@@ -88,7 +117,9 @@ class LiveBarsTest {
             assertThat(live.traded().code()).startsWith("TIDE-");
             MARKET.trades(live.traded().id(), EARLY, LATE, live.maker()::addTick);
             live.maker().advanceTo(LATE);
-            same(live.series().snapshot(), histories().load(instrument("TIDE"), request, LATE).series().snapshot());
+            same(
+                    live.series().snapshot(),
+                    histories().load(instrument("TIDE"), request, LATE).series().snapshot());
         }
     }
 
@@ -97,18 +128,28 @@ class LiveBarsTest {
         Histories histories = histories();
         assertThatMessage(histories, "GY10", BarRequest.of(Timeframe.HOUR), "cannot be built", "longer timeframe");
         assertThatMessage(histories, "HPRC", BarRequest.of(Timeframe.DAY), "has bars of M");
-        assertThatMessage(histories, "GY10", BarRequest.of(Timeframe.DAY).withPart(SessionPart.parse("09:00-10:00")),
+        assertThatMessage(
+                histories,
+                "GY10",
+                BarRequest.of(Timeframe.DAY).withPart(SessionPart.parse("09:00-10:00")),
                 "needs intraday bars");
-        assertThatMessage(histories, "KTRL", BarRequest.of(Timeframe.HOUR).withPart(SessionPart.EVENING),
-                "no evening session");
-        assertThatMessage(histories, "KTRL", BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("ticks:100")),
+        assertThatMessage(
+                histories, "KTRL", BarRequest.of(Timeframe.HOUR).withPart(SessionPart.EVENING), "no evening session");
+        assertThatMessage(
+                histories,
+                "KTRL",
+                BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("ticks:100")),
                 "only be made from ticks");
-        assertThatMessage(histories, "GY10", BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("brick:5@1h")),
+        assertThatMessage(
+                histories,
+                "GY10",
+                BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("brick:5@1h")),
                 "cannot be built");
     }
 
     private static void assertThatMessage(Histories histories, String code, BarRequest request, String... parts) {
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> histories.load(instrument(code), request, LATE))
-                .isInstanceOf(IOException.class).hasMessageContainingAll(parts);
+                .isInstanceOf(IOException.class)
+                .hasMessageContainingAll(parts);
     }
 }

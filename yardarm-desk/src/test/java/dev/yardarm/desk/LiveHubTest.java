@@ -65,12 +65,18 @@ class LiveHubTest {
         long now = clock.now();
         assertThat(now).isGreaterThan(start + 3 * Times.MINUTE);
         List<String> expected = new ArrayList<>();
-        market.trades(instrument("KTRL").id(), start - Times.HOUR, now,
+        market.trades(
+                instrument("KTRL").id(),
+                start - Times.HOUR,
+                now,
                 (time, price, size) -> expected.add(time + " " + price + " " + size));
         assertThat(early.trades).isEqualTo(expected);
         assertThat(early.late).isFalse();
         List<String> sinceStart = new ArrayList<>();
-        market.trades(instrument("KTRL").id(), start, now,
+        market.trades(
+                instrument("KTRL").id(),
+                start,
+                now,
                 (time, price, size) -> sinceStart.add(time + " " + price + " " + size));
         assertThat(late.trades).isEqualTo(sinceStart);
         assertThat(other.trades).isNotEmpty().isNotEqualTo(late.trades);
@@ -95,19 +101,25 @@ class LiveHubTest {
 
     @Test
     void quotesFollowTheMarketAndKnowTheDayBefore(@TempDir Path home) throws Exception {
-        try (Front front = new Front(); Desk desk = new Desk(new Desk.Options(home, true, 1, false), front)) {
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 1, false), front)) {
             Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> { }));
-            front.run(() -> board.watch(List.of(ktrl, desk.directory().byCode("PV60").orElseThrow())));
+            QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
+            front.run(() ->
+                    board.watch(List.of(ktrl, desk.directory().byCode("PV60").orElseThrow())));
             front.await("quotes", () -> board.quote(ktrl.id()).isPresent());
-            var days = desk.histories().load(ktrl, Timeframe.DAY, desk.clock().now()).series().snapshot();
+            var days = desk.histories()
+                    .load(ktrl, Timeframe.DAY, desk.clock().now())
+                    .series()
+                    .snapshot();
             QuoteBoard.Quote first = board.quote(ktrl.id()).orElseThrow();
             assertThat(first.last()).isEqualTo(days.close(days.size() - 1));
             assertThat(first.before()).isEqualTo(days.close(days.size() - 2));
             assertThat(first.change()).isEqualTo(first.last() / first.before() - 1);
             desk.clock().setSpeed(600);
             desk.hub().start();
-            front.await("another price", () -> board.quote(ktrl.id()).orElseThrow().last() != first.last());
+            front.await(
+                    "another price", () -> board.quote(ktrl.id()).orElseThrow().last() != first.last());
             assertThat(board.quote(ktrl.id()).orElseThrow().before()).isEqualTo(first.before());
             board.close();
         }
@@ -115,7 +127,8 @@ class LiveHubTest {
 
     @Test
     void anAlertMissedWhileNothingRanFiresAtItsOwnMoment(@TempDir Path home) throws Exception {
-        try (Front front = new Front(); Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
             Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
             long open = desk.calendar(ktrl).open(java.time.LocalDate.of(2026, 6, 19));
             double[] reached = {Double.NaN, 0};
@@ -126,11 +139,18 @@ class LiveHubTest {
                 }
             });
             front.run(() -> {
-                desk.books().setDrawings(ktrl.id(), List.of(new dev.yardarm.core.drawing.Drawing("d",
-                        dev.yardarm.core.drawing.Drawing.LEVEL, Timeframe.DAY,
-                        List.of(new dev.yardarm.core.drawing.Anchor(open, 105)), 0)));
-                desk.books().setAlerts(List.of(new Alert("a", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY,
-                        false, open + 1, 0, 0)));
+                desk.books()
+                        .setDrawings(
+                                ktrl.id(),
+                                List.of(new dev.yardarm.core.drawing.Drawing(
+                                        "d",
+                                        dev.yardarm.core.drawing.Drawing.LEVEL,
+                                        Timeframe.DAY,
+                                        List.of(new dev.yardarm.core.drawing.Anchor(open, 105)),
+                                        0)));
+                desk.books()
+                        .setAlerts(List.of(new Alert(
+                                "a", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, open + 1, 0, 0)));
                 desk.hub().start();
             });
             front.await("the alert", () -> desk.books().alerts().get(0).hasFired());

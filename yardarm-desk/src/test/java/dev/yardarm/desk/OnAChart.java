@@ -19,6 +19,7 @@ import org.junit.jupiter.api.io.TempDir;
 abstract class OnAChart {
     @TempDir
     Path home;
+
     final Front front = new Front();
     final List<String> notices = new CopyOnWriteArrayList<>();
     Desk desk;

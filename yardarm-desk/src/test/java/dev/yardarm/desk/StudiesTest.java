@@ -32,6 +32,7 @@ import org.junit.jupiter.api.io.TempDir;
 class StudiesTest {
     @TempDir
     private Path home;
+
     private final Front front = new Front();
     private final List<String> notices = new CopyOnWriteArrayList<>();
     private Desk desk;
@@ -55,7 +56,8 @@ class StudiesTest {
     }
 
     private void level(double price) {
-        front.run(() -> room.studies().draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), price))));
+        front.run(() -> room.studies()
+                .draw(Drawing.LEVEL, List.of(new Anchor(desk.clock().now(), price))));
     }
 
     private double price(int drawing) {
@@ -70,10 +72,13 @@ class StudiesTest {
         front.run(() -> room.indicators().add(sma, Settings.standard(sma)));
         assertThat(room.chart().drawings()).extracting(Drawing::colour).containsExactly(0, 1);
         assertThat(room.chart().indicators().get(0).style().colour()).isEqualTo(2);
-        front.run(() -> room.studies().select(new Selection.Drawing(room.chart().drawings().get(0).id())));
+        front.run(() -> room.studies()
+                .select(new Selection.Drawing(room.chart().drawings().get(0).id())));
         front.run(() -> room.studies().deleteChosen());
         level(102);
-        assertThat(room.chart().drawings().get(1).colour()).as("a colour that became free").isZero();
+        assertThat(room.chart().drawings().get(1).colour())
+                .as("a colour that became free")
+                .isZero();
     }
 
     @Test
@@ -93,12 +98,16 @@ class StudiesTest {
 
     @Test
     void aMovedLevelArmsItsAlertAnewFromWherePriceStands() {
-        double last = front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
+        double last =
+                front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
         level(last + 5);
         front.run(() -> room.studies().setAlert(Alert.Trigger.REACHES));
         assertThat(desk.books().alerts().get(0).above()).isFalse();
-        front.run(() -> room.drawings().changeChosen("change", drawing -> drawing.withAnchor(0,
-                drawing.anchors().get(0).withPrice(last - 5))));
+        front.run(() -> room.drawings()
+                .changeChosen(
+                        "change",
+                        drawing ->
+                                drawing.withAnchor(0, drawing.anchors().get(0).withPrice(last - 5))));
         assertThat(desk.books().alerts().get(0).above()).isTrue();
         assertThat(desk.books().alerts().get(0).hasFired()).isFalse();
     }
@@ -141,7 +150,8 @@ class StudiesTest {
     void theNextPlanStartsFromTheLastAccount() {
         front.run(() -> {
             room.studies().makePlan(104, 102, 108);
-            room.studies().change(room.chart().plan().get(), room.chart().plan().get().withAccount(80_000, 0.25));
+            room.studies()
+                    .change(room.chart().plan().get(), room.chart().plan().get().withAccount(80_000, 0.25));
             room.studies().removePlan();
             room.studies().makePlan(104, 102, 108);
         });
@@ -195,24 +205,80 @@ class StudiesTest {
             room.step(1);
         });
         front.await("a notice", () -> notices.stream().anyMatch(notice -> notice.contains("'Nothing' is empty")));
-        assertThat(desk.members("no such list")).hasSize(desk.directory().all().size()).hasSizeGreaterThan(110);
+        assertThat(desk.members("no such list"))
+                .hasSize(desk.directory().all().size())
+                .hasSizeGreaterThan(110);
     }
 
     @Test
     void aWorkspaceWithUnknownThingsOpensWithoutThem() {
-        Documents.Chart saved = new Documents.Chart(room.instrument().orElseThrow().id(), Timeframe.WEEK, "ropes", true,
-                false, 9, 0, 50, 60, List.of(
-                new Documents.IndicatorLayer("a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false, null),
-                new Documents.IndicatorLayer("b", "sma", Map.of("length", "-3"), 0, 1, 1, true, null, false, null, null, null, null, false, null),
-                new Documents.IndicatorLayer("c", "ema", Map.of("length", "9"), 3, 2, 0.5, false, null, false, null, null, null, null, false, null)), null, null,
-                null, null, null, null, null, 0, null);
+        Documents.Chart saved = new Documents.Chart(
+                room.instrument().orElseThrow().id(),
+                Timeframe.WEEK,
+                "ropes",
+                true,
+                false,
+                9,
+                0,
+                50,
+                60,
+                List.of(
+                        new Documents.IndicatorLayer(
+                                "a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false,
+                                null),
+                        new Documents.IndicatorLayer(
+                                "b",
+                                "sma",
+                                Map.of("length", "-3"),
+                                0,
+                                1,
+                                1,
+                                true,
+                                null,
+                                false,
+                                null,
+                                null,
+                                null,
+                                null,
+                                false,
+                                null),
+                        new Documents.IndicatorLayer(
+                                "c",
+                                "ema",
+                                Map.of("length", "9"),
+                                3,
+                                2,
+                                0.5,
+                                false,
+                                null,
+                                false,
+                                null,
+                                null,
+                                null,
+                                null,
+                                false,
+                                null)),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                0,
+                null);
         front.run(() -> WorkspaceKeeper.restore(saved, room));
         assertThat(room.chart().indicators()).singleElement().satisfies(layer -> {
             assertThat(layer.title()).isEqualTo("ema 9");
             assertThat(layer.style().visible()).isFalse();
         });
         front.await("the range set by hand", () -> room.chart().isPriceManual());
-        front.await("both told", () -> notices.stream().filter(notice -> notice.contains("left out")).count() == 2);
+        front.await(
+                "both told",
+                () -> notices.stream()
+                                .filter(notice -> notice.contains("left out"))
+                                .count()
+                        == 2);
     }
 
     @Test

@@ -22,11 +22,14 @@ import org.junit.jupiter.api.Test;
 /** Sheets of drawings without a window: drawn on, shown, hidden, undone; drawings as files; hiding and clearing all. */
 class TracingsTest extends OnAChart {
     private void level(double price) {
-        room.studies().draw(Drawing.LEVEL, List.of(new Anchor(room.chart().bars().openTime(100), price)));
+        room.studies()
+                .draw(Drawing.LEVEL, List.of(new Anchor(room.chart().bars().openTime(100), price)));
     }
 
     private List<Double> shown() {
-        return room.chart().drawings().stream().map(each -> each.anchors().get(0).price()).toList();
+        return room.chart().drawings().stream()
+                .map(each -> each.anchors().get(0).price())
+                .toList();
     }
 
     private InstrumentId id() {
@@ -53,7 +56,8 @@ class TracingsTest extends OnAChart {
             assertThat(shown()).as("what is drawn on is shown").hasSize(3);
             room.tracings().show("nothing", false);
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no tracing 'nothing'")));
+        front.await(
+                "told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no tracing 'nothing'")));
     }
 
     @Test
@@ -77,7 +81,10 @@ class TracingsTest extends OnAChart {
             level(98);
             room.tracings().show("second", false);
             layouts.split(true);
-            ChartRoom other = layouts.front().charts().stream().filter(each -> each != room).findFirst().orElseThrow();
+            ChartRoom other = layouts.front().charts().stream()
+                    .filter(each -> each != room)
+                    .findFirst()
+                    .orElseThrow();
             assertThat(other.chart().drawings()).isEmpty();
             other.tracings().show("second", true);
             assertThat(shown()).containsExactly(98.0);
@@ -96,9 +103,14 @@ class TracingsTest extends OnAChart {
         Path file = home.resolve("drawings.json");
         front.run(() -> {
             level(98);
-            room.drawings().draw("channel", List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
-                    room.chart().bars().openTime(120), 95), new Anchor(room.chart().bars().openTime(110), 88)),
-                    Map.of("quarters", "yes"));
+            room.drawings()
+                    .draw(
+                            "channel",
+                            List.of(
+                                    new Anchor(room.chart().bars().openTime(100), 90),
+                                    new Anchor(room.chart().bars().openTime(120), 95),
+                                    new Anchor(room.chart().bars().openTime(110), 88)),
+                            Map.of("quarters", "yes"));
             room.tracings().export(file);
         });
         front.await("the file", () -> Files.exists(file));
@@ -112,21 +124,27 @@ class TracingsTest extends OnAChart {
             room.undo();
             assertThat(room.chart().drawings()).isEmpty();
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("1 drawing of")
-                && notice.contains("drawing 1: there is no kind of drawing 'unheard_of'")));
+        front.await("told", () -> notices.stream()
+                .anyMatch(notice -> notice.contains("1 drawing of")
+                        && notice.contains("drawing 1: there is no kind of drawing 'unheard_of'")));
         Path foreign = Files.writeString(home.resolve("foreign.json"), "{\"shapes\": [}");
         front.run(() -> room.tracings().importFrom(foreign));
-        front.await("refused with the place", () -> notices.stream().anyMatch(notice -> notice.contains("no valid JSON")
-                && notice.contains("line 1")));
+        front.await("refused with the place", () -> notices.stream()
+                .anyMatch(notice -> notice.contains("no valid JSON") && notice.contains("line 1")));
     }
 
     @Test
     void aDrawingIsNudgedByBarsAndPutOnAnotherInstrumentUnlessItIsLocked() {
         front.run(() -> {
-            room.studies().draw(Drawing.LINE, List.of(new Anchor(room.chart().bars().openTime(100), 90), new Anchor(
-                    room.chart().bars().openTime(110), 95)));
+            room.studies()
+                    .draw(
+                            Drawing.LINE,
+                            List.of(
+                                    new Anchor(room.chart().bars().openTime(100), 90),
+                                    new Anchor(room.chart().bars().openTime(110), 95)));
             room.drawings().nudgeBars(4);
-            assertThat(room.chart().drawings().get(0).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(104));
+            assertThat(room.chart().drawings().get(0).anchors().get(0).time())
+                    .isEqualTo(room.chart().bars().openTime(104));
             Drawing line = room.chart().drawings().get(0);
             room.drawings().change(line.withPlace(line.place().withLocked(true).withTracing("second")));
             room.drawings().nudgeBars(4);
@@ -150,23 +168,36 @@ class TracingsTest extends OnAChart {
             Drawing level = room.chart().drawings().get(0);
             room.drawings().change(level.withPlace(level.place().withName("floor")));
             room.indicators().add(indicator("sma"));
-            room.indicators().change(layer(0).withStyle(layer(0).style().withOutput("value", layer(0).outputStyle(0)
-                    .withTint(new OutputStyle.Tint("close > drawing \"floor\"", 5)))));
+            room.indicators()
+                    .change(layer(0).withStyle(layer(0).style()
+                            .withOutput(
+                                    "value",
+                                    layer(0).outputStyle(0)
+                                            .withTint(new OutputStyle.Tint("close > drawing \"floor\"", 5)))));
         });
         front.await("the rule", () -> holds() == 1);
         front.run(() -> {
-            room.studies().select(new Selection.Drawing(room.chart().drawings().get(0).id()));
+            room.studies()
+                    .select(new Selection.Drawing(room.chart().drawings().get(0).id()));
             room.drawings().nudge(5000);
         });
         front.await("the rule follows the drawing", () -> holds() == 0);
         List<ScanRunner.Result> results = new CopyOnWriteArrayList<>();
         front.run(() -> {
             room.drawings().nudge(-5000);
-            desk.scan(new Scan("s", desk.books().lists().get(0).name(), room.chart().timeframe(), List.of(
-                    "close > drawing \"floor\"")), results::add, failed -> notices.add(failed.toString()));
+            desk.scan(
+                    new Scan(
+                            "s",
+                            desk.books().lists().get(0).name(),
+                            room.chart().timeframe(),
+                            List.of("close > drawing \"floor\"")),
+                    results::add,
+                    failed -> notices.add(failed.toString()));
         });
         front.await("the scan", () -> results.size() == 1);
-        assertThat(results.get(0).found()).extracting(found -> found.instrument().code()).containsExactly("KTRL");
+        assertThat(results.get(0).found())
+                .extracting(found -> found.instrument().code())
+                .containsExactly("KTRL");
     }
 
     private double holds() {
@@ -185,7 +216,8 @@ class TracingsTest extends OnAChart {
             room.studies().setAlert(Alert.Trigger.REACHES);
             assertThat(desk.books().alerts()).hasSize(1);
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("has no price an alert could wait for")));
+        front.await("told", () -> notices.stream()
+                .anyMatch(notice -> notice.contains("has no price an alert could wait for")));
     }
 
     @Test
@@ -195,7 +227,8 @@ class TracingsTest extends OnAChart {
             level(99);
             room.drawings().cloneChosen();
             assertThat(shown()).containsExactly(98.0, 99.0, 99.0);
-            assertThat(room.chart().drawings().get(2).anchors().get(0).time()).isEqualTo(room.chart().bars().openTime(103));
+            assertThat(room.chart().drawings().get(2).anchors().get(0).time())
+                    .isEqualTo(room.chart().bars().openTime(103));
             room.drawings().toggleAll();
             assertThat(room.chart().places().inView()).isEmpty();
             assertThat(room.chart().drawings()).hasSize(3);
@@ -205,10 +238,14 @@ class TracingsTest extends OnAChart {
             room.drawings().change(first.withVisible(false));
             room.drawings().toggleAll();
             room.drawings().toggleAll();
-            assertThat(room.chart().drawings().get(0).visible()).as("hidden singly before").isFalse();
+            assertThat(room.chart().drawings().get(0).visible())
+                    .as("hidden singly before")
+                    .isFalse();
             room.drawings().toggleAll();
             level(97);
-            assertThat(room.chart().areDrawingsShown()).as("a new one is to be seen").isTrue();
+            assertThat(room.chart().areDrawingsShown())
+                    .as("a new one is to be seen")
+                    .isTrue();
             room.undo();
             room.drawings().clear();
             room.undo();
@@ -218,8 +255,11 @@ class TracingsTest extends OnAChart {
 
     @Test
     void movingADrawingAndUndoingGivesTheSameBytes() throws IOException {
-        front.run(() -> room.drawings().draw(Drawing.LEVEL, List.of(new Anchor(room.chart().bars().openTime(
-                room.chart().bars().size() - 1), 98.4))));
+        front.run(() -> room.drawings()
+                .draw(
+                        Drawing.LEVEL,
+                        List.of(new Anchor(
+                                room.chart().bars().openTime(room.chart().bars().size() - 1), 98.4))));
         Path file = home.resolve("home");
         String before = awaitSaved(file, "98.4");
         front.run(() -> room.drawings().nudge(7));
@@ -233,8 +273,11 @@ class TracingsTest extends OnAChart {
         String[] found = new String[1];
         front.await("saved " + part, () -> {
             try (var files = Files.walk(folder)) {
-                Path file = files.filter(each -> each.getParent().endsWith("tracings") && !each.toString().contains("last-good")
-                        && each.toString().endsWith("KTRL.json")).findFirst().orElse(null);
+                Path file = files.filter(each -> each.getParent().endsWith("tracings")
+                                && !each.toString().contains("last-good")
+                                && each.toString().endsWith("KTRL.json"))
+                        .findFirst()
+                        .orElse(null);
                 found[0] = file == null ? "" : Files.readString(file);
             } catch (IOException later) {
                 found[0] = "";

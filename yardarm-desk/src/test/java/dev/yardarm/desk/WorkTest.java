@@ -66,7 +66,7 @@ class WorkTest {
     void whatBelongsTogetherIsOneStep() {
         List<String> log = new ArrayList<>();
         UndoStack undo = new UndoStack(() -> 0);
-        undo.together("nothing", () -> { });
+        undo.together("nothing", () -> {});
         assertThat(undo.undo()).as("no step without a command").isEmpty();
         undo.together("both", () -> {
             undo.execute(Command.of("one", () -> log.add("+1"), () -> log.add("-1")));
@@ -85,17 +85,27 @@ class WorkTest {
         CountDownLatch release = new CountDownLatch(1);
         CountDownLatch done = new CountDownLatch(1);
         try (Scheduler scheduler = new Scheduler(2, Runnable::run)) {
-            scheduler.start("k", "older", job -> {
-                started.countDown();
-                release.await();
-                return "older";
-            }, results::add, failed -> results.add("failed"));
+            scheduler.start(
+                    "k",
+                    "older",
+                    job -> {
+                        started.countDown();
+                        release.await();
+                        return "older";
+                    },
+                    results::add,
+                    failed -> results.add("failed"));
             started.await();
             assertThat(scheduler.jobs()).hasSize(1);
-            scheduler.start("k", "newer", job -> "newer", result -> {
-                results.add(result);
-                done.countDown();
-            }, failed -> results.add("failed"));
+            scheduler.start(
+                    "k",
+                    "newer",
+                    job -> "newer",
+                    result -> {
+                        results.add(result);
+                        done.countDown();
+                    },
+                    failed -> results.add("failed"));
             assertThat(done.await(5, TimeUnit.SECONDS)).isTrue();
             release.countDown();
         }
@@ -106,12 +116,17 @@ class WorkTest {
     void failuresAreHandedOver() throws InterruptedException {
         CountDownLatch failed = new CountDownLatch(1);
         try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
-            scheduler.start("k", "", job -> {
-                throw new IOException("gone");
-            }, result -> { }, failure -> {
-                assertThat(failure).hasMessage("gone");
-                failed.countDown();
-            });
+            scheduler.start(
+                    "k",
+                    "",
+                    job -> {
+                        throw new IOException("gone");
+                    },
+                    result -> {},
+                    failure -> {
+                        assertThat(failure).hasMessage("gone");
+                        failed.countDown();
+                    });
             assertThat(failed.await(5, TimeUnit.SECONDS)).isTrue();
         }
     }

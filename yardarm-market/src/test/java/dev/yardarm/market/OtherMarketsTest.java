@@ -33,7 +33,10 @@ class OtherMarketsTest {
     }
 
     private static Instrument instrument(String code) {
-        return MARKET.instruments().stream().filter(each -> each.code().equals(code)).findFirst().orElseThrow();
+        return MARKET.instruments().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Bars bars(String code, Timeframe timeframe, long from, long upTo) {
@@ -42,12 +45,20 @@ class OtherMarketsTest {
 
     @Test
     void everythingTheWorldNamesIsThere() {
-        assertThat(MARKET.instruments()).filteredOn(each -> each.kind() == Instrument.Kind.CONTINUOUS)
-                .extracting(Instrument::code).containsExactly("VSIX", "TIDE", "SALT", "WOOD", "HBND");
-        assertThat(MARKET.instruments()).filteredOn(each -> each.kind() == Instrument.Kind.CURRENCY).hasSize(15)
+        assertThat(MARKET.instruments())
+                .filteredOn(each -> each.kind() == Instrument.Kind.CONTINUOUS)
+                .extracting(Instrument::code)
+                .containsExactly("VSIX", "TIDE", "SALT", "WOOD", "HBND");
+        assertThat(MARKET.instruments())
+                .filteredOn(each -> each.kind() == Instrument.Kind.CURRENCY)
+                .hasSize(15)
                 .allMatch(each -> each.format().style() == PriceFormat.Style.PIPS);
-        assertThat(MARKET.instruments()).filteredOn(each -> each.kind() == Instrument.Kind.YIELD).hasSize(4);
-        assertThat(MARKET.instruments()).filteredOn(each -> each.kind() == Instrument.Kind.ECONOMIC).hasSize(2);
+        assertThat(MARKET.instruments())
+                .filteredOn(each -> each.kind() == Instrument.Kind.YIELD)
+                .hasSize(4);
+        assertThat(MARKET.instruments())
+                .filteredOn(each -> each.kind() == Instrument.Kind.ECONOMIC)
+                .hasSize(2);
         assertThat(instrument("VSIX-U26").pointValue()).isEqualTo(10);
         assertThat(instrument("HBND").format().style()).isEqualTo(PriceFormat.Style.THIRTY_SECONDS);
     }
@@ -58,14 +69,15 @@ class OtherMarketsTest {
         TradingCalendar calendar = MARKET.calendar(instrument(code));
         long from = calendar.open(calendar.sessionAt(NOW - 6 * Times.DAY));
         Bars days = bars(code, Timeframe.DAY, from, NOW);
-        Bars sum = BarBuilder.aggregate(bars(code, Timeframe.MINUTE, from, NOW), new BarGrid(calendar, Timeframe.DAY),
-                NOW).snapshot();
+        Bars sum = BarBuilder.aggregate(
+                        bars(code, Timeframe.MINUTE, from, NOW), new BarGrid(calendar, Timeframe.DAY), NOW)
+                .snapshot();
         assertThat(sum.size()).isEqualTo(days.size()).isGreaterThan(3);
         for (int bar = 0; bar < days.size(); bar++) {
             assertThat(sum.openTime(bar)).isEqualTo(days.openTime(bar));
             assertThat(List.of(sum.open(bar), sum.high(bar), sum.low(bar), sum.close(bar), sum.volume(bar)))
-                    .isEqualTo(List.of(days.open(bar), days.high(bar), days.low(bar), days.close(bar),
-                            days.volume(bar)));
+                    .isEqualTo(
+                            List.of(days.open(bar), days.high(bar), days.low(bar), days.close(bar), days.volume(bar)));
         }
     }
 
@@ -76,8 +88,8 @@ class OtherMarketsTest {
         assertThat(from).isLessThan(NOW - 18 * Times.DAY);
         TickSeries ticks = MARKET.ticks(id(code), NOW - 90 * Times.MINUTE, NOW);
         TradingCalendar calendar = MARKET.calendar(instrument(code));
-        BarBuilder built = new BarBuilder(new BarGrid(calendar, Timeframe.MINUTE),
-                new dev.yardarm.core.series.BarSeries(100));
+        BarBuilder built =
+                new BarBuilder(new BarGrid(calendar, Timeframe.MINUTE), new dev.yardarm.core.series.BarSeries(100));
         built.addTicks(ticks, 0, ticks.size());
         Bars minutes = bars(code, Timeframe.MINUTE, NOW - 90 * Times.MINUTE, NOW);
         Bars own = built.series().snapshot();
@@ -103,7 +115,9 @@ class OtherMarketsTest {
     void contractsFollowEachOtherAndTheTradeMovesOn() {
         List<BarSource.Contract> contracts = MARKET.contracts(id("VSIX"));
         assertThat(contracts).isSortedAccordingTo((one, other) -> Long.compare(one.expiry(), other.expiry()));
-        BarSource.Contract june = contracts.stream().filter(each -> each.id().code().equals("VSIX-M26")).findFirst()
+        BarSource.Contract june = contracts.stream()
+                .filter(each -> each.id().code().equals("VSIX-M26"))
+                .findFirst()
                 .orElseThrow();
         assertThat(Times.date(june.expiry() - 1, WORLD.zone())).isEqualTo(LocalDate.of(2026, 6, 19));
         long month = 30 * Times.DAY;
@@ -115,8 +129,10 @@ class OtherMarketsTest {
         assertThat(nextLate.volume(0)).isGreaterThan(ownLate.volume(0));
         Bars index = bars("PV60", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
         assertThat(ownLate.close(0)).isCloseTo(index.close(0), within(index.close(0) * 0.01));
-        assertThat(bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY).closeTime(
-                bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY).size() - 1))
+        assertThat(bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
+                        .closeTime(bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
+                                        .size()
+                                - 1))
                 .isEqualTo(june.expiry());
     }
 
@@ -145,7 +161,9 @@ class OtherMarketsTest {
         assertThat(values.closeTime(last)).isLessThanOrEqualTo(NOW);
         assertThat(Times.date(values.openTime(last), WORLD.zone())).isEqualTo(LocalDate.of(2026, 5, 1));
         assertThat(Times.at(values.closeTime(last), WORLD.zone()).toLocalTime()).hasToString("09:37");
-        assertThat(bars("HPRC", Timeframe.MONTH, Long.MIN_VALUE, values.closeTime(last) - 1).closed()).isEqualTo(last);
+        assertThat(bars("HPRC", Timeframe.MONTH, Long.MIN_VALUE, values.closeTime(last) - 1)
+                        .closed())
+                .isEqualTo(last);
         assertThat(MARKET.stored(id("HPRC"))).containsExactly(Timeframe.MONTH);
         assertThat(MARKET.stored(id("GY10"))).containsExactly(Timeframe.DAY);
         Bars yields = bars("GY10", Timeframe.DAY, Long.MIN_VALUE, NOW);
@@ -155,10 +173,14 @@ class OtherMarketsTest {
     @Test
     void theCalendarHasEntriesInOrderBetweenTwoMoments() {
         List<BarSource.Entry> entries = MARKET.entries(id("KTRL"), NOW - 90 * Times.DAY, NOW + 30 * Times.DAY);
-        assertThat(entries).hasSizeGreaterThan(8).isSortedAccordingTo((one, other) -> Long.compare(one.time(),
-                other.time())).allMatch(entry -> entry.importance() >= 1 && entry.importance() <= 3);
-        assertThat(entries).extracting(BarSource.Entry::kind).contains(BarSource.Entry.Kind.RELEASE,
-                BarSource.Entry.Kind.RATE_DECISION, BarSource.Entry.Kind.AUCTION);
+        assertThat(entries)
+                .hasSizeGreaterThan(8)
+                .isSortedAccordingTo((one, other) -> Long.compare(one.time(), other.time()))
+                .allMatch(entry -> entry.importance() >= 1 && entry.importance() <= 3);
+        assertThat(entries)
+                .extracting(BarSource.Entry::kind)
+                .contains(
+                        BarSource.Entry.Kind.RELEASE, BarSource.Entry.Kind.RATE_DECISION, BarSource.Entry.Kind.AUCTION);
     }
 
     @Test
@@ -174,7 +196,9 @@ class OtherMarketsTest {
             volume += minutes.volume(minute);
         }
         assertThat(volume).isEqualTo(day.volume(0));
-        assertThat(bars("PV60", Timeframe.MINUTE, calendar.open(half), calendar.close(half)).closed()).isEqualTo(270);
+        assertThat(bars("PV60", Timeframe.MINUTE, calendar.open(half), calendar.close(half))
+                        .closed())
+                .isEqualTo(270);
     }
 
     @Test

@@ -31,7 +31,8 @@ class SimulatedMarketTest {
     private static final long NOW = WORLD.presentTime();
 
     private static Bars bars(String code, Timeframe timeframe, long from, long upTo) {
-        return MARKET.history(new InstrumentId(SimulatedMarket.NAME, code), timeframe, from, upTo).snapshot();
+        return MARKET.history(new InstrumentId(SimulatedMarket.NAME, code), timeframe, from, upTo)
+                .snapshot();
     }
 
     @Test
@@ -39,21 +40,30 @@ class SimulatedMarketTest {
         assertThat(WORLD.companies()).hasSize(60);
         assertThat(WORLD.sectors()).hasSize(8);
         for (World.Tier tier : WORLD.tiers()) {
-            assertThat(WORLD.companies()).filteredOn(each -> each.tier().equals(tier.code())).hasSize(20);
+            assertThat(WORLD.companies())
+                    .filteredOn(each -> each.tier().equals(tier.code()))
+                    .hasSize(20);
         }
         assertThat(WORLD.indices()).hasSize(1 + 3 + 8);
-        assertThat(WORLD.companies()).extracting(World.Company::code).doesNotHaveDuplicates()
+        assertThat(WORLD.companies())
+                .extracting(World.Company::code)
+                .doesNotHaveDuplicates()
                 .allMatch(code -> code.matches("[A-Z]{4}"));
-        assertThat(MARKET.instruments()).extracting(Instrument::code).contains("KTRL", "PV60").doesNotHaveDuplicates();
+        assertThat(MARKET.instruments())
+                .extracting(Instrument::code)
+                .contains("KTRL", "PV60")
+                .doesNotHaveDuplicates();
     }
 
     @Test
     void theSameSeedMakesTheSameHistoryAndAnotherSeedAnother() {
         Bars one = bars("KTRL", Timeframe.DAY, Long.MIN_VALUE, NOW);
-        Bars same = new SimulatedMarket(World.halcyon(), 1).history(new InstrumentId("halcyon", "KTRL"), Timeframe.DAY,
-                Long.MIN_VALUE, NOW).snapshot();
-        Bars other = new SimulatedMarket(World.halcyon(), 2).history(new InstrumentId("halcyon", "KTRL"),
-                Timeframe.DAY, Long.MIN_VALUE, NOW).snapshot();
+        Bars same = new SimulatedMarket(World.halcyon(), 1)
+                .history(new InstrumentId("halcyon", "KTRL"), Timeframe.DAY, Long.MIN_VALUE, NOW)
+                .snapshot();
+        Bars other = new SimulatedMarket(World.halcyon(), 2)
+                .history(new InstrumentId("halcyon", "KTRL"), Timeframe.DAY, Long.MIN_VALUE, NOW)
+                .snapshot();
         assertThat(one.size()).isEqualTo(same.size()).isGreaterThan(3600);
         int different = 0;
         for (int bar = 0; bar < one.size(); bar++) {
@@ -69,7 +79,9 @@ class SimulatedMarketTest {
         for (World.Company company : WORLD.companies()) {
             Bars bars = bars(company.code(), Timeframe.DAY, Long.MIN_VALUE, NOW);
             for (int bar = 0; bar < bars.size(); bar++) {
-                assertThat(bars.low(bar)).as(company.code() + " " + bar).isPositive()
+                assertThat(bars.low(bar))
+                        .as(company.code() + " " + bar)
+                        .isPositive()
                         .isLessThanOrEqualTo(Math.min(bars.open(bar), bars.close(bar)));
                 assertThat(bars.high(bar)).isGreaterThanOrEqualTo(Math.max(bars.open(bar), bars.close(bar)));
                 assertThat(bars.volume(bar)).isPositive().isEqualTo(Math.rint(bars.volume(bar)));
@@ -85,8 +97,8 @@ class SimulatedMarketTest {
     void minutesAddUpToTheirDaysExactly(String code) {
         long from = NOW - 45 * Times.DAY;
         Bars days = bars(code, Timeframe.DAY, from, NOW);
-        BarSeries built = BarBuilder.aggregate(bars(code, Timeframe.MINUTE, from, NOW),
-                new BarGrid(WORLD.calendar(), Timeframe.DAY), NOW);
+        BarSeries built = BarBuilder.aggregate(
+                bars(code, Timeframe.MINUTE, from, NOW), new BarGrid(WORLD.calendar(), Timeframe.DAY), NOW);
         Bars sum = built.snapshot();
         int offset = sum.size() - days.size();
         assertThat(days.size()).isGreaterThan(25);
@@ -134,10 +146,14 @@ class SimulatedMarketTest {
     void askingInPiecesGivesTheSameTradesAsAskingAtOnce() {
         InstrumentId id = new InstrumentId("halcyon", "MARN");
         List<String> atOnce = new ArrayList<>();
-        MARKET.trades(id, NOW, NOW + 3 * Times.HOUR, (time, price, size) -> atOnce.add(time + " " + price + " " + size));
+        MARKET.trades(
+                id, NOW, NOW + 3 * Times.HOUR, (time, price, size) -> atOnce.add(time + " " + price + " " + size));
         List<String> pieces = new ArrayList<>();
         for (long time = NOW; time < NOW + 3 * Times.HOUR; time += 37 * Times.SECOND) {
-            MARKET.trades(id, time, Math.min(time + 37 * Times.SECOND, NOW + 3 * Times.HOUR),
+            MARKET.trades(
+                    id,
+                    time,
+                    Math.min(time + 37 * Times.SECOND, NOW + 3 * Times.HOUR),
                     (at, price, size) -> pieces.add(at + " " + price + " " + size));
         }
         assertThat(pieces).isEqualTo(atOnce).isNotEmpty();
@@ -171,9 +187,15 @@ class SimulatedMarketTest {
         double value = 0;
         for (World.Company company : WORLD.companies()) {
             if (company.sector().equals("fisheries")) {
-                Bars member = SplitAdjustment.adjust(MARKET.history(new InstrumentId("halcyon", company.code()),
-                        Timeframe.DAY, Long.MIN_VALUE, NOW), MARKET.splits(new InstrumentId("halcyon", company.code())),
-                        NOW).snapshot();
+                Bars member = SplitAdjustment.adjust(
+                                MARKET.history(
+                                        new InstrumentId("halcyon", company.code()),
+                                        Timeframe.DAY,
+                                        Long.MIN_VALUE,
+                                        NOW),
+                                MARKET.splits(new InstrumentId("halcyon", company.code())),
+                                NOW)
+                        .snapshot();
                 double shares = MARKET.history().sharesOutstanding(company.code(), NOW);
                 value += member.close(day) * shares;
                 previous += member.close(day - 1) * shares;
@@ -215,8 +237,9 @@ class SimulatedMarketTest {
         double early = 0;
         double middle = 0;
         for (int bar = 0; bar < minutes.closed(); bar++) {
-            int minute = (int) ((minutes.openTime(bar) - WORLD.calendar().open(
-                    Times.date(minutes.openTime(bar), WORLD.zone()))) / Times.MINUTE);
+            int minute = (int)
+                    ((minutes.openTime(bar) - WORLD.calendar().open(Times.date(minutes.openTime(bar), WORLD.zone())))
+                            / Times.MINUTE);
             early += minute < 30 ? minutes.volume(bar) : 0;
             middle += minute >= 240 && minute < 270 ? minutes.volume(bar) : 0;
         }
@@ -237,7 +260,8 @@ class SimulatedMarketTest {
     @Test
     void aFileThatIsNoWorldIsRefused() {
         Assertions.assertThatThrownBy(() -> World.read(new ByteArrayInputStream(
-                "{\"format\":\"other\",\"version\":1}".getBytes(StandardCharsets.UTF_8))))
-                .isInstanceOf(IOException.class).hasMessageContaining("no world file");
+                        "{\"format\":\"other\",\"version\":1}".getBytes(StandardCharsets.UTF_8))))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("no world file");
     }
 }

@@ -24,7 +24,8 @@ class SyntheticBarsTest {
         double trend = 0;
         for (int seed = 0; seed < 20; seed++) {
             walk += legs(SyntheticBars.make(seed, 2000, SyntheticBars.Kind.WALK).snapshot());
-            trend += legs(SyntheticBars.make(seed, 2000, SyntheticBars.Kind.TREND).snapshot());
+            trend += legs(
+                    SyntheticBars.make(seed, 2000, SyntheticBars.Kind.TREND).snapshot());
         }
         assertThat(trend).isGreaterThan(walk * 1.3);
     }
@@ -44,7 +45,8 @@ class SyntheticBarsTest {
 
     @Test
     void impossibleWishesAreRefused() {
-        assertThatThrownBy(() -> SyntheticBars.make(1, 0, SyntheticBars.Kind.WALK)).hasMessageContaining("at least 1");
+        assertThatThrownBy(() -> SyntheticBars.make(1, 0, SyntheticBars.Kind.WALK))
+                .hasMessageContaining("at least 1");
         assertThatThrownBy(() -> SyntheticBars.Kind.named("zigzag")).hasMessageContaining("walk or trend");
     }
 }

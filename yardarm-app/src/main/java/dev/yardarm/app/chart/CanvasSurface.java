@@ -35,8 +35,9 @@ final class CanvasSurface implements Surface {
     }
 
     static Color colour(int argb) {
-        return COLOURS.computeIfAbsent(argb, value -> Color.rgb(value >>> 16 & 0xFF, value >>> 8 & 0xFF, value & 0xFF,
-                (value >>> 24) / 255.0));
+        return COLOURS.computeIfAbsent(
+                argb,
+                value -> Color.rgb(value >>> 16 & 0xFF, value >>> 8 & 0xFF, value & 0xFF, (value >>> 24) / 255.0));
     }
 
     @Override
@@ -105,11 +106,12 @@ final class CanvasSurface implements Surface {
     public void text(String text, double x, double y, Type type, Align align, int colour) {
         graphics.setFont(Themes.font(type));
         graphics.setFill(colour(colour));
-        graphics.setTextAlign(switch (align) {
-            case LEFT -> TextAlignment.LEFT;
-            case CENTRE -> TextAlignment.CENTER;
-            case RIGHT -> TextAlignment.RIGHT;
-        });
+        graphics.setTextAlign(
+                switch (align) {
+                    case LEFT -> TextAlignment.LEFT;
+                    case CENTRE -> TextAlignment.CENTER;
+                    case RIGHT -> TextAlignment.RIGHT;
+                });
         graphics.fillText(text, x, snap(y));
     }
 

@@ -68,7 +68,8 @@ public class ChartCanvas extends Region {
     /** Issues a frame at once. */
     public void paintNow() {
         chart.setSize(canvas.getWidth(), canvas.getHeight());
-        double scale = getScene() == null || getScene().getWindow() == null ? 1
+        double scale = getScene() == null || getScene().getWindow() == null
+                ? 1
                 : getScene().getWindow().getOutputScaleX();
         surface.setScale(scale);
         painter.paint(chart, palette, surface);

@@ -9,7 +9,6 @@ import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.SnapTarget;
@@ -59,7 +58,7 @@ final class ChartMenu {
         } else if (hit instanceof Hit.OnBracket) {
             menu.getItems().add(item("Remove the plan", room.studies()::removePlan));
         } else if (hit instanceof Hit.PriceAxis) {
-            ofPriceAxis(menu, x);
+            ofPriceAxis(menu);
         } else if (hit instanceof Hit.TimeAxisStrip) {
             ofTimeAxis(menu);
         } else {
@@ -94,68 +93,104 @@ final class ChartMenu {
         bench.layouts().activate(room);
         ChartDrawings drawings = room.drawings();
         if (room.chart().selection() instanceof Selection.Drawing) {
-            menu.getItems().addAll(item("Alert when price reaches it", () -> room.studies().setAlert(Alert.Trigger.REACHES)),
-                    item("Alert when a bar closes beyond it", () -> room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND)),
-                    new SeparatorMenuItem());
+            menu.getItems()
+                    .addAll(
+                            item("Alert when price reaches it", () -> room.studies()
+                                    .setAlert(Alert.Trigger.REACHES)),
+                            item("Alert when a bar closes beyond it", () -> room.studies()
+                                    .setAlert(Alert.Trigger.CLOSES_BEYOND)),
+                            new SeparatorMenuItem());
         }
-        menu.getItems().addAll(item("Clone", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
+        menu.getItems()
+                .addAll(item("Clone", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
         Menu arrange = new Menu("Arrange");
         arrange.getItems().addAll(new DrawingMenus(bench).arranging());
-        menu.getItems().addAll(arrange, item("Hide", () -> drawings.changeChosen("hide", each -> each.withVisible(false))),
-                item("Delete", drawings::deleteChosen));
+        menu.getItems()
+                .addAll(
+                        arrange,
+                        item("Hide", () -> drawings.changeChosen("hide", each -> each.withVisible(false))),
+                        item("Delete", drawings::deleteChosen));
     }
 
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
         Menu panes = new Menu("Move to");
         for (Pane pane : room.chart().panes()) {
             if (!pane.id().equals(layer.paneId())) {
-                String name = pane.kind() == Pane.Kind.PRICE ? "the price pane" : pane.kind() == Pane.Kind.VOLUME
-                        ? "the volume pane" : "the pane of " + room.chart().titleOf(pane.indicators().get(0));
+                String name = pane.kind() == Pane.Kind.PRICE
+                        ? "the price pane"
+                        : pane.kind() == Pane.Kind.VOLUME
+                                ? "the volume pane"
+                                : "the pane of "
+                                        + room.chart().titleOf(pane.indicators().get(0));
                 panes.getItems().add(item(name, () -> room.indicators().change(layer.inPane(pane.id()))));
             }
         }
         if (!layer.paneId().equals(layer.id())) {
-            panes.getItems().add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
+            panes.getItems()
+                    .add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
         }
         Menu scales = new Menu("Scale");
         for (LayerScale scale : LayerScale.values()) {
-            scales.getItems().add(check(scale.words(), layer.scale() == scale,
-                    () -> room.indicators().change(layer.onScale(scale))));
+            scales.getItems().add(check(scale.words(), layer.scale() == scale, () -> room.indicators()
+                    .change(layer.onScale(scale))));
         }
-        menu.getItems().addAll(
-                item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
-                panes, scales,
-                item("Hide", () -> room.indicators().change(layer.withStyle(
-                        layer.style().withVisible(false)))),
-                item("Remove " + room.chart().titleOf(layer), () -> room.indicators().remove(layer.id())));
+        menu.getItems()
+                .addAll(
+                        item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
+                        panes,
+                        scales,
+                        item("Hide", () -> room.indicators()
+                                .change(layer.withStyle(layer.style().withVisible(false)))),
+                        item("Remove " + room.chart().titleOf(layer), () -> room.indicators()
+                                .remove(layer.id())));
     }
 
-    private void ofPriceAxis(ContextMenu menu, double x) {
+    private void ofPriceAxis(ContextMenu menu) {
         ChartModel chart = room.chart();
         ScaleChoice scale = chart.scale();
         for (ScaleChoice.Mode mode : ScaleChoice.Mode.values()) {
-            menu.getItems().add(check(switch (mode) {
-                case LINEAR -> "Straight scale";
-                case LOGARITHMIC -> "Logarithmic scale";
-                case PERCENT -> "Per cent from a bar";
-                case INDEXED -> "Index, 100 at a bar";
-            }, scale.mode() == mode, () -> room.setScale(mode.word() + " scale", scale.withMode(mode))));
+            menu.getItems()
+                    .add(check(
+                            switch (mode) {
+                                case LINEAR -> "Straight scale";
+                                case LOGARITHMIC -> "Logarithmic scale";
+                                case PERCENT -> "Per cent from a bar";
+                                case INDEXED -> "Index, 100 at a bar";
+                            },
+                            scale.mode() == mode,
+                            () -> room.setScale(mode.word() + " scale", scale.withMode(mode))));
         }
-        menu.getItems().addAll(new SeparatorMenuItem(),
-                check("Fit price", scale.fit() == ScaleChoice.Fit.PRICE, () -> view(ChartModel::fitPrice)),
-                check("Fit price and indicators", scale.fit() == ScaleChoice.Fit.ALL,
-                        () -> room.setScale("fit all", scale.withFit(ScaleChoice.Fit.ALL))),
-                check("Fixed height for each price", scale.fit() == ScaleChoice.Fit.HELD,
-                        () -> room.setScale("fixed height", scale.fit() == ScaleChoice.Fit.HELD
-                                ? scale.withFit(ScaleChoice.Fit.PRICE)
-                                : scale.held(chart.price().low(), chart.price().high()))),
-                check("Low prices at the top", scale.inverted(),
-                        () -> room.setScale("inverted scale", scale.withInverted(!scale.inverted()))));
+        menu.getItems()
+                .addAll(
+                        new SeparatorMenuItem(),
+                        check("Fit price", scale.fit() == ScaleChoice.Fit.PRICE, () -> view(ChartModel::fitPrice)),
+                        check(
+                                "Fit price and indicators",
+                                scale.fit() == ScaleChoice.Fit.ALL,
+                                () -> room.setScale("fit all", scale.withFit(ScaleChoice.Fit.ALL))),
+                        check(
+                                "Fixed height for each price",
+                                scale.fit() == ScaleChoice.Fit.HELD,
+                                () -> room.setScale(
+                                        "fixed height",
+                                        scale.fit() == ScaleChoice.Fit.HELD
+                                                ? scale.withFit(ScaleChoice.Fit.PRICE)
+                                                : scale.held(
+                                                        chart.price().low(),
+                                                        chart.price().high()))),
+                        check(
+                                "Low prices at the top",
+                                scale.inverted(),
+                                () -> room.setScale("inverted scale", scale.withInverted(!scale.inverted()))));
         Menu margins = new Menu("Margins");
         for (int percent : new int[] {0, 5, 10, 20, 30}) {
-            margins.getItems().add(check(percent + " % above and below", Math.abs(scale.topMargin() - percent / 100.0)
-                    < 0.001, () -> room.setScale("margins of " + percent + " %", scale.withMargins(percent / 100.0,
-                    percent / 100.0))));
+            margins.getItems()
+                    .add(check(
+                            percent + " % above and below",
+                            Math.abs(scale.topMargin() - percent / 100.0) < 0.001,
+                            () -> room.setScale(
+                                    "margins of " + percent + " %",
+                                    scale.withMargins(percent / 100.0, percent / 100.0))));
         }
         menu.getItems().add(margins);
     }
@@ -165,19 +200,39 @@ final class ChartMenu {
         for (String span : Spans.OFFERED) {
             spans.getItems().add(item(Spans.words(span), () -> view(chart -> Spans.show(chart, span))));
         }
-        menu.getItems().addAll(item("Show the newest bars", () -> view(ChartModel::follow)), spans,
-                item("Go to a date", () -> prompt("go to ")), new SeparatorMenuItem(),
-                check("Lines between sessions", room.chart().areBreaksShown(),
-                        () -> view(chart -> chart.setBreaksShown(!chart.areBreaksShown()))),
-                check("Keep gaps without trade", room.chart().request().gapsKept(),
-                        () -> room.setRequest("gaps", room.chart().request().withGapsKept(
-                                !room.chart().request().gapsKept()))));
+        menu.getItems()
+                .addAll(
+                        item("Show the newest bars", () -> view(ChartModel::follow)),
+                        spans,
+                        item("Go to a date", () -> prompt("go to ")),
+                        new SeparatorMenuItem(),
+                        check(
+                                "Lines between sessions",
+                                room.chart().areBreaksShown(),
+                                () -> view(chart -> chart.setBreaksShown(!chart.areBreaksShown()))),
+                        check(
+                                "Keep gaps without trade",
+                                room.chart().request().gapsKept(),
+                                () -> room.setRequest(
+                                        "gaps",
+                                        room.chart()
+                                                .request()
+                                                .withGapsKept(
+                                                        !room.chart().request().gapsKept()))));
         Menu zones = new Menu("Time zone");
-        zones.getItems().addAll(check("of the exchange", room.chart().chosenZone() == null, () -> room.setZone(null)),
-                check("of this computer", java.time.ZoneId.systemDefault().equals(room.chart().chosenZone()),
-                        () -> room.setZone(java.time.ZoneId.systemDefault())),
-                check("UTC", java.time.ZoneId.of("UTC").equals(room.chart().chosenZone()),
-                        () -> room.setZone(java.time.ZoneId.of("UTC"))), item("another", () -> prompt("zone ")));
+        zones.getItems()
+                .addAll(
+                        check("of the exchange", room.chart().chosenZone() == null, () -> room.setZone(null)),
+                        check(
+                                "of this computer",
+                                java.time.ZoneId.systemDefault()
+                                        .equals(room.chart().chosenZone()),
+                                () -> room.setZone(java.time.ZoneId.systemDefault())),
+                        check(
+                                "UTC",
+                                java.time.ZoneId.of("UTC").equals(room.chart().chosenZone()),
+                                () -> room.setZone(java.time.ZoneId.of("UTC"))),
+                        item("another", () -> prompt("zone ")));
         menu.getItems().add(zones);
     }
 
@@ -197,42 +252,65 @@ final class ChartMenu {
         if (hasBars && chart.pricePane().covers(y)) {
             Anchor anchor = SnapTarget.at(chart, x, y, true);
             String price = chart.instrument().get().format().format(anchor.price());
-            menu.getItems().addAll(item("Level at " + price,
-                            () -> room.studies().draw(Drawing.LEVEL, List.of(anchor))),
-                    item("Trend line from here", () -> {
-                        room.studies().take(Tool.LINE);
-                        room.gestures().placing().put(anchor);
-                    }),
-                    item("Plan a trade with entry " + price, () -> {
-                        room.studies().take(Tool.PLAN);
-                        room.gestures().placing().put(anchor);
-                    }));
+            menu.getItems()
+                    .addAll(
+                            item("Level at " + price, () -> room.studies().draw(Drawing.LEVEL, List.of(anchor))),
+                            item("Trend line from here", () -> {
+                                room.studies().take(Tool.LINE);
+                                room.gestures().placing().put(anchor);
+                            }),
+                            item("Plan a trade with entry " + price, () -> {
+                                room.studies().take(Tool.PLAN);
+                                room.gestures().placing().put(anchor);
+                            }));
             if (chart.scale().isRelative()) {
-                menu.getItems().add(item("Count from this bar", () -> room.setScale("base of the scale",
-                        chart.scale().withBase(chart.axis().openTime(chart.time().bar(x))))));
+                menu.getItems()
+                        .add(item(
+                                "Count from this bar",
+                                () -> room.setScale(
+                                        "base of the scale",
+                                        chart.scale()
+                                                .withBase(chart.axis()
+                                                        .openTime(chart.time().bar(x))))));
             }
             menu.getItems().add(new SeparatorMenuItem());
         }
         menu.getItems().addAll(item("Another instrument", () -> prompt("#")), timeframes(), bars(), session());
         adjustments(menu, chart.instrument().get());
         Menu presets = new Menu("Preset");
-        bench.layouts().presets().all().forEach(preset -> presets.getItems().add(item(preset.name() + "   "
-                + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""),
-                () -> bench.layouts().presets().apply(preset, room))));
+        bench.layouts().presets().all().forEach(preset -> presets.getItems()
+                .add(item(
+                        preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""),
+                        () -> bench.layouts().presets().apply(preset, room))));
         presets.getItems().addAll(new SeparatorMenuItem(), item("Save as a preset", () -> prompt("preset save ")));
-        menu.getItems().addAll(presets, new SeparatorMenuItem(), chartMenu(), link(), out(),
-                item(chart.isVolumeShown() ? "Hide volume" : "Show volume",
-                        () -> room.setVolumeShown(!chart.isVolumeShown())));
-        chart.paneAt(y).filter(pane -> pane.kind() != Pane.Kind.PRICE || !chart.maximisedPane().isEmpty())
-                .ifPresent(pane -> menu.getItems().add(item(chart.maximisedPane().isEmpty()
-                        ? "Give this pane the whole chart" : "Show all panes", () -> room.panes().maximise(pane.id()))));
+        menu.getItems()
+                .addAll(
+                        presets,
+                        new SeparatorMenuItem(),
+                        chartMenu(),
+                        link(),
+                        out(),
+                        item(
+                                chart.isVolumeShown() ? "Hide volume" : "Show volume",
+                                () -> room.setVolumeShown(!chart.isVolumeShown())));
+        chart.paneAt(y)
+                .filter(pane ->
+                        pane.kind() != Pane.Kind.PRICE || !chart.maximisedPane().isEmpty())
+                .ifPresent(pane -> menu.getItems()
+                        .add(item(
+                                chart.maximisedPane().isEmpty() ? "Give this pane the whole chart" : "Show all panes",
+                                () -> room.panes().maximise(pane.id()))));
     }
 
     private Menu timeframes() {
         Menu timeframes = new Menu("Timeframe");
         BarRequest request = room.chart().request();
-        bench.desk().timeframes().forEach(timeframe -> timeframes.getItems().add(check(timeframe.toString(),
-                request.isTime() && request.timeframe().equals(timeframe), () -> room.setTimeframe(timeframe))));
+        bench.desk().timeframes().forEach(timeframe -> timeframes
+                .getItems()
+                .add(check(
+                        timeframe.toString(),
+                        request.isTime() && request.timeframe().equals(timeframe),
+                        () -> room.setTimeframe(timeframe))));
         timeframes.getItems().add(item("another", () -> prompt("")));
         return timeframes;
     }
@@ -240,20 +318,35 @@ final class ChartMenu {
     private Menu bars() {
         Menu bars = new Menu("Bars");
         for (BarForm form : BarForm.values()) {
-            bars.getItems().add(check(form.title(), room.chart().form() == form && room.chart().request().isTime(),
-                    () -> {
-                        if (!room.chart().request().isTime()) {
-                            room.setRule(new BarRule.Time(room.chart().timeframe()));
-                        }
-                        room.setForm(form);
-                    }));
+            bars.getItems()
+                    .add(check(
+                            form.title(),
+                            room.chart().form() == form
+                                    && room.chart().request().isTime(),
+                            () -> {
+                                if (!room.chart().request().isTime()) {
+                                    room.setRule(new BarRule.Time(room.chart().timeframe()));
+                                }
+                                room.setForm(form);
+                            }));
         }
         bars.getItems().add(new SeparatorMenuItem());
-        for (String rule : List.of("ticks:500", "volume:5000", "range:20", "reversal:20", "brick:20", "brick:atr14@D",
-                "line-break:3@D", "point-figure:1%x3@D")) {
+        for (String rule : List.of(
+                "ticks:500",
+                "volume:5000",
+                "range:20",
+                "reversal:20",
+                "brick:20",
+                "brick:atr14@D",
+                "line-break:3@D",
+                "point-figure:1%x3@D")) {
             BarRule made = BarRule.parse(rule);
-            bars.getItems().add(check(made.words() + made.basis().map(basis -> " of " + basis).orElse(""),
-                    made.equals(room.chart().request().rule()), () -> room.setRule(made)));
+            bars.getItems()
+                    .add(check(
+                            made.words()
+                                    + made.basis().map(basis -> " of " + basis).orElse(""),
+                            made.equals(room.chart().request().rule()),
+                            () -> room.setRule(made)));
         }
         bars.getItems().add(item("another size", () -> prompt("bars ")));
         return bars;
@@ -263,14 +356,20 @@ final class ChartMenu {
         Menu session = new Menu("Session");
         BarRequest request = room.chart().request();
         for (SessionPart part : List.of(SessionPart.WHOLE, SessionPart.DAY, SessionPart.EVENING)) {
-            session.getItems().add(check(part.words(), request.part().equals(part),
-                    () -> room.setRequest(part.words(), request.withPart(part))));
+            session.getItems()
+                    .add(check(
+                            part.words(),
+                            request.part().equals(part),
+                            () -> room.setRequest(part.words(), request.withPart(part))));
         }
         session.getItems().add(item("own hours", () -> prompt("session ")));
         Menu days = new Menu("Days to load");
         for (int count : new int[] {0, 5, 20, 60, 250}) {
-            days.getItems().add(check(count == 0 ? "all there are" : String.valueOf(count), request.days() == count,
-                    () -> room.setRequest("days to load", request.withDays(count))));
+            days.getItems()
+                    .add(check(
+                            count == 0 ? "all there are" : String.valueOf(count),
+                            request.days() == count,
+                            () -> room.setRequest("days to load", request.withDays(count))));
         }
         session.getItems().add(days);
         return session;
@@ -281,28 +380,44 @@ final class ChartMenu {
         if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
             Menu roll = new Menu("Contracts");
             for (BarRequest.Joint joint : BarRequest.Joint.values()) {
-                roll.getItems().add(check("joined " + joint.words(), request.joint() == joint,
-                        () -> room.setRequest("contracts " + joint.words(), request.withRoll(request.roll(), joint))));
+                roll.getItems()
+                        .add(check(
+                                "joined " + joint.words(),
+                                request.joint() == joint,
+                                () -> room.setRequest(
+                                        "contracts " + joint.words(), request.withRoll(request.roll(), joint))));
             }
             roll.getItems().add(new SeparatorMenuItem());
             for (RollRule rule : List.of(RollRule.VOLUME, RollRule.EXPIRY, RollRule.daysBefore(5))) {
-                roll.getItems().add(check("roll by " + rule, request.roll().equals(rule),
-                        () -> room.setRequest("roll by " + rule, request.withRoll(rule, request.joint()))));
+                roll.getItems()
+                        .add(check(
+                                "roll by " + rule,
+                                request.roll().equals(rule),
+                                () -> room.setRequest("roll by " + rule, request.withRoll(rule, request.joint()))));
             }
             menu.getItems().add(roll);
         } else if (instrument.kind() == Instrument.Kind.SHARE) {
             Menu adjust = new Menu("Adjust for");
-            adjust.getItems().addAll(check("splits", request.splits(), () -> room.setRequest("splits",
-                            request.withAdjustments(!request.splits(), request.dividends()))),
-                    check("dividends", request.dividends(), () -> room.setRequest("dividends",
-                            request.withAdjustments(request.splits(), !request.dividends()))));
+            adjust.getItems()
+                    .addAll(
+                            check(
+                                    "splits",
+                                    request.splits(),
+                                    () -> room.setRequest(
+                                            "splits", request.withAdjustments(!request.splits(), request.dividends()))),
+                            check(
+                                    "dividends",
+                                    request.dividends(),
+                                    () -> room.setRequest(
+                                            "dividends",
+                                            request.withAdjustments(request.splits(), !request.dividends()))));
             menu.getItems().add(adjust);
         }
         List<String> sources = bench.desk().directory().sourcesOf(instrument.code());
         if (sources.size() > 1) {
             Menu source = new Menu("Source");
-            sources.forEach(name -> source.getItems().add(check(name, instrument.id().source().equals(name),
-                    () -> room.changeSource(name))));
+            sources.forEach(name -> source.getItems()
+                    .add(check(name, instrument.id().source().equals(name), () -> room.changeSource(name))));
             menu.getItems().add(source);
         }
     }
@@ -314,12 +429,18 @@ final class ChartMenu {
 
     private Menu chartMenu() {
         Menu menu = new Menu("Chart");
-        menu.getItems().addAll(item("Split: a copy beside it", () -> onThis(() -> bench.layouts().split(true))),
-                item("Split: a copy below it", () -> onThis(() -> bench.layouts().split(false))),
-                item("Whole layout, and back", () -> onThis(bench.layouts()::maximise)),
-                item("In a window of its own", () -> onThis(bench.layouts()::toOwnWindow)),
-                item("Title", () -> prompt("title " + room.title())),
-                item("Close this chart", () -> bench.layouts().closeChart(room)));
+        menu.getItems()
+                .addAll(
+                        item(
+                                "Split: a copy beside it",
+                                () -> onThis(() -> bench.layouts().split(true))),
+                        item(
+                                "Split: a copy below it",
+                                () -> onThis(() -> bench.layouts().split(false))),
+                        item("Whole layout, and back", () -> onThis(bench.layouts()::maximise)),
+                        item("In a window of its own", () -> onThis(bench.layouts()::toOwnWindow)),
+                        item("Title", () -> prompt("title " + room.title())),
+                        item("Close this chart", () -> bench.layouts().closeChart(room)));
         return menu;
     }
 
@@ -352,8 +473,12 @@ final class ChartMenu {
     private Menu out() {
         Menu menu = new Menu("Out");
         ChartOutput output = new ChartOutput(room, view, bench);
-        menu.getItems().addAll(item("Copy the picture", output::copy), item("Save as PNG or SVG", () -> output.save()),
-                item("Print", output::print), item("Save the visible data as CSV", output::saveData));
+        menu.getItems()
+                .addAll(
+                        item("Copy the picture", output::copy),
+                        item("Save as PNG or SVG", () -> output.save()),
+                        item("Print", output::print),
+                        item("Save the visible data as CSV", output::saveData));
         return menu;
     }
 }

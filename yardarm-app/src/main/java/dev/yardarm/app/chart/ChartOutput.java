@@ -12,19 +12,19 @@ import dev.yardarm.chart.surface.SvgSurface;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.room.ChartRoom;
-import java.io.File;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
+import java.io.File;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.NoSuchFileException;
-import java.nio.file.StandardCopyOption;
-import java.util.concurrent.Callable;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.Callable;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.print.PageLayout;
 import javafx.print.PageOrientation;
@@ -66,8 +66,10 @@ public final class ChartOutput {
         FileChooser chooser = new FileChooser();
         chooser.setTitle("Save the chart");
         chooser.setInitialFileName(name() + ".png");
-        chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("PNG picture", "*.png"),
-                new FileChooser.ExtensionFilter("SVG picture", "*.svg"));
+        chooser.getExtensionFilters()
+                .addAll(
+                        new FileChooser.ExtensionFilter("PNG picture", "*.png"),
+                        new FileChooser.ExtensionFilter("SVG picture", "*.svg"));
         File chosen = chooser.showSaveDialog(view.getScene().getWindow());
         if (chosen != null) {
             save(chosen.toPath());
@@ -113,13 +115,23 @@ public final class ChartOutput {
     }
 
     private void inBackground(Path file, Callable<byte[]> content) {
-        bench.desk().scheduler().start("save " + file, "", job -> {
-            Path temporary = file.resolveSibling(file.getFileName() + ".new");
-            Files.write(temporary, content.call());
-            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING);
-            return file;
-        }, done -> bench.desk().tell("Saved: " + file), failed -> bench.desk().tell(file + " cannot be written: "
-                + (failed instanceof NoSuchFileException ? "its folder does not exist" : failed.getMessage())));
+        bench.desk()
+                .scheduler()
+                .start(
+                        "save " + file,
+                        "",
+                        job -> {
+                            Path temporary = file.resolveSibling(file.getFileName() + ".new");
+                            Files.write(temporary, content.call());
+                            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING);
+                            return file;
+                        },
+                        done -> bench.desk().tell("Saved: " + file),
+                        failed -> bench.desk()
+                                .tell(file + " cannot be written: "
+                                        + (failed instanceof NoSuchFileException
+                                                ? "its folder does not exist"
+                                                : failed.getMessage())));
     }
 
     /** The chart as an SVG document in the theme that is on. */
@@ -127,9 +139,15 @@ public final class ChartOutput {
         ChartModel chart = room.chart();
         SvgSurface surface = new SvgSurface(chart.width(), chart.height(), CanvasSurface::width);
         new ChartPainter().paint(chart, bench.palette(), surface);
-        room.instrument().ifPresent(instrument -> surface.text(instrument.code() + "  " + instrument.name() + "   "
-                + chart.request().shortText(), 8, 12, Type.STRONG, Align.LEFT,
-                bench.palette().of(Palette.Role.INK)));
+        room.instrument()
+                .ifPresent(instrument -> surface.text(
+                        instrument.code() + "  " + instrument.name() + "   "
+                                + chart.request().shortText(),
+                        8,
+                        12,
+                        Type.STRONG,
+                        Align.LEFT,
+                        bench.palette().of(Palette.Role.INK)));
         return surface.document();
     }
 
@@ -142,18 +160,21 @@ public final class ChartOutput {
         for (IndicatorLayer layer : chart.indicators()) {
             List<ChartData.Line> own = chart.data().of(layer);
             for (int output = 0; output < own.size(); output++) {
-                String name = layer.title() + (own.size() > 1 ? " " + layer.indicator().outputs().get(output).name()
-                        : "");
+                String name = layer.title()
+                        + (own.size() > 1
+                                ? " " + layer.indicator().outputs().get(output).name()
+                                : "");
                 text.append(',').append(name.contains(",") ? '"' + name + '"' : name);
                 lines.add(own.get(output));
             }
         }
         text.append('\n');
         for (int bar = chart.time().firstVisible(); bar < chart.time().endVisible(bars.size()); bar++) {
-            text.append(Times.at(bars.openTime(bar), chart.zone()).toOffsetDateTime()
+            text.append(Times.at(bars.openTime(bar), chart.zone())
+                    .toOffsetDateTime()
                     .format(DateTimeFormatter.ISO_OFFSET_DATE_TIME));
-            for (double value : new double[] {bars.open(bar), bars.high(bar), bars.low(bar), bars.close(bar),
-                    bars.volume(bar)}) {
+            for (double value :
+                    new double[] {bars.open(bar), bars.high(bar), bars.low(bar), bars.close(bar), bars.volume(bar)}) {
                 text.append(',').append(number(value));
             }
             for (ChartData.Line line : lines) {
@@ -165,8 +186,11 @@ public final class ChartOutput {
     }
 
     private static String number(double value) {
-        return Double.isNaN(value) ? "" : new java.math.BigDecimal(Double.toString(value)).stripTrailingZeros()
-                .toPlainString();
+        return Double.isNaN(value)
+                ? ""
+                : new java.math.BigDecimal(Double.toString(value))
+                        .stripTrailingZeros()
+                        .toPlainString();
     }
 
     public void print() {
@@ -178,8 +202,8 @@ public final class ChartOutput {
         if (job == null || !job.showPrintDialog(view.getScene().getWindow())) {
             return;
         }
-        PageLayout page = job.getPrinter().createPageLayout(Paper.A4, PageOrientation.LANDSCAPE,
-                Printer.MarginType.DEFAULT);
+        PageLayout page =
+                job.getPrinter().createPageLayout(Paper.A4, PageOrientation.LANDSCAPE, Printer.MarginType.DEFAULT);
         ImageView picture = new ImageView(view.snapshot(null, null));
         picture.setPreserveRatio(true);
         picture.setFitWidth(page.getPrintableWidth());

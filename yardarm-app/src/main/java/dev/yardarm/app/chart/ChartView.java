@@ -1,19 +1,19 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.ChartGestures;
 import dev.yardarm.chart.gesture.Tool;
-import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.render.Readout;
-import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.source.EventMark;
-import dev.yardarm.desk.room.LinkedPointer;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.LinkedPointer;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.scene.AccessibleRole;
@@ -112,11 +112,13 @@ public final class ChartView extends Region {
         boolean empty = chart.bars().isEmpty() || !room.problem().isEmpty();
         message.setVisible(empty);
         if (empty) {
-            message.setText(chart.instrument().isEmpty()
-                    ? "No chart is open.\nPress Ctrl+K and type the code or a word of the name of an instrument,\n"
-                    + "or click one in the list at the left."
-                    : room.problem().isEmpty() ? "Loading " + chart.instrument().get().code() + " ..."
-                    : room.problem());
+            message.setText(
+                    chart.instrument().isEmpty()
+                            ? "No chart is open.\nPress Ctrl+K and type the code or a word of the name of an instrument,\n"
+                                    + "or click one in the list at the left."
+                            : room.problem().isEmpty()
+                                    ? "Loading " + chart.instrument().get().code() + " ..."
+                                    : room.problem());
         }
         canvas.redraw();
         requestLayout();
@@ -126,8 +128,9 @@ public final class ChartView extends Region {
         canvas.setPalette(palette);
         crosshair.setPalette(palette);
         measure.setPalette(palette);
-        preview.setColours(CanvasSurface.colour(palette.of(Palette.Role.SOFT)), CanvasSurface.colour(palette.of(
-                Palette.Role.INK)));
+        preview.setColours(
+                CanvasSurface.colour(palette.of(Palette.Role.SOFT)),
+                CanvasSurface.colour(palette.of(Palette.Role.INK)));
     }
 
     @Override
@@ -161,8 +164,12 @@ public final class ChartView extends Region {
                 if (measure.isOn()) {
                     measure.from(event.getX(), event.getY(), !event.isShiftDown());
                 } else {
-                    gestures.press(event.getX(), event.getY(), event.isShortcutDown() ? ChartGestures.Press.SPAN
-                            : event.isShiftDown() ? ChartGestures.Press.MORE : ChartGestures.Press.PLAIN);
+                    gestures.press(
+                            event.getX(),
+                            event.getY(),
+                            event.isShortcutDown()
+                                    ? ChartGestures.Press.SPAN
+                                    : event.isShiftDown() ? ChartGestures.Press.MORE : ChartGestures.Press.PLAIN);
                 }
                 refresh();
             } else if (event.getButton() == MouseButton.MIDDLE) {
@@ -234,7 +241,8 @@ public final class ChartView extends Region {
         showMark(event.getX(), event.getY());
         if (room.link() != 0 && !chart.bars().isEmpty() && crosshair.hasPointer()) {
             boolean inPrice = chart.pricePane().covers(event.getY());
-            room.pointTo(new LinkedPointer(chart.axis().openTime(chart.time().bar(event.getX())),
+            room.pointTo(new LinkedPointer(
+                    chart.axis().openTime(chart.time().bar(event.getX())),
                     inPrice ? chart.price().price(event.getY()) : Double.NaN));
         }
     }
@@ -249,14 +257,19 @@ public final class ChartView extends Region {
         if (hit instanceof Hit.OnMark on) {
             StringBuilder text = new StringBuilder();
             for (EventMark mark : on.place().marks()) {
-                text.append(text.isEmpty() ? "" : "\n").append(Readout.time(mark.time(), Timeframe.MINUTE,
-                        chart.zone())).append("  ").append(mark.text());
+                text.append(text.isEmpty() ? "" : "\n")
+                        .append(Readout.time(mark.time(), Timeframe.MINUTE, chart.zone()))
+                        .append("  ")
+                        .append(mark.text());
             }
             markText.setText(text.toString());
             double width = Math.min(getWidth() - 20, markText.prefWidth(-1));
             double height = markText.prefHeight(width);
-            markText.resizeRelocate(Math.max(4, Math.min(getWidth() - width - 4, on.place().x() - width / 2)),
-                    on.place().y() - height - 6, width, height);
+            markText.resizeRelocate(
+                    Math.max(4, Math.min(getWidth() - width - 4, on.place().x() - width / 2)),
+                    on.place().y() - height - 6,
+                    width,
+                    height);
         }
     }
 
@@ -266,7 +279,9 @@ public final class ChartView extends Region {
             return Cursor.V_RESIZE;
         }
         if (hit instanceof Hit.OnDrawing on && !gestures.isDragging()) {
-            boolean locked = chart.drawing(on.id()).map(drawing -> drawing.place().locked()).orElse(true);
+            boolean locked = chart.drawing(on.id())
+                    .map(drawing -> drawing.place().locked())
+                    .orElse(true);
             return locked ? Cursor.DEFAULT : on.anchor() >= 0 ? Cursor.MOVE : Cursor.HAND;
         }
         return Cursor.DEFAULT;
@@ -274,8 +289,10 @@ public final class ChartView extends Region {
 
     /** The span of bars or the box around drawings that is being chosen. */
     private void showSpan() {
-        double[] edges = gestures.span().map(ends -> new double[] {ends[0], 0, ends[1], chart.plotBottom()})
-                .or(gestures::box).orElse(null);
+        double[] edges = gestures.span()
+                .map(ends -> new double[] {ends[0], 0, ends[1], chart.plotBottom()})
+                .or(gestures::box)
+                .orElse(null);
         span.setVisible(edges != null);
         span.pseudoClassStateChanged(BOX, gestures.box().isPresent());
         if (edges != null) {
@@ -286,8 +303,11 @@ public final class ChartView extends Region {
     /** Measures from the pointer on while it is on. */
     public void setMeasuring(boolean on) {
         if (on && !measure.isOn()) {
-            measure.start(crosshair.hasPointer() ? crosshair.pointerX() : chart.plotRight() / 2,
-                    crosshair.hasPointer() ? crosshair.pointerY() : chart.price().top() + 80);
+            measure.start(
+                    crosshair.hasPointer() ? crosshair.pointerX() : chart.plotRight() / 2,
+                    crosshair.hasPointer()
+                            ? crosshair.pointerY()
+                            : chart.price().top() + 80);
         } else if (!on) {
             measure.stop();
         }
@@ -303,7 +323,9 @@ public final class ChartView extends Region {
     }
 
     private void updatePreview() {
-        Drawing next = gestures.placing().preview(crosshair.pointerX(), crosshair.pointerY()).orElse(null);
+        Drawing next = gestures.placing()
+                .preview(crosshair.pointerX(), crosshair.pointerY())
+                .orElse(null);
         preview.show(next, chart, crosshair.pointerX(), crosshair.pointerY());
         hint.show(next == null ? List.of() : chart.places().broken(next));
         hint.place(chart, crosshair.pointerX(), crosshair.pointerY());
@@ -324,7 +346,9 @@ public final class ChartView extends Region {
                 return true;
             }
             if (code == KeyCode.ENTER) {
-                gestures.placing().candidate(crosshair.pointerX(), crosshair.pointerY()).ifPresent(gestures.placing()::put);
+                gestures.placing()
+                        .candidate(crosshair.pointerX(), crosshair.pointerY())
+                        .ifPresent(gestures.placing()::put);
                 refresh();
                 return true;
             }
@@ -366,7 +390,8 @@ public final class ChartView extends Region {
         }
         x += bars * Math.max(1, chart.time().barWidth());
         y -= pixels * 2;
-        crosshair.setPointer(Math.max(1, Math.min(chart.plotRight() - 1, x)),
+        crosshair.setPointer(
+                Math.max(1, Math.min(chart.plotRight() - 1, x)),
                 Math.max(1, Math.min(chart.pricePane().bottom() - 2, y)));
         updatePreview();
     }

@@ -117,7 +117,8 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         if (shown) {
             under = own ? chart.time().bar(pointerX) : chart.axis().bar(linked.time());
             double y = own ? pointerY : chart.price().y(linked.price());
-            boolean hasPrice = own || y > chart.price().top() && y < chart.price().bottom();
+            boolean hasPrice =
+                    own || y > chart.price().top() && y < chart.price().bottom();
             bar = Math.max(0, Math.min(under, bar));
             place(Math.rint(chart.time().middle(under)), Math.rint(hasPrice ? y : -GAP), under, hasPrice);
         } else {
@@ -143,12 +144,16 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         before.resizeRelocate(0, y, Math.max(0, x - GAP), 1);
         behind.resizeRelocate(x + GAP, y, Math.max(0, chart.plotRight() - x - GAP), 1);
         Pane pane = chart.paneAt(y).orElse(chart.pricePane());
-        placeTag(priceTag, AxisText.of(chart, pane, pane.scale().price(y)), chart.plotRight() + 2, y - 8,
+        placeTag(
+                priceTag,
+                AxisText.of(chart, pane, pane.scale().price(y)),
+                chart.plotRight() + 2,
+                y - 8,
                 chart.width() - chart.plotRight() - 4);
         timeTag.setText(Readout.time(chart, chart.axis().openTime(bar)));
         double width = timeTag.prefWidth(-1);
-        timeTag.resizeRelocate(Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)),
-                chart.plotBottom() + 3, width, 18);
+        timeTag.resizeRelocate(
+                Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)), chart.plotBottom() + 3, width, 18);
     }
 
     /** As much of the readout as there is room for: whole parts, the prices first. */
@@ -158,8 +163,12 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         if (text.length() <= most) {
             return text;
         }
-        text = text.replace("open ", "O ").replace("high ", "H ").replace("low ", "L ").replace("close ", "C ")
-                .replace("volume ", "V ").replace("   ", "  ");
+        text = text.replace("open ", "O ")
+                .replace("high ", "H ")
+                .replace("low ", "L ")
+                .replace("close ", "C ")
+                .replace("volume ", "V ")
+                .replace("   ", "  ");
         if (text.length() <= most) {
             return text;
         }
@@ -186,17 +195,25 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                 paint(text, palette.of(Palette.Role.SOFT));
                 x += text.getLayoutBounds().getWidth() + 18;
             }
-            if (pane.kind() == Pane.Kind.PRICE && bar >= 0 && pane.indicators().stream().anyMatch(each ->
-                    each.scale() == LayerScale.PERCENT && each.style().showsOn(chart.timeframe()))) {
+            if (pane.kind() == Pane.Kind.PRICE
+                    && bar >= 0
+                    && pane.indicators().stream()
+                            .anyMatch(each -> each.scale() == LayerScale.PERCENT
+                                    && each.style().showsOn(chart.timeframe()))) {
                 // Beside the changes of others stands that of the chart's own instrument.
                 Text text = legend(used++);
-                place(text, chart.instrument().orElseThrow().code() + "  " + Readout.percent(chart.bars().close(bar)
-                        / chart.basePrice() - 1), x, y);
+                place(
+                        text,
+                        chart.instrument().orElseThrow().code() + "  "
+                                + Readout.percent(chart.bars().close(bar) / chart.basePrice() - 1),
+                        x,
+                        y);
                 paint(text, palette.of(Palette.Role.INK));
                 x += text.getLayoutBounds().getWidth() + 18;
             }
             Drawing chosen = pane.kind() == Pane.Kind.PRICE && chart.selection() instanceof Selection.Drawing of
-                    ? chart.drawing(of.id()).orElse(null) : null;
+                    ? chart.drawing(of.id()).orElse(null)
+                    : null;
             if (chosen != null && under >= 0) {
                 // What the chosen drawing is worth at the pointer, in the future too.
                 double value = chart.places().valueOf(chosen, chart.axis().openTime(under));
@@ -220,15 +237,17 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                     x += text.getLayoutBounds().getWidth() + 7;
                     for (int output = 0; output < layer.indicator().outputs().size(); output++) {
                         boolean fits = x < chart.plotRight() - LEGEND_ROOM;
-                        if (fits && layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
+                        if (fits
+                                && layer.draws(output)
+                                && !layer.indicator().outputs().get(output).cue()) {
                             Text value = legend(used++);
                             place(value, Readout.value(chart, layer, output, bar), x, y);
                             paint(value, palette.series(layer.colourOf(output)));
                             x += value.getLayoutBounds().getWidth() + 7;
                         }
                     }
-                    for (String more : new String[] {Readout.change(chart, layer, bar),
-                            Readout.covered(chart, layer, bar)}) {
+                    for (String more :
+                            new String[] {Readout.change(chart, layer, bar), Readout.covered(chart, layer, bar)}) {
                         if (!more.isEmpty() && x < chart.plotRight() - LEGEND_ROOM) {
                             Text rest = legend(used++);
                             place(rest, more, x, y);

@@ -65,10 +65,21 @@ public final class DataTable extends TableView<Integer> {
                 List<ChartData.Line> lines = chart.data().of(layer);
                 for (int output = 0; output < lines.size(); output++) {
                     ChartData.Line line = lines.get(output);
-                    String name = layer.title() + (lines.size() > 1 ? " " + layer.indicator().outputs().get(output).name() : "");
-                    column(name, bar -> Double.isNaN(line.column().at(bar)) ? ""
-                            : layer.indicator().place().withPrice() ? format.format(line.column().at(bar))
-                            : Readout.plain(line.column().at(bar)));
+                    String name = layer.title()
+                            + (lines.size() > 1
+                                    ? " "
+                                            + layer.indicator()
+                                                    .outputs()
+                                                    .get(output)
+                                                    .name()
+                                    : "");
+                    column(
+                            name,
+                            bar -> Double.isNaN(line.column().at(bar))
+                                    ? ""
+                                    : layer.indicator().place().withPrice()
+                                            ? format.format(line.column().at(bar))
+                                            : Readout.plain(line.column().at(bar)));
                 }
             }
         }
@@ -89,7 +100,10 @@ public final class DataTable extends TableView<Integer> {
         }
         int first = chart.time().firstVisible();
         int end = chart.time().endVisible(bars.size());
-        List<Integer> rows = IntStream.range(first, end).map(bar -> end - 1 - (bar - first)).boxed().toList();
+        List<Integer> rows = IntStream.range(first, end)
+                .map(bar -> end - 1 - (bar - first))
+                .boxed()
+                .toList();
         if (!rows.equals(getItems())) {
             getItems().setAll(rows);
         } else {
@@ -103,15 +117,21 @@ public final class DataTable extends TableView<Integer> {
     }
 
     private String text(int column, int bar) {
-        return column < values.size() && bar < room.chart().bars().size() ? values.get(column).apply(bar) : "";
+        return column < values.size() && bar < room.chart().bars().size()
+                ? values.get(column).apply(bar)
+                : "";
     }
 
     private void copy() {
-        List<Integer> rows = getSelectionModel().getSelectedItems().isEmpty() ? getItems()
+        List<Integer> rows = getSelectionModel().getSelectedItems().isEmpty()
+                ? getItems()
                 : getSelectionModel().getSelectedItems();
-        String text = String.join("\t", titles) + "\n" + rows.stream().map(bar -> IntStream.range(0, titles.size())
-                .mapToObj(column -> text(column, bar)).collect(Collectors.joining("\t")))
-                .collect(Collectors.joining("\n"));
+        String text = String.join("\t", titles) + "\n"
+                + rows.stream()
+                        .map(bar -> IntStream.range(0, titles.size())
+                                .mapToObj(column -> text(column, bar))
+                                .collect(Collectors.joining("\t")))
+                        .collect(Collectors.joining("\n"));
         ClipboardContent content = new ClipboardContent();
         content.putString(text);
         Clipboard.getSystemClipboard().setContent(content);

@@ -7,16 +7,16 @@ import javafx.scene.input.DataFormat;
 
 /** Drawings on the clipboard of the computer, as text in the open form of files of drawings. */
 public final class DrawingClipboard {
-    private DrawingClipboard() {
-    }
+    private DrawingClipboard() {}
 
     /** Copies the chosen drawings of a chart. */
     public static void copy(ChartRoom room) {
         room.drawings().copyText().ifPresent(text -> {
             Clipboard.getSystemClipboard().setContent(Map.of(DataFormat.PLAIN_TEXT, text));
             int count = room.chart().chosenDrawings().size();
-            room.desk().tell((count == 1 ? "The drawing is" : count + " drawings are")
-                    + " on the clipboard; Ctrl+V puts " + (count == 1 ? "it" : "them") + " on any chart.");
+            room.desk()
+                    .tell((count == 1 ? "The drawing is" : count + " drawings are") + " on the clipboard; Ctrl+V puts "
+                            + (count == 1 ? "it" : "them") + " on any chart.");
         });
     }
 

@@ -42,8 +42,13 @@ public final class DrawingMenus {
         group.setDisable(chosen.size() < 2);
         MenuItem apart = item("Take the group apart", drawings::ungroup);
         apart.setDisable(!grouped);
-        return List.of(group, apart, new SeparatorMenuItem(), item("To the front", () -> drawings.order(true)),
-                item("To the back", () -> drawings.order(false)), new SeparatorMenuItem(),
+        return List.of(
+                group,
+                apart,
+                new SeparatorMenuItem(),
+                item("To the front", () -> drawings.order(true)),
+                item("To the back", () -> drawings.order(false)),
+                new SeparatorMenuItem(),
                 item(locked ? "Free" : "Lock", drawings::toggleLocked),
                 item(own ? "On all charts" : "On this chart alone", drawings::toggleOwn),
                 item("To another tracing", () -> bench.prompt("tracing move ")));
@@ -65,9 +70,11 @@ public final class DrawingMenus {
         String title = of.figure().title();
         button.getItems().clear();
         if (chart.chosenDrawings().size() == 1) {
-            button.getItems().addAll(item("New ones come up like this one", looks::makeUsual),
-                    item("New ones come up as they are declared", () -> looks.forgetUsual(of.kind())),
-                    new SeparatorMenuItem());
+            button.getItems()
+                    .addAll(
+                            item("New ones come up like this one", looks::makeUsual),
+                            item("New ones come up as they are declared", () -> looks.forgetUsual(of.kind())),
+                            new SeparatorMenuItem());
         }
         kept(button, "look", habits.drawingLooks(), looks::takeLook, looks::forgetLook);
         button.getItems().add(item("Keep this look under a name", () -> bench.prompt("look save ")));
@@ -79,8 +86,8 @@ public final class DrawingMenus {
         button.setAccessibleText("Looks of " + title);
     }
 
-    private static void kept(MenuButton button, String what, Map<String, ?> all, Consumer<String> take,
-                             Consumer<String> forget) {
+    private static void kept(
+            MenuButton button, String what, Map<String, ?> all, Consumer<String> take, Consumer<String> forget) {
         all.keySet().forEach(name -> button.getItems().add(item(name, () -> take.accept(name))));
         if (!all.isEmpty()) {
             Menu menu = new Menu("Forget a " + what);

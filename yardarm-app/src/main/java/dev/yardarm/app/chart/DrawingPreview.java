@@ -65,7 +65,8 @@ final class DrawingPreview extends Group {
         clip.setHeight(chart.price().bottom() - chart.price().top());
         readout.setText(words(drawing, chart));
         double width = readout.prefWidth(-1);
-        readout.resizeRelocate(Math.max(4, Math.min(chart.plotRight() - width - 6, x + 14)), Math.max(40, y - 28), width, 18);
+        readout.resizeRelocate(
+                Math.max(4, Math.min(chart.plotRight() - width - 6, x + 14)), Math.max(40, y - 28), width, 18);
     }
 
     /** The words of the figure where they would stand, as the rules of a wave count that it would break. */
@@ -85,8 +86,14 @@ final class DrawingPreview extends Group {
                 text.setY(all.get(at).middle());
                 double width = text.getLayoutBounds().getWidth();
                 boolean rightOf = all.get(at).x() - all.get(at).left() < 1;
-                boolean leftOf = all.get(at).x() - all.get(at).left() > all.get(at).width() - 1;
-                text.setX(rightOf ? all.get(at).x() + 6 : leftOf ? all.get(at).x() - width - 6 : all.get(at).x() - width / 2);
+                boolean leftOf =
+                        all.get(at).x() - all.get(at).left() > all.get(at).width() - 1;
+                text.setX(
+                        rightOf
+                                ? all.get(at).x() + 6
+                                : leftOf
+                                        ? all.get(at).x() - width - 6
+                                        : all.get(at).x() - width / 2);
             }
         }
     }
@@ -102,7 +109,8 @@ final class DrawingPreview extends Group {
         Anchor from = points.get(points.size() - 2);
         int bars = chart.axis().bar(to.time()) - chart.axis().bar(from.time());
         double rise = chart.price().y(from.price()) - chart.price().y(to.price());
-        double angle = Math.toDegrees(Math.atan2(rise, Math.abs(bars) * chart.time().barWidth()));
+        double angle =
+                Math.toDegrees(Math.atan2(rise, Math.abs(bars) * chart.time().barWidth()));
         return format.format(to.price()) + "  " + Readout.percent(to.price() / from.price() - 1) + "  " + bars
                 + (Math.abs(bars) == 1 ? " bar  " : " bars  ") + String.format(Locale.ROOT, "%.0f°", angle);
     }

@@ -86,8 +86,8 @@ final class MeasureLayer extends Pane {
         double x1 = chart.time().middle(measured.toBar());
         double y0 = chart.price().y(measured.fromPrice());
         double y1 = chart.price().y(measured.toPrice());
-        frame.resizeRelocate(Math.min(x0, x1), Math.min(y0, y1), Math.max(1, Math.abs(x1 - x0)),
-                Math.max(1, Math.abs(y1 - y0)));
+        frame.resizeRelocate(
+                Math.min(x0, x1), Math.min(y0, y1), Math.max(1, Math.abs(x1 - x0)), Math.max(1, Math.abs(y1 - y0)));
         diagonal.setStartX(x0);
         diagonal.setStartY(y0);
         diagonal.setEndX(x1);
@@ -96,7 +96,10 @@ final class MeasureLayer extends Pane {
         double width = text.prefWidth(-1);
         double height = text.prefHeight(width);
         double x = x1 >= x0 ? Math.min(getWidth() - width - 8, x1 + 12) : Math.max(4, x1 - width - 12);
-        text.resizeRelocate(Math.max(4, x), Math.max(40, Math.min(chart.plotBottom() - height - 4, y1 - height / 2)),
-                width, height);
+        text.resizeRelocate(
+                Math.max(4, x),
+                Math.max(40, Math.min(chart.plotBottom() - height - 4, y1 - height / 2)),
+                width,
+                height);
     }
 }

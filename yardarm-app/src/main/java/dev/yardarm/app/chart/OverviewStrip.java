@@ -20,7 +20,12 @@ public final class OverviewStrip extends Region {
     private static final double GRIP = 6;
     private static final double LEAST_FRAME = 4;
 
-    private enum Hold { NONE, FRAME, FROM, TO }
+    private enum Hold {
+        NONE,
+        FRAME,
+        FROM,
+        TO
+    }
 
     private final ChartRoom room;
     private final ChartModel chart;
@@ -49,8 +54,10 @@ public final class OverviewStrip extends Region {
         setOnMouseReleased(event -> hold = Hold.NONE);
         setOnMouseMoved(event -> {
             Hold under = under(event.getX());
-            setCursor(under == Hold.FROM || under == Hold.TO ? Cursor.H_RESIZE : under == Hold.FRAME ? Cursor.OPEN_HAND
-                    : Cursor.DEFAULT);
+            setCursor(
+                    under == Hold.FROM || under == Hold.TO
+                            ? Cursor.H_RESIZE
+                            : under == Hold.FRAME ? Cursor.OPEN_HAND : Cursor.DEFAULT);
         });
     }
 
@@ -68,7 +75,9 @@ public final class OverviewStrip extends Region {
     }
 
     private double frameTo() {
-        return Math.max(frameFrom() + LEAST_FRAME, Math.min(chart.bars().size(), chart.time().edge()) * perBar());
+        return Math.max(
+                frameFrom() + LEAST_FRAME,
+                Math.min(chart.bars().size(), chart.time().edge()) * perBar());
     }
 
     private Hold under(double x) {

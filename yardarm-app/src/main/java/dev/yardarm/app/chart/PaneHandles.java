@@ -31,8 +31,10 @@ final class PaneHandles extends javafx.scene.layout.Pane {
     private void make() {
         Button up = button("up", "Moves this pane up", () -> room.panes().move(paneId, -1));
         Button down = button("down", "Moves this pane down", () -> room.panes().move(paneId, 1));
-        fold = button("fold", "Folds this pane to its name, and back", () -> room.panes().fold(paneId));
-        maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.panes().maximise(paneId));
+        fold = button("fold", "Folds this pane to its name, and back", () -> room.panes()
+                .fold(paneId));
+        maximise = button("whole", "Gives this pane the whole chart, and back", () -> room.panes()
+                .maximise(paneId));
         buttons.getChildren().addAll(up, down, fold, maximise);
     }
 
@@ -47,7 +49,9 @@ final class PaneHandles extends javafx.scene.layout.Pane {
 
     /** Shows the buttons of the pane whose upper right corner is near; else those of the pane chosen by key. */
     void point(double x, double y) {
-        Pane pane = chart.bars().isEmpty() || chart.panes().size() < 2 && chart.maximisedPane().isEmpty() ? null
+        Pane pane = chart.bars().isEmpty()
+                        || chart.panes().size() < 2 && chart.maximisedPane().isEmpty()
+                ? null
                 : chart.paneAt(y).orElse(null);
         boolean near = pane != null && x > chart.plotRight() - 190 && x < chart.plotRight() && y < pane.top() + 24;
         if (near) {

@@ -20,8 +20,7 @@ public final class SmallChart extends ChartCanvas {
     }
 
     /** Shows the newest bars of an instrument. */
-    public void show(Instrument instrument, Timeframe timeframe, TradingCalendar calendar, Bars bars,
-                     Palette palette) {
+    public void show(Instrument instrument, Timeframe timeframe, TradingCalendar calendar, Bars bars, Palette palette) {
         chart().open(instrument, timeframe, calendar);
         chart().setData(ChartData.of(bars));
         setPalette(palette);

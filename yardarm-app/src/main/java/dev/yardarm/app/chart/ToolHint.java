@@ -27,7 +27,8 @@ final class ToolHint extends Label {
     }
 
     void show(List<String> broken) {
-        setText(gestures.placing().hint() + (broken.isEmpty() ? "" : "\nBreaks a rule: " + String.join("; ", broken) + "."));
+        setText(gestures.placing().hint()
+                + (broken.isEmpty() ? "" : "\nBreaks a rule: " + String.join("; ", broken) + "."));
         pseudoClassStateChanged(BROKEN, !broken.isEmpty());
         setVisible(!getText().isEmpty());
     }

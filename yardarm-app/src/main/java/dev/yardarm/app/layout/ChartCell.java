@@ -120,10 +120,15 @@ final class ChartCell extends VBox {
         Instrument instrument = room.instrument().orElse(null);
         code.setText(instrument == null ? "" : instrument.code());
         make.setText(chart.request().shortText() + (room.title().isEmpty() ? "" : "   " + room.title()));
-        last.setText(instrument == null || chart.bars().isEmpty() ? ""
-                : instrument.format().format(chart.data().last()));
-        if (table != null && (aspect == Aspect.VIEW || aspect == Aspect.CHART || aspect == Aspect.LAYERS
-                || aspect == Aspect.DATA)) {
+        last.setText(
+                instrument == null || chart.bars().isEmpty()
+                        ? ""
+                        : instrument.format().format(chart.data().last()));
+        if (table != null
+                && (aspect == Aspect.VIEW
+                        || aspect == Aspect.CHART
+                        || aspect == Aspect.LAYERS
+                        || aspect == Aspect.DATA)) {
             table.show();
         }
     }

@@ -115,8 +115,9 @@ public final class LayoutPane extends StackPane {
         if (shown == layouts.focused()) {
             javafx.application.Platform.runLater(() -> {
                 ChartView view = view(shown.active());
-                if (view != null && view.getScene() != null && !(view.getScene().getFocusOwner()
-                        instanceof javafx.scene.control.TextInputControl)) {
+                if (view != null
+                        && view.getScene() != null
+                        && !(view.getScene().getFocusOwner() instanceof javafx.scene.control.TextInputControl)) {
                     view.requestFocus();
                 }
             });
@@ -124,7 +125,8 @@ public final class LayoutPane extends StackPane {
     }
 
     private static String tabTitle(ChartRoom room) {
-        return room.instrument().map(each -> each.code() + " ").orElse("") + room.chart().request().shortText()
+        return room.instrument().map(each -> each.code() + " ").orElse("")
+                + room.chart().request().shortText()
                 + (room.title().isEmpty() ? "" : "  " + room.title());
     }
 
@@ -157,7 +159,8 @@ public final class LayoutPane extends StackPane {
         }
         split.setDividerPositions(positions);
         split.getDividers().forEach(divider -> divider.positionProperty().addListener((observed, before, now) -> {
-            if (split.isPressed() || split.lookupAll(".split-pane-divider").stream().anyMatch(Node::isPressed)) {
+            if (split.isPressed()
+                    || split.lookupAll(".split-pane-divider").stream().anyMatch(Node::isPressed)) {
                 keepWeights(shown, split, path);
             }
         }));

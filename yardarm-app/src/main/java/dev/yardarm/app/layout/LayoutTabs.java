@@ -30,7 +30,8 @@ public final class LayoutTabs extends HBox {
     }
 
     private void show() {
-        List<Layout> tabs = layouts.all().stream().filter(layout -> !layout.hasOwnWindow()).toList();
+        List<Layout> tabs =
+                layouts.all().stream().filter(layout -> !layout.hasOwnWindow()).toList();
         getChildren().clear();
         for (Layout layout : tabs) {
             ToggleButton tab = new ToggleButton(layout.title());

@@ -33,13 +33,14 @@ public final class LayoutWindows {
                 show();
             }
         });
-        bench.themeProperty().addListener((observed, before, now) ->
-                windows.values().forEach(stage -> Themes.apply(now, stage.getScene())));
+        bench.themeProperty().addListener((observed, before, now) -> windows.values()
+                .forEach(stage -> Themes.apply(now, stage.getScene())));
     }
 
     /** Opens windows that are missing and closes those whose layout went back. */
     public void show() {
-        List<Layout> wanted = bench.layouts().all().stream().filter(Layout::hasOwnWindow).toList();
+        List<Layout> wanted =
+                bench.layouts().all().stream().filter(Layout::hasOwnWindow).toList();
         for (Layout layout : new ArrayList<>(windows.keySet())) {
             if (!wanted.contains(layout)) {
                 windows.remove(layout).close();
@@ -70,8 +71,8 @@ public final class LayoutWindows {
                 bench.layouts().activate(layout.active());
             }
         });
-        for (var property : List.of(stage.xProperty(), stage.yProperty(), stage.widthProperty(),
-                stage.heightProperty())) {
+        for (var property :
+                List.of(stage.xProperty(), stage.yProperty(), stage.widthProperty(), stage.heightProperty())) {
             property.addListener((observed, before, now) -> moved.run());
         }
         stage.show();
@@ -86,15 +87,19 @@ public final class LayoutWindows {
     /** Where the window of a layout stands; null when it has none. */
     public Documents.Window place(Layout layout) {
         Stage stage = windows.get(layout);
-        return stage == null ? null : new Documents.Window(stage.getX(), stage.getY(), stage.getWidth(),
-                stage.getHeight(), stage.isMaximized());
+        return stage == null
+                ? null
+                : new Documents.Window(
+                        stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
     }
 
     /** Puts the window of a layout where it was. */
     public void place(Layout layout, Documents.Window window) {
         Stage stage = windows.get(layout);
-        boolean onScreen = window != null && window.width() > 0 && !javafx.stage.Screen.getScreensForRectangle(
-                window.x(), window.y(), 100, 40).isEmpty();
+        boolean onScreen = window != null
+                && window.width() > 0
+                && !javafx.stage.Screen.getScreensForRectangle(window.x(), window.y(), 100, 40)
+                        .isEmpty();
         if (stage != null && onScreen) {
             stage.setX(window.x());
             stage.setY(window.y());

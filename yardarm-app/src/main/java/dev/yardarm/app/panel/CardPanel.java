@@ -55,9 +55,18 @@ public final class CardPanel extends VBox {
         shown = instrument;
         shownAt = System.nanoTime();
         Desk desk = bench.desk();
-        desk.scheduler().start("card", "", job -> InstrumentCard.of(instrument, desk.directory(), desk.histories(),
-                desk.clock().now()), this::show, failed -> desk.tell("The card of " + instrument.code()
-                + " cannot be made: " + failed.getMessage()));
+        desk.scheduler()
+                .start(
+                        "card",
+                        "",
+                        job -> InstrumentCard.of(
+                                instrument,
+                                desk.directory(),
+                                desk.histories(),
+                                desk.clock().now()),
+                        this::show,
+                        failed -> desk.tell(
+                                "The card of " + instrument.code() + " cannot be made: " + failed.getMessage()));
     }
 
     private void show(InstrumentCard card) {

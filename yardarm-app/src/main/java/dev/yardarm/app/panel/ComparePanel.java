@@ -45,7 +45,7 @@ public final class ComparePanel extends BorderPane {
     private final Label chosen = new Label();
     private final Button add = new Button("Put on the chart");
     private final Button correlate = new Button("Correlation");
-    private Runnable left = () -> { };
+    private Runnable left = () -> {};
 
     public ComparePanel(Workbench bench) {
         this.bench = bench;
@@ -130,7 +130,10 @@ public final class ComparePanel extends BorderPane {
         left = whenLeft;
         ticked.clear();
         search.clear();
-        lists.getItems().setAll(bench.desk().books().lists().stream().map(Documents.NamedList::name).toList());
+        lists.getItems()
+                .setAll(bench.desk().books().lists().stream()
+                        .map(Documents.NamedList::name)
+                        .toList());
         lists.getItems().add(ALL);
         lists.setValue(bench.room().listName());
         fill();
@@ -151,14 +154,18 @@ public final class ComparePanel extends BorderPane {
         String wanted = search.getText().strip().toLowerCase(Locale.ROOT);
         List<Instrument> all = bench.desk().directory().all();
         // What is typed is looked for everywhere, so that nobody has to know the list it is in.
-        List<Instrument> from = !wanted.isEmpty() || ALL.equals(lists.getValue()) || lists.getValue() == null ? all
+        List<Instrument> from = !wanted.isEmpty() || ALL.equals(lists.getValue()) || lists.getValue() == null
+                ? all
                 : bench.desk().members(lists.getValue());
-        List<Instrument> shown = from.stream().filter(each -> bench.room().instrument()
-                .filter(each::equals).isEmpty()).filter(each -> wanted.isEmpty()
-                || each.code().toLowerCase(Locale.ROOT).contains(wanted)
-                || each.name().toLowerCase(Locale.ROOT).contains(wanted)).sorted((one, other) -> Boolean.compare(
-                !one.code().toLowerCase(Locale.ROOT).startsWith(wanted),
-                !other.code().toLowerCase(Locale.ROOT).startsWith(wanted))).toList();
+        List<Instrument> shown = from.stream()
+                .filter(each -> bench.room().instrument().filter(each::equals).isEmpty())
+                .filter(each -> wanted.isEmpty()
+                        || each.code().toLowerCase(Locale.ROOT).contains(wanted)
+                        || each.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .sorted((one, other) -> Boolean.compare(
+                        !one.code().toLowerCase(Locale.ROOT).startsWith(wanted),
+                        !other.code().toLowerCase(Locale.ROOT).startsWith(wanted)))
+                .toList();
         view.getItems().setAll(shown);
         if (!shown.isEmpty()) {
             view.getSelectionModel().selectFirst();
@@ -177,8 +184,11 @@ public final class ComparePanel extends BorderPane {
     }
 
     private void show() {
-        chosen.setText(ticked.isEmpty() ? "Nothing is ticked: Enter takes the one in hand." : ticked.size()
-                + " ticked: " + ticked.stream().map(Instrument::code).collect(Collectors.joining(", ")));
+        chosen.setText(
+                ticked.isEmpty()
+                        ? "Nothing is ticked: Enter takes the one in hand."
+                        : ticked.size() + " ticked: "
+                                + ticked.stream().map(Instrument::code).collect(Collectors.joining(", ")));
         correlate.setDisable(ticked.size() > 2);
     }
 
@@ -192,8 +202,9 @@ public final class ComparePanel extends BorderPane {
         List<Instrument> others = taken();
         if (!others.isEmpty()) {
             close();
-            bench.room().comparisons().add(others, new ChartComparisons.Look(scale.getValue(), bars.isSelected(),
-                    below.isSelected()));
+            bench.room()
+                    .comparisons()
+                    .add(others, new ChartComparisons.Look(scale.getValue(), bars.isSelected(), below.isSelected()));
         }
     }
 
@@ -201,8 +212,9 @@ public final class ComparePanel extends BorderPane {
         List<Instrument> others = taken();
         if (!others.isEmpty() && others.size() <= 2) {
             close();
-            bench.room().instrument().ifPresent(own -> bench.room().comparisons().correlate(others.get(0),
-                    others.size() == 2 ? others.get(1) : own, 0));
+            bench.room().instrument().ifPresent(own -> bench.room()
+                    .comparisons()
+                    .correlate(others.get(0), others.size() == 2 ? others.get(1) : own, 0));
         }
     }
 

@@ -76,8 +76,14 @@ final class DrawingDetails extends LayerDetails {
             together.getStyleClass().addAll("soft", "small");
             wide(together);
         }
-        style = new StyleEditor(bench, () -> new LayerStyle(drawing().colour(), drawing().style().width(),
-                drawing().style().opacity(), drawing().visible()), this::setLine);
+        style = new StyleEditor(
+                bench,
+                () -> new LayerStyle(
+                        drawing().colour(),
+                        drawing().style().width(),
+                        drawing().style().opacity(),
+                        drawing().visible()),
+                this::setLine);
         style(style);
         look();
         place();
@@ -100,8 +106,8 @@ final class DrawingDetails extends LayerDetails {
             addAnchor(anchor, dated);
         }
         for (Setting option : last.figure().options()) {
-            SettingEditor editor = new SettingEditor(option, () -> drawing().settings(), this::setOption,
-                    bench.desk()::tell, Map.of());
+            SettingEditor editor = new SettingEditor(
+                    option, () -> drawing().settings(), this::setOption, bench.desk()::tell, Map.of());
             showing.add(editor::show);
             row(option.label(), editor.control());
         }
@@ -115,8 +121,10 @@ final class DrawingDetails extends LayerDetails {
         Button beyond = new Button("Alert: close beyond");
         beyond.setId("alert-beyond");
         beyond.setOnAction(event -> studies.setAlert(Alert.Trigger.CLOSES_BEYOND));
-        boolean valued = !last.sketch(bench.room().chart().axis().grid().calendar(), Bars.EMPTY, PriceFormat.ofDecimals(2))
-                .courses().isEmpty();
+        boolean valued = !last.sketch(
+                        bench.room().chart().axis().grid().calendar(), Bars.EMPTY, PriceFormat.ofDecimals(2))
+                .courses()
+                .isEmpty();
         if (valued) {
             wide(new HBox(4, reaches, beyond));
         }
@@ -139,7 +147,8 @@ final class DrawingDetails extends LayerDetails {
 
     private void change(UnaryOperator<Drawing> change) {
         if (!busy) {
-            List<Drawing> all = alone ? List.of(drawing()) : bench.room().chart().chosenDrawings();
+            List<Drawing> all =
+                    alone ? List.of(drawing()) : bench.room().chart().chosenDrawings();
             bench.room().drawings().change(all.stream().map(change).toList());
         }
     }
@@ -149,7 +158,8 @@ final class DrawingDetails extends LayerDetails {
         Drawing.Style first = drawing().style();
         change(drawing -> {
             Drawing.Style own = drawing.style();
-            return drawing.withStyle(own.withLine(changed.colour() == first.colour() ? own.colour() : changed.colour(),
+            return drawing.withStyle(own.withLine(
+                    changed.colour() == first.colour() ? own.colour() : changed.colour(),
                     changed.width() == first.width() ? own.width() : changed.width(),
                     changed.opacity() == first.opacity() ? own.opacity() : changed.opacity()));
         });
@@ -177,14 +187,16 @@ final class DrawingDetails extends LayerDetails {
         dash.setAccessibleText("Lines");
         dash.getItems().addAll(Drawing.Style.Dash.values());
         dash.setConverter(new Words<>(each -> each.name().toLowerCase(Locale.ROOT)));
-        dash.setOnAction(event -> change(drawing -> drawing.withStyle(drawing.style().withDash(dash.getValue()))));
+        dash.setOnAction(
+                event -> change(drawing -> drawing.withStyle(drawing.style().withDash(dash.getValue()))));
         showing.add(() -> dash.setValue(drawing().style().dash()));
         row("Lines", dash);
         Slider fill = new Slider(0, 0.6, 0.12);
         fill.setId("drawing-fill");
         fill.setAccessibleText("Fill");
-        fill.valueProperty().addListener((observed, before, now) -> change(drawing -> drawing.withStyle(drawing.style()
-                .withFill(Math.rint(now.doubleValue() * 50) / 50))));
+        fill.valueProperty()
+                .addListener((observed, before, now) -> change(drawing ->
+                        drawing.withStyle(drawing.style().withFill(Math.rint(now.doubleValue() * 50) / 50))));
         showing.add(() -> {
             if (!fill.isValueChanging()) {
                 fill.setValue(drawing().style().fill());
@@ -197,7 +209,8 @@ final class DrawingDetails extends LayerDetails {
         Tips.set(words, "Where the words of the drawing stand");
         words.getItems().addAll(Drawing.Style.Words.values());
         words.setConverter(new Words<>(Drawing.Style.Words::word));
-        words.setOnAction(event -> change(drawing -> drawing.withStyle(drawing.style().withWords(words.getValue()))));
+        words.setOnAction(
+                event -> change(drawing -> drawing.withStyle(drawing.style().withWords(words.getValue()))));
         showing.add(() -> words.setValue(drawing().style().words()));
         row("Words", words);
     }
@@ -207,12 +220,22 @@ final class DrawingDetails extends LayerDetails {
         if (alone) {
             named();
         }
-        CheckBox locked = box("Locked", "drawing-locked", () -> drawing().place().locked(), on -> change(drawing -> drawing
-                .withPlace(drawing.place().withLocked(on))));
-        CheckBox own = box("On this chart alone", "drawing-own", () -> !drawing().place().chart().isEmpty(), on -> change(
-                drawing -> drawing.withPlace(drawing.place().onChart(on ? bench.room().id() : ""))));
+        CheckBox locked = box(
+                "Locked",
+                "drawing-locked",
+                () -> drawing().place().locked(),
+                on -> change(drawing -> drawing.withPlace(drawing.place().withLocked(on))));
+        CheckBox own = box(
+                "On this chart alone",
+                "drawing-own",
+                () -> !drawing().place().chart().isEmpty(),
+                on -> change(drawing -> drawing.withPlace(
+                        drawing.place().onChart(on ? bench.room().id() : ""))));
         wide(new HBox(12, locked, own));
-        CheckBox inherited = box("Shows on lower timeframes", "drawing-inherited", () -> drawing().place().inherited(),
+        CheckBox inherited = box(
+                "Shows on lower timeframes",
+                "drawing-inherited",
+                () -> drawing().place().inherited(),
                 on -> change(drawing -> drawing.withPlace(drawing.place().withInherited(on))));
         wide(new HBox(inherited));
         TextField timeframes = new TextField();
@@ -225,8 +248,9 @@ final class DrawingDetails extends LayerDetails {
                 change(drawing -> drawing.withPlace(drawing.place().onTimeframes(shown)));
             }
         });
-        showing.add(() -> showText(timeframes, drawing().place().timeframes().stream().map(Timeframe::toString)
-                .collect(Collectors.joining(" "))));
+        showing.add(() -> showText(
+                timeframes,
+                drawing().place().timeframes().stream().map(Timeframe::toString).collect(Collectors.joining(" "))));
         row("Shows on", timeframes);
     }
 
@@ -237,7 +261,8 @@ final class DrawingDetails extends LayerDetails {
         name.setPromptText("for formulas and alerts");
         taking(name, () -> {
             if (!name.getText().strip().equals(drawing().place().name())) {
-                change(drawing -> drawing.withPlace(drawing.place().withName(name.getText().strip())));
+                change(drawing -> drawing.withPlace(
+                        drawing.place().withName(name.getText().strip())));
             }
         });
         showing.add(() -> showText(name, drawing().place().name()));
@@ -255,8 +280,11 @@ final class DrawingDetails extends LayerDetails {
     private void addAnchor(int anchor, boolean dated) {
         List<String> words = last.figure().points();
         String which = words.get(Math.min(anchor, words.size() - 1));
-        NumberField price = new NumberField("price: " + which, value -> change(drawing -> drawing.withAnchor(
-                anchor, drawing.anchors().get(anchor).withPrice(value))), bench.desk()::tell);
+        NumberField price = new NumberField(
+                "price: " + which,
+                value -> change(drawing ->
+                        drawing.withAnchor(anchor, drawing.anchors().get(anchor).withPrice(value))),
+                bench.desk()::tell);
         price.setId("anchor-price-" + anchor);
         prices.add(price);
         if (dated) {
@@ -279,16 +307,22 @@ final class DrawingDetails extends LayerDetails {
         TradingCalendar calendar = bench.room().chart().axis().grid().calendar();
         try {
             LocalDate day = calendar.sameOrNext(LocalDate.parse(text.strip().substring(0, 10)));
-            long open = text.strip().length() > 10 ? Times.micros(LocalDateTime.parse(text.strip().replace(' ', 'T'))
-                    .atZone(calendar.zone())) : calendar.open(day);
+            long open = text.strip().length() > 10
+                    ? Times.micros(
+                            LocalDateTime.parse(text.strip().replace(' ', 'T')).atZone(calendar.zone()))
+                    : calendar.open(day);
             long time = new BarGrid(calendar, drawing().origin()).slotAt(open).openTime();
-            if (drawing().is(Drawing.LINE) && time == drawing().anchors().get(1 - anchor).time()) {
+            if (drawing().is(Drawing.LINE)
+                    && time == drawing().anchors().get(1 - anchor).time()) {
                 bench.desk().tell("Both ends of a line cannot lie on the same bar.");
             } else {
-                change(drawing -> drawing.withAnchor(anchor, new Anchor(time, drawing.anchors().get(anchor).price())));
+                change(drawing -> drawing.withAnchor(
+                        anchor, new Anchor(time, drawing.anchors().get(anchor).price())));
             }
         } catch (DateTimeException | StringIndexOutOfBoundsException bad) {
-            bench.desk().tell("'" + text + "' is no date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");
+            bench.desk()
+                    .tell("'" + text
+                            + "' is no date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");
         }
         show();
     }
@@ -311,17 +345,27 @@ final class DrawingDetails extends LayerDetails {
         for (int anchor = 0; anchor < dates.size(); anchor++) {
             if (!dates.get(anchor).isFocused()) {
                 var moment = Times.at(last.anchors().get(anchor).time(), calendar.zone());
-                dates.get(anchor).setText(last.origin().isIntraday() ? moment.toLocalDateTime().toString().replace('T', ' ')
-                        .substring(0, 16) : moment.toLocalDate().toString());
+                dates.get(anchor)
+                        .setText(
+                                last.origin().isIntraday()
+                                        ? moment.toLocalDateTime()
+                                                .toString()
+                                                .replace('T', ' ')
+                                                .substring(0, 16)
+                                        : moment.toLocalDate().toString());
             }
         }
         style.show();
         StringBuilder text = new StringBuilder();
         for (Alert alert : bench.room().chart().alerts()) {
             if (alert.drawing().equals(id)) {
-                text.append(text.isEmpty() ? "" : "\n").append(alert.hasFired() ? "fired " + Readout.time(
-                        alert.firedAt(), Timeframe.MINUTE, calendar.zone()) + " at "
-                        + format.format(alert.firedPrice()) : "waits: " + alert.trigger().words());
+                text.append(text.isEmpty() ? "" : "\n")
+                        .append(
+                                alert.hasFired()
+                                        ? "fired " + Readout.time(alert.firedAt(), Timeframe.MINUTE, calendar.zone())
+                                                + " at "
+                                                + format.format(alert.firedPrice())
+                                        : "waits: " + alert.trigger().words());
             }
         }
         alerts.setText(text.toString());

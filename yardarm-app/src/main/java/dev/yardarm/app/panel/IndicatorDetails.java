@@ -45,8 +45,8 @@ final class IndicatorDetails extends LayerDetails {
         Indicator indicator = layer.indicator();
         heading(indicator.title());
         for (Setting setting : indicator.settings()) {
-            SettingEditor editor = new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell,
-                    sources());
+            SettingEditor editor =
+                    new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell, sources());
             showing.add(editor::show);
             row(setting.label(), editor.control());
         }
@@ -86,8 +86,11 @@ final class IndicatorDetails extends LayerDetails {
         for (IndicatorLayer other : bench.room().chart().indicators()) {
             for (Indicator.Output output : other.indicator().outputs()) {
                 if (!other.id().equals(id) && !output.cue()) {
-                    sources.put(new Setting.Source.Reference(other.id(), other.indicator().name(), output.name())
-                            .toString(), other.title() + ": " + output.name());
+                    sources.put(
+                            new Setting.Source.Reference(
+                                            other.id(), other.indicator().name(), output.name())
+                                    .toString(),
+                            other.title() + ": " + output.name());
                 }
             }
         }
@@ -111,8 +114,11 @@ final class IndicatorDetails extends LayerDetails {
         Map<String, String> values = new LinkedHashMap<>(layer().settings().values());
         values.put(name, value);
         try {
-            bench.room().indicators().change(bench.room().indicators().besideSource(layer().withSettings(Settings.of(
-                    layer().indicator(), values))));
+            bench.room()
+                    .indicators()
+                    .change(bench.room()
+                            .indicators()
+                            .besideSource(layer().withSettings(Settings.of(layer().indicator(), values))));
         } catch (IllegalArgumentException bad) {
             bench.desk().tell("The indicator stays as it was: " + bad.getMessage() + ".");
             show();
@@ -141,14 +147,21 @@ final class IndicatorDetails extends LayerDetails {
         choice.setOnAction(event -> {
             String chosen = choice.getValue();
             boolean forming = chosen != null && chosen.startsWith(FORMING);
-            IndicatorLayer.Higher place = chosen == null || chosen.equals(CHART) ? null : new IndicatorLayer.Higher(
-                    Timeframe.parse(forming ? chosen.substring(FORMING.length()) : chosen).orElseThrow(), forming);
+            IndicatorLayer.Higher place = chosen == null || chosen.equals(CHART)
+                    ? null
+                    : new IndicatorLayer.Higher(
+                            Timeframe.parse(forming ? chosen.substring(FORMING.length()) : chosen)
+                                    .orElseThrow(),
+                            forming);
             if (!Objects.equals(place, layer().higher())) {
                 change(layer().on(place));
             }
         });
-        showing.add(() -> choice.setValue(layer().higher() == null ? CHART
-                : (layer().higher().forming() ? FORMING : "") + layer().higher().timeframe()));
+        showing.add(() -> choice.setValue(
+                layer().higher() == null
+                        ? CHART
+                        : (layer().higher().forming() ? FORMING : "")
+                                + layer().higher().timeframe()));
         row("Computed on", choice);
     }
 
@@ -187,8 +200,8 @@ final class IndicatorDetails extends LayerDetails {
             }
         };
         taking(field, take);
-        showing.add(() -> showText(field, layer().levels().stream().map(IndicatorDetails::plain)
-                .collect(Collectors.joining(", "))));
+        showing.add(() -> showText(
+                field, layer().levels().stream().map(IndicatorDetails::plain).collect(Collectors.joining(", "))));
         row("Levels", field);
     }
 
@@ -201,8 +214,9 @@ final class IndicatorDetails extends LayerDetails {
                 change(layer().withStyle(layer().style().onTimeframes(shown)));
             }
         });
-        showing.add(() -> showText(field, layer().style().timeframes().stream().map(Timeframe::toString)
-                .collect(Collectors.joining(" "))));
+        showing.add(() -> showText(
+                field,
+                layer().style().timeframes().stream().map(Timeframe::toString).collect(Collectors.joining(" "))));
         row("Shows on", field);
     }
 
@@ -211,8 +225,11 @@ final class IndicatorDetails extends LayerDetails {
         List<Timeframe> shown = new ArrayList<>();
         for (String word : text.strip().split("[\\s,;]+")) {
             if (!word.isEmpty() && !word.equalsIgnoreCase("all")) {
-                Timeframe.parse(word).ifPresentOrElse(shown::add, () -> tell.accept("'" + word
-                        + "' is no timeframe; write some such as D W M, or nothing for all."));
+                Timeframe.parse(word)
+                        .ifPresentOrElse(
+                                shown::add,
+                                () -> tell.accept("'" + word
+                                        + "' is no timeframe; write some such as D W M, or nothing for all."));
             }
         }
         return shown;
@@ -243,9 +260,11 @@ final class IndicatorDetails extends LayerDetails {
     /** How new ones come up, and the settings and looks kept under names. */
     private void fillLooks(MenuButton menu) {
         ChartIndicators indicators = bench.room().indicators();
-        menu.getItems().setAll(item("New ones come up like this one", () -> indicators.makeStandard(id)),
-                item("New ones come up as the catalogue has them", () -> indicators.forgetStandard(id)),
-                new SeparatorMenuItem());
+        menu.getItems()
+                .setAll(
+                        item("New ones come up like this one", () -> indicators.makeStandard(id)),
+                        item("New ones come up as the catalogue has them", () -> indicators.forgetStandard(id)),
+                        new SeparatorMenuItem());
         List<String> kept = bench.desk().habits().looks(layer().indicator().name());
         kept.forEach(name -> menu.getItems().add(item(name, () -> indicators.takeLook(id, name))));
         menu.getItems().add(item("Keep this one under a name", () -> bench.prompt("look save ")));

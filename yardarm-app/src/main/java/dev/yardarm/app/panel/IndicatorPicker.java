@@ -5,7 +5,6 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.IndicatorSearch;
-import dev.yardarm.core.indicator.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -39,8 +38,8 @@ public final class IndicatorPicker extends BorderPane {
     private final Label title = new Label();
     private final Label help = new Label();
     private final Button favourite = new Button();
-    private Consumer<Indicator> take = chosen -> { };
-    private Runnable left = () -> { };
+    private Consumer<Indicator> take = chosen -> {};
+    private Runnable left = () -> {};
 
     public IndicatorPicker(Workbench bench) {
         this.bench = bench;
@@ -183,11 +182,16 @@ public final class IndicatorPicker extends BorderPane {
         List<Indicator> fitting = IndicatorSearch.find(search.getText());
         List<Indicator> shown = new ArrayList<>();
         if (FAVOURITES.equals(group) || RECENT.equals(group)) {
-            List<String> names = FAVOURITES.equals(group) ? bench.desk().habits().favourites()
+            List<String> names = FAVOURITES.equals(group)
+                    ? bench.desk().habits().favourites()
                     : bench.desk().habits().recent();
-            names.forEach(name -> Catalogue.shared().find(name).filter(fitting::contains).ifPresent(shown::add));
+            names.forEach(name ->
+                    Catalogue.shared().find(name).filter(fitting::contains).ifPresent(shown::add));
         } else {
-            fitting.stream().filter(each -> group == null || ALL.equals(group) || each.family().title().equals(group))
+            fitting.stream()
+                    .filter(each -> group == null
+                            || ALL.equals(group)
+                            || each.family().title().equals(group))
                     .forEach(shown::add);
         }
         found.getItems().setAll(shown);
@@ -223,12 +227,18 @@ public final class IndicatorPicker extends BorderPane {
         text.append("\n\nWhere it misleads. ").append(help.weakness());
         text.append("\n\nHow it is computed. ").append(help.formula());
         if (!indicator.settings().isEmpty()) {
-            text.append("\n\nSettings. ").append(String.join(", ", indicator.settings().stream()
-                    .map(setting -> setting.label() + " (" + setting.name() + ") " + setting.standard()).toList()))
+            text.append("\n\nSettings. ")
+                    .append(String.join(
+                            ", ",
+                            indicator.settings().stream()
+                                    .map(setting -> setting.label() + " (" + setting.name() + ") " + setting.standard())
+                                    .toList()))
                     .append('.');
         }
-        text.append("\n\nOutputs. ").append(String.join(", ", indicator.outputs().stream()
-                .map(Indicator.Output::name).toList()));
+        text.append("\n\nOutputs. ")
+                .append(String.join(
+                        ", ",
+                        indicator.outputs().stream().map(Indicator.Output::name).toList()));
         text.append(".\n\nFrom. ").append(help.origin());
         return text.toString();
     }

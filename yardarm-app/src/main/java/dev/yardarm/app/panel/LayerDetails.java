@@ -14,6 +14,7 @@ import javafx.scene.layout.Region;
 abstract class LayerDetails {
     /** Letters from which a word is written in several lines. */
     private static final int LONG = 16;
+
     private static final double WORDS = 96;
 
     private final GridPane grid = new GridPane();
@@ -30,10 +31,12 @@ abstract class LayerDetails {
 
     /** The editor for what is chosen; null when there is nothing to edit. */
     static LayerDetails of(Workbench bench, Selection selection) {
-        if (selection instanceof Selection.Indicator of && bench.room().chart().indicator(of.id()).isPresent()) {
+        if (selection instanceof Selection.Indicator of
+                && bench.room().chart().indicator(of.id()).isPresent()) {
             return new IndicatorDetails(bench, of.id());
         }
-        List<String> drawings = selection.drawings().stream().filter(id -> bench.room().chart().drawing(id).isPresent())
+        List<String> drawings = selection.drawings().stream()
+                .filter(id -> bench.room().chart().drawing(id).isPresent())
                 .toList();
         if (!drawings.isEmpty()) {
             return new DrawingDetails(bench, drawings);

@@ -16,7 +16,12 @@ import javafx.scene.layout.Priority;
 /** Which layers the list shows: those a text is found in, of one kind. */
 final class LayerFilter extends HBox {
     private enum Kind {
-        ALL("all"), INDICATORS("indicators"), DRAWINGS("drawings"), TRACING("this tracing"), HIDDEN("hidden"), LOCKED("locked");
+        ALL("all"),
+        INDICATORS("indicators"),
+        DRAWINGS("drawings"),
+        TRACING("this tracing"),
+        HIDDEN("hidden"),
+        LOCKED("locked");
 
         private final String words;
 
@@ -56,8 +61,11 @@ final class LayerFilter extends HBox {
     /** The layers the list shows of those there are. */
     List<Selection> found(List<Selection> layers) {
         String words = search.getText().strip().toLowerCase(Locale.ROOT);
-        return layers.stream().filter(layer -> fits(layer, kind.getValue())
-                && (words.isEmpty() || text(layer).toLowerCase(Locale.ROOT).contains(words))).toList();
+        return layers.stream()
+                .filter(layer -> fits(layer, kind.getValue())
+                        && (words.isEmpty()
+                                || text(layer).toLowerCase(Locale.ROOT).contains(words)))
+                .toList();
     }
 
     private boolean fits(Selection layer, Kind wanted) {
@@ -67,9 +75,14 @@ final class LayerFilter extends HBox {
             case ALL -> true;
             case INDICATORS -> layer instanceof Selection.Indicator;
             case DRAWINGS -> drawing.isPresent();
-            case TRACING -> drawing.map(each -> bench.room().tracings().isOnCurrent(each)).orElse(false);
-            case HIDDEN -> layer instanceof Selection.Indicator of ? chart.indicator(of.id()).map(each -> !each.style()
-                    .visible()).orElse(false) : drawing.map(each -> !each.visible()).orElse(false);
+            case TRACING ->
+                drawing.map(each -> bench.room().tracings().isOnCurrent(each)).orElse(false);
+            case HIDDEN ->
+                layer instanceof Selection.Indicator of
+                        ? chart.indicator(of.id())
+                                .map(each -> !each.style().visible())
+                                .orElse(false)
+                        : drawing.map(each -> !each.visible()).orElse(false);
             case LOCKED -> drawing.map(each -> each.place().locked()).orElse(false);
         };
     }
@@ -80,16 +93,22 @@ final class LayerFilter extends HBox {
         if (layer instanceof Selection.Indicator of) {
             return chart.indicator(of.id()).map(chart::titleOf).orElse("");
         }
-        return layer.drawings().stream().findFirst().flatMap(chart::drawing).map(each -> title(chart, each) + " " + each.figure()
-                .title() + " " + each.place().tracing() + " " + each.options().getOrDefault("text", ""))
+        return layer.drawings().stream()
+                .findFirst()
+                .flatMap(chart::drawing)
+                .map(each -> title(chart, each) + " " + each.figure().title() + " "
+                        + each.place().tracing() + " " + each.options().getOrDefault("text", ""))
                 .orElse(layer instanceof Selection.Plan ? "plan" : "price");
     }
 
     /** A drawing in the list: its name, the timeframe it is of, and what is special about it. */
     static String title(ChartModel chart, Drawing drawing) {
         boolean inherited = drawing.origin().isHigherThan(chart.timeframe());
-        return drawing.title().toLowerCase(Locale.ROOT) + (inherited ? " from " : " of ") + drawing.origin()
-                + (drawing.place().group().isEmpty() ? "" : ", grouped") + (drawing.place().locked() ? ", locked" : "")
+        return drawing.title().toLowerCase(Locale.ROOT)
+                + (inherited ? " from " : " of ")
+                + drawing.origin()
+                + (drawing.place().group().isEmpty() ? "" : ", grouped")
+                + (drawing.place().locked() ? ", locked" : "")
                 + (drawing.place().chart().isEmpty() ? "" : ", here alone");
     }
 }

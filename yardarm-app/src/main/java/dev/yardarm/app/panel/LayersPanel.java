@@ -98,12 +98,17 @@ public final class LayersPanel extends VBox {
 
     /** Chooses on the chart what is chosen in the list: one layer, or any number of drawings. */
     private void choose() {
-        List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems().stream().filter(Objects::nonNull)
+        List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems().stream()
+                .filter(Objects::nonNull)
                 .toList());
-        List<String> drawings = rows.stream().flatMap(row -> row.drawings().stream()).toList();
+        List<String> drawings =
+                rows.stream().flatMap(row -> row.drawings().stream()).toList();
         if (!following && !rows.isEmpty()) {
-            room().studies().select(drawings.size() > 1 || rows.size() > 1 && !drawings.isEmpty()
-                    ? Selection.ofDrawings(drawings) : rows.get(rows.size() - 1));
+            room().studies()
+                    .select(
+                            drawings.size() > 1 || rows.size() > 1 && !drawings.isEmpty()
+                                    ? Selection.ofDrawings(drawings)
+                                    : rows.get(rows.size() - 1));
         }
     }
 
@@ -146,9 +151,12 @@ public final class LayersPanel extends VBox {
         } else {
             view.refresh();
         }
-        int[] chosen = shownLayers.stream().filter(layer -> layer.equals(chart.selection())
-                || !layer.drawings().isEmpty() && chart.selection().drawings().containsAll(layer.drawings()))
-                .mapToInt(shownLayers::indexOf).toArray();
+        int[] chosen = shownLayers.stream()
+                .filter(layer -> layer.equals(chart.selection())
+                        || !layer.drawings().isEmpty()
+                                && chart.selection().drawings().containsAll(layer.drawings()))
+                .mapToInt(shownLayers::indexOf)
+                .toArray();
         view.getSelectionModel().clearSelection();
         if (chosen.length > 0) {
             view.getSelectionModel().selectIndices(chosen[0], chosen);
@@ -158,15 +166,25 @@ public final class LayersPanel extends VBox {
         }
         following = false;
         boolean hidden = !chart.areDrawingsShown() && !chart.drawings().isEmpty();
-        none.setText(hidden ? "All drawings are hidden (H Z)." : shownLayers.size() < layers.size()
-                ? shownLayers.size() + " of " + layers.size() + " layers" : "");
+        none.setText(
+                hidden
+                        ? "All drawings are hidden (H Z)."
+                        : shownLayers.size() < layers.size()
+                                ? shownLayers.size() + " of " + layers.size() + " layers"
+                                : "");
         none.setVisible(!none.getText().isEmpty());
         showDetails(chart.selection());
     }
 
     private void showDetails(Selection selection) {
-        Object what = selection instanceof Selection.Indicator of ? List.of(selection, room().chart().indicator(of.id())
-                .map(layer -> layer.indicator().name()).orElse("")) : selection;
+        Object what = selection instanceof Selection.Indicator of
+                ? List.of(
+                        selection,
+                        room().chart()
+                                .indicator(of.id())
+                                .map(layer -> layer.indicator().name())
+                                .orElse(""))
+                : selection;
         if (!what.equals(shownFor)) {
             shownFor = what;
             shown = LayerDetails.of(bench, selection);
@@ -222,10 +240,14 @@ public final class LayersPanel extends VBox {
                 title.setText("plan");
                 chart.plan().ifPresent(plan -> value.setText(plan.isLong() ? "long" : "short"));
             } else {
-                title.setText("price, " + (chart.request().isTime() ? chart.form().title()
-                        : chart.request().rule().words()));
+                title.setText("price, "
+                        + (chart.request().isTime()
+                                ? chart.form().title()
+                                : chart.request().rule().words()));
                 if (!chart.bars().isEmpty()) {
-                    value.setText(chart.instrument().orElseThrow().format()
+                    value.setText(chart.instrument()
+                            .orElseThrow()
+                            .format()
                             .format(chart.data().last()));
                 }
             }
@@ -238,7 +260,8 @@ public final class LayersPanel extends VBox {
             visible.setSelected(layer.style().visible());
             colour(layer.style().colour());
             title.setText(bench.room().chart().titleOf(layer));
-            value.setText(Readout.value(room().chart(), layer, room().chart().bars().size() - 1));
+            value.setText(
+                    Readout.value(room().chart(), layer, room().chart().bars().size() - 1));
         }
 
         private void fill(Drawing drawing) {
@@ -247,13 +270,19 @@ public final class LayersPanel extends VBox {
             colour(drawing.colour());
             ChartModel chart = room().chart();
             title.setText(LayerFilter.title(chart, drawing));
-            double now = chart.bars().isEmpty() ? Double.NaN : chart.places().valueOf(drawing,
-                    chart.bars().openTime(chart.bars().size() - 1));
-            value.setText(Double.isNaN(now) ? "" : chart.instrument().orElseThrow().format().format(now));
+            double now = chart.bars().isEmpty()
+                    ? Double.NaN
+                    : chart.places()
+                            .valueOf(drawing, chart.bars().openTime(chart.bars().size() - 1));
+            value.setText(
+                    Double.isNaN(now)
+                            ? ""
+                            : chart.instrument().orElseThrow().format().format(now));
         }
 
         private void colour(int number) {
-            swatch.setStyle("-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
+            swatch.setStyle(
+                    "-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
         }
 
         private ContextMenu menu(Selection layer) {
@@ -264,7 +293,8 @@ public final class LayersPanel extends VBox {
             // Filled when it is opened, about what is chosen then; an empty one would not open.
             menu.getItems().add(new SeparatorMenuItem());
             menu.setOnShowing(event -> {
-                if (!layer.drawings().isEmpty() && !room().chart().selection().drawings().containsAll(layer.drawings())) {
+                if (!layer.drawings().isEmpty()
+                        && !room().chart().selection().drawings().containsAll(layer.drawings())) {
                     room().studies().select(layer);
                 }
                 MenuItem delete = new MenuItem("Remove");
@@ -297,7 +327,8 @@ public final class LayersPanel extends VBox {
         }
         Selection layer = view.getSelectionModel().getSelectedItem();
         if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> setShown(layer, !each.style().visible()));
+            chart.indicator(of.id())
+                    .ifPresent(each -> setShown(layer, !each.style().visible()));
         } else if (layer instanceof Selection.Drawing of) {
             chart.drawing(of.id()).ifPresent(each -> setShown(layer, !each.visible()));
         }
@@ -306,8 +337,8 @@ public final class LayersPanel extends VBox {
     private void setShown(Selection layer, boolean on) {
         ChartModel chart = room().chart();
         if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> room().indicators().change(each.withStyle(
-                    each.style().withVisible(on))));
+            chart.indicator(of.id()).ifPresent(each -> room().indicators()
+                    .change(each.withStyle(each.style().withVisible(on))));
         } else if (layer instanceof Selection.Drawing of) {
             chart.drawing(of.id()).ifPresent(each -> room().drawings().change(each.withVisible(on)));
         }

@@ -33,26 +33,39 @@ final class ListMenu extends MenuButton {
         ListWork work = bench.desk().listWork();
         String list = bench.room().listName();
         getItems().clear();
-        getItems().addAll(item("New list", () -> bench.prompt("list new ")),
-                item("Rename " + list, () -> bench.prompt("list name " + list)),
-                item("Add the instrument on the chart", () -> bench.room().instrument().ifPresent(each ->
-                        work.add(list, each.id()))),
-                item("Paste codes", () -> {
-                    String text = Clipboard.getSystemClipboard().getString();
-                    panel.paste(text == null ? "" : text);
-                }));
+        getItems()
+                .addAll(
+                        item("New list", () -> bench.prompt("list new ")),
+                        item("Rename " + list, () -> bench.prompt("list name " + list)),
+                        item(
+                                "Add the instrument on the chart",
+                                () -> bench.room().instrument().ifPresent(each -> work.add(list, each.id()))),
+                        item("Paste codes", () -> {
+                            String text = Clipboard.getSystemClipboard().getString();
+                            panel.paste(text == null ? "" : text);
+                        }));
         Menu from = new Menu("New list of");
-        bench.desk().directory().all().stream().filter(each -> each.kind() == Instrument.Kind.SHARE)
-                .map(Instrument::sector).distinct().sorted().forEach(sector -> from.getItems().add(item(sector,
-                        () -> show(work.bySectorOrTier(sector)))));
+        bench.desk().directory().all().stream()
+                .filter(each -> each.kind() == Instrument.Kind.SHARE)
+                .map(Instrument::sector)
+                .distinct()
+                .sorted()
+                .forEach(sector -> from.getItems().add(item(sector, () -> show(work.bySectorOrTier(sector)))));
         from.getItems().add(new SeparatorMenuItem());
-        bench.desk().directory().all().stream().filter(each -> each.kind() == Instrument.Kind.SHARE)
-                .map(Instrument::tier).distinct().filter(tier -> !tier.isEmpty()).forEach(tier ->
-                        from.getItems().add(item("tier " + tier, () -> show(work.bySectorOrTier(tier)))));
+        bench.desk().directory().all().stream()
+                .filter(each -> each.kind() == Instrument.Kind.SHARE)
+                .map(Instrument::tier)
+                .distinct()
+                .filter(tier -> !tier.isEmpty())
+                .forEach(tier -> from.getItems().add(item("tier " + tier, () -> show(work.bySectorOrTier(tier)))));
         from.getItems().add(new SeparatorMenuItem());
-        bench.desk().directory().all().stream().filter(each -> each.kind() == Instrument.Kind.INDEX).limit(4)
-                .forEach(index -> from.getItems().add(item("top half of " + index.code() + " by weight",
-                        () -> work.byWeight(index.code(), 0.5, bench.room()::setList))));
+        bench.desk().directory().all().stream()
+                .filter(each -> each.kind() == Instrument.Kind.INDEX)
+                .limit(4)
+                .forEach(index -> from.getItems()
+                        .add(item(
+                                "top half of " + index.code() + " by weight",
+                                () -> work.byWeight(index.code(), 0.5, bench.room()::setList))));
         Menu sort = new Menu("Sort by");
         for (String by : new String[] {"code", "name", "sector"}) {
             sort.getItems().add(item(by, () -> work.sort(list, by)));
@@ -65,8 +78,10 @@ final class ListMenu extends MenuButton {
             colour.getItems().add(each);
         }
         Menu source = new Menu("Take from source");
-        bench.desk().directory().all().stream().map(each -> each.id().source()).distinct().forEach(name ->
-                source.getItems().add(item(name, () -> work.moveToSource(list, name))));
+        bench.desk().directory().all().stream()
+                .map(each -> each.id().source())
+                .distinct()
+                .forEach(name -> source.getItems().add(item(name, () -> work.moveToSource(list, name))));
         getItems().addAll(from, sort, colour, source, new SeparatorMenuItem(), item("Delete " + list, () -> {
             work.delete(list);
             bench.room().setList(bench.desk().books().lists().get(0).name());

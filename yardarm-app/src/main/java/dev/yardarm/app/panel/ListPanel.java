@@ -101,12 +101,18 @@ public final class ListPanel extends VBox {
     }
 
     private void showList() {
-        List<String> all = bench.desk().books().lists().stream().map(Documents.NamedList::name).toList();
+        List<String> all = bench.desk().books().lists().stream()
+                .map(Documents.NamedList::name)
+                .toList();
         if (!all.equals(names.getItems())) {
             names.getItems().setAll(all);
         }
         names.setValue(room().listName());
-        int number = bench.desk().books().list(room().listName()).map(Documents.NamedList::colour).orElse(0);
+        int number = bench.desk()
+                .books()
+                .list(room().listName())
+                .map(Documents.NamedList::colour)
+                .orElse(0);
         colour.setFill(LinkColours.of(bench.palette(), number));
         colour.setManaged(number != 0);
         colour.setVisible(number != 0);
@@ -124,9 +130,11 @@ public final class ListPanel extends VBox {
 
     private void fill() {
         String wanted = filter.getText().strip().toLowerCase(Locale.ROOT);
-        List<Instrument> members = room().members().stream().filter(each -> wanted.isEmpty()
-                || each.code().toLowerCase(Locale.ROOT).contains(wanted)
-                || each.name().toLowerCase(Locale.ROOT).contains(wanted)).toList();
+        List<Instrument> members = room().members().stream()
+                .filter(each -> wanted.isEmpty()
+                        || each.code().toLowerCase(Locale.ROOT).contains(wanted)
+                        || each.name().toLowerCase(Locale.ROOT).contains(wanted))
+                .toList();
         if (!members.equals(view.getItems())) {
             view.getItems().setAll(members);
         } else {
@@ -200,8 +208,9 @@ public final class ListPanel extends VBox {
             change.getStyleClass().add("small");
             setPrefWidth(0);
             // The menu is made when it is asked for: rows are shown anew with every quote.
-            addEventFilter(ContextMenuEvent.CONTEXT_MENU_REQUESTED, event ->
-                    setContextMenu(isEmpty() ? null : menu(getItem())));
+            addEventFilter(
+                    ContextMenuEvent.CONTEXT_MENU_REQUESTED,
+                    event -> setContextMenu(isEmpty() ? null : menu(getItem())));
         }
 
         @Override
@@ -230,19 +239,25 @@ public final class ListPanel extends VBox {
 
         /** Acts on the row under the pointer, whatever the chart shows. */
         private ContextMenu menu(Instrument instrument) {
-            ContextMenu menu = new ContextMenu(item("Open " + instrument.code(), () -> bench.openChart(instrument)),
-                    item("Compare on the chart", () -> room().comparisons().add(List.of(instrument),
-                            ChartComparisons.Look.STANDARD)), new SeparatorMenuItem());
+            ContextMenu menu = new ContextMenu(
+                    item("Open " + instrument.code(), () -> bench.openChart(instrument)),
+                    item("Compare on the chart", () -> room().comparisons()
+                            .add(List.of(instrument), ChartComparisons.Look.STANDARD)),
+                    new SeparatorMenuItem());
             for (Stance.Kind kind : List.of(Stance.Kind.LONG, Stance.Kind.SHORT, Stance.Kind.WAIT, Stance.Kind.NONE)) {
-                menu.getItems().add(item(kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
-                        () -> room().studies().takeStance(instrument.id(), kind, "")));
+                menu.getItems()
+                        .add(item(
+                                kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
+                                () -> room().studies().takeStance(instrument.id(), kind, "")));
             }
             String list = room().listName();
             var work = bench.desk().listWork();
-            menu.getItems().addAll(new SeparatorMenuItem(),
-                    item("Up", () -> work.move(list, instrument.id(), -1)),
-                    item("Down", () -> work.move(list, instrument.id(), 1)),
-                    item("Take out of " + list, () -> work.remove(list, instrument.id())));
+            menu.getItems()
+                    .addAll(
+                            new SeparatorMenuItem(),
+                            item("Up", () -> work.move(list, instrument.id(), -1)),
+                            item("Down", () -> work.move(list, instrument.id(), 1)),
+                            item("Take out of " + list, () -> work.remove(list, instrument.id())));
             return menu;
         }
 
@@ -259,7 +274,8 @@ public final class ListPanel extends VBox {
                 stance.getStyleClass().add("stance-none");
             }
             String mark = taken.note().isEmpty() ? "" : " *";
-            stance.setText(none ? taken.note().isEmpty() ? "" : "note" : taken.kind().word() + mark);
+            stance.setText(
+                    none ? taken.note().isEmpty() ? "" : "note" : taken.kind().word() + mark);
             StringBuilder tip = new StringBuilder(instrument.name());
             if (!taken.reason().isEmpty()) {
                 tip.append("\nskip: ").append(taken.reason());

@@ -56,8 +56,8 @@ public final class NumberField extends TextField {
             if (!Double.isFinite(number)) {
                 throw new NumberFormatException();
             }
-            boolean changed = !String.format(Locale.ROOT, format, number)
-                    .equals(String.format(Locale.ROOT, format, value));
+            boolean changed =
+                    !String.format(Locale.ROOT, format, number).equals(String.format(Locale.ROOT, format, value));
             if (changed) {
                 value = number;
                 take.accept(number);

@@ -54,8 +54,8 @@ final class OutputEditor {
                 form.getItems().remove(Indicator.Form.BARS);
             }
         }
-        form.setConverter(new Words<>(value -> declared.cue() && value == Indicator.Form.DOTS ? "marks"
-                : value.words()));
+        form.setConverter(
+                new Words<>(value -> declared.cue() && value == Indicator.Form.DOTS ? "marks" : value.words()));
         form.setId("form-" + declared.name());
         form.setAccessibleText(declared.label() + ": form");
         form.setOnAction(event -> send(style().withForm(form.getValue())));
@@ -76,7 +76,8 @@ final class OutputEditor {
         ground.setPromptText("to zero");
         ground.setAccessibleText(declared.label() + ": the area ends at");
         Tips.set(ground, "Where the area ends: a number, or another output");
-        layer.get().indicator().outputs().stream().filter(each -> !each.cue() && !each.name().equals(declared.name()))
+        layer.get().indicator().outputs().stream()
+                .filter(each -> !each.cue() && !each.name().equals(declared.name()))
                 .forEach(each -> ground.getItems().add(each.name()));
         ground.setOnAction(event -> setGround());
         ground.focusedProperty().addListener((observed, before, now) -> {
@@ -117,8 +118,8 @@ final class OutputEditor {
         }
         try {
             Formula.parseCondition(text);
-            send(style().withTint(new OutputStyle.Tint(text, now == null
-                    ? (layer.get().colourOf(output) + 1) % Palette.SERIES : now.colour())));
+            send(style().withTint(new OutputStyle.Tint(
+                    text, now == null ? (layer.get().colourOf(output) + 1) % Palette.SERIES : now.colour())));
         } catch (FormulaException bad) {
             bench.desk().tell("The rule stays as it was: " + bad.getMessage());
         }
@@ -166,7 +167,8 @@ final class OutputEditor {
     private Region patch(int number) {
         Region patch = new Region();
         patch.getStyleClass().add("swatch");
-        patch.setStyle("-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
+        patch.setStyle(
+                "-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
         return patch;
     }
 
@@ -177,7 +179,8 @@ final class OutputEditor {
     private void send(OutputStyle style) {
         if (!showing && !style.equals(style())) {
             IndicatorLayer now = layer.get();
-            change.accept(now.withStyle(now.style().withOutput(now.indicator().outputs().get(output).name(), style)));
+            change.accept(now.withStyle(
+                    now.style().withOutput(now.indicator().outputs().get(output).name(), style)));
         }
     }
 
@@ -195,7 +198,8 @@ final class OutputEditor {
         showing = true;
         form.setValue(style().form());
         int number = layer.get().colourOf(output);
-        if (colour.getGraphic() == null || !colour.getGraphic().getStyle().equals(patch(number).getStyle())) {
+        if (colour.getGraphic() == null
+                || !colour.getGraphic().getStyle().equals(patch(number).getStyle())) {
             // Another graphic while the button is being pressed would swallow the click.
             colour.setGraphic(patch(number));
         }

@@ -57,7 +57,9 @@ final class PastePanel extends VBox {
 
     void open(String pasted) {
         source.getItems().setAll(EVERY);
-        bench.desk().directory().all().stream().map(each -> each.id().source()).distinct()
+        bench.desk().directory().all().stream()
+                .map(each -> each.id().source())
+                .distinct()
                 .forEach(source.getItems()::add);
         source.setValue(EVERY);
         text.setText(pasted);
@@ -74,12 +76,23 @@ final class PastePanel extends VBox {
 
     private ListWork.Pasted read() {
         String from = source.getValue() == null || source.getValue().equals(EVERY) ? "" : source.getValue();
-        return bench.desk().listWork().read(text.getText(), from, prefix.getText().strip(), suffix.getText().strip());
+        return bench.desk()
+                .listWork()
+                .read(
+                        text.getText(),
+                        from,
+                        prefix.getText().strip(),
+                        suffix.getText().strip());
     }
 
     private void look() {
         ListWork.Pasted pasted = read();
-        result.setText(text.getText().isBlank() ? "" : pasted.found().size() + " found" + (pasted.missing().isEmpty()
-                ? "" : ", not found: " + String.join(", ", pasted.missing())));
+        result.setText(
+                text.getText().isBlank()
+                        ? ""
+                        : pasted.found().size() + " found"
+                                + (pasted.missing().isEmpty()
+                                        ? ""
+                                        : ", not found: " + String.join(", ", pasted.missing())));
     }
 }

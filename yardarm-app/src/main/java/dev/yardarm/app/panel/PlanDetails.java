@@ -53,10 +53,13 @@ final class PlanDetails extends LayerDetails {
     }
 
     private NumberField field(String name, Change change) {
-        NumberField field = new NumberField(name, value -> bench.room().chart().plan().ifPresent(plan -> {
-            bench.room().studies().change(plan, change.to(value).apply(plan));
-            show();
-        }), bench.desk()::tell);
+        NumberField field = new NumberField(
+                name,
+                value -> bench.room().chart().plan().ifPresent(plan -> {
+                    bench.room().studies().change(plan, change.to(value).apply(plan));
+                    show();
+                }),
+                bench.desk()::tell);
         field.setId("plan-" + name);
         return field;
     }
@@ -79,9 +82,14 @@ final class PlanDetails extends LayerDetails {
             size.setText("");
             return;
         }
-        distances.setText(String.format(Locale.ROOT, "Risk %s  (%.2f %%)  1 R%nReward %s  (%.2f %%)  %.2f R",
-                format.format(plan.risk()), plan.riskInPercent(), format.format(plan.reward()),
-                plan.rewardInPercent(), plan.rewardInR()));
+        distances.setText(String.format(
+                Locale.ROOT,
+                "Risk %s  (%.2f %%)  1 R%nReward %s  (%.2f %%)  %.2f R",
+                format.format(plan.risk()),
+                plan.riskInPercent(),
+                format.format(plan.reward()),
+                plan.rewardInPercent(),
+                plan.rewardInR()));
         size.setText(sizeText(PositionSize.of(plan, instrument.lot()), instrument));
     }
 
@@ -89,12 +97,18 @@ final class PlanDetails extends LayerDetails {
     static String sizeText(PositionSize size, Instrument instrument) {
         if (size.quantity() == 0) {
             return size.limit() == PositionSize.Limit.RISK
-                    ? String.format(Locale.ROOT, "Size 0: one lot of %.0f would risk more than allowed.",
-                    instrument.lot())
-                    : String.format(Locale.ROOT, "Size 0: the account cannot pay for one lot of %.0f.",
-                    instrument.lot());
+                    ? String.format(
+                            Locale.ROOT, "Size 0: one lot of %.0f would risk more than allowed.", instrument.lot())
+                    : String.format(
+                            Locale.ROOT, "Size 0: the account cannot pay for one lot of %.0f.", instrument.lot());
         }
-        return String.format(Locale.ROOT, "Size %,.0f for %,.2f, %s.%nAt risk %,.2f, to win %,.2f.", size.quantity(),
-                size.cost(), size.limit().words(), size.atRisk(), size.toWin());
+        return String.format(
+                Locale.ROOT,
+                "Size %,.0f for %,.2f, %s.%nAt risk %,.2f, to win %,.2f.",
+                size.quantity(),
+                size.cost(),
+                size.limit().words(),
+                size.atRisk(),
+                size.toWin());
     }
 }

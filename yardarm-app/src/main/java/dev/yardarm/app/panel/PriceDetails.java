@@ -32,29 +32,59 @@ final class PriceDetails extends LayerDetails {
         room = bench.room();
         heading("Price");
         choice(form, "bar-form", BarForm.values(), BarForm::title, this::setForm);
-        choice(mode, "scale-mode", ScaleChoice.Mode.values(), ScaleChoice.Mode::word, chosen -> room.setScale(
-                chosen.word() + " scale", room.chart().scale().withMode(chosen)));
+        choice(
+                mode,
+                "scale-mode",
+                ScaleChoice.Mode.values(),
+                ScaleChoice.Mode::word,
+                chosen -> room.setScale(
+                        chosen.word() + " scale", room.chart().scale().withMode(chosen)));
         choice(fit, "scale-fit", ScaleChoice.Fit.values(), ScaleChoice.Fit::words, this::setFit);
-        choice(joint, "joint", BarRequest.Joint.values(), BarRequest.Joint::words, chosen -> room.setRequest(
-                "contracts " + chosen.words(), room.chart().request().withRoll(room.chart().request().roll(), chosen)));
+        choice(
+                joint,
+                "joint",
+                BarRequest.Joint.values(),
+                BarRequest.Joint::words,
+                chosen -> room.setRequest(
+                        "contracts " + chosen.words(),
+                        room.chart().request().withRoll(room.chart().request().roll(), chosen)));
         row("Bars", form);
         row("Scale", mode);
         row("Range", fit);
-        boolean continuous = room.instrument().filter(each -> each.kind() == Instrument.Kind.CONTINUOUS).isPresent();
+        boolean continuous = room.instrument()
+                .filter(each -> each.kind() == Instrument.Kind.CONTINUOUS)
+                .isPresent();
         if (continuous) {
             row("Joined", joint);
         }
-        check(inverted, "inverted", on -> room.setScale("inverted scale", room.chart().scale().withInverted(on)));
+        check(
+                inverted,
+                "inverted",
+                on -> room.setScale("inverted scale", room.chart().scale().withInverted(on)));
         check(volume, "volume-shown", room::setVolumeShown);
         check(breaks, "breaks-shown", on -> {
             room.chart().setBreaksShown(on);
             room.tell(dev.yardarm.desk.room.Aspect.VIEW);
         });
-        if (room.instrument().filter(each -> each.kind() == Instrument.Kind.SHARE).isPresent()) {
-            check(splits, "splits", on -> room.setRequest("splits", room.chart().request().withAdjustments(on,
-                    room.chart().request().dividends())));
-            check(dividends, "dividends", on -> room.setRequest("dividends", room.chart().request().withAdjustments(
-                    room.chart().request().splits(), on)));
+        if (room.instrument()
+                .filter(each -> each.kind() == Instrument.Kind.SHARE)
+                .isPresent()) {
+            check(
+                    splits,
+                    "splits",
+                    on -> room.setRequest(
+                            "splits",
+                            room.chart()
+                                    .request()
+                                    .withAdjustments(on, room.chart().request().dividends())));
+            check(
+                    dividends,
+                    "dividends",
+                    on -> room.setRequest(
+                            "dividends",
+                            room.chart()
+                                    .request()
+                                    .withAdjustments(room.chart().request().splits(), on)));
         }
         made.setWrapText(true);
         made.getStyleClass().addAll("soft", "small");
@@ -62,8 +92,8 @@ final class PriceDetails extends LayerDetails {
         show();
     }
 
-    private <T> void choice(ComboBox<T> box, String id, T[] values, java.util.function.Function<T, String> words,
-                            Consumer<T> choose) {
+    private <T> void choice(
+            ComboBox<T> box, String id, T[] values, java.util.function.Function<T, String> words, Consumer<T> choose) {
         box.getItems().setAll(values);
         box.setId(id);
         box.setAccessibleText(id.replace('-', ' '));
@@ -101,7 +131,8 @@ final class PriceDetails extends LayerDetails {
     private void setFit(ScaleChoice.Fit chosen) {
         ScaleChoice scale = room.chart().scale();
         boolean ranged = chosen == ScaleChoice.Fit.HELD || chosen == ScaleChoice.Fit.MANUAL;
-        ScaleChoice held = scale.held(room.chart().price().low(), room.chart().price().high());
+        ScaleChoice held =
+                scale.held(room.chart().price().low(), room.chart().price().high());
         room.setScale(chosen.words(), ranged ? held.withFit(chosen) : scale.withFit(chosen));
     }
 
@@ -117,9 +148,14 @@ final class PriceDetails extends LayerDetails {
         breaks.setSelected(room.chart().areBreaksShown());
         splits.setSelected(room.chart().request().splits());
         dividends.setSelected(room.chart().request().dividends());
-        made.setText(room.chart().request().isTime() ? "" : "These are " + room.chart().request().rule().words()
-                + (room.chart().madeFrom().isEmpty() ? "" : ", " + room.chart().madeFrom())
-                + ". Choosing a form goes back to bars of time.");
+        made.setText(
+                room.chart().request().isTime()
+                        ? ""
+                        : "These are " + room.chart().request().rule().words()
+                                + (room.chart().madeFrom().isEmpty()
+                                        ? ""
+                                        : ", " + room.chart().madeFrom())
+                                + ". Choosing a form goes back to bars of time.");
         busy = false;
     }
 }

@@ -35,8 +35,12 @@ final class SettingEditor {
      * @param tell takes what is wrong with what was typed
      * @param sources texts of what a source may be besides the fields of the bar, with the words for each
      */
-    SettingEditor(Setting setting, Supplier<Settings> settings, BiConsumer<String, String> take, Consumer<String> tell,
-                  Map<String, String> sources) {
+    SettingEditor(
+            Setting setting,
+            Supplier<Settings> settings,
+            BiConsumer<String, String> take,
+            Consumer<String> tell,
+            Map<String, String> sources) {
         this.sources = sources;
         this.setting = setting;
         this.settings = settings;
@@ -71,8 +75,9 @@ final class SettingEditor {
 
     /** Over the usual part of what the setting may be; the spinner reaches all of it. */
     private Slider slider(Setting.WholeNumber number) {
-        int reach = Math.min(number.most(), Math.max(20, 2 * Math.max(number.standardValue(),
-                settings.get().whole(number.name()))));
+        int reach = Math.min(
+                number.most(),
+                Math.max(20, 2 * Math.max(number.standardValue(), settings.get().whole(number.name()))));
         Slider slider = new Slider(number.least(), reach, settings.get().whole(number.name()));
         slider.setId("slide-" + number.name());
         slider.setAccessibleText(number.label());
@@ -100,7 +105,8 @@ final class SettingEditor {
     }
 
     private Spinner<Integer> spinner(Setting.WholeNumber number, Consumer<String> tell) {
-        Spinner<Integer> spinner = new Spinner<>(number.least(), number.most(), settings.get().whole(number.name()));
+        Spinner<Integer> spinner =
+                new Spinner<>(number.least(), number.most(), settings.get().whole(number.name()));
         spinner.setEditable(true);
         spinner.setPrefWidth(78);
         spinner.setMinWidth(78);

@@ -61,7 +61,9 @@ final class StyleEditor {
     }
 
     static String web(int argb) {
-        return Color.rgb(argb >>> 16 & 0xFF, argb >>> 8 & 0xFF, argb & 0xFF).toString().replace("0x", "#")
+        return Color.rgb(argb >>> 16 & 0xFF, argb >>> 8 & 0xFF, argb & 0xFF)
+                .toString()
+                .replace("0x", "#")
                 .substring(0, 7);
     }
 

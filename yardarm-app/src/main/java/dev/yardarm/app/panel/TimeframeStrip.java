@@ -26,8 +26,8 @@ import javafx.scene.layout.StackPane;
  * chart.
  */
 public final class TimeframeStrip extends HBox {
-    private static final List<Timeframe> SHOWN = List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY,
-            Timeframe.HOURS_4, Timeframe.HOUR);
+    private static final List<Timeframe> SHOWN =
+            List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY, Timeframe.HOURS_4, Timeframe.HOUR);
     private static final int BARS = 60;
 
     private final Workbench bench;

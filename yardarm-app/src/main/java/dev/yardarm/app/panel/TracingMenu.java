@@ -45,10 +45,13 @@ final class TracingMenu extends MenuButton {
             show.setOnAction(event -> tracings.show(name, show.isSelected()));
             getItems().add(show);
         }
-        getItems().addAll(new SeparatorMenuItem(), item("New tracing", () -> bench.prompt("tracing ")),
-                item("Chosen drawing to another", () -> bench.prompt("tracing move ")),
-                item("Export drawings", () -> bench.prompt("export drawings ")),
-                item("Import drawings", () -> bench.prompt("import drawings ")));
+        getItems()
+                .addAll(
+                        new SeparatorMenuItem(),
+                        item("New tracing", () -> bench.prompt("tracing ")),
+                        item("Chosen drawing to another", () -> bench.prompt("tracing move ")),
+                        item("Export drawings", () -> bench.prompt("export drawings ")),
+                        item("Import drawings", () -> bench.prompt("import drawings ")));
     }
 
     private static MenuItem item(String text, Runnable action) {

@@ -18,8 +18,7 @@ public final class Themes {
     private static final String FAMILY = "IBM Plex Sans";
     private static final Map<Surface.Type, Font> FONTS = new EnumMap<>(Surface.Type.class);
 
-    private Themes() {
-    }
+    private Themes() {}
 
     /** Loads the fonts that ship with the application; called once before the first window. */
     public static void loadFonts() {
@@ -47,7 +46,8 @@ public final class Themes {
      * large one first.
      */
     public static void prepare(Palette.Theme theme) {
-        String base = theme == Palette.Theme.DAYLIGHT ? new PrimerLight().getUserAgentStylesheet()
+        String base = theme == Palette.Theme.DAYLIGHT
+                ? new PrimerLight().getUserAgentStylesheet()
                 : new PrimerDark().getUserAgentStylesheet();
         if (!base.equals(Application.getUserAgentStylesheet())) {
             Application.setUserAgentStylesheet(base);
@@ -57,8 +57,9 @@ public final class Themes {
     /** Puts a theme on a scene and on all controls. */
     public static void apply(Palette.Theme theme, Scene scene) {
         prepare(theme);
-        scene.getStylesheets().setAll(
-                Palette.class.getResource(theme.sheet()).toExternalForm(),
-                Themes.class.getResource("yardarm.css").toExternalForm());
+        scene.getStylesheets()
+                .setAll(
+                        Palette.class.getResource(theme.sheet()).toExternalForm(),
+                        Themes.class.getResource("yardarm.css").toExternalForm());
     }
 }

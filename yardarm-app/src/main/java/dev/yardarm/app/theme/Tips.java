@@ -10,8 +10,7 @@ import javafx.scene.input.MouseEvent;
  * buttons took a tenth of the start. Screen readers have the text from the first moment.
  */
 public final class Tips {
-    private Tips() {
-    }
+    private Tips() {}
 
     /** Gives a node a tooltip, or changes the text of the one it has. */
     public static void set(Node node, String text) {

@@ -16,8 +16,7 @@ import javafx.scene.input.KeyCode;
 
 /** Columns of tables: words at the left, numbers at the right, changes with colour and sign. */
 final class Columns {
-    private Columns() {
-    }
+    private Columns() {}
 
     static <T> TableColumn<T, String> words(String title, double width, Function<T, String> value) {
         TableColumn<T, String> column = new TableColumn<>(title);
@@ -80,8 +79,10 @@ final class Columns {
                 item.setOnAction(event -> action.accept(row.getItem()));
                 menu.getItems().add(item);
             });
-            row.contextMenuProperty().bind(Bindings.when(row.emptyProperty()).then((ContextMenu) null)
-                    .otherwise(menu));
+            row.contextMenuProperty()
+                    .bind(Bindings.when(row.emptyProperty())
+                            .then((ContextMenu) null)
+                            .otherwise(menu));
             return row;
         });
     }

@@ -35,10 +35,10 @@ public final class PlanView extends VBox {
         getStyleClass().add("view");
         setId("plan-view");
         Studies studies = bench.room().studies();
-        NumberField account = new NumberField("account", value -> setSizing(value, studies.riskPercent()),
-                bench.desk()::tell);
-        NumberField risk = new NumberField("risk per trade", value -> setSizing(studies.account(), value),
-                bench.desk()::tell);
+        NumberField account =
+                new NumberField("account", value -> setSizing(value, studies.riskPercent()), bench.desk()::tell);
+        NumberField risk =
+                new NumberField("risk per trade", value -> setSizing(studies.account(), value), bench.desk()::tell);
         account.setId("standard-account");
         risk.setId("standard-risk");
         account.setValue(studies.account(), 0);
@@ -84,8 +84,10 @@ public final class PlanView extends VBox {
     }
 
     private void buildTable() {
-        table.getColumns().add(Columns.words("Code", 66, plan -> plan.instrument().code()));
-        table.getColumns().add(Columns.words("Name", 160, plan -> instrument(plan).map(Instrument::name)
+        table.getColumns()
+                .add(Columns.words("Code", 66, plan -> plan.instrument().code()));
+        table.getColumns().add(Columns.words("Name", 160, plan -> instrument(plan)
+                .map(Instrument::name)
                 .orElse("not there any more")));
         table.getColumns().add(Columns.words("Side", 56, plan -> plan.isLong() ? "long" : "short"));
         table.getColumns().add(price("Entry", TradePlan::entry));
@@ -97,7 +99,8 @@ public final class PlanView extends VBox {
         table.getColumns().add(sized("Size", 66, (plan, size) -> number("%,.0f", size.quantity())));
         table.getColumns().add(sized("Cost", 90, (plan, size) -> number("%,.2f", size.cost())));
         table.getColumns().add(sized("At risk", 80, (plan, size) -> number("%,.2f", size.atRisk())));
-        table.getColumns().add(Columns.words("Limit", 220, plan -> size(plan).map(size -> size.limit().words())
+        table.getColumns().add(Columns.words("Limit", 220, plan -> size(plan)
+                .map(size -> size.limit().words())
                 .orElse("")));
         Columns.onOpen(table, this::open);
         Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
@@ -109,15 +112,17 @@ public final class PlanView extends VBox {
         });
     }
 
-    private TableColumn<TradePlan, String> price(String title,
-                                                                       Function<TradePlan, Double> value) {
-        return Columns.numbers(title, 74, plan -> instrument(plan).map(each -> each.format()
-                .format(value.apply(plan))).orElse(""));
+    private TableColumn<TradePlan, String> price(String title, Function<TradePlan, Double> value) {
+        return Columns.numbers(title, 74, plan -> instrument(plan)
+                .map(each -> each.format().format(value.apply(plan)))
+                .orElse(""));
     }
 
-    private TableColumn<TradePlan, String> sized(String title, double width,
-                                                                      BiFunction<TradePlan, PositionSize, String> of) {
-        return Columns.numbers(title, width, plan -> size(plan).map(size -> of.apply(plan, size)).orElse(""));
+    private TableColumn<TradePlan, String> sized(
+            String title, double width, BiFunction<TradePlan, PositionSize, String> of) {
+        return Columns.numbers(title, width, plan -> size(plan)
+                .map(size -> of.apply(plan, size))
+                .orElse(""));
     }
 
     private static String number(String format, double value) {
@@ -129,19 +134,33 @@ public final class PlanView extends VBox {
     }
 
     private Optional<PositionSize> size(TradePlan plan) {
-        return plan.problem().isPresent() ? Optional.empty()
+        return plan.problem().isPresent()
+                ? Optional.empty()
                 : instrument(plan).map(each -> PositionSize.of(plan, each.lot()));
     }
 
     private void show() {
         table.getItems().setAll(bench.desk().books().plans());
-        double atRisk = table.getItems().stream().map(this::size).flatMap(Optional::stream)
-                .mapToDouble(PositionSize::atRisk).sum();
-        double cost = table.getItems().stream().map(this::size).flatMap(Optional::stream)
-                .mapToDouble(PositionSize::cost).sum();
-        total.setText(table.getItems().isEmpty() ? "" : String.format(Locale.ROOT,
-                "%d %s, together %,.2f at risk, costing %,.2f", table.getItems().size(),
-                table.getItems().size() == 1 ? "plan" : "plans", atRisk, cost));
+        double atRisk = table.getItems().stream()
+                .map(this::size)
+                .flatMap(Optional::stream)
+                .mapToDouble(PositionSize::atRisk)
+                .sum();
+        double cost = table.getItems().stream()
+                .map(this::size)
+                .flatMap(Optional::stream)
+                .mapToDouble(PositionSize::cost)
+                .sum();
+        total.setText(
+                table.getItems().isEmpty()
+                        ? ""
+                        : String.format(
+                                Locale.ROOT,
+                                "%d %s, together %,.2f at risk, costing %,.2f",
+                                table.getItems().size(),
+                                table.getItems().size() == 1 ? "plan" : "plans",
+                                atRisk,
+                                cost));
     }
 
     private void open(TradePlan plan) {
@@ -159,9 +178,12 @@ public final class PlanView extends VBox {
     }
 
     private void remove(TradePlan plan) {
-        bench.desk().undo().execute(Command.of("remove the plan of " + plan.instrument().code(),
-                () -> bench.desk().books().setPlan(plan.instrument(), null),
-                () -> bench.desk().books().setPlan(plan.instrument(), plan)));
+        bench.desk()
+                .undo()
+                .execute(Command.of(
+                        "remove the plan of " + plan.instrument().code(),
+                        () -> bench.desk().books().setPlan(plan.instrument(), null),
+                        () -> bench.desk().books().setPlan(plan.instrument(), plan)));
     }
 
     /** Puts the focus where work begins. */

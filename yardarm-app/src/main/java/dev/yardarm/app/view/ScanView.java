@@ -96,8 +96,18 @@ public final class ScanView extends HBox {
                 + "Also: + - * / ^, > >= < <= = <>, crosses above, crosses below, and or not, back 3.");
         help.setWrapText(true);
         help.getStyleClass().addAll("soft", "small");
-        editor.getChildren().addAll(title("Scans"), saved, name, new HBox(6, list, timeframe), title("Conditions"),
-                conditions, new HBox(6, add), problem, new HBox(6, run, save, delete), help);
+        editor.getChildren()
+                .addAll(
+                        title("Scans"),
+                        saved,
+                        name,
+                        new HBox(6, list, timeframe),
+                        title("Conditions"),
+                        conditions,
+                        new HBox(6, add),
+                        problem,
+                        new HBox(6, run, save, delete),
+                        help);
         VBox found = new VBox(6, summary, results);
         summary.setId("scan-summary");
         HBox.setHgrow(found, Priority.ALWAYS);
@@ -126,17 +136,21 @@ public final class ScanView extends HBox {
 
     private void buildTable() {
         results.setId("scan-results");
-        results.setPlaceholder(Columns.empty("Choose a scan or write conditions, then Run.\nEnter on a result opens "
-                + "its chart."));
+        results.setPlaceholder(
+                Columns.empty("Choose a scan or write conditions, then Run.\nEnter on a result opens " + "its chart."));
         results.setFixedCellSize(58);
-        results.getColumns().add(Columns.words("Code", 64, found -> found.instrument().code()));
-        results.getColumns().add(Columns.words("Name", 170, found -> found.instrument().name()));
-        results.getColumns().add(Columns.words("Sector", 130, found -> found.instrument().sector()));
-        results.getColumns().add(Columns.numbers("Last", 76, found -> found.instrument().format()
+        results.getColumns()
+                .add(Columns.words("Code", 64, found -> found.instrument().code()));
+        results.getColumns()
+                .add(Columns.words("Name", 170, found -> found.instrument().name()));
+        results.getColumns()
+                .add(Columns.words("Sector", 130, found -> found.instrument().sector()));
+        results.getColumns().add(Columns.numbers("Last", 76, found -> found.instrument()
+                .format()
                 .format(found.bars().close(found.bars().size() - 1))));
         results.getColumns().add(Columns.changes("Change", 72, found -> change(found.bars())));
-        results.getColumns().add(Columns.words("Bar", 64, found -> found.match() == ScanMatch.PROVISIONAL ? "forming"
-                : "closed"));
+        results.getColumns()
+                .add(Columns.words("Bar", 64, found -> found.match() == ScanMatch.PROVISIONAL ? "forming" : "closed"));
         TableColumn<ScanRunner.Found, ScanRunner.Found> chart = new TableColumn<>("Last 90 bars");
         chart.setPrefWidth(230);
         chart.setSortable(false);
@@ -173,7 +187,11 @@ public final class ScanView extends HBox {
                 setGraphic(null);
                 return;
             }
-            chart.show(found.instrument(), shownTimeframe, bench.desk().calendar(found.instrument()), found.bars(),
+            chart.show(
+                    found.instrument(),
+                    shownTimeframe,
+                    bench.desk().calendar(found.instrument()),
+                    found.bars(),
                     bench.palette());
             setGraphic(chart);
         }
@@ -182,18 +200,24 @@ public final class ScanView extends HBox {
     private void showSaved() {
         filling = true;
         int chosen = saved.getSelectionModel().getSelectedIndex();
-        saved.getItems().setAll(bench.desk().books().scans().stream().map(Scan::name).toList());
+        saved.getItems()
+                .setAll(bench.desk().books().scans().stream().map(Scan::name).toList());
         saved.getSelectionModel().select(Math.min(chosen, saved.getItems().size() - 1));
         String keep = list.getValue();
-        list.getItems().setAll(bench.desk().books().lists().stream().map(Documents.NamedList::name).toList());
+        list.getItems()
+                .setAll(bench.desk().books().lists().stream()
+                        .map(Documents.NamedList::name)
+                        .toList());
         list.setValue(keep);
         filling = false;
     }
 
     private void fill(Scan scan) {
         name.setText(scan.name());
-        list.setValue(list.getItems().contains(scan.list()) ? scan.list()
-                : list.getItems().isEmpty() ? null : list.getItems().get(0));
+        list.setValue(
+                list.getItems().contains(scan.list())
+                        ? scan.list()
+                        : list.getItems().isEmpty() ? null : list.getItems().get(0));
         timeframe.setValue(scan.timeframe());
         conditions.getChildren().clear();
         scan.conditions().forEach(this::addCondition);
@@ -232,7 +256,9 @@ public final class ScanView extends HBox {
     }
 
     private List<TextField> fields() {
-        return conditions.getChildren().stream().map(row -> (TextField) ((HBox) row).getChildren().get(0)).toList();
+        return conditions.getChildren().stream()
+                .map(row -> (TextField) ((HBox) row).getChildren().get(0))
+                .toList();
     }
 
     /** Shows the first faulty condition; true when all are good. */
@@ -256,9 +282,15 @@ public final class ScanView extends HBox {
 
     private Scan scan() {
         List<String> texts = new ArrayList<>();
-        fields().stream().map(TextField::getText).filter(text -> !text.isBlank()).forEach(texts::add);
-        return new Scan(name.getText().strip(), list.getValue() == null ? "" : list.getValue(),
-                timeframe.getValue() == null ? Timeframe.DAY : timeframe.getValue(), texts);
+        fields().stream()
+                .map(TextField::getText)
+                .filter(text -> !text.isBlank())
+                .forEach(texts::add);
+        return new Scan(
+                name.getText().strip(),
+                list.getValue() == null ? "" : list.getValue(),
+                timeframe.getValue() == null ? Timeframe.DAY : timeframe.getValue(),
+                texts);
     }
 
     /** Puts a condition in place of the ones there and runs it over a list. */
@@ -289,16 +321,23 @@ public final class ScanView extends HBox {
         shownTimeframe = result.scan().timeframe();
         results.getItems().setAll(result.found());
         String missing = result.missing().isEmpty() ? "" : "  Not looked at: " + String.join("; ", result.missing());
-        summary.setText(result.found().size() + " of " + result.looked() + " fit, " + result.scan().list() + ", "
-                + result.scan().timeframe() + ", as of " + Readout.time(result.asOf(), Timeframe.MINUTE,
-                bench.room().instrument().map(each -> bench.desk().calendar(each).zone())
-                        .orElse(ZoneOffset.UTC)) + "." + missing);
+        summary.setText(result.found().size() + " of " + result.looked() + " fit, "
+                + result.scan().list() + ", "
+                + result.scan().timeframe() + ", as of "
+                + Readout.time(
+                        result.asOf(),
+                        Timeframe.MINUTE,
+                        bench.room()
+                                .instrument()
+                                .map(each -> bench.desk().calendar(each).zone())
+                                .orElse(ZoneOffset.UTC))
+                + "." + missing);
         if (!result.found().isEmpty()) {
             results.getSelectionModel().select(0);
             results.requestFocus();
         } else {
-            results.setPlaceholder(Columns.empty("Nothing in " + result.scan().list() + " fits. Loosen a condition "
-                    + "or choose another list."));
+            results.setPlaceholder(Columns.empty(
+                    "Nothing in " + result.scan().list() + " fits. Loosen a condition " + "or choose another list."));
         }
     }
 
@@ -324,12 +363,16 @@ public final class ScanView extends HBox {
         if (chosen >= 0) {
             List<Scan> scans = new ArrayList<>(bench.desk().books().scans());
             Scan removed = scans.remove(chosen);
-            bench.desk().undo().execute(Command.of("delete the scan " + removed.name(),
-                    () -> bench.desk().books().setScans(scans), () -> {
-                        List<Scan> restored = new ArrayList<>(scans);
-                        restored.add(chosen, removed);
-                        bench.desk().books().setScans(restored);
-                    }));
+            bench.desk()
+                    .undo()
+                    .execute(Command.of(
+                            "delete the scan " + removed.name(),
+                            () -> bench.desk().books().setScans(scans),
+                            () -> {
+                                List<Scan> restored = new ArrayList<>(scans);
+                                restored.add(chosen, removed);
+                                bench.desk().books().setScans(restored);
+                            }));
         }
     }
 

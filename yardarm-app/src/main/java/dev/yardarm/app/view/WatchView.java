@@ -41,8 +41,9 @@ public final class WatchView extends VBox {
         waiting.getColumns().add(Columns.numbers("Level now", 90, alert -> level(alert)));
         build(fired);
         fired.getColumns().add(Columns.words("Fired", 150, alert -> time(alert, alert.firedAt())));
-        fired.getColumns().add(Columns.numbers("At price", 90, alert -> instrument(alert).map(each -> each.format()
-                .format(alert.firedPrice())).orElse("")));
+        fired.getColumns().add(Columns.numbers("At price", 90, alert -> instrument(alert)
+                .map(each -> each.format().format(alert.firedPrice()))
+                .orElse("")));
         Label first = new Label("Waiting");
         Label second = new Label("Fired");
         first.getStyleClass().add("panel-title");
@@ -62,16 +63,28 @@ public final class WatchView extends VBox {
 
     private void build(TableView<Alert> table) {
         table.setFixedCellSize(28);
-        table.getColumns().add(Columns.words("Code", 70, alert -> alert.instrument().code()));
-        table.getColumns().add(Columns.words("Name", 180, alert -> instrument(alert).map(Instrument::name)
+        table.getColumns()
+                .add(Columns.words("Code", 70, alert -> alert.instrument().code()));
+        table.getColumns().add(Columns.words("Name", 180, alert -> instrument(alert)
+                .map(Instrument::name)
                 .orElse("not there any more")));
         table.getColumns().add(Columns.words("On", 130, this::drawing));
-        table.getColumns().add(Columns.words("When", 190, alert -> alert.trigger() == Alert.Trigger.CLOSES_BEYOND
-                ? "a bar of " + alert.timeframe() + " closes " + (alert.above() ? "below it" : "above it")
-                : "price " + (alert.above() ? "falls to it" : "rises to it")));
+        table.getColumns()
+                .add(Columns.words(
+                        "When",
+                        190,
+                        alert -> alert.trigger() == Alert.Trigger.CLOSES_BEYOND
+                                ? "a bar of " + alert.timeframe() + " closes "
+                                        + (alert.above() ? "below it" : "above it")
+                                : "price " + (alert.above() ? "falls to it" : "rises to it")));
         Columns.onOpen(table, alert -> bench.openChart(alert.instrument()));
-        Columns.onMenu(table, Map.of("Open the chart", alert -> bench.openChart(alert.instrument()),
-                "Remove the alert", alert -> bench.room().studies().removeAlert(alert)));
+        Columns.onMenu(
+                table,
+                Map.of(
+                        "Open the chart",
+                        alert -> bench.openChart(alert.instrument()),
+                        "Remove the alert",
+                        alert -> bench.room().studies().removeAlert(alert)));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             if (event.getCode() == KeyCode.DELETE) {
                 removeChosen();
@@ -86,7 +99,8 @@ public final class WatchView extends VBox {
 
     private Optional<Drawing> found(Alert alert) {
         return bench.desk().books().drawings(alert.instrument()).stream()
-                .filter(each -> each.id().equals(alert.drawing())).findFirst();
+                .filter(each -> each.id().equals(alert.drawing()))
+                .findFirst();
     }
 
     private String drawing(Alert alert) {
@@ -94,20 +108,28 @@ public final class WatchView extends VBox {
     }
 
     private String level(Alert alert) {
-        return instrument(alert).flatMap(each -> found(alert).map(drawing -> each.format().format(
-                bench.desk().valueNow(each, drawing)))).orElse("");
+        return instrument(alert)
+                .flatMap(each -> found(alert)
+                        .map(drawing -> each.format().format(bench.desk().valueNow(each, drawing))))
+                .orElse("");
     }
 
     private String time(Alert alert, long time) {
-        return instrument(alert).map(each -> Readout.time(time, Timeframe.MINUTE,
-                bench.desk().calendar(each).zone())).orElse("");
+        return instrument(alert)
+                .map(each -> Readout.time(
+                        time, Timeframe.MINUTE, bench.desk().calendar(each).zone()))
+                .orElse("");
     }
 
     private void show() {
         List<Alert> all = new ArrayList<>(bench.desk().books().alerts());
-        waiting.getItems().setAll(all.stream().filter(alert -> !alert.hasFired()).toList());
-        fired.getItems().setAll(all.stream().filter(Alert::hasFired)
-                .sorted(Comparator.comparingLong(Alert::firedAt).reversed()).toList());
+        waiting.getItems()
+                .setAll(all.stream().filter(alert -> !alert.hasFired()).toList());
+        fired.getItems()
+                .setAll(all.stream()
+                        .filter(Alert::hasFired)
+                        .sorted(Comparator.comparingLong(Alert::firedAt).reversed())
+                        .toList());
     }
 
     private void removeChosen() {

@@ -53,7 +53,12 @@ final class Actions {
      * @param scan the scan view, made when it is first needed
      * @param workspace the workspace as it is now
      */
-    Actions(Workbench bench, ChartPage page, Supplier<ScanView> scan, StatusLine status, Runnable help,
+    Actions(
+            Workbench bench,
+            ChartPage page,
+            Supplier<ScanView> scan,
+            StatusLine status,
+            Runnable help,
             Supplier<Documents.Workspace> workspace) {
         this.bench = bench;
         this.page = page;
@@ -82,8 +87,10 @@ final class Actions {
             scan.get().scanFor(scanFor.condition(), room().listName());
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
-        } else if (command instanceof LineCommand.OfWorkspace || command instanceof LineCommand.OfList
-                || command instanceof LineCommand.NameLayout || command instanceof LineCommand.ChangeKey
+        } else if (command instanceof LineCommand.OfWorkspace
+                || command instanceof LineCommand.OfList
+                || command instanceof LineCommand.NameLayout
+                || command instanceof LineCommand.ChangeKey
                 || command instanceof LineCommand.OfferTimeframes) {
             ofDesk(command);
         } else if (room().instrument().isEmpty()) {
@@ -105,7 +112,8 @@ final class Actions {
         } else if (command instanceof LineCommand.SetRule set) {
             room().setRule(set.rule());
         } else if (command instanceof LineCommand.ChangeRequest change) {
-            room().setRequest(change.label(), change.change().apply(room().chart().request()));
+            room().setRequest(
+                            change.label(), change.change().apply(room().chart().request()));
         } else if (command instanceof LineCommand.ChangeScale change) {
             room().setScale(change.label(), change.change().apply(room().chart().scale()));
         } else if (command instanceof LineCommand.SetZone set) {
@@ -124,7 +132,8 @@ final class Actions {
             ofPreset(of);
         } else if (command instanceof LineCommand.OfTracing of) {
             switch (of.verb()) {
-                case "show", "hide" -> room().tracings().show(of.name(), of.verb().equals("show"));
+                case "show", "hide" ->
+                    room().tracings().show(of.name(), of.verb().equals("show"));
                 case "move" -> room().tracings().move(of.name());
                 default -> room().tracings().use(of.name());
             }
@@ -193,20 +202,33 @@ final class Actions {
         } else {
             long edge = chart.axis().openTime(chart.time().bar((chart.time().left() + chart.plotRight()) / 2));
             List<EventMark> marks = chart.marks();
-            moment = go.events() > 0 ? marks.stream().mapToLong(EventMark::time).filter(time -> time > edge).min()
-                    .orElse(Long.MIN_VALUE) : marks.stream().mapToLong(EventMark::time).filter(time -> time < edge)
-                    .max().orElse(Long.MIN_VALUE);
+            moment = go.events() > 0
+                    ? marks.stream()
+                            .mapToLong(EventMark::time)
+                            .filter(time -> time > edge)
+                            .min()
+                            .orElse(Long.MIN_VALUE)
+                    : marks.stream()
+                            .mapToLong(EventMark::time)
+                            .filter(time -> time < edge)
+                            .max()
+                            .orElse(Long.MIN_VALUE);
             if (moment == Long.MIN_VALUE) {
                 bench.desk().tell("There is no " + (go.events() > 0 ? "later" : "earlier") + " event.");
                 return;
             }
         }
         if (moment < chart.bars().openTime(0)) {
-            bench.desk().tell("The bars begin only on " + Readout.time(chart, chart.bars().openTime(0)) + ".");
+            bench.desk()
+                    .tell("The bars begin only on "
+                            + Readout.time(chart, chart.bars().openTime(0)) + ".");
         }
         view(each -> {
             double half = (each.plotRight() - each.time().left()) / each.time().barWidth() / 2;
-            each.setTime(new TimeScale(each.time().left(), each.time().right(), each.time().barWidth(),
+            each.setTime(new TimeScale(
+                    each.time().left(),
+                    each.time().right(),
+                    each.time().barWidth(),
                     each.axis().bar(moment) + half));
         });
     }
@@ -237,22 +259,32 @@ final class Actions {
             presets.save(of.name(), room());
             return;
         }
-        presets.named(of.name()).ifPresentOrElse(preset -> {
-            switch (of.verb()) {
-                case "delete" -> presets.delete(preset);
-                case "standard" -> presets.toggleStandard(preset);
-                case "up" -> presets.move(preset, -1);
-                case "down" -> presets.move(preset, 1);
-                default -> presets.apply(preset, room());
-            }
-        }, () -> bench.desk().tell("There is no preset '" + of.name() + "'. Save one with: preset save " + of.name()));
+        presets.named(of.name())
+                .ifPresentOrElse(
+                        preset -> {
+                            switch (of.verb()) {
+                                case "delete" -> presets.delete(preset);
+                                case "standard" -> presets.toggleStandard(preset);
+                                case "up" -> presets.move(preset, -1);
+                                case "down" -> presets.move(preset, 1);
+                                default -> presets.apply(preset, room());
+                            }
+                        },
+                        () -> bench.desk()
+                                .tell("There is no preset '" + of.name() + "'. Save one with: preset save "
+                                        + of.name()));
     }
 
     private void ofDesk(LineCommand command) {
         if (command instanceof LineCommand.OfferTimeframes offer) {
             bench.desk().habits().setTimeframes(offer.timeframes());
-            bench.desk().tell("Offered from now on: " + String.join(" ", bench.desk().timeframes().stream()
-                    .map(Timeframe::toString).toList()) + " (the strip after the next start).");
+            bench.desk()
+                    .tell("Offered from now on: "
+                            + String.join(
+                                    " ",
+                                    bench.desk().timeframes().stream()
+                                            .map(Timeframe::toString)
+                                            .toList()) + " (the strip after the next start).");
         } else if (command instanceof LineCommand.ChangeKey change) {
             keyFile.change(change.action(), change.key());
         } else if (command instanceof LineCommand.NameLayout name) {
@@ -281,15 +313,28 @@ final class Actions {
             long time = point.moment() == null ? bars.openTime(last) : slot(point.moment());
             anchors.add(new Anchor(time, Double.isNaN(point.price()) ? bars.close(last) : point.price()));
         }
-        if (draw.figure().equals(Drawing.LINE) && anchors.get(0).time() == anchors.get(1).time()) {
-            bench.desk().tell("Both points lie on the same bar of " + room().chart().timeframe()
-                    + "; a line needs two bars.");
+        if (draw.figure().equals(Drawing.LINE)
+                && anchors.get(0).time() == anchors.get(1).time()) {
+            bench.desk()
+                    .tell("Both points lie on the same bar of " + room().chart().timeframe()
+                            + "; a line needs two bars.");
             return;
         }
         try {
             ChartModel chart = room().chart();
-            room().drawings().draw(draw.figure(), Figures.shared().get(draw.figure()).settled(anchors, bars, new Plane(
-                    chart.axis().grid().calendar(), chart.timeframe(), chart.isLogarithmic())), draw.options());
+            room().drawings()
+                    .draw(
+                            draw.figure(),
+                            Figures.shared()
+                                    .get(draw.figure())
+                                    .settled(
+                                            anchors,
+                                            bars,
+                                            new Plane(
+                                                    chart.axis().grid().calendar(),
+                                                    chart.timeframe(),
+                                                    chart.isLogarithmic())),
+                            draw.options());
         } catch (IllegalArgumentException noPlace) {
             bench.desk().tell("Nothing was drawn: " + noPlace.getMessage() + ".");
         }
@@ -300,8 +345,11 @@ final class Actions {
         TradingCalendar calendar = room().chart().axis().grid().calendar();
         BarGrid grid = room().chart().axis().grid();
         boolean dateAlone = moment.toLocalTime().equals(LocalTime.MIDNIGHT);
-        return grid.slotAt(dateAlone ? calendar.open(calendar.sameOrNext(moment.toLocalDate()))
-                : Times.micros(moment.atZone(calendar.zone()))).openTime();
+        return grid.slotAt(
+                        dateAlone
+                                ? calendar.open(calendar.sameOrNext(moment.toLocalDate()))
+                                : Times.micros(moment.atZone(calendar.zone())))
+                .openTime();
     }
 
     /** Carries out a plain command. */
@@ -328,10 +376,11 @@ final class Actions {
             case PICK_COMPARISON -> bench.compare();
             case HIDE_INDICATORS -> room().indicators().toggleAll();
             case HIDE_DRAWINGS -> room().drawings().toggleAll();
-            case CLEAR_ANALYSIS -> bench.desk().undo().together("remove the analysis", () -> {
-                room().indicators().clear();
-                room().drawings().clear();
-            });
+            case CLEAR_ANALYSIS ->
+                bench.desk().undo().together("remove the analysis", () -> {
+                    room().indicators().clear();
+                    room().drawings().clear();
+                });
             case COPY_DRAWING -> DrawingClipboard.copy(room());
             case PASTE_DRAWING -> DrawingClipboard.paste(room());
             case CLONE_DRAWING -> room().drawings().cloneChosen();
@@ -359,7 +408,8 @@ final class Actions {
             case REMOVE_LAYOUT -> layouts().remove(layouts().focused());
             case TABLE -> page.toggleTable();
             case MEASURE -> page.chart().setMeasuring(!page.chart().isMeasuring());
-            case OVERVIEW -> bench.overviewShownProperty().set(!bench.overviewShownProperty().get());
+            case OVERVIEW ->
+                bench.overviewShownProperty().set(!bench.overviewShownProperty().get());
             case CARD -> page.showCard(!page.isCardShown());
             case COPY_CHART -> new ChartOutput(room(), page.chart(), bench).copy();
             case PRINT -> new ChartOutput(room(), page.chart(), bench).print();

@@ -12,7 +12,6 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.render.Readout;
-import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.stance.Stance;
@@ -96,14 +95,24 @@ final class ChartPage extends BorderPane {
      */
     void complete() {
         if (lists == null) {
-            tools.getChildren().addAll(level, line, plan, new FigureMenu(bench), separator(),
-                    button("Note", "M N", () -> bench.prompt("note ")),
-                    button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
-                    button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
-                    button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
-                    button("Skip", "M K", () -> bench.prompt("skip ")), separator(),
-                    button("Previous", "Shift+N", () -> room().step(-1)), button("Next", "N", () -> room().step(1)),
-                    separator(), new LayoutMenu(bench), new PresetMenu(bench));
+            tools.getChildren()
+                    .addAll(
+                            level,
+                            line,
+                            plan,
+                            new FigureMenu(bench),
+                            separator(),
+                            button("Note", "M N", () -> bench.prompt("note ")),
+                            button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
+                            button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
+                            button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
+                            button("Skip", "M K", () -> bench.prompt("skip ")),
+                            separator(),
+                            button("Previous", "Shift+N", () -> room().step(-1)),
+                            button("Next", "N", () -> room().step(1)),
+                            separator(),
+                            new LayoutMenu(bench),
+                            new PresetMenu(bench));
             lists = new ListPanel(bench);
             card = new CardPanel(bench);
             showCard(cardShown);
@@ -167,12 +176,14 @@ final class ChartPage extends BorderPane {
         name.setText(instrument.name());
         make.setText(MakeText.of(room()));
         Stance taken = bench.desk().books().stance(instrument.id());
-        stance.setText((taken.kind() == Stance.Kind.NONE ? "" : taken.kind().word()
-                + (taken.reason().isEmpty() ? "" : ": " + taken.reason()))
+        stance.setText((taken.kind() == Stance.Kind.NONE
+                        ? ""
+                        : taken.kind().word() + (taken.reason().isEmpty() ? "" : ": " + taken.reason()))
                 + (taken.note().isEmpty() ? "" : "  “" + taken.note() + "”"));
         change.getStyleClass().removeAll("rise", "fall");
         int bar = bars.size() - 1;
-        last.setText(bar < 0 ? "" : instrument.format().format(room().chart().data().last()));
+        last.setText(
+                bar < 0 ? "" : instrument.format().format(room().chart().data().last()));
         if (bar > 0 && bars.close(bar - 1) != 0) {
             double part = room().chart().data().last() / bars.close(bar - 1) - 1;
             change.setText(Readout.percent(part));
@@ -186,14 +197,17 @@ final class ChartPage extends BorderPane {
     /** The view of the chart in hand, in this window or one of its own. */
     ChartView chart() {
         ChartView here = charts.view(room());
-        LayoutPane other = here != null || windows == null ? null : windows.pane(bench.layouts().focused());
+        LayoutPane other = here != null || windows == null
+                ? null
+                : windows.pane(bench.layouts().focused());
         return here != null ? here : other == null ? null : other.view(room());
     }
 
     /** Shows the time left to the close on every intraday chart of the layout in front. */
     void runClocks() {
         for (ChartRoom each : bench.layouts().front().charts()) {
-            boolean runs = each.chart().request().isTime() && each.chart().timeframe().isIntraday();
+            boolean runs =
+                    each.chart().request().isTime() && each.chart().timeframe().isIntraday();
             ChartView view = runs ? charts.view(each) : null;
             if (view != null && view.getScene() != null) {
                 view.canvas().redraw();

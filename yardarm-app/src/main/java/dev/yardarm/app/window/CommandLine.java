@@ -38,8 +38,8 @@ public final class CommandLine extends TextField {
      * @param complain takes why a line means nothing
      * @param leave gives the focus back
      */
-    public CommandLine(CommandLanguage language, Consumer<LineCommand> execute, Consumer<String> complain,
-                       Runnable leave) {
+    public CommandLine(
+            CommandLanguage language, Consumer<LineCommand> execute, Consumer<String> complain, Runnable leave) {
         this.language = language;
         this.execute = execute;
         this.complain = complain;
@@ -99,7 +99,9 @@ public final class CommandLine extends TextField {
         }
         List<Proposal> found = new ArrayList<>();
         if (getText().isBlank()) {
-            recent.stream().limit(6).forEach(line -> language.read(line).stream().limit(1).forEach(found::add));
+            recent.stream()
+                    .limit(6)
+                    .forEach(line -> language.read(line).stream().limit(1).forEach(found::add));
         } else {
             found.addAll(language.read(getText()));
         }
@@ -130,12 +132,17 @@ public final class CommandLine extends TextField {
         if (code == KeyCode.ENTER) {
             take();
         } else if (code == KeyCode.DOWN && proposals.isVisible()) {
-            proposals.getSelectionModel().select(Math.min(chosen + 1, proposals.getItems().size() - 1));
+            proposals
+                    .getSelectionModel()
+                    .select(Math.min(chosen + 1, proposals.getItems().size() - 1));
             proposals.scrollTo(Math.max(0, chosen - 6));
         } else if (code == KeyCode.UP && proposals.isVisible()) {
             proposals.getSelectionModel().select(Math.max(chosen - 1, 0));
             proposals.scrollTo(Math.max(0, chosen - 6));
-        } else if (code == KeyCode.TAB && proposals.isVisible() && chosen >= 0 && !getText().isBlank()) {
+        } else if (code == KeyCode.TAB
+                && proposals.isVisible()
+                && chosen >= 0
+                && !getText().isBlank()) {
             setText(proposals.getSelectionModel().getSelectedItem().text());
             end();
         } else if (code == KeyCode.ESCAPE) {

@@ -19,15 +19,17 @@ final class FigureMenu extends MenuButton {
         Tips.set(this, "All that can be drawn (keys: D and a letter; or type its name)");
         for (Figure.Family family : Figure.Family.values()) {
             Menu menu = new Menu(family.title());
-            Figures.shared().all().stream().filter(each -> each.family() == family).forEach(figure -> {
-                MenuItem item = new MenuItem(figure.title());
-                item.setId("draw-" + figure.name());
-                item.setOnAction(event -> {
-                    bench.room().studies().take(Tool.of(figure.name()));
-                    bench.go(dev.yardarm.app.workbench.View.CHART);
-                });
-                menu.getItems().add(item);
-            });
+            Figures.shared().all().stream()
+                    .filter(each -> each.family() == family)
+                    .forEach(figure -> {
+                        MenuItem item = new MenuItem(figure.title());
+                        item.setId("draw-" + figure.name());
+                        item.setOnAction(event -> {
+                            bench.room().studies().take(Tool.of(figure.name()));
+                            bench.go(dev.yardarm.app.workbench.View.CHART);
+                        });
+                        menu.getItems().add(item);
+                    });
             getItems().add(menu);
         }
     }

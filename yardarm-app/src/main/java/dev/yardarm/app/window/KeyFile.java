@@ -66,11 +66,16 @@ final class KeyFile {
                 changed.put(id.toLowerCase(Locale.ROOT), key);
                 desk.tell(id + " is on " + key.toUpperCase(Locale.ROOT) + " now.");
             }
-            desk.saver().save(DocumentKind.KEYS, "keys", new Documents.Keys(leader.name().toLowerCase(Locale.ROOT),
-                    Map.copyOf(changed)));
+            desk.saver()
+                    .save(
+                            DocumentKind.KEYS,
+                            "keys",
+                            new Documents.Keys(leader.name().toLowerCase(Locale.ROOT), Map.copyOf(changed)));
         } catch (IllegalArgumentException bad) {
-            desk.tell(id.equals("leader") ? "Leader keys are plain, alt or off, not '" + key + "'." : "The key was not "
-                    + "changed: " + bad.getMessage() + ".");
+            desk.tell(
+                    id.equals("leader")
+                            ? "Leader keys are plain, alt or off, not '" + key + "'."
+                            : "The key was not " + "changed: " + bad.getMessage() + ".");
         }
     }
 }

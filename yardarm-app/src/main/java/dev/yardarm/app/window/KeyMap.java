@@ -51,25 +51,36 @@ final class KeyMap {
             timeframes.add(letters.charAt(at), timeframe.toString(), () -> room().setTimeframe(timeframe));
         }
         timeframes.add('S', "seconds, other", () -> bench.prompt(""));
-        keys.group('B', "Bars").add('C', "candles", () -> form(BarForm.CANDLES))
-                .add('B', "bars", () -> form(BarForm.BARS)).add('O', "bars without open",
-                        () -> form(BarForm.BARS_WITHOUT_OPEN)).add('L', "line through closes", () -> form(BarForm.LINE))
-                .add('S', "step line", () -> form(BarForm.STEPS)).add('A', "area", () -> form(BarForm.AREA))
-                .add('Z', "baseline", () -> form(BarForm.BASELINE)).add('H', "high-low columns",
-                        () -> form(BarForm.COLUMNS)).add('V', "averaged candles", () -> form(BarForm.AVERAGED))
-                .add('T', "of ticks", () -> bench.prompt("ticks ")).add('U', "of volume", () -> bench.prompt("volume "))
-                .add('R', "of range", () -> bench.prompt("range ")).add('E', "of reversal",
-                        () -> bench.prompt("reversal ")).add('K', "bricks", () -> bench.prompt("brick "))
-                .add('N', "line break", () -> bench.prompt("line-break 3")).add('P', "point and figure",
-                        () -> bench.prompt("point-figure "));
-        keys.group('I', "Indicator").add('I', "catalogue", () -> actions.run(LineCommand.Word.PICK_INDICATOR))
+        keys.group('B', "Bars")
+                .add('C', "candles", () -> form(BarForm.CANDLES))
+                .add('B', "bars", () -> form(BarForm.BARS))
+                .add('O', "bars without open", () -> form(BarForm.BARS_WITHOUT_OPEN))
+                .add('L', "line through closes", () -> form(BarForm.LINE))
+                .add('S', "step line", () -> form(BarForm.STEPS))
+                .add('A', "area", () -> form(BarForm.AREA))
+                .add('Z', "baseline", () -> form(BarForm.BASELINE))
+                .add('H', "high-low columns", () -> form(BarForm.COLUMNS))
+                .add('V', "averaged candles", () -> form(BarForm.AVERAGED))
+                .add('T', "of ticks", () -> bench.prompt("ticks "))
+                .add('U', "of volume", () -> bench.prompt("volume "))
+                .add('R', "of range", () -> bench.prompt("range "))
+                .add('E', "of reversal", () -> bench.prompt("reversal "))
+                .add('K', "bricks", () -> bench.prompt("brick "))
+                .add('N', "line break", () -> bench.prompt("line-break 3"))
+                .add('P', "point and figure", () -> bench.prompt("point-figure "));
+        keys.group('I', "Indicator")
+                .add('I', "catalogue", () -> actions.run(LineCommand.Word.PICK_INDICATOR))
                 .add('W', "with another instrument", () -> actions.run(LineCommand.Word.PICK_COMPARISON))
                 .add('C', "copy all", () -> actions.run(LineCommand.Word.COPY_INDICATORS))
                 .add('V', "put copied ones here", () -> actions.run(LineCommand.Word.PASTE_INDICATORS))
-                .add('M', "macd", () -> indicator("macd")).add('B', "bollinger", () -> indicator("bollinger"))
-                .add('A', "atr 14", () -> indicator("atr")).add('S', "sma 50", () -> indicator("sma")).add('E', "ema 20",
-                        () -> indicator("ema")).add('R', "rsi 14", () -> indicator("rsi"))
-                .add('H', "highest 20", () -> indicator("highest")).add('L', "lowest 20", () -> indicator("lowest"));
+                .add('M', "macd", () -> indicator("macd"))
+                .add('B', "bollinger", () -> indicator("bollinger"))
+                .add('A', "atr 14", () -> indicator("atr"))
+                .add('S', "sma 50", () -> indicator("sma"))
+                .add('E', "ema 20", () -> indicator("ema"))
+                .add('R', "rsi 14", () -> indicator("rsi"))
+                .add('H', "highest 20", () -> indicator("highest"))
+                .add('L', "lowest 20", () -> indicator("lowest"));
         LeaderKeys.Group draw = keys.group('D', "Draw");
         Map<Character, String> figures = new LinkedHashMap<>();
         figures.put('H', Drawing.LEVEL);
@@ -98,8 +109,9 @@ final class KeyMap {
         figures.put('K', "callout");
         figures.put('N', "price_note");
         figures.put('Q', "measure");
-        figures.forEach((letter, figure) -> draw.add(letter, Figures.shared().get(figure).title().toLowerCase(Locale.ROOT),
-                () -> room().studies().take(Tool.of(figure))));
+        figures.forEach((letter, figure) ->
+                draw.add(letter, Figures.shared().get(figure).title().toLowerCase(Locale.ROOT), () -> room().studies()
+                        .take(Tool.of(figure))));
         draw.add('1', "choose by a box", () -> actions.run(LineCommand.Word.GATHER))
                 .add('2', "group what is chosen", () -> actions.run(LineCommand.Word.GROUP))
                 .add('3', "take a group apart", () -> actions.run(LineCommand.Word.UNGROUP))
@@ -107,16 +119,25 @@ final class KeyMap {
                 .add('5', "to the back", () -> actions.run(LineCommand.Word.TO_BACK))
                 .add('6', "lock, and free", () -> actions.run(LineCommand.Word.LOCK))
                 .add('7', "clone", () -> actions.run(LineCommand.Word.CLONE_DRAWING));
-        keys.group('S', "Scale").add('L', "logarithmic", () -> mode(ScaleChoice.Mode.LOGARITHMIC))
+        keys.group('S', "Scale")
+                .add('L', "logarithmic", () -> mode(ScaleChoice.Mode.LOGARITHMIC))
                 .add('N', "straight", () -> mode(ScaleChoice.Mode.LINEAR))
                 .add('P', "per cent", () -> mode(ScaleChoice.Mode.PERCENT))
                 .add('I', "index 100", () -> mode(ScaleChoice.Mode.INDEXED))
-                .add('U', "upside down", () -> room().setScale("inverted scale", room().chart().scale().withInverted(
-                        !room().chart().scale().inverted())))
-                .add('E', "fit price and indicators", () -> room().setScale("fit all", room().chart().scale()
-                        .withFit(ScaleChoice.Fit.ALL)))
-                .add('H', "fixed height", () -> room().setScale("fixed height", room().chart().scale().held(
-                        room().chart().price().low(), room().chart().price().high())))
+                .add('U', "upside down", () -> room().setScale(
+                                "inverted scale",
+                                room().chart()
+                                        .scale()
+                                        .withInverted(!room().chart().scale().inverted())))
+                .add('E', "fit price and indicators", () -> room().setScale(
+                                "fit all", room().chart().scale().withFit(ScaleChoice.Fit.ALL)))
+                .add('H', "fixed height", () -> room().setScale(
+                                "fixed height",
+                                room().chart()
+                                        .scale()
+                                        .held(
+                                                room().chart().price().low(),
+                                                room().chart().price().high())))
                 .add('S', "session", () -> bench.prompt("session "))
                 .add('G', "go to a date", () -> bench.prompt("go to "))
                 .add('1', "1 day", () -> actions.view(chart -> Spans.show(chart, "1 day")))
@@ -125,28 +146,45 @@ final class KeyMap {
                 .add('6', "6 months", () -> actions.view(chart -> Spans.show(chart, "6 months")))
                 .add('Y', "1 year", () -> actions.view(chart -> Spans.show(chart, "1 year")))
                 .add('F', "fit the price", () -> actions.view(ChartModel::fitPrice))
-                .add('A', "all bars", () -> actions.view(chart -> chart.showLast(chart.bars().size())));
+                .add(
+                        'A',
+                        "all bars",
+                        () -> actions.view(chart -> chart.showLast(chart.bars().size())));
         layoutKeys(keys);
         marks(keys);
-        keys.group('P', "Plan").add('P', "draw a plan", () -> room().studies().take(Tool.PLAN))
+        keys.group('P', "Plan")
+                .add('P', "draw a plan", () -> room().studies().take(Tool.PLAN))
                 .add('X', "remove the plan", () -> room().studies().removePlan());
-        keys.group('H', "Hide and show").add('V', "volume", () -> room().setVolumeShown(!room().chart().isVolumeShown()))
+        keys.group('H', "Hide and show")
+                .add('V', "volume", () -> room().setVolumeShown(!room().chart().isVolumeShown()))
                 .add('A', "all indicators, and back", () -> actions.run(LineCommand.Word.HIDE_INDICATORS))
                 .add('Z', "all drawings, and back", () -> actions.run(LineCommand.Word.HIDE_DRAWINGS))
-                .add('L', "lists", () -> page.show(page.listSide(), !page.listSide().isVisible()))
-                .add('K', "layers", () -> page.show(page.layersSide(), !page.layersSide().isVisible()))
-                .add('S', "timeframe strip", () -> page.show(page.stripSide(), !page.stripSide().isVisible()))
+                .add(
+                        'L',
+                        "lists",
+                        () -> page.show(page.listSide(), !page.listSide().isVisible()))
+                .add(
+                        'K',
+                        "layers",
+                        () -> page.show(page.layersSide(), !page.layersSide().isVisible()))
+                .add(
+                        'S',
+                        "timeframe strip",
+                        () -> page.show(page.stripSide(), !page.stripSide().isVisible()))
                 .add('O', "overview strip", () -> actions.run(LineCommand.Word.OVERVIEW))
                 .add('I', "instrument's card", () -> actions.run(LineCommand.Word.CARD))
                 .add('B', "session lines", () -> actions.run(LineCommand.Word.BREAKS))
                 .add('D', "data as a table", page::toggleTable)
                 .add('Q', "measure, and stop", () -> actions.run(LineCommand.Word.MEASURE))
-                .add('T', "theme", () -> bench.themeProperty().set(bench.themeProperty().get().other()));
-        keys.group('X', "Clear").add('X', "what is chosen", () -> room().studies().deleteChosen())
+                .add('T', "theme", () -> bench.themeProperty()
+                        .set(bench.themeProperty().get().other()));
+        keys.group('X', "Clear")
+                .add('X', "what is chosen", () -> room().studies().deleteChosen())
                 .add('I', "all indicators", () -> room().indicators().clear())
                 .add('D', "all drawings", () -> room().drawings().clear())
                 .add('A', "indicators and drawings", () -> actions.run(LineCommand.Word.CLEAR_ANALYSIS));
-        keys.group('W', "Focus").add('C', "chart", () -> page.chart().requestFocus())
+        keys.group('W', "Focus")
+                .add('C', "chart", () -> page.chart().requestFocus())
                 .add('P', "next pane", () -> actions.run(LineCommand.Word.NEXT_PANE))
                 .add('L', "list", () -> page.lists().focusList())
                 .add('K', "layers", () -> page.layers().focusLayers())
@@ -163,7 +201,8 @@ final class KeyMap {
     }
 
     private void layoutKeys(LeaderKeys keys) {
-        keys.group('L', "Layout").add('1', "one chart", () -> layouts().arrange(Arrangement.grid(1, 1)))
+        keys.group('L', "Layout")
+                .add('1', "one chart", () -> layouts().arrange(Arrangement.grid(1, 1)))
                 .add('2', "two", () -> layouts().arrange(Arrangement.grid(1, 2)))
                 .add('3', "three", () -> layouts().arrange(Arrangement.grid(1, 3)))
                 .add('4', "four", () -> layouts().arrange(Arrangement.grid(2, 2)))
@@ -190,13 +229,22 @@ final class KeyMap {
     }
 
     private void marks(LeaderKeys keys) {
-        keys.group('M', "Mark").add('L', "long", () -> room().studies().takeStance(Stance.Kind.LONG, ""))
+        keys.group('M', "Mark")
+                .add('L', "long", () -> room().studies().takeStance(Stance.Kind.LONG, ""))
                 .add('S', "short", () -> room().studies().takeStance(Stance.Kind.SHORT, ""))
                 .add('W', "wait", () -> room().studies().takeStance(Stance.Kind.WAIT, ""))
                 .add('K', "skip, with reason", () -> bench.prompt("skip "))
                 .add('O', "no stance", () -> room().studies().takeStance(Stance.Kind.NONE, ""))
-                .add('N', "note", () -> bench.prompt("note " + room().instrument().map(each -> bench.desk().books()
-                        .stance(each.id()).note()).orElse("")))
+                .add(
+                        'N',
+                        "note",
+                        () -> bench.prompt("note "
+                                + room().instrument()
+                                        .map(each -> bench.desk()
+                                                .books()
+                                                .stance(each.id())
+                                                .note())
+                                        .orElse("")))
                 .add('A', "alert: reached", () -> room().studies().setAlert(Alert.Trigger.REACHES))
                 .add('B', "alert: close beyond", () -> room().studies().setAlert(Alert.Trigger.CLOSES_BEYOND));
     }

@@ -32,7 +32,8 @@ final class LayoutMenu extends MenuButton {
         for (String form : List.of("1", "1x2", "2x1", "1x3", "2x2", "row(0,col(1,2))", "2x3", "3x4")) {
             Arrangement arrangement = Arrangement.parse(form);
             int count = arrangement.charts().size();
-            add(form.startsWith("row") ? "1 large, 2 small" : count == 1 ? "1 chart" : count + " charts, " + form,
+            add(
+                    form.startsWith("row") ? "1 large, 2 small" : count == 1 ? "1 chart" : count + " charts, " + form,
                     () -> layouts.arrange(arrangement));
         }
         getItems().add(new SeparatorMenuItem());

@@ -86,16 +86,21 @@ public final class LeaderKeys {
         }
         char letter = Character.toUpperCase(wanted.charAt(0));
         String[] parts = id.strip().toLowerCase(Locale.ROOT).split("\\.", 2);
-        Group group = groups.values().stream().filter(each -> each.id().equals(parts[0])).findFirst()
+        Group group = groups.values().stream()
+                .filter(each -> each.id().equals(parts[0]))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("there are no keys called '" + parts[0] + "'"));
         if (parts.length == 1) {
             swapGroups(group, letter);
             return;
         }
-        Entry entry = group.entries.values().stream().filter(each -> each.id().equals(parts[1])).findFirst()
+        Entry entry = group.entries.values().stream()
+                .filter(each -> each.id().equals(parts[1]))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no key is called '" + id + "'"));
         List<Entry> all = new ArrayList<>(group.entries.values());
-        all.replaceAll(each -> each == entry ? new Entry(letter, each.label(), each.action())
+        all.replaceAll(each -> each == entry
+                ? new Entry(letter, each.label(), each.action())
                 : each.key() == letter ? new Entry(entry.key(), each.label(), each.action()) : each);
         group.entries.clear();
         all.forEach(each -> group.entries.put(each.key(), each));

@@ -24,9 +24,13 @@ final class ListActions {
         String rest = of.rest().strip();
         InstrumentId shown = bench.room().instrument().map(each -> each.id()).orElse(null);
         switch (of.verb()) {
-            case "show" -> bench.desk().books().lists().stream().map(each -> each.name())
-                    .filter(name -> name.equalsIgnoreCase(rest)).findFirst().ifPresentOrElse(bench.room()::setList,
-                            () -> bench.desk().tell("There is no list '" + rest + "'. Make one with: list new " + rest));
+            case "show" ->
+                bench.desk().books().lists().stream()
+                        .map(each -> each.name())
+                        .filter(name -> name.equalsIgnoreCase(rest))
+                        .findFirst()
+                        .ifPresentOrElse(bench.room()::setList, () -> bench.desk()
+                                .tell("There is no list '" + rest + "'. Make one with: list new " + rest));
             case "new" -> bench.room().setList(work.make(rest, List.of()));
             case "name" -> {
                 if (work.rename(list, rest)) {

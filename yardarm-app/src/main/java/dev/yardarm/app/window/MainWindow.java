@@ -73,8 +73,8 @@ public final class MainWindow {
         page = new ChartPage(bench);
         views.put(View.CHART, page);
         status = new StatusLine(desk, zone());
-        Actions actions = new Actions(bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp,
-                () -> state().document());
+        Actions actions = new Actions(
+                bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp, () -> state().document());
         LeaderKeys leaders = new KeyMap(bench, page, actions).leaderKeys();
         KeyFile keyFile = new KeyFile(desk, leaders);
         actions.setKeyFile(keyFile);
@@ -101,8 +101,10 @@ public final class MainWindow {
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
         new WindowKeys(scene, bench, page, line, leaders, keyFile, hints, help).install();
-        windows = new LayoutWindows(bench, other -> new WindowKeys(other, bench, page, line, leaders, keyFile, hints,
-                help).install(), state::changed);
+        windows = new LayoutWindows(
+                bench,
+                other -> new WindowKeys(other, bench, page, line, leaders, keyFile, hints, help).install(),
+                state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
@@ -183,8 +185,11 @@ public final class MainWindow {
         theme.setId("theme");
         theme.getStyleClass().add("flat");
         Tips.set(theme, "Change the theme (keys: H T)");
-        theme.setOnAction(event -> bench.themeProperty().set(bench.themeProperty().get().other()));
-        bench.themeProperty().addListener((observed, before, now) -> theme.setText(now.other().title()));
+        theme.setOnAction(
+                event -> bench.themeProperty().set(bench.themeProperty().get().other()));
+        bench.themeProperty()
+                .addListener(
+                        (observed, before, now) -> theme.setText(now.other().title()));
         header.getChildren().addAll(gap, theme, line);
         return header;
     }
@@ -217,7 +222,9 @@ public final class MainWindow {
     /** The time left to a bar's close runs on without trades, a second at a time. */
     private void refreshClocks() {
         long second = desk.clock().now() / Times.SECOND;
-        if (second != shownSecond && page.chart() != null && bench.viewProperty().get() == View.CHART) {
+        if (second != shownSecond
+                && page.chart() != null
+                && bench.viewProperty().get() == View.CHART) {
             shownSecond = second;
             page.runClocks();
         }
@@ -258,8 +265,10 @@ public final class MainWindow {
         if (instrument == null) {
             return;
         }
-        String text = "Alert: " + instrument.code() + " " + (alert.trigger() == Alert.Trigger.REACHES
-                ? "has reached the drawing" : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
+        String text = "Alert: " + instrument.code() + " "
+                + (alert.trigger() == Alert.Trigger.REACHES
+                        ? "has reached the drawing"
+                        : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
                 + " at " + instrument.format().format(alert.firedPrice()) + ".";
         desk.tell(text);
         alertNotice.setText(text);
@@ -290,8 +299,8 @@ public final class MainWindow {
         completeAfterFirstChart();
         focusView();
         if (bench.room().instrument().isEmpty()) {
-            desk.members(bench.room().listName()).stream().findFirst()
-                    .ifPresent(first -> bench.room().open(first, bench.room().chart().timeframe()));
+            desk.members(bench.room().listName()).stream().findFirst().ifPresent(first -> bench.room()
+                    .open(first, bench.room().chart().timeframe()));
         }
         desk.start();
         stage.setOnCloseRequest(event -> close());

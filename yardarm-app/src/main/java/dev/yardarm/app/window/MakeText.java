@@ -11,8 +11,7 @@ import java.util.List;
 
 /** The make-up of a chart in a few words, for its title: only what is not as usual is named. */
 final class MakeText {
-    private MakeText() {
-    }
+    private MakeText() {}
 
     static String of(ChartRoom room) {
         ChartModel chart = room.chart();
@@ -21,12 +20,20 @@ final class MakeText {
         if (request.isTime()) {
             words.add(request.shortText());
         }
-        words.add(request.isTime() ? chart.form().title() : request.rule().words()
-                + request.rule().basis().map(basis -> " of " + basis).orElse(""));
+        words.add(
+                request.isTime()
+                        ? chart.form().title()
+                        : request.rule().words()
+                                + request.rule()
+                                        .basis()
+                                        .map(basis -> " of " + basis)
+                                        .orElse(""));
         if (request.part().kind() != SessionPart.Kind.WHOLE) {
             words.add(request.part().words());
         }
-        boolean continuous = room.instrument().filter(each -> each.kind() == Instrument.Kind.CONTINUOUS).isPresent();
+        boolean continuous = room.instrument()
+                .filter(each -> each.kind() == Instrument.Kind.CONTINUOUS)
+                .isPresent();
         if (continuous) {
             words.add(request.joint().words() + ", roll by " + request.roll());
         }

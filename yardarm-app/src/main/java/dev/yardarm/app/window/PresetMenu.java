@@ -31,14 +31,20 @@ final class PresetMenu extends MenuButton {
     private void fill() {
         getItems().clear();
         for (Preset preset : presets.all()) {
-            Menu menu = new Menu(preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard()
-                    ? "   standard" : ""));
-            menu.getItems().addAll(item("Put on the chart", () -> presets.apply(preset, bench.room())),
-                    item(preset.standard() ? "No standard any more" : "Standard for " + preset.makeUp().timeframe(),
-                            () -> presets.toggleStandard(preset)),
-                    item("Replace by this chart", () -> presets.save(preset.name(), bench.room())),
-                    item("Up", () -> presets.move(preset, -1)), item("Down", () -> presets.move(preset, 1)),
-                    item("Delete", () -> presets.delete(preset)));
+            Menu menu = new Menu(
+                    preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""));
+            menu.getItems()
+                    .addAll(
+                            item("Put on the chart", () -> presets.apply(preset, bench.room())),
+                            item(
+                                    preset.standard()
+                                            ? "No standard any more"
+                                            : "Standard for " + preset.makeUp().timeframe(),
+                                    () -> presets.toggleStandard(preset)),
+                            item("Replace by this chart", () -> presets.save(preset.name(), bench.room())),
+                            item("Up", () -> presets.move(preset, -1)),
+                            item("Down", () -> presets.move(preset, 1)),
+                            item("Delete", () -> presets.delete(preset)));
             getItems().add(menu);
         }
         if (presets.all().isEmpty()) {
@@ -47,8 +53,10 @@ final class PresetMenu extends MenuButton {
             CustomMenuItem words = new CustomMenuItem(empty, false);
             getItems().add(words);
         }
-        getItems().addAll(new SeparatorMenuItem(), item("Save this chart as a preset",
-                () -> bench.prompt("preset save ")));
+        getItems()
+                .addAll(
+                        new SeparatorMenuItem(),
+                        item("Save this chart as a preset", () -> bench.prompt("preset save ")));
     }
 
     private static MenuItem item(String text, Runnable action) {

@@ -20,8 +20,8 @@ import javafx.scene.layout.Region;
 
 /** One line at the foot: the feed, work with progress and cancel, the last notice, the market's time with its zone. */
 final class StatusLine extends HBox {
-    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss",
-            Locale.ENGLISH);
+    private static final DateTimeFormatter TIME =
+            DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
     private static final double[] SPEEDS = {1, 10, 60};
 
     private final Desk desk;
@@ -92,8 +92,8 @@ final class StatusLine extends HBox {
     /** Shows how things stand; called several times a second. */
     void update() {
         MarketClock clock = desk.clock();
-        feed.setText("simulated, " + (!clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon"
-                : "running"));
+        feed.setText("simulated, "
+                + (!clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon" : "running"));
         speed.setText(String.format(Locale.ROOT, "%.0f×", clock.speed()));
         jobs = desk.scheduler().jobs();
         boolean busy = !jobs.isEmpty();
@@ -104,13 +104,16 @@ final class StatusLine extends HBox {
         cancel.setVisible(busy);
         cancel.setManaged(busy);
         if (busy) {
-            work.setText(jobs.size() == 1 ? jobs.get(0).title() : jobs.get(0).title() + " and " + (jobs.size() - 1)
-                    + " more");
+            work.setText(
+                    jobs.size() == 1
+                            ? jobs.get(0).title()
+                            : jobs.get(0).title() + " and " + (jobs.size() - 1) + " more");
             progress.setProgress(jobs.get(0).progress());
         }
         ZonedDateTime now = Times.at(clock.now(), zone);
         boolean isUtc = zone.normalized().equals(ZoneOffset.UTC);
-        String offset = now.getOffset().getTotalSeconds() == 0 ? "±0" : now.getOffset().getId();
+        String offset =
+                now.getOffset().getTotalSeconds() == 0 ? "±0" : now.getOffset().getId();
         time.setText(now.format(TIME) + "  " + (isUtc ? "UTC" : zone.getId() + " (UTC" + offset + ")"));
     }
 }

@@ -30,8 +30,15 @@ final class WindowKeys {
     private final HelpPane help;
     private boolean held;
 
-    WindowKeys(Scene scene, Workbench bench, ChartPage page, CommandLine line, LeaderKeys leaders, KeyFile keyFile,
-               HintPanel hints, HelpPane help) {
+    WindowKeys(
+            Scene scene,
+            Workbench bench,
+            ChartPage page,
+            CommandLine line,
+            LeaderKeys leaders,
+            KeyFile keyFile,
+            HintPanel hints,
+            HelpPane help) {
         this.scene = scene;
         this.bench = bench;
         this.page = page;
@@ -56,7 +63,8 @@ final class WindowKeys {
             }
         });
         scene.addEventFilter(KeyEvent.KEY_TYPED, event -> {
-            boolean letter = event.getCharacter().length() == 1 && event.getCharacter().charAt(0) > ' '
+            boolean letter = event.getCharacter().length() == 1
+                    && event.getCharacter().charAt(0) > ' '
                     && event.getCharacter().charAt(0) != 127;
             boolean withAlt = keyFile.leader() == KeyFile.Leader.ALT && event.isAltDown();
             boolean command = event.isControlDown() || event.isAltDown() && !withAlt || event.isMetaDown();
@@ -68,8 +76,9 @@ final class WindowKeys {
 
     private boolean isTyping() {
         Node focus = scene.getFocusOwner();
-        return focus instanceof TextInputControl || focus instanceof Spinner<?> || focus instanceof ComboBoxBase<?> box
-                && (box.isShowing() || box.isEditable());
+        return focus instanceof TextInputControl
+                || focus instanceof Spinner<?>
+                || focus instanceof ComboBoxBase<?> box && (box.isShowing() || box.isEditable());
     }
 
     private boolean withShortcut(KeyEvent event) {
@@ -89,7 +98,9 @@ final class WindowKeys {
             }
             case Y -> room().redo();
             case A, C, V -> {
-                if (editing || scene.getFocusOwner() != page.chart() || bench.viewProperty().get() != View.CHART) {
+                if (editing
+                        || scene.getFocusOwner() != page.chart()
+                        || bench.viewProperty().get() != View.CHART) {
                     return false;
                 }
                 if (event.getCode() == KeyCode.A) {
@@ -190,8 +201,9 @@ final class WindowKeys {
         if (hints.isOpen()) {
             LeaderKeys.Group group = hints.group();
             hints.close();
-            group.find(letter).ifPresentOrElse(entry -> entry.action().run(),
-                    () -> line.prompt(String.valueOf(group.letter()) + letter));
+            group.find(letter)
+                    .ifPresentOrElse(
+                            entry -> entry.action().run(), () -> line.prompt(String.valueOf(group.letter()) + letter));
             return true;
         }
         if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
@@ -213,8 +225,9 @@ final class WindowKeys {
             return true;
         }
         boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
-        leaders.find(letter).filter(group -> leads).ifPresentOrElse(hints::open,
-                () -> line.prompt(String.valueOf(letter)));
+        leaders.find(letter)
+                .filter(group -> leads)
+                .ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
         return true;
     }
 

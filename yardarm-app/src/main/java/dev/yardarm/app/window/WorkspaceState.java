@@ -1,18 +1,18 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
-import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.Layout;
-import java.util.ArrayList;
-import java.util.List;
 import dev.yardarm.desk.room.Studies;
 import dev.yardarm.desk.room.WorkspaceKeeper;
+import java.util.ArrayList;
+import java.util.List;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.Screen;
@@ -36,7 +36,9 @@ final class WorkspaceState {
         this.stage = stage;
         soon.setOnFinished(event -> save());
         bench.layouts().listenToAll((room, aspect) -> {
-            if (aspect != Aspect.DATA && aspect != Aspect.TOOL && aspect != Aspect.SELECTION
+            if (aspect != Aspect.DATA
+                    && aspect != Aspect.TOOL
+                    && aspect != Aspect.SELECTION
                     && aspect != Aspect.POINTER) {
                 changed();
             }
@@ -85,19 +87,31 @@ final class WorkspaceState {
     /** The workspace as it is now. */
     Documents.Workspace document() {
         Studies studies = bench.room().studies();
-        Documents.Window window = new Documents.Window(stage.getX(), stage.getY(), stage.getWidth(),
-                stage.getHeight(), stage.isMaximized());
+        Documents.Window window = new Documents.Window(
+                stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
         List<Layout> all = bench.layouts().all();
         List<Documents.Layout> saved = WorkspaceKeeper.capture(bench.layouts());
         List<Documents.Layout> placed = new ArrayList<>();
         for (int at = 0; at < all.size(); at++) {
             placed.add(saved.get(at).withWindow(windows == null ? null : windows.place(all.get(at))));
         }
-        return new Documents.Workspace(bench.themeProperty().get().name(), bench.viewProperty().get().name(),
-                bench.room().listName(), null, page.listSide().isVisible(), page.layersSide().isVisible(),
-                page.stripSide().isVisible(), studies.account(), studies.riskPercent(), window, line.recent(),
-                placed, all.indexOf(bench.layouts().front()), WorkspaceKeeper.captureLinks(bench.layouts()),
-                bench.overviewShownProperty().get(), page.isCardShown());
+        return new Documents.Workspace(
+                bench.themeProperty().get().name(),
+                bench.viewProperty().get().name(),
+                bench.room().listName(),
+                null,
+                page.listSide().isVisible(),
+                page.layersSide().isVisible(),
+                page.stripSide().isVisible(),
+                studies.account(),
+                studies.riskPercent(),
+                window,
+                line.recent(),
+                placed,
+                all.indexOf(bench.layouts().front()),
+                WorkspaceKeeper.captureLinks(bench.layouts()),
+                bench.overviewShownProperty().get(),
+                page.isCardShown());
     }
 
     void restore() {
@@ -129,7 +143,9 @@ final class WorkspaceState {
         }
         WorkspaceKeeper.restore(saved, bench.layouts());
         List<Layout> all = bench.layouts().all();
-        for (int at = 0; windows != null && at < all.size() && at < saved.layouts().size(); at++) {
+        for (int at = 0;
+                windows != null && at < all.size() && at < saved.layouts().size();
+                at++) {
             windows.place(all.get(at), saved.layouts().get(at).window());
         }
         for (View view : View.values()) {
@@ -144,7 +160,8 @@ final class WorkspaceState {
         if (window == null || !(window.width() > 0) || !(window.height() > 0)) {
             return;
         }
-        boolean onScreen = !Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40)).isEmpty();
+        boolean onScreen = !Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40))
+                .isEmpty();
         if (onScreen) {
             stage.setX(window.x());
             stage.setY(window.y());

@@ -2,7 +2,10 @@ package dev.yardarm.app.workbench;
 
 /** The views of the window, with the letter that goes to each after G. */
 public enum View {
-    CHART("Chart", 'C'), SCAN("Scan", 'S'), WATCH("Watch", 'W'), PLAN("Plan", 'P');
+    CHART("Chart", 'C'),
+    SCAN("Scan", 'S'),
+    WATCH("Watch", 'W'),
+    PLAN("Plan", 'P');
 
     private final String title;
     private final char letter;

@@ -13,9 +13,9 @@ import java.util.List;
 import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** What the parts of the window share: the desk, the main chart's room, the theme and the view in front. */
@@ -87,8 +87,7 @@ public final class Workbench {
     }
 
     public void openChart(InstrumentId id) {
-        desk.directory().find(id).ifPresentOrElse(this::openChart,
-                () -> desk.tell(id + " is not there any more."));
+        desk.directory().find(id).ifPresentOrElse(this::openChart, () -> desk.tell(id + " is not there any more."));
     }
 
     /** Opens the command line with a beginning typed in. */

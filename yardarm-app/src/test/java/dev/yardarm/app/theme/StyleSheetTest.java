@@ -42,7 +42,9 @@ class StyleSheetTest {
     @Test
     void theWindowUsesOnlyColoursOfTheThemes() throws IOException {
         String window = read(Themes.class, "yardarm.css");
-        assertThat(matches(window, "#[0-9A-Fa-f]{3,8}\\b")).as("colour literals").isEmpty();
+        assertThat(matches(window, "#[0-9A-Fa-f]{3,8}\\b"))
+                .as("colour literals")
+                .isEmpty();
         assertThat(matches(read(Palette.class, "daylight.css"), "-yd-[a-z0-9-]+"))
                 .containsAll(matches(window, "-yd-[a-z0-9-]+"));
     }
@@ -52,9 +54,11 @@ class StyleSheetTest {
         Path root = Path.of("").toAbsolutePath().getParent();
         for (String module : List.of("yardarm-app", "yardarm-chart", "yardarm-desk")) {
             try (Stream<Path> files = Files.walk(root.resolve(module).resolve("src/main/java"))) {
-                for (Path file : (Iterable<Path>) files.filter(each -> each.toString().endsWith(".java"))::iterator) {
+                for (Path file :
+                        (Iterable<Path>) files.filter(each -> each.toString().endsWith(".java"))::iterator) {
                     assertThat(matches(Files.readString(file), "\"#[0-9A-Fa-f]{6}\"|Color\\.[A-Z]{3,}"))
-                            .as(file.getFileName().toString()).isEmpty();
+                            .as(file.getFileName().toString())
+                            .isEmpty();
                 }
             }
         }

@@ -12,8 +12,10 @@ class LeaderKeysTest {
     void aSecondKeyIsFoundExactlyOrInTheOtherCase() {
         List<String> done = new ArrayList<>();
         LeaderKeys keys = new LeaderKeys();
-        LeaderKeys.Group group = keys.group('T', "Timeframe").add('M', "month", () -> done.add("month"))
-                .add('m', "minute", () -> done.add("minute")).add('D', "day", () -> done.add("day"));
+        LeaderKeys.Group group = keys.group('T', "Timeframe")
+                .add('M', "month", () -> done.add("month"))
+                .add('m', "minute", () -> done.add("minute"))
+                .add('D', "day", () -> done.add("day"));
         assertThat(keys.find('t')).contains(group);
         assertThat(keys.find('q')).isEmpty();
         group.find('M').orElseThrow().action().run();
@@ -27,8 +29,8 @@ class LeaderKeysTest {
     @Test
     void aKeyCannotBeGivenTwice() {
         LeaderKeys keys = new LeaderKeys();
-        LeaderKeys.Group group = keys.group('T', "Timeframe").add('M', "month", () -> { });
-        assertThatThrownBy(() -> group.add('M', "other", () -> { })).hasMessageContaining("T M is taken");
+        LeaderKeys.Group group = keys.group('T', "Timeframe").add('M', "month", () -> {});
+        assertThatThrownBy(() -> group.add('M', "other", () -> {})).hasMessageContaining("T M is taken");
         assertThatThrownBy(() -> keys.group('T', "again")).hasMessageContaining("T opens a group");
     }
 
@@ -36,7 +38,8 @@ class LeaderKeysTest {
     void keysChangeAndATakenOneChangesPlaces() {
         java.util.List<String> done = new java.util.ArrayList<>();
         LeaderKeys keys = new LeaderKeys();
-        keys.group('L', "Layout").add('S', "split beside", () -> done.add("split"))
+        keys.group('L', "Layout")
+                .add('S', "split beside", () -> done.add("split"))
                 .add('M', "whole layout, and back", () -> done.add("whole"));
         keys.group('B', "Bars").add('C', "candles", () -> done.add("candles"));
         keys.change("layout.split-beside", "m");
@@ -55,9 +58,14 @@ class LeaderKeysTest {
     @Test
     void changesThatMeanNothingAreRefused() {
         LeaderKeys keys = new LeaderKeys();
-        keys.group('L', "Layout").add('S', "split beside", () -> { });
-        for (String[] bad : new String[][] {{"layout.split-beside", "ab"}, {"layout.split-beside", ""},
-            {"layout.nothing", "x"}, {"nothing", "x"}, {"layout.split-beside", " "}}) {
+        keys.group('L', "Layout").add('S', "split beside", () -> {});
+        for (String[] bad : new String[][] {
+            {"layout.split-beside", "ab"},
+            {"layout.split-beside", ""},
+            {"layout.nothing", "x"},
+            {"nothing", "x"},
+            {"layout.split-beside", " "}
+        }) {
             assertThatThrownBy(() -> keys.change(bad[0], bad[1])).isInstanceOf(IllegalArgumentException.class);
         }
         assertThat(keys.find('l').orElseThrow().find('s')).isPresent();

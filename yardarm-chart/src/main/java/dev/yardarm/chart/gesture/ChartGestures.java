@@ -47,32 +47,24 @@ public final class ChartGestures {
 
     /** What is being dragged, with what it was before. */
     private sealed interface Drag {
-        record Pan(TimeScale time, PriceScale price, ScaleChoice before) implements Drag {
-        }
+        record Pan(TimeScale time, PriceScale price, ScaleChoice before) implements Drag {}
 
-        record PriceStretch(PriceScale price, boolean isMain, ScaleChoice before) implements Drag {
-        }
+        record PriceStretch(PriceScale price, boolean isMain, ScaleChoice before) implements Drag {}
 
         /** A pane's edge, with the panes as they were. */
-        record Edge(String lower, List<Pane> panes, List<PaneChoice> before) implements Drag {
-        }
+        record Edge(String lower, List<Pane> panes, List<PaneChoice> before) implements Drag {}
 
         /** A span of bars being chosen to zoom to. */
-        record Span(double fromX) implements Drag {
-        }
+        record Span(double fromX) implements Drag {}
 
-        record TimeStretch(TimeScale time) implements Drag {
-        }
+        record TimeStretch(TimeScale time) implements Drag {}
 
         /** A box around drawings to be chosen. */
-        record Box() implements Drag {
-        }
+        record Box() implements Drag {}
 
-        record OfDrawings(DrawingDrag drag) implements Drag {
-        }
+        record OfDrawings(DrawingDrag drag) implements Drag {}
 
-        record OfBracket(TradePlan before, BracketLayout.Arm arm) implements Drag {
-        }
+        record OfBracket(TradePlan before, BracketLayout.Arm arm) implements Drag {}
     }
 
     public ChartGestures(ChartModel chart, ChartEdits edits) {
@@ -153,7 +145,7 @@ public final class ChartGestures {
         if (hit instanceof Hit.OnDrawing on) {
             take(on, x, y);
         } else {
-            drag = dragOf(hit, x, y);
+            drag = dragOf(hit);
             edits.select(selectionOf(hit));
         }
     }
@@ -167,11 +159,18 @@ public final class ChartGestures {
             edits.select(group);
         }
         Selection held = isChosen ? chart.selection() : group;
-        List<Drawing> free = held.drawings().stream().flatMap(id -> chart.drawing(id).stream())
-                .filter(drawing -> !drawing.place().locked()).toList();
-        drag = free.isEmpty() || !chart.drawing(on.id()).map(Drawing::place).map(place -> !place.locked()).orElse(false)
-                ? panning() : new Drag.OfDrawings(new DrawingDrag(free, held instanceof Selection.Drawing ? on.anchor() : -1,
-                SnapTarget.at(chart, x, y, false)));
+        List<Drawing> free = held.drawings().stream()
+                .flatMap(id -> chart.drawing(id).stream())
+                .filter(drawing -> !drawing.place().locked())
+                .toList();
+        drag = free.isEmpty()
+                        || !chart.drawing(on.id())
+                                .map(Drawing::place)
+                                .map(place -> !place.locked())
+                                .orElse(false)
+                ? panning()
+                : new Drag.OfDrawings(new DrawingDrag(
+                        free, held instanceof Selection.Drawing ? on.anchor() : -1, SnapTarget.at(chart, x, y, false)));
         pressed = on.id();
     }
 
@@ -187,7 +186,8 @@ public final class ChartGestures {
         if (!again || !(hit instanceof Hit.OnDrawing) || !(chart.selection() instanceof Selection.Drawing chosen)) {
             return hit;
         }
-        List<String> there = HitTest.drawingsAt(chart, x, y).stream().map(Drawing::id).toList();
+        List<String> there =
+                HitTest.drawingsAt(chart, x, y).stream().map(Drawing::id).toList();
         int at = there.indexOf(chosen.id());
         if (at < 0 || there.size() < 2) {
             return hit;
@@ -197,7 +197,7 @@ public final class ChartGestures {
         return next;
     }
 
-    private Drag dragOf(Hit hit, double x, double y) {
+    private Drag dragOf(Hit hit) {
         if (hit instanceof Hit.PriceAxis axis) {
             return new Drag.PriceStretch(axis.pane().scale(), axis.pane().kind() == Pane.Kind.PRICE, chart.scale());
         }
@@ -265,7 +265,9 @@ public final class ChartGestures {
         double whole = chart.plotBottom();
         for (int at = 0; at < panes.size(); at++) {
             Pane pane = panes.get(at);
-            PaneChoice choice = edge.before().stream().filter(each -> each.id().equals(pane.id())).findFirst()
+            PaneChoice choice = edge.before().stream()
+                    .filter(each -> each.id().equals(pane.id()))
+                    .findFirst()
                     .orElse(PaneChoice.usual(pane.id()));
             double height = pane.bottom() - pane.top();
             boolean isLower = pane.id().equals(edge.lower());
@@ -280,14 +282,18 @@ public final class ChartGestures {
 
     /** The span being chosen, as two x; empty when none is. */
     public Optional<double[]> span() {
-        return drag instanceof Drag.Span of && moved ? Optional.of(new double[] {Math.min(of.fromX(), spanTo),
-                Math.max(of.fromX(), spanTo)}) : Optional.empty();
+        return drag instanceof Drag.Span of && moved
+                ? Optional.of(new double[] {Math.min(of.fromX(), spanTo), Math.max(of.fromX(), spanTo)})
+                : Optional.empty();
     }
 
     /** The box around drawings that is being drawn: left, top, right and lower edge; empty when none is. */
     public Optional<double[]> box() {
-        return drag instanceof Drag.Box && moved ? Optional.of(new double[] {Math.min(pressX, boxX),
-                Math.min(pressY, boxY), Math.max(pressX, boxX), Math.max(pressY, boxY)}) : Optional.empty();
+        return drag instanceof Drag.Box && moved
+                ? Optional.of(new double[] {
+                    Math.min(pressX, boxX), Math.min(pressY, boxY), Math.max(pressX, boxX), Math.max(pressY, boxY)
+                })
+                : Optional.empty();
     }
 
     private TradePlan moved(Drag.OfBracket of, double x, double y) {
@@ -328,7 +334,8 @@ public final class ChartGestures {
             return;
         }
         if (ended instanceof Drag.Span of && Math.abs(spanTo - of.fromX()) > 6) {
-            chart.showSpan(chart.axis().openTime(chart.time().bar(Math.min(spanTo, of.fromX()))),
+            chart.showSpan(
+                    chart.axis().openTime(chart.time().bar(Math.min(spanTo, of.fromX()))),
                     chart.axis().openTime(chart.time().bar(Math.max(spanTo, of.fromX()))));
         } else if (ended instanceof Drag.OfDrawings of) {
             List<Drawing> after = of.drag().movedTo(chart, x, y, snapping);
@@ -361,8 +368,8 @@ public final class ChartGestures {
     /** Chooses what lies in a box, with what was chosen before. */
     private void gather(double[] edges) {
         Set<String> chosen = new LinkedHashSet<>(chart.selection().drawings());
-        HitTest.drawingsIn(chart, edges[0], edges[1], edges[2], edges[3]).forEach(drawing ->
-                chosen.addAll(chart.groupOf(drawing.id())));
+        HitTest.drawingsIn(chart, edges[0], edges[1], edges[2], edges[3])
+                .forEach(drawing -> chosen.addAll(chart.groupOf(drawing.id())));
         edits.select(Selection.ofDrawings(chosen));
         if (tool() == Tool.GATHER) {
             setTool(Tool.NONE);
@@ -414,7 +421,8 @@ public final class ChartGestures {
             chart.setPriceRange(price.low(), price.high());
             return;
         }
-        double around = chart.isFollowing() && x > chart.time().x(chart.bars().size()) ? chart.plotRight()
+        double around = chart.isFollowing() && x > chart.time().x(chart.bars().size())
+                ? chart.plotRight()
                 : Math.min(x, chart.plotRight());
         chart.setTime(chart.time().zoomedBy(Math.pow(WHEEL, notches), around));
     }
@@ -435,8 +443,9 @@ public final class ChartGestures {
         if (hit instanceof Hit.PriceAxis) {
             chart.fitPrice();
         } else if (hit instanceof Hit.PaneEdge edge) {
-            chart.setPaneChoices(chart.paneChoices().stream().map(each -> each.id().equals(edge.lower())
-                    ? PaneChoice.usual(each.id()) : each).toList());
+            chart.setPaneChoices(chart.paneChoices().stream()
+                    .map(each -> each.id().equals(edge.lower()) ? PaneChoice.usual(each.id()) : each)
+                    .toList());
         } else if (hit instanceof Hit.TimeAxisStrip) {
             chart.follow();
         }

@@ -25,29 +25,42 @@ record DrawingDrag(List<Drawing> before, int anchor, Anchor grabbed) {
             return drawing.withAnchor(0, new Anchor(drawing.anchors().get(0).time(), to.price()));
         }
         if (anchor >= 0) {
-            return collapses(drawing, chart, to) ? chart.drawing(drawing.id()).orElse(drawing)
+            return collapses(drawing, chart, to)
+                    ? chart.drawing(drawing.id()).orElse(drawing)
                     : drawing.withAnchor(anchor, to);
         }
-        return drawing.anchors().size() == 1 ? drawing.withAnchor(0, to) : carried(chart, x, y).get(0);
+        return drawing.anchors().size() == 1
+                ? drawing.withAnchor(0, to)
+                : carried(chart, x, y).get(0);
     }
 
     /** All of them by the same bars and the same price, levels by the price alone. */
     private List<Drawing> carried(ChartModel chart, double x, double y) {
         Anchor to = SnapTarget.at(chart, x, y, false);
         int bars = chart.axis().bar(to.time()) - chart.axis().bar(grabbed.time());
-        return before.stream().map(drawing -> drawing.moved(time -> bars == 0 || drawing.is(Drawing.LEVEL) ? time
-                        : chart.axis().openTime(chart.axis().bar(time) + bars),
-                price -> rounded(chart, drawing.logarithmic() ? price * to.price() / grabbed.price()
-                        : price + (to.price() - grabbed.price())))).toList();
+        return before.stream()
+                .map(drawing -> drawing.moved(
+                        time -> bars == 0 || drawing.is(Drawing.LEVEL)
+                                ? time
+                                : chart.axis().openTime(chart.axis().bar(time) + bars),
+                        price -> rounded(
+                                chart,
+                                drawing.logarithmic()
+                                        ? price * to.price() / grabbed.price()
+                                        : price + (to.price() - grabbed.price()))))
+                .toList();
     }
 
     /** True when a line would lose its direction: both its points on one bar. */
     private boolean collapses(Drawing drawing, ChartModel chart, Anchor to) {
-        return drawing.is(Drawing.LINE) && chart.axis().bar(drawing.anchors().get(1 - anchor).time())
-                == chart.axis().bar(to.time());
+        return drawing.is(Drawing.LINE)
+                && chart.axis().bar(drawing.anchors().get(1 - anchor).time())
+                        == chart.axis().bar(to.time());
     }
 
     private static double rounded(ChartModel chart, double price) {
-        return chart.instrument().map(instrument -> instrument.format().round(price)).orElse(price);
+        return chart.instrument()
+                .map(instrument -> instrument.format().round(price))
+                .orElse(price);
     }
 }

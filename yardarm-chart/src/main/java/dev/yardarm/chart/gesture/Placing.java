@@ -67,8 +67,10 @@ public final class Placing {
             return tool.hint(0);
         }
         boolean open = tool.clicks() > tool.least() && placed.size() >= tool.least();
-        return tool.hint(placed.size()) + (open ? " (a double click or Enter on the last point ends it, Esc gives up)"
-                : " (arrows and Enter do it too, Esc ends)");
+        return tool.hint(placed.size())
+                + (open
+                        ? " (a double click or Enter on the last point ends it, Esc gives up)"
+                        : " (arrows and Enter do it too, Esc ends)");
     }
 
     /** One more point of a freehand stroke, when it is far enough from the last. */
@@ -86,7 +88,9 @@ public final class Placing {
     }
 
     private boolean isInPane(double x, double y) {
-        return x <= chart.plotRight() && chart.pricePane().covers(y) && !chart.bars().isEmpty();
+        return x <= chart.plotRight()
+                && chart.pricePane().covers(y)
+                && !chart.bars().isEmpty();
     }
 
     /**
@@ -138,7 +142,8 @@ public final class Placing {
             finish();
             return;
         }
-        if (tool == Tool.LINE && placed.size() == 1
+        if (tool == Tool.LINE
+                && placed.size() == 1
                 && chart.axis().bar(placed.get(0).time()) == chart.axis().bar(anchor.time())) {
             return;
         }
@@ -184,7 +189,9 @@ public final class Placing {
     /** What would be drawn if the next point were placed under the pointer; a line through the points while they are few. */
     public Optional<Drawing> preview(double x, double y) {
         Anchor next = candidate(x, y).orElse(null);
-        if (next == null || tool.figure() == null && placed.isEmpty() || chart.instrument().isEmpty()) {
+        if (next == null
+                || tool.figure() == null && placed.isEmpty()
+                || chart.instrument().isEmpty()) {
             return Optional.empty();
         }
         List<Anchor> points = new ArrayList<>(placed);
@@ -196,8 +203,15 @@ public final class Placing {
             points = settled(points);
         }
         String figure = enough ? tool.word() : points.size() > 1 ? "polyline" : Drawing.LEVEL;
-        return Optional.of(new Drawing("preview", figure, chart.timeframe(), points, chart.isLogarithmic(),
-                enough ? edits.usual(figure) : Map.of(), Drawing.Style.of(0), Drawing.Place.STANDARD));
+        return Optional.of(new Drawing(
+                "preview",
+                figure,
+                chart.timeframe(),
+                points,
+                chart.isLogarithmic(),
+                enough ? edits.usual(figure) : Map.of(),
+                Drawing.Style.of(0),
+                Drawing.Place.STANDARD));
     }
 
     private Plane plane() {

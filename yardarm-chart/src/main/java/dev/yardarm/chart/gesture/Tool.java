@@ -14,9 +14,11 @@ import java.util.Optional;
 public record Tool(String word, Figure figure) {
     /** Chooses and moves. */
     public static final Tool NONE = new Tool("", null);
+
     public static final Tool PLAN = new Tool("plan", null);
     /** Draws a box around drawings to choose them. */
     public static final Tool GATHER = new Tool("gather", null);
+
     public static final Tool LEVEL = of(Drawing.LEVEL);
     public static final Tool LINE = of(Drawing.LINE);
 
@@ -33,7 +35,8 @@ public record Tool(String word, Figure figure) {
     /** What the next point is, when so many are placed. */
     public String hint(int placed) {
         if (figure != null) {
-            return "Click " + figure.points().get(Math.min(placed, figure.points().size() - 1));
+            return "Click "
+                    + figure.points().get(Math.min(placed, figure.points().size() - 1));
         }
         if (this == GATHER) {
             return "Drag a box around drawings, or click them one by one; Esc ends";

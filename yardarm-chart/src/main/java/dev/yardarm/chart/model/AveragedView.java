@@ -22,13 +22,25 @@ final class AveragedView {
         }
         if (version != original.version()) {
             for (; taken < original.closed(); taken++) {
-                averaged.addBar(original.openTime(taken), original.closeTime(taken), original.open(taken),
-                        original.high(taken), original.low(taken), original.close(taken), original.volume(taken));
+                averaged.addBar(
+                        original.openTime(taken),
+                        original.closeTime(taken),
+                        original.open(taken),
+                        original.high(taken),
+                        original.low(taken),
+                        original.close(taken),
+                        original.volume(taken));
             }
             if (original.hasForming()) {
                 int last = original.closed();
-                averaged.form(original.openTime(last), original.closeTime(last), original.open(last),
-                        original.high(last), original.low(last), original.close(last), original.volume(last));
+                averaged.form(
+                        original.openTime(last),
+                        original.closeTime(last),
+                        original.open(last),
+                        original.high(last),
+                        original.low(last),
+                        original.close(last),
+                        original.volume(last));
             }
             version = original.version();
             bars = averaged.series().snapshot();

@@ -10,7 +10,11 @@ import dev.yardarm.core.plan.TradePlan;
  */
 public record BracketLayout(double spineX, double armEnd, double entryY, double stopY, double targetY) {
     /** The arms that can be taken hold of. */
-    public enum Arm { ENTRY, STOP, TARGET }
+    public enum Arm {
+        ENTRY,
+        STOP,
+        TARGET
+    }
 
     private static final double ARM = 30;
     private static final double LABEL = 112;
@@ -19,7 +23,11 @@ public record BracketLayout(double spineX, double armEnd, double entryY, double 
         double wanted = chart.time().middle(chart.axis().bar(plan.madeAt())) + 12;
         double most = Math.max(24, chart.plotRight() - ARM - LABEL);
         double spine = Math.max(24, Math.min(most, wanted));
-        return new BracketLayout(spine, spine + ARM, chart.price().y(plan.entry()), chart.price().y(plan.stop()),
+        return new BracketLayout(
+                spine,
+                spine + ARM,
+                chart.price().y(plan.entry()),
+                chart.price().y(plan.stop()),
                 chart.price().y(plan.target()));
     }
 

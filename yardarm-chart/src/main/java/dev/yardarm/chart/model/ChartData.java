@@ -14,14 +14,18 @@ import java.util.Map;
  * @param indicators by layer id: the outputs of each indicator with their extremes
  * @param tints by the names {@link #tintName} gives: where the rule for another colour holds
  */
-public record ChartData(Bars bars, ExtremePyramid.View ranges, ExtremePyramid.View closes,
-                        ExtremePyramid.View volumes, double last, Map<String, List<Line>> indicators,
-                        Map<String, Column> tints) {
+public record ChartData(
+        Bars bars,
+        ExtremePyramid.View ranges,
+        ExtremePyramid.View closes,
+        ExtremePyramid.View volumes,
+        double last,
+        Map<String, List<Line>> indicators,
+        Map<String, Column> tints) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
-    public record Line(Column column, ExtremePyramid.View extremes) {
-    }
+    public record Line(Column column, ExtremePyramid.View extremes) {}
 
     /**
      * The outputs of an indicator on the chart; none while they are still to be computed, as right after another indicator

@@ -45,8 +45,11 @@ public final class ChartDataBuilder {
             nodes.put(layer.id(), nodes(layer, layers));
             for (int output = 0; output < layer.indicator().outputs().size(); output++) {
                 if (layer.outputStyle(output).tint() != null) {
-                    tints.put(ChartData.tintName(layer, output), Formula.parseCondition(layer.outputStyle(output).tint()
-                            .condition()).in(graph));
+                    tints.put(
+                            ChartData.tintName(layer, output),
+                            Formula.parseCondition(
+                                            layer.outputStyle(output).tint().condition())
+                                    .in(graph));
                 }
             }
         }
@@ -54,8 +57,10 @@ public final class ChartDataBuilder {
 
     /** True when these layers need nothing computed that those others did not: they differ in looks at most. */
     public static boolean areComputedAlike(List<IndicatorLayer> some, List<IndicatorLayer> others) {
-        return some.stream().map(ChartDataBuilder::computed).toList().equals(others.stream()
-                .map(ChartDataBuilder::computed).toList());
+        return some.stream()
+                .map(ChartDataBuilder::computed)
+                .toList()
+                .equals(others.stream().map(ChartDataBuilder::computed).toList());
     }
 
     /** True when something of these layers reads the sides of single trades. */
@@ -64,8 +69,8 @@ public final class ChartDataBuilder {
             return false;
         }
         boolean[] asked = new boolean[1];
-        ChartDataBuilder probe = new ChartDataBuilder(layers, new Surroundings(Surroundings.NONE.calendar(),
-                code -> Optional.empty(), (from, until) -> {
+        ChartDataBuilder probe = new ChartDataBuilder(
+                layers, new Surroundings(Surroundings.NONE.calendar(), code -> Optional.empty(), (from, until) -> {
                     asked[0] = true;
                     return Double.NaN;
                 }));
@@ -77,13 +82,15 @@ public final class ChartDataBuilder {
 
     /** True when a rule of these layers reads a drawing. */
     public static boolean readsDrawings(List<IndicatorLayer> layers) {
-        return layers.stream().flatMap(layer -> layer.style().outputs().values().stream()).anyMatch(style ->
-                style.tint() != null && !Formula.parse(style.tint().condition()).drawings().isEmpty());
+        return layers.stream()
+                .flatMap(layer -> layer.style().outputs().values().stream())
+                .anyMatch(style -> style.tint() != null
+                        && !Formula.parse(style.tint().condition()).drawings().isEmpty());
     }
 
     private static List<Object> computed(IndicatorLayer layer) {
-        List<Object> parts = new ArrayList<>(List.of(layer.id(), layer.indicator().name(), layer.settings(),
-                Optional.ofNullable(layer.higher())));
+        List<Object> parts = new ArrayList<>(
+                List.of(layer.id(), layer.indicator().name(), layer.settings(), Optional.ofNullable(layer.higher())));
         layer.style().outputs().forEach((output, style) -> {
             if (style.tint() != null) {
                 parts.add(output + " when " + style.tint().condition());
@@ -94,23 +101,29 @@ public final class ChartDataBuilder {
 
     private List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers) {
         IndicatorLayer.Higher higher = layer.higher();
-        return higher == null ? nodes(layer, layers, graph, Set.of()) : graph.higher(higher.timeframe(),
-                higher.forming(), "layer", inner -> nodes(layer, layers, inner, Set.of()));
+        return higher == null
+                ? nodes(layer, layers, graph, Set.of())
+                : graph.higher(
+                        higher.timeframe(), higher.forming(), "layer", inner -> nodes(layer, layers, inner, Set.of()));
     }
 
     /** A layer's outputs in a graph. One that reads itself, over others or not, or reads what is not there, has no values. */
-    private static List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in,
-                                                Set<String> readers) {
+    private static List<ColumnGraph.Node> nodes(
+            IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in, Set<String> readers) {
         Setting.Source.Reference reference = layer.reference().orElse(null);
         if (reference == null) {
             return layer.indicator().in(in, layer.settings());
         }
         Set<String> all = new HashSet<>(readers);
         all.add(layer.id());
-        IndicatorLayer read = layers.stream().filter(each -> each.id().equals(reference.layer())
-                && !all.contains(each.id())).findFirst().orElse(null);
+        IndicatorLayer read = layers.stream()
+                .filter(each -> each.id().equals(reference.layer()) && !all.contains(each.id()))
+                .findFirst()
+                .orElse(null);
         int output = read == null ? -1 : read.indicator().output(reference.output());
-        ColumnGraph.Node source = output < 0 ? Operation.number(in, Double.NaN) : nodes(read, layers, in, all).get(output);
+        ColumnGraph.Node source = output < 0
+                ? Operation.number(in, Double.NaN)
+                : nodes(read, layers, in, all).get(output);
         return layer.indicator().in(in, layer.settings(), source);
     }
 

@@ -31,6 +31,7 @@ import java.util.function.LongSupplier;
 public final class ChartModel {
     /** Height of the time axis. */
     public static final double TIME_AXIS = 24;
+
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
     private static final double FREE_FOR_PLAN = 176;
@@ -117,7 +118,8 @@ public final class ChartModel {
         int before = data.bars().size();
         boolean restarted = data.bars().epoch() != newData.bars().epoch() || before == 0;
         double slot = Math.ceil(time.edge()) - 1;
-        long edgeTime = restarted && before > 0 && slot >= 0 && slot < before ? data.bars().openTime((int) slot)
+        long edgeTime = restarted && before > 0 && slot >= 0 && slot < before
+                ? data.bars().openTime((int) slot)
                 : Long.MIN_VALUE;
         double past = time.edge() - slot;
         data = newData;
@@ -220,7 +222,9 @@ public final class ChartModel {
 
     /** The zone times are written in: the chosen one, or that of the exchange. */
     public ZoneId zone() {
-        return zone != null ? zone : axis == null ? ZoneOffset.UTC : axis.grid().calendar().zone();
+        return zone != null
+                ? zone
+                : axis == null ? ZoneOffset.UTC : axis.grid().calendar().zone();
     }
 
     /** The chosen zone; null for that of the exchange. */
@@ -283,9 +287,11 @@ public final class ChartModel {
 
     /** The name of an indicator with its numbers, and whose output it reads when that is another's on the chart. */
     public String titleOf(IndicatorLayer layer) {
-        return layer.reference().flatMap(reference -> indicator(reference.layer()).map(read ->
-                layer.title(read.title() + (read.indicator().output(reference.output()) == 0 ? ""
-                        : "." + reference.output())))).orElseGet(layer::title);
+        return layer.reference()
+                .flatMap(reference -> indicator(reference.layer())
+                        .map(read -> layer.title(read.title()
+                                + (read.indicator().output(reference.output()) == 0 ? "" : "." + reference.output()))))
+                .orElseGet(layer::title);
     }
 
     public List<Drawing> drawings() {
@@ -323,14 +329,20 @@ public final class ChartModel {
     /** The ids of the drawings that are chosen and moved with one: its group as far as it is shown, else it alone. */
     public List<String> groupOf(String id) {
         String group = drawing(id).map(each -> each.place().group()).orElse("");
-        return group.isEmpty() ? List.of(id) : drawings.stream().filter(each -> each.place().group().equals(group)
-                && shows(each)).map(Drawing::id).toList();
+        return group.isEmpty()
+                ? List.of(id)
+                : drawings.stream()
+                        .filter(each -> each.place().group().equals(group) && shows(each))
+                        .map(Drawing::id)
+                        .toList();
     }
 
     /** The drawings that are chosen, in the order of the drawings. */
     public List<Drawing> chosenDrawings() {
         List<String> ids = selection.drawings();
-        return ids.isEmpty() ? List.of() : drawings.stream().filter(each -> ids.contains(each.id())).toList();
+        return ids.isEmpty()
+                ? List.of()
+                : drawings.stream().filter(each -> ids.contains(each.id())).toList();
     }
 
     public List<Alert> alerts() {
@@ -410,8 +422,9 @@ public final class ChartModel {
     /** Shows so many bars over the whole width, the newest ones. */
     public void showLast(int count) {
         time = time.within(time.left(), time.right());
-        setBarWidth(Math.max(TimeScale.NARROWEST, Math.min(TimeScale.WIDEST,
-                (time.right() - time.left() - freeRight()) / Math.max(1, count))));
+        setBarWidth(Math.max(
+                TimeScale.NARROWEST,
+                Math.min(TimeScale.WIDEST, (time.right() - time.left() - freeRight()) / Math.max(1, count))));
         follow();
     }
 
@@ -497,7 +510,9 @@ public final class ChartModel {
         }
         int characters = 6;
         if (instrument != null && !bars().isEmpty()) {
-            characters = Math.max(characters, instrument.format().format(bars().high(bars().size() - 1)).length() + 1);
+            characters = Math.max(
+                    characters,
+                    instrument.format().format(bars().high(bars().size() - 1)).length() + 1);
         }
         return Math.rint(characters * DIGIT + 18);
     }
@@ -529,7 +544,10 @@ public final class ChartModel {
 
     /** The scale a layer has alone, in the pane it lies in. */
     public Optional<Pane.OwnScale> ownScale(IndicatorLayer layer) {
-        return panes().stream().map(pane -> pane.own().get(layer.id())).filter(Objects::nonNull).findFirst();
+        return panes().stream()
+                .map(pane -> pane.own().get(layer.id()))
+                .filter(Objects::nonNull)
+                .findFirst();
     }
 
     public Optional<Pane> paneAt(double y) {

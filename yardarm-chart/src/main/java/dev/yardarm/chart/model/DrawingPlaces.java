@@ -78,13 +78,18 @@ public final class DrawingPlaces {
     /** What a drawing consists of, and where. */
     Outline outline(Drawing drawing) {
         Outline kept = outlines.get(drawing);
-        boolean stale = kept == null || kept.bars() != null && kept.bars() != chart.bars()
+        boolean stale = kept == null
+                || kept.bars() != null && kept.bars() != chart.bars()
                 || kept.among() != null && kept.among() != chart.drawings();
         if (stale) {
             TradingCalendar calendar = chart.axis().grid().calendar();
             PriceFormat format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
-            kept = Outline.of(drawing, drawing.sketch(calendar, chart.bars(), format, chart.drawings()), drawing.plane(calendar),
-                    chart.bars(), chart.drawings());
+            kept = Outline.of(
+                    drawing,
+                    drawing.sketch(calendar, chart.bars(), format, chart.drawings()),
+                    drawing.plane(calendar),
+                    chart.bars(),
+                    chart.drawings());
             // What is only tried out while it is placed does not pile up.
             keep(chart.drawings());
             outlines.put(drawing, kept);
@@ -114,8 +119,13 @@ public final class DrawingPlaces {
             // On a scale that reaches below zero a logarithmic drawing has no lowest height.
             double least = !parts ? low : low > 0 ? Math.log(low) : Double.NEGATIVE_INFINITY;
             double most = !parts ? high : high > 0 ? Math.log(high) : Double.NEGATIVE_INFINITY;
-            boolean meets = outline.wide() <= EDGE ? outline.meets(from, to, least, most) : outline.meets(planeView(origin).u(
-                    chart.time().left() - outline.wide()), planeView(origin).u(chart.plotRight() + outline.wide()), least, most);
+            boolean meets = outline.wide() <= EDGE
+                    ? outline.meets(from, to, least, most)
+                    : outline.meets(
+                            planeView(origin).u(chart.time().left() - outline.wide()),
+                            planeView(origin).u(chart.plotRight() + outline.wide()),
+                            least,
+                            most);
             if (meets && chart.shows(drawing)) {
                 found.add(drawing);
             }
@@ -131,7 +141,8 @@ public final class DrawingPlaces {
     /** The same among some drawings. */
     public List<Agreement.Shared> agreements(List<Drawing> among) {
         List<Agreement.Level> levels = new ArrayList<>();
-        long now = chart.bars().isEmpty() ? 0 : chart.bars().openTime(chart.bars().size() - 1);
+        long now =
+                chart.bars().isEmpty() ? 0 : chart.bars().openTime(chart.bars().size() - 1);
         for (Drawing drawing : among) {
             if (drawing.figure().family() == Figure.Family.RATIOS) {
                 Outline outline = outline(drawing);
@@ -140,7 +151,9 @@ public final class DrawingPlaces {
                     // The end of a move is no part of it: two drawings that end in one point do not agree by that.
                     boolean part = !course.name().equals("r0");
                     if (part && course.from().v() == course.to().v() && course.reaches(u)) {
-                        levels.add(new Agreement.Level(drawing.id(), outline.plane().price(course.from().v())));
+                        levels.add(new Agreement.Level(
+                                drawing.id(),
+                                outline.plane().price(course.from().v())));
                     }
                 }
             }
@@ -232,8 +245,11 @@ public final class DrawingPlaces {
             }
             for (Sketch.Note note : outline.sketch().notes()) {
                 if (note.v() >= wordsLow && note.v() <= wordsHigh) {
-                    double noteX = note.u() == Double.POSITIVE_INFINITY ? chart.plotRight()
-                            : note.u() == Double.NEGATIVE_INFINITY ? chart.time().left() : view.x(note.u());
+                    double noteX = note.u() == Double.POSITIVE_INFINITY
+                            ? chart.plotRight()
+                            : note.u() == Double.NEGATIVE_INFINITY
+                                    ? chart.time().left()
+                                    : view.x(note.u());
                     if (Math.abs(noteX - x) < outline.wide() + reach) {
                         return true;
                     }
@@ -245,7 +261,9 @@ public final class DrawingPlaces {
 
     /** Where bars of a timeframe lie on this chart as it is now. */
     PlaneView planeView(Timeframe origin) {
-        if (viewTime != chart.time() || viewSize != chart.bars().size() || viewEpoch != chart.bars().epoch()
+        if (viewTime != chart.time()
+                || viewSize != chart.bars().size()
+                || viewEpoch != chart.bars().epoch()
                 || viewAxis != chart.axis().grid()) {
             viewTime = chart.time();
             viewSize = chart.bars().size();

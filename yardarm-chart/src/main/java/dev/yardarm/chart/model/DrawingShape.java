@@ -73,7 +73,9 @@ public final class DrawingShape {
         }
         for (Sketch.Note note : sketch.notes()) {
             boolean endless = Double.isInfinite(note.u());
-            double at = !endless ? x(note.u()) : note.u() > 0 ? chart.plotRight() : chart.time().left() + 4;
+            double at = !endless
+                    ? x(note.u())
+                    : note.u() > 0 ? chart.plotRight() : chart.time().left() + 4;
             if (endless && !isCrossed(at, y(note.v()))) {
                 // Words of what goes on without end stand at the edge it crosses, when it does.
                 continue;
@@ -124,8 +126,9 @@ public final class DrawingShape {
     }
 
     private double x(double u) {
-        return u == Double.NEGATIVE_INFINITY ? chart.time().left() - 10 : u == Double.POSITIVE_INFINITY
-                ? chart.plotRight() + 10 : view.x(u);
+        return u == Double.NEGATIVE_INFINITY
+                ? chart.time().left() - 10
+                : u == Double.POSITIVE_INFINITY ? chart.plotRight() + 10 : view.x(u);
     }
 
     private double y(double v) {
@@ -158,7 +161,8 @@ public final class DrawingShape {
     }
 
     private static double[] joined(List<double[]> pieces) {
-        double[] line = new double[pieces.stream().mapToInt(piece -> piece.length).sum()];
+        double[] line =
+                new double[pieces.stream().mapToInt(piece -> piece.length).sum()];
         int count = 0;
         for (double[] piece : pieces) {
             System.arraycopy(piece, 0, line, count, piece.length);
@@ -177,10 +181,12 @@ public final class DrawingShape {
         piece[1] = y(corners[from + 1]);
         for (int at = 0; at < marks.length; at++) {
             double u = fromU < toU ? marks[at] : marks[marks.length - 1 - at];
-            double part = Double.isInfinite(corners[from]) || Double.isInfinite(corners[to]) ? 0
+            double part = Double.isInfinite(corners[from]) || Double.isInfinite(corners[to])
+                    ? 0
                     : (u - corners[from]) / (corners[to] - corners[from]);
             piece[2 + 2 * at] = view.x(u);
-            piece[3 + 2 * at] = corners[from + 1] == corners[to + 1] ? y(corners[from + 1])
+            piece[3 + 2 * at] = corners[from + 1] == corners[to + 1]
+                    ? y(corners[from + 1])
                     : y(corners[from + 1] + part * (corners[to + 1] - corners[from + 1]));
         }
         return piece;
@@ -195,7 +201,8 @@ public final class DrawingShape {
         double lastV = forward ? points[3] : points[1];
         double slope = (lastV - firstV) / (lastU - firstU);
         double margin = view.right() - view.left();
-        double from = Math.max(stroke.extent().isLeft() ? Double.NEGATIVE_INFINITY : firstU, view.left() - 0.1 * margin);
+        double from =
+                Math.max(stroke.extent().isLeft() ? Double.NEGATIVE_INFINITY : firstU, view.left() - 0.1 * margin);
         double to = Math.min(stroke.extent().isRight() ? Double.POSITIVE_INFINITY : lastU, view.right() + 0.1 * margin);
         if (from > to) {
             return;
@@ -287,8 +294,11 @@ public final class DrawingShape {
                 }
             }
         }
-        return words.stream().anyMatch(each -> each.left() <= right && each.left() + each.width() >= left
-                && each.middle() >= top && each.middle() <= bottom);
+        return words.stream()
+                .anyMatch(each -> each.left() <= right
+                        && each.left() + each.width() >= left
+                        && each.middle() >= top
+                        && each.middle() <= bottom);
     }
 
     /** True when the piece of a line up to a point has a part in a box: what is left of it between the edges. */

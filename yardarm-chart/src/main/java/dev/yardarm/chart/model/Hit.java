@@ -3,38 +3,28 @@ package dev.yardarm.chart.model;
 /** What lies under a point of a chart. */
 public sealed interface Hit {
     /** The price axis, beside a pane. */
-    record PriceAxis(Pane pane) implements Hit {
-    }
+    record PriceAxis(Pane pane) implements Hit {}
 
-    record TimeAxisStrip() implements Hit {
-    }
+    record TimeAxisStrip() implements Hit {}
 
     /** A drawing; {@code anchor} is the number of the end under the point, -1 for the line itself. */
-    record OnDrawing(String id, int anchor) implements Hit {
-    }
+    record OnDrawing(String id, int anchor) implements Hit {}
 
-    record OnBracket(BracketLayout.Arm arm) implements Hit {
-    }
+    record OnBracket(BracketLayout.Arm arm) implements Hit {}
 
-    record OnIndicator(String id) implements Hit {
-    }
+    record OnIndicator(String id) implements Hit {}
 
     /** The bars themselves. */
-    record OnPrice(int bar) implements Hit {
-    }
+    record OnPrice(int bar) implements Hit {}
 
     /** The line between a pane and the one above it. */
-    record PaneEdge(String lower) implements Hit {
-    }
+    record PaneEdge(String lower) implements Hit {}
 
     /** A mark of events above the time axis. */
-    record OnMark(MarkPlace place) implements Hit {
-    }
+    record OnMark(MarkPlace place) implements Hit {}
 
     /** A pane, with nothing under the point. */
-    record OnPane(Pane pane) implements Hit {
-    }
+    record OnPane(Pane pane) implements Hit {}
 
-    record Nothing() implements Hit {
-    }
+    record Nothing() implements Hit {}
 }

@@ -16,8 +16,7 @@ public final class HitTest {
     /** Drawings of more points are moved as a whole. */
     private static final int MOST_HANDLES = 120;
 
-    private HitTest() {
-    }
+    private HitTest() {}
 
     public static Hit at(ChartModel chart, double x, double y) {
         if (chart.instrument().isEmpty() || x < 0 || y < 0 || x > chart.width() || y > chart.height()) {
@@ -61,16 +60,19 @@ public final class HitTest {
     }
 
     private static Hit onPlan(ChartModel chart, double x, double y) {
-        return chart.plan().map(plan -> {
-            BracketLayout bracket = BracketLayout.of(chart, plan);
-            for (BracketLayout.Arm arm : BracketLayout.Arm.values()) {
-                if (Math.abs(bracket.y(arm) - y) <= REACH && x >= bracket.spineX() - REACH
-                        && x <= bracket.armEnd() + REACH) {
-                    return new Hit.OnBracket(arm);
-                }
-            }
-            return null;
-        }).orElse(null);
+        return chart.plan()
+                .map(plan -> {
+                    BracketLayout bracket = BracketLayout.of(chart, plan);
+                    for (BracketLayout.Arm arm : BracketLayout.Arm.values()) {
+                        if (Math.abs(bracket.y(arm) - y) <= REACH
+                                && x >= bracket.spineX() - REACH
+                                && x <= bracket.armEnd() + REACH) {
+                            return new Hit.OnBracket(arm);
+                        }
+                    }
+                    return null;
+                })
+                .orElse(null);
     }
 
     /** The nearest drawing within reach; its points before its lines, of equally near ones the upper. */
@@ -82,9 +84,13 @@ public final class HitTest {
             Drawing drawing = drawings.get(number);
             DrawingShape shape = DrawingShape.of(chart, drawing);
             boolean level = drawing.is(Drawing.LEVEL);
-            for (int anchor = 0; anchor < drawing.anchors().size() && !level && drawing.anchors().size() <= MOST_HANDLES;
+            for (int anchor = 0;
+                    anchor < drawing.anchors().size()
+                            && !level
+                            && drawing.anchors().size() <= MOST_HANDLES;
                     anchor++) {
-                double distance = Math.hypot(shape.handles()[2 * anchor] - x, shape.handles()[2 * anchor + 1] - y) - HANDLE;
+                double distance =
+                        Math.hypot(shape.handles()[2 * anchor] - x, shape.handles()[2 * anchor + 1] - y) - HANDLE;
                 if (distance < least) {
                     least = distance;
                     found = new Hit.OnDrawing(drawing.id(), anchor);
@@ -101,8 +107,7 @@ public final class HitTest {
 
     /** All drawings within reach, the nearest first. */
     public static List<Drawing> drawingsAt(ChartModel chart, double x, double y) {
-        record Near(Drawing drawing, double distance) {
-        }
+        record Near(Drawing drawing, double distance) {}
         List<Near> near = new ArrayList<>();
         for (Drawing drawing : chart.places().near(x, y, REACH)) {
             double distance = DrawingShape.of(chart, drawing).distance(x, y);
@@ -116,8 +121,9 @@ public final class HitTest {
 
     /** The drawings of which a line, a point or words lie in a box of the price pane, in their order. */
     public static List<Drawing> drawingsIn(ChartModel chart, double left, double top, double right, double bottom) {
-        return chart.places().inView().stream().filter(drawing -> DrawingShape.of(chart, drawing).meets(left, top, right,
-                bottom)).toList();
+        return chart.places().inView().stream()
+                .filter(drawing -> DrawingShape.of(chart, drawing).meets(left, top, right, bottom))
+                .toList();
     }
 
     private static boolean isOnIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, double x, double y) {

@@ -15,11 +15,16 @@ import java.util.Optional;
  * @param scale the one it is drawn on
  * @param higher the timeframe it is computed on; null for the chart's
  */
-public record IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style, String pane,
-                             LayerScale scale, Higher higher) {
+public record IndicatorLayer(
+        String id,
+        Indicator indicator,
+        Settings settings,
+        LayerStyle style,
+        String pane,
+        LayerScale scale,
+        Higher higher) {
     /** A higher timeframe an indicator is computed on: its complete bars, or the unfinished one too. */
-    public record Higher(Timeframe timeframe, boolean forming) {
-    }
+    public record Higher(Timeframe timeframe, boolean forming) {}
 
     public IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style) {
         this(id, indicator, settings, style, "", usualScale(indicator), null);
@@ -42,7 +47,9 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
 
     /** Its name with its numbers: {@code ema 20}; the code alone of another instrument. */
     public String title() {
-        return title(reference().map(other -> other.indicator() + "." + other.output()).orElse(""));
+        return title(reference()
+                .map(other -> other.indicator() + "." + other.output())
+                .orElse(""));
     }
 
     /** @param read what it reads when that is an output of another indicator */
@@ -52,10 +59,12 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         }
         String numbers = settings.numbers(indicator.settings());
         String source = settings.values().get("source");
-        boolean usual = source == null || indicator.settings().stream()
-                .anyMatch(setting -> setting.name().equals("source") && setting.standard().equals(source));
-        return indicator.name() + " " + numbers + (usual ? "" : read.isEmpty() ? " " + source : " of " + read) + (higher == null ? ""
-                : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
+        boolean usual = source == null
+                || indicator.settings().stream()
+                        .anyMatch(setting -> setting.name().equals("source")
+                                && setting.standard().equals(source));
+        return indicator.name() + " " + numbers + (usual ? "" : read.isEmpty() ? " " + source : " of " + read)
+                + (higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 
     /** The id of the pane it lies in. */
@@ -78,8 +87,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
     public IndicatorLayer inPane(String newPane) {
         boolean foreign = newPane.equals(PaneChoice.PRICE) && !indicator.place().withPrice();
         LayerScale there = foreign ? LayerScale.LEFT : scale == LayerScale.LEFT ? LayerScale.PANE : scale;
-        return new IndicatorLayer(id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, there,
-                higher);
+        return new IndicatorLayer(
+                id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, there, higher);
     }
 
     private String usualPane() {
@@ -100,8 +109,14 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
     public OutputStyle outputStyle(int output) {
         Indicator.Output declared = indicator.outputs().get(output);
         OutputStyle chosen = style.outputs().get(declared.name());
-        return chosen != null ? chosen : new OutputStyle(declared.form(), standardColour(output),
-                declared.form() == Indicator.Form.COLUMNS ? OutputStyle.Colouring.SIGN : OutputStyle.Colouring.PLAIN);
+        return chosen != null
+                ? chosen
+                : new OutputStyle(
+                        declared.form(),
+                        standardColour(output),
+                        declared.form() == Indicator.Form.COLUMNS
+                                ? OutputStyle.Colouring.SIGN
+                                : OutputStyle.Colouring.PLAIN);
     }
 
     /**
@@ -112,7 +127,8 @@ public record IndicatorLayer(String id, Indicator indicator, Settings settings, 
         Indicator.Output declared = indicator.outputs().get(output);
         boolean borders = indicator.fills().stream().anyMatch(fill -> fill.one() == output || fill.other() == output);
         boolean line = declared.form() == Indicator.Form.LINE
-                || declared.form() == Indicator.Form.DASHED && !indicator.place().withPrice();
+                || declared.form() == Indicator.Form.DASHED
+                        && !indicator.place().withPrice();
         if (output == 0 || !line || borders && indicator.fills().get(0).one() < 2) {
             return OutputStyle.OF_LAYER;
         }

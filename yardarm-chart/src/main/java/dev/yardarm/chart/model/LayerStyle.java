@@ -15,8 +15,14 @@ import java.util.Map;
  * @param levels its level lines; null for those the indicator has
  * @param timeframes those it shows on; empty for all
  */
-public record LayerStyle(int colour, double width, double opacity, boolean visible, Map<String, OutputStyle> outputs,
-                         List<Double> levels, List<Timeframe> timeframes) {
+public record LayerStyle(
+        int colour,
+        double width,
+        double opacity,
+        boolean visible,
+        Map<String, OutputStyle> outputs,
+        List<Double> levels,
+        List<Timeframe> timeframes) {
     public LayerStyle {
         outputs = Map.copyOf(outputs);
         levels = levels == null ? null : List.copyOf(levels);

@@ -17,19 +17,26 @@ import java.util.Locale;
  */
 public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, long time, double volume, double risk) {
     /** Measures from one pixel to another; the points stick to prices of bars when asked to. */
-    public static Measure between(ChartModel chart, double fromX, double fromY, double toX, double toY,
-                                  boolean snapping) {
+    public static Measure between(
+            ChartModel chart, double fromX, double fromY, double toX, double toY, boolean snapping) {
         var from = SnapTarget.at(chart, fromX, fromY, snapping);
         var to = SnapTarget.at(chart, toX, toY, snapping);
         int fromBar = chart.axis().bar(from.time());
         int toBar = chart.axis().bar(to.time());
         Bars bars = chart.bars();
         double volume = 0;
-        for (int bar = Math.max(0, Math.min(fromBar, toBar)); bar <= Math.min(bars.size() - 1, Math.max(fromBar,
-                toBar)); bar++) {
+        for (int bar = Math.max(0, Math.min(fromBar, toBar));
+                bar <= Math.min(bars.size() - 1, Math.max(fromBar, toBar));
+                bar++) {
             volume += bars.volume(bar);
         }
-        return new Measure(from.price(), to.price(), fromBar, toBar, to.time() - from.time(), volume,
+        return new Measure(
+                from.price(),
+                to.price(),
+                fromBar,
+                toBar,
+                to.time() - from.time(),
+                volume,
                 chart.plan().map(plan -> plan.entry() - plan.stop()).orElse(0.0));
     }
 
@@ -38,19 +45,28 @@ public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, 
         double difference = toPrice - fromPrice;
         List<String> lines = new ArrayList<>();
         String sign = difference > 0 ? "+" : difference < 0 ? "−" : "";
-        lines.add(sign + instrument.format().format(Math.abs(difference)) + "   " + String.format(Locale.ROOT,
-                "%+.2f %%", 100 * difference / fromPrice).replace('-', '−'));
+        lines.add(sign + instrument.format().format(Math.abs(difference)) + "   "
+                + String.format(Locale.ROOT, "%+.2f %%", 100 * difference / fromPrice)
+                        .replace('-', '−'));
         double steps = difference / instrument.format().step();
-        lines.add(String.format(Locale.ROOT, "%+.0f %s", steps, instrument.format().stepWord()).replace('-', '−')
-                + (instrument.pointValue() != 1 ? String.format(Locale.ROOT, "   %+.0f for one",
-                difference * instrument.pointValue()).replace('-', '−') : ""));
+        lines.add(String.format(
+                                Locale.ROOT,
+                                "%+.0f %s",
+                                steps,
+                                instrument.format().stepWord())
+                        .replace('-', '−')
+                + (instrument.pointValue() != 1
+                        ? String.format(Locale.ROOT, "   %+.0f for one", difference * instrument.pointValue())
+                                .replace('-', '−')
+                        : ""));
         int bars = toBar - fromBar;
         lines.add(bars + (Math.abs(bars) == 1 ? " bar" : " bars") + "   " + duration());
         if (!Double.isNaN(volume) && volume > 0) {
             lines.add(String.format(Locale.ROOT, "volume %,.0f", volume));
         }
         if (risk != 0) {
-            lines.add(String.format(Locale.ROOT, "%+.2f R of the plan", difference / risk).replace('-', '−'));
+            lines.add(String.format(Locale.ROOT, "%+.2f R of the plan", difference / risk)
+                    .replace('-', '−'));
         }
         return lines;
     }
@@ -59,8 +75,10 @@ public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, 
         Duration length = Duration.of(Math.abs(time), ChronoUnit.MICROS);
         String sign = time < 0 ? "−" : "";
         if (length.toDays() > 0) {
-            return sign + length.toDays() + (length.toDays() == 1 ? " day" : " days") + (length.toHoursPart() > 0
-                    && length.toDays() < 10 ? " " + length.toHoursPart() + " h" : "");
+            return sign
+                    + length.toDays()
+                    + (length.toDays() == 1 ? " day" : " days")
+                    + (length.toHoursPart() > 0 && length.toDays() < 10 ? " " + length.toHoursPart() + " h" : "");
         }
         return sign + (length.toHours() > 0 ? length.toHours() + " h " : "") + length.toMinutesPart() + " min";
     }

@@ -17,15 +17,27 @@ import java.util.List;
  * @param wide pixels its longest words reach beside their point at most; 0 without words
  * @param among the drawings it stands among, for words that tell what another one is worth
  */
-record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, Bars bars, List<Drawing> among, double wide,
-               double left, double right, double low, double high) {
+record Outline(
+        Sketch sketch,
+        Plane plane,
+        double[] anchors,
+        double[] heights,
+        Bars bars,
+        List<Drawing> among,
+        double wide,
+        double left,
+        double right,
+        double low,
+        double high) {
     /** How wide a letter is at most, and how far words stand off their point. */
     private static final double LETTER = 7.5;
+
     private static final double GAP = 12;
 
     static Outline of(Drawing drawing, Sketch sketch, Plane plane, Bars bars, List<Drawing> among) {
-        double[] box = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY,
-                Double.NEGATIVE_INFINITY};
+        double[] box = {
+            Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY
+        };
         for (Sketch.Stroke stroke : sketch.strokes()) {
             take(stroke.points(), box);
             boolean level = stroke.count() == 2 && stroke.points()[1] == stroke.points()[3];
@@ -42,18 +54,35 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         }
         sketch.areas().forEach(area -> take(area.points(), box));
         sketch.notes().forEach(note -> take(new double[] {note.u(), note.v()}, box));
-        double[] anchors = drawing.anchors().stream().mapToDouble(anchor -> plane.u(anchor.time())).toArray();
-        double[] heights = drawing.anchors().stream().mapToDouble(anchor -> plane.v(anchor.price())).toArray();
+        double[] anchors = drawing.anchors().stream()
+                .mapToDouble(anchor -> plane.u(anchor.time()))
+                .toArray();
+        double[] heights = drawing.anchors().stream()
+                .mapToDouble(anchor -> plane.v(anchor.price()))
+                .toArray();
         for (int anchor = 0; anchor < anchors.length; anchor++) {
             take(new double[] {anchors[anchor], heights[anchor]}, box);
         }
         boolean tells = drawing.tellsValues();
-        return new Outline(sketch, plane, anchors, heights, drawing.figure().readsBars() || tells ? bars : null,
-                tells ? among : null, wide(sketch), box[0], box[1], box[2], box[3]);
+        return new Outline(
+                sketch,
+                plane,
+                anchors,
+                heights,
+                drawing.figure().readsBars() || tells ? bars : null,
+                tells ? among : null,
+                wide(sketch),
+                box[0],
+                box[1],
+                box[2],
+                box[3]);
     }
 
     private static double wide(Sketch sketch) {
-        return sketch.notes().stream().mapToDouble(note -> LETTER * note.text().length() + GAP).max().orElse(0);
+        return sketch.notes().stream()
+                .mapToDouble(note -> LETTER * note.text().length() + GAP)
+                .max()
+                .orElse(0);
     }
 
     private static void take(double[] points, double[] box) {
@@ -73,7 +102,8 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         for (Sketch.Stroke stroke : sketch.strokes()) {
             double[] points = stroke.points();
             for (int at = 2; at < points.length; at += 2) {
-                if (passes(points, at, stroke.count() == 2 ? stroke.extent() : Extent.NONE, from, to, lowest, highest)) {
+                if (passes(
+                        points, at, stroke.count() == 2 ? stroke.extent() : Extent.NONE, from, to, lowest, highest)) {
                     return true;
                 }
             }
@@ -81,8 +111,8 @@ record Outline(Sketch sketch, Plane plane, double[] anchors, double[] heights, B
         return false;
     }
 
-    private static boolean passes(double[] points, int at, Extent extent, double from, double to, double lowest,
-                                  double highest) {
+    private static boolean passes(
+            double[] points, int at, Extent extent, double from, double to, double lowest, double highest) {
         boolean forward = points[at - 2] <= points[at];
         double firstU = forward ? points[at - 2] : points[at];
         double lastU = forward ? points[at] : points[at - 2];

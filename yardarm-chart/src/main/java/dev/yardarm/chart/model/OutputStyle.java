@@ -20,8 +20,7 @@ public record OutputStyle(Indicator.Form form, int colour, Colouring colouring, 
      * @param condition a formula over the bars of the chart
      * @param colour number of the series colour where it holds
      */
-    public record Tint(String condition, int colour) {
-    }
+    public record Tint(String condition, int colour) {}
 
     /** By what a colour is chosen bar by bar. */
     public enum Colouring {

@@ -13,18 +13,28 @@ import java.util.Map;
  * @param indicators the indicators drawn in it
  * @param folded true when only its name shows
  */
-public record Pane(String id, Kind kind, PriceScale scale, PriceScale left, Map<String, OwnScale> own, boolean percent,
-                   List<IndicatorLayer> indicators, boolean folded) {
+public record Pane(
+        String id,
+        Kind kind,
+        PriceScale scale,
+        PriceScale left,
+        Map<String, OwnScale> own,
+        boolean percent,
+        List<IndicatorLayer> indicators,
+        boolean folded) {
     /**
      * The scale of one layer.
      *
      * @param base the value percentages of it are counted from; NaN when they are not
      */
-    public record OwnScale(PriceScale scale, double base) {
-    }
+    public record OwnScale(PriceScale scale, double base) {}
 
     /** What it is for. */
-    public enum Kind { PRICE, VOLUME, INDICATOR }
+    public enum Kind {
+        PRICE,
+        VOLUME,
+        INDICATOR
+    }
 
     public double top() {
         return scale.top();

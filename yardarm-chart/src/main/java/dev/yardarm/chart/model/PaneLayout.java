@@ -19,6 +19,7 @@ import java.util.Set;
 final class PaneLayout {
     /** Height of a folded pane: its name. */
     static final double FOLDED = 20;
+
     private static final double LEAST_PRICE = 0.2;
     private static final double USUAL_SHARE = 0.17;
     private static final double LOWER_TOGETHER = 0.5;
@@ -42,7 +43,9 @@ final class PaneLayout {
         Map<String, List<IndicatorLayer>> layers = layersByPane();
         List<PaneChoice> order = order(layers.keySet());
         if (!chart.maximisedPane().isEmpty()) {
-            order.stream().filter(each -> each.id().equals(chart.maximisedPane())).findFirst()
+            order.stream()
+                    .filter(each -> each.id().equals(chart.maximisedPane()))
+                    .findFirst()
                     .ifPresent(alone -> {
                         order.clear();
                         order.add(alone.withFolded(false));
@@ -81,7 +84,9 @@ final class PaneLayout {
     private List<PaneChoice> order(Set<String> withLayers) {
         Set<String> wanted = new LinkedHashSet<>();
         wanted.add(PaneChoice.PRICE);
-        if (chart.isVolumeShown() && !chart.isCompact() && chart.data().volumes().size() > 0) {
+        if (chart.isVolumeShown()
+                && !chart.isCompact()
+                && chart.data().volumes().size() > 0) {
             wanted.add(PaneChoice.VOLUME);
         }
         if (!chart.isCompact()) {
@@ -116,7 +121,8 @@ final class PaneLayout {
             if (choice.id().equals(PaneChoice.PRICE)) {
                 price = at;
             } else {
-                heights[at] = choice.folded() ? FOLDED : Math.rint(whole * (choice.share() > 0 ? choice.share() : usual));
+                heights[at] =
+                        choice.folded() ? FOLDED : Math.rint(whole * (choice.share() > 0 ? choice.share() : usual));
                 sum += heights[at];
             }
         }
@@ -140,33 +146,51 @@ final class PaneLayout {
         List<IndicatorLayer> own = on(LayerScale.OWN, layers);
         PriceScale leftScale = left.isEmpty() ? null : layerScale(left, top, bottom);
         Map<String, Pane.OwnScale> scales = new HashMap<>();
-        own.forEach(layer -> scales.put(layer.id(), new Pane.OwnScale(layerScale(List.of(layer), top, bottom),
-                Double.NaN)));
+        own.forEach(layer ->
+                scales.put(layer.id(), new Pane.OwnScale(layerScale(List.of(layer), top, bottom), Double.NaN)));
         if (choice.id().equals(PaneChoice.PRICE)) {
             PriceScale scale = priceScale(chart.isCompact() ? top + 2 : top, bottom, right, percent);
             for (IndicatorLayer layer : percent) {
-                base(layer).ifPresent(base -> scales.put(layer.id(), new Pane.OwnScale(scale.between(scale.low()
-                        / base.factor(), scale.high() / base.factor()), base.value())));
+                base(layer)
+                        .ifPresent(base -> scales.put(
+                                layer.id(),
+                                new Pane.OwnScale(
+                                        scale.between(scale.low() / base.factor(), scale.high() / base.factor()),
+                                        base.value())));
             }
             return new Pane(choice.id(), Pane.Kind.PRICE, scale, leftScale, scales, false, layers, false);
         }
         PriceScale changes = percent.isEmpty() ? null : percentScale(percent, top, bottom);
         for (IndicatorLayer layer : percent) {
-            base(layer).ifPresent(base -> scales.put(layer.id(), new Pane.OwnScale(changes.between(base.value()
-                    * (1 + changes.low() / 100), base.value() * (1 + changes.high() / 100)), base.value())));
+            base(layer)
+                    .ifPresent(base -> scales.put(
+                            layer.id(),
+                            new Pane.OwnScale(
+                                    changes.between(
+                                            base.value() * (1 + changes.low() / 100),
+                                            base.value() * (1 + changes.high() / 100)),
+                                    base.value())));
         }
         if (choice.id().equals(PaneChoice.VOLUME)) {
-            return new Pane(choice.id(), Pane.Kind.VOLUME, volumeScale(top, bottom), leftScale, scales, false, layers,
+            return new Pane(
+                    choice.id(),
+                    Pane.Kind.VOLUME,
+                    volumeScale(top, bottom),
+                    leftScale,
+                    scales,
+                    false,
+                    layers,
                     choice.folded());
         }
         boolean percents = right.isEmpty() && changes != null;
-        PriceScale scale = percents ? changes : layerScale(!right.isEmpty() ? right : !left.isEmpty() ? left : own, top,
-                bottom);
+        PriceScale scale =
+                percents ? changes : layerScale(!right.isEmpty() ? right : !left.isEmpty() ? left : own, top, bottom);
         return new Pane(choice.id(), Pane.Kind.INDICATOR, scale, leftScale, scales, percents, layers, choice.folded());
     }
 
     private List<IndicatorLayer> on(LayerScale scale, List<IndicatorLayer> layers) {
-        return layers.stream().filter(layer -> layer.scale() == scale && layer.style().showsOn(chart.timeframe()))
+        return layers.stream()
+                .filter(layer -> layer.scale() == scale && layer.style().showsOn(chart.timeframe()))
                 .toList();
     }
 
@@ -176,8 +200,7 @@ final class PaneLayout {
      * @param value of the layer there
      * @param factor from its values to prices of the chart
      */
-    private record Base(double value, double factor) {
-    }
+    private record Base(double value, double factor) {}
 
     /** The first bar from the chart's base on at which the layer has a value; empty when it has none in view. */
     private Optional<Base> base(IndicatorLayer layer) {
@@ -202,8 +225,8 @@ final class PaneLayout {
         return PriceScale.fitted(range[0], range[1], 0.08, top, bottom, false);
     }
 
-    private PriceScale priceScale(double top, double bottom, List<IndicatorLayer> layers,
-                                  List<IndicatorLayer> percent) {
+    private PriceScale priceScale(
+            double top, double bottom, List<IndicatorLayer> layers, List<IndicatorLayer> percent) {
         ScaleChoice choice = chart.scale();
         if (choice.hasRange()) {
             ScaleChoice moved = choice.fit() == ScaleChoice.Fit.HELD ? followed(choice) : choice;
@@ -226,11 +249,13 @@ final class PaneLayout {
         double below = (chart.isCompact() ? 0.04 : choice.bottomMargin()) * height;
         double usedTop = choice.inverted() ? top + Math.max(legend, below) : top + above;
         double usedBottom = choice.inverted() ? bottom - Math.max(2, above - legend) : bottom - below;
-        PriceScale fitted = PriceScale.fitted(range[0], range[1], 0, usedTop, Math.max(usedTop + 1, usedBottom),
-                chart.isLogarithmic()).inverted(choice.inverted());
-        PriceScale whole = new PriceScale(fitted.low(), fitted.high(), top, bottom, chart.isLogarithmic(),
-                choice.inverted());
-        return choice.inverted() ? whole.between(fitted.price(top), fitted.price(bottom))
+        PriceScale fitted = PriceScale.fitted(
+                        range[0], range[1], 0, usedTop, Math.max(usedTop + 1, usedBottom), chart.isLogarithmic())
+                .inverted(choice.inverted());
+        PriceScale whole =
+                new PriceScale(fitted.low(), fitted.high(), top, bottom, chart.isLogarithmic(), choice.inverted());
+        return choice.inverted()
+                ? whole.between(fitted.price(top), fitted.price(bottom))
                 : whole.between(fitted.price(bottom), fitted.price(top));
     }
 
@@ -240,7 +265,8 @@ final class PaneLayout {
         Bars bars = chart.bars();
         int end = chart.time().endVisible(bars.size());
         boolean closes = chart.form().isOfCloses() && chart.request().isTime();
-        ExtremePyramid.View ranges = closes ? chart.data().closes() : chart.data().ranges();
+        ExtremePyramid.View ranges =
+                closes ? chart.data().closes() : chart.data().ranges();
         ranges.find(first, end);
         double least = ranges.least();
         double most = ranges.most();
@@ -287,8 +313,8 @@ final class PaneLayout {
         if (move == 0 || Double.isNaN(move)) {
             return choice;
         }
-        ScaleChoice moved = choice.withRange(log ? Math.exp(low + move) : low + move,
-                log ? Math.exp(high + move) : high + move);
+        ScaleChoice moved =
+                choice.withRange(log ? Math.exp(low + move) : low + move, log ? Math.exp(high + move) : high + move);
         chart.keepScale(moved);
         return moved;
     }
@@ -322,7 +348,8 @@ final class PaneLayout {
         if (bounded && range[0] < range[1]) {
             return new PriceScale(range[0], range[1] + (range[1] - range[0]) * room, top, bottom, false);
         }
-        layers.stream().filter(layer -> layer.style().showsOn(chart.timeframe()))
+        layers.stream()
+                .filter(layer -> layer.style().showsOn(chart.timeframe()))
                 .forEach(layer -> include(layer, 1, 0, range));
         range[1] += (range[1] - range[0]) * room;
         return PriceScale.fitted(range[0], range[1], 0.08, top, bottom, false);

@@ -53,7 +53,8 @@ final class PlaneView {
             } else {
                 time = axis.openTime(bar);
             }
-            boolean counts = sessions ? bar == first || bar == last || opensSession(axis, time)
+            boolean counts = sessions
+                    ? bar == first || bar == last || opensSession(axis, time)
                     : (bar - first) % step == 0 || bar == last;
             double u = counts ? grid.position(time) : Double.NaN;
             if (counts && (count == 0 || u > us[count - 1]) && count < us.length) {
@@ -64,7 +65,8 @@ final class PlaneView {
         if (count < 2) {
             double u = count == 0 ? 0 : us[0];
             double x = count == 0 ? 0 : xs[0];
-            return new PlaneView(new double[] {u, u + 1}, new double[] {x, x + chart.time().barWidth()});
+            return new PlaneView(
+                    new double[] {u, u + 1}, new double[] {x, x + chart.time().barWidth()});
         }
         return new PlaneView(Arrays.copyOf(us, count), Arrays.copyOf(xs, count));
     }

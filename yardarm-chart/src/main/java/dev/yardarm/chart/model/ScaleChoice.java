@@ -12,11 +12,21 @@ package dev.yardarm.chart.model;
  * @param bottomMargin free part below the lowest
  * @param baseTime the bar that percentages and the index are counted from; 0 for the first one in view
  */
-public record ScaleChoice(Mode mode, boolean inverted, Fit fit, double low, double high, double topMargin,
-                          double bottomMargin, long baseTime) {
+public record ScaleChoice(
+        Mode mode,
+        boolean inverted,
+        Fit fit,
+        double low,
+        double high,
+        double topMargin,
+        double bottomMargin,
+        long baseTime) {
     /** What is written on the axis. */
     public enum Mode {
-        LINEAR("linear"), LOGARITHMIC("log"), PERCENT("percent"), INDEXED("index 100");
+        LINEAR("linear"),
+        LOGARITHMIC("log"),
+        PERCENT("percent"),
+        INDEXED("index 100");
 
         private final String word;
 
@@ -51,8 +61,8 @@ public record ScaleChoice(Mode mode, boolean inverted, Fit fit, double low, doub
         }
     }
 
-    public static final ScaleChoice STANDARD = new ScaleChoice(Mode.LINEAR, false, Fit.PRICE, Double.NaN, Double.NaN,
-            0.05, 0.05, 0);
+    public static final ScaleChoice STANDARD =
+            new ScaleChoice(Mode.LINEAR, false, Fit.PRICE, Double.NaN, Double.NaN, 0.05, 0.05, 0);
 
     public ScaleChoice {
         topMargin = Math.max(0, Math.min(0.4, topMargin));
@@ -91,8 +101,15 @@ public record ScaleChoice(Mode mode, boolean inverted, Fit fit, double low, doub
 
     /** A range set by hand, or held when it was held before. */
     public ScaleChoice withRange(double newLow, double newHigh) {
-        return new ScaleChoice(mode, inverted, fit == Fit.HELD ? Fit.HELD : Fit.MANUAL, newLow, newHigh, topMargin,
-                bottomMargin, baseTime);
+        return new ScaleChoice(
+                mode,
+                inverted,
+                fit == Fit.HELD ? Fit.HELD : Fit.MANUAL,
+                newLow,
+                newHigh,
+                topMargin,
+                bottomMargin,
+                baseTime);
     }
 
     /** Holds the height of a range from now on. */

@@ -10,19 +10,15 @@ public sealed interface Selection {
     Selection NONE = new None();
 
     /** Nothing. */
-    record None() implements Selection {
-    }
+    record None() implements Selection {}
 
     /** The bars themselves. */
-    record Price() implements Selection {
-    }
+    record Price() implements Selection {}
 
-    record Indicator(String id) implements Selection {
-    }
+    record Indicator(String id) implements Selection {}
 
     /** One drawing alone. */
-    record Drawing(String id) implements Selection {
-    }
+    record Drawing(String id) implements Selection {}
 
     /** Two drawings or more, in the order they were chosen. */
     record Drawings(List<String> ids) implements Selection {
@@ -34,8 +30,7 @@ public sealed interface Selection {
         }
     }
 
-    record Plan() implements Selection {
-    }
+    record Plan() implements Selection {}
 
     /** Any number of drawings as what is chosen; nothing for none. */
     static Selection ofDrawings(Collection<String> ids) {
@@ -45,7 +40,9 @@ public sealed interface Selection {
 
     /** The ids of the drawings that are chosen; none when it is something else. */
     default List<String> drawings() {
-        return this instanceof Drawing one ? List.of(one.id()) : this instanceof Drawings several ? several.ids() : List.of();
+        return this instanceof Drawing one
+                ? List.of(one.id())
+                : this instanceof Drawings several ? several.ids() : List.of();
     }
 
     /** With these drawings too, or without them when all of them are chosen already. */

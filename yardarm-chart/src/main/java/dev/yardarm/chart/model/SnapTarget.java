@@ -15,12 +15,12 @@ public final class SnapTarget {
     public static final double REACH = 8;
     /** The same for indicators and drawings, and for round prices. */
     private static final double LINES = 6;
+
     private static final double ROUND = 4;
     /** Pixels between round prices at least. */
     private static final double APART = 48;
 
-    private SnapTarget() {
-    }
+    private SnapTarget() {}
 
     /**
      * The anchor for a point of the price pane.
@@ -60,7 +60,9 @@ public final class SnapTarget {
     }
 
     private static double rounded(ChartModel chart, double price) {
-        return chart.instrument().map(instrument -> instrument.format().round(price)).orElse(price);
+        return chart.instrument()
+                .map(instrument -> instrument.format().round(price))
+                .orElse(price);
     }
 
     /** The nearest price so far. */
@@ -91,11 +93,13 @@ public final class SnapTarget {
     private static void indicators(ChartModel chart, int bar, Nearest nearest) {
         for (IndicatorLayer layer : chart.pricePane().indicators()) {
             List<ChartData.Line> lines = chart.data().of(layer);
-            boolean priced = layer.isOnPaneScale() && layer.indicator().place().withPrice()
+            boolean priced = layer.isOnPaneScale()
+                    && layer.indicator().place().withPrice()
                     && layer.style().showsOn(chart.timeframe());
             for (int output = 0; output < lines.size() && priced; output++) {
                 Indicator.Output declared = layer.indicator().outputs().get(output);
-                if (layer.draws(output) && !declared.cue()
+                if (layer.draws(output)
+                        && !declared.cue()
                         && layer.indicator().displacement(layer.settings(), output) == 0) {
                     nearest.take(lines.get(output).column().at(bar), LINES);
                 }

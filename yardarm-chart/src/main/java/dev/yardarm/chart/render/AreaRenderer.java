@@ -40,14 +40,28 @@ final class AreaRenderer {
     }
 
     /** The area between two outputs the indicator declares. */
-    void fill(ChartModel chart, IndicatorLayer layer, List<ChartData.Line> lines, Indicator.Fill fill,
-                      PriceScale scale, Palette palette, Surface surface) {
-        between(chart, LayerRenderer.moved(chart, layer, fill.one()), lines.get(fill.one()).column(), lines.get(fill.other()).column(),
-                scale, Palette.fade(palette.series(layer.style().colour()), FILL * layer.style().opacity()), surface);
+    void fill(
+            ChartModel chart,
+            IndicatorLayer layer,
+            List<ChartData.Line> lines,
+            Indicator.Fill fill,
+            PriceScale scale,
+            Palette palette,
+            Surface surface) {
+        between(
+                chart,
+                LayerRenderer.moved(chart, layer, fill.one()),
+                lines.get(fill.one()).column(),
+                lines.get(fill.other()).column(),
+                scale,
+                Palette.fade(
+                        palette.series(layer.style().colour()),
+                        FILL * layer.style().opacity()),
+                surface);
     }
 
-    private void between(ChartModel chart, TimeScale time, Column one, Column other, PriceScale scale, int colour,
-                         Surface surface) {
+    private void between(
+            ChartModel chart, TimeScale time, Column one, Column other, PriceScale scale, int colour, Surface surface) {
         int from = Math.max(0, time.firstVisible() - 1);
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
         // With many bars to a pixel every so manieth is enough for a pale area.
@@ -67,8 +81,16 @@ final class AreaRenderer {
         }
     }
 
-    private void polygon(TimeScale time, Column one, Column other, int from, int end, int step, PriceScale scale,
-                         int colour, Surface surface) {
+    private void polygon(
+            TimeScale time,
+            Column one,
+            Column other,
+            int from,
+            int end,
+            int step,
+            PriceScale scale,
+            int colour,
+            Surface surface) {
         points.clear();
         int last = from;
         for (int bar = from; bar < end; bar += step) {
@@ -84,8 +106,15 @@ final class AreaRenderer {
     }
 
     /** The area of an output: to another output, to a number, or to zero. */
-    void ground(ChartModel chart, TimeScale time, PriceScale scale, IndicatorLayer layer, OutputStyle style,
-                        Column column, int colour, Surface surface) {
+    void ground(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            IndicatorLayer layer,
+            OutputStyle style,
+            Column column,
+            int colour,
+            Surface surface) {
         int other = layer.indicator().output(style.ground());
         int shade = Palette.fade(colour, 2 * FILL);
         if (other >= 0) {
@@ -98,13 +127,25 @@ final class AreaRenderer {
                 // An output the indicator does not have any more: the area ends at zero.
                 level = 0;
             }
-            shade(chart, time, scale, column, scale.y(Math.max(scale.low(), Math.min(scale.high(), level))), shade,
+            shade(
+                    chart,
+                    time,
+                    scale,
+                    column,
+                    scale.y(Math.max(scale.low(), Math.min(scale.high(), level))),
+                    shade,
                     surface);
         }
     }
 
-    private void shade(ChartModel chart, TimeScale time, PriceScale scale, Column column, double base, int colour,
-                       Surface surface) {
+    private void shade(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            double base,
+            int colour,
+            Surface surface) {
         points.clear();
         for (int bar = LayerRenderer.from(time); bar <= LayerRenderer.end(chart, time); bar++) {
             double value = bar < LayerRenderer.end(chart, time) ? column.at(bar) : Double.NaN;

@@ -10,8 +10,7 @@ import java.util.Locale;
 
 /** What stands on the value axes: marks at round values, and any value in the words of its axis. */
 public final class AxisText {
-    private AxisText() {
-    }
+    private AxisText() {}
 
     /** A value of a pane's right axis as it is written there. */
     public static String of(ChartModel chart, Pane pane, double value) {
@@ -28,7 +27,8 @@ public final class AxisText {
         if (Double.isNaN(base) || base == 0) {
             return chart.instrument().map(each -> each.format().format(price)).orElse("");
         }
-        return chart.scale().mode() == ScaleChoice.Mode.PERCENT ? percent(100 * (price / base - 1))
+        return chart.scale().mode() == ScaleChoice.Mode.PERCENT
+                ? percent(100 * (price / base - 1))
                 : String.format(Locale.ROOT, "%.2f", 100 * price / base);
     }
 
@@ -41,11 +41,17 @@ public final class AxisText {
     static List<Double> marks(ChartModel chart, Pane pane, double apart) {
         return switch (pane.kind()) {
             case PRICE -> prices(chart, pane.scale(), apart);
-            case VOLUME -> PriceTicks.of(pane.scale(), apart * 0.7, 1).stream().filter(mark -> mark > 0).toList();
+            case VOLUME ->
+                PriceTicks.of(pane.scale(), apart * 0.7, 1).stream()
+                        .filter(mark -> mark > 0)
+                        .toList();
             case INDICATOR -> {
-                List<Double> levels = pane.indicators().isEmpty() ? List.of()
+                List<Double> levels = pane.indicators().isEmpty()
+                        ? List.of()
                         : pane.indicators().get(0).levels();
-                yield levels.isEmpty() || levels.equals(List.of(0.0)) ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9) : levels;
+                yield levels.isEmpty() || levels.equals(List.of(0.0))
+                        ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9)
+                        : levels;
             }
         };
     }
@@ -53,11 +59,15 @@ public final class AxisText {
     private static List<Double> prices(ChartModel chart, PriceScale scale, double apart) {
         double base = chart.scale().isRelative() ? chart.basePrice() : Double.NaN;
         if (Double.isNaN(base) || base <= 0) {
-            return PriceTicks.of(scale, apart, chart.instrument().map(each -> each.format().tick()).orElse(1e-9));
+            return PriceTicks.of(
+                    scale,
+                    apart,
+                    chart.instrument().map(each -> each.format().tick()).orElse(1e-9));
         }
         double from = 100 * (scale.low() / base - 1);
         double to = 100 * (scale.high() / base - 1);
         return PriceTicks.of(new PriceScale(from, to, scale.top(), scale.bottom(), false), apart, 0.01).stream()
-                .map(percent -> base * (1 + percent / 100)).toList();
+                .map(percent -> base * (1 + percent / 100))
+                .toList();
     }
 }

@@ -23,6 +23,7 @@ final class BarRenderer {
     private static final double BODY = 0.72;
     /** Bricks stand closer together. */
     private static final double BLOCK = 0.94;
+
     private static final double COLUMN = 0.6;
     private static final double NARROWEST_BODY = 5;
     private static final double NARROWEST_TICKS = 4;

@@ -37,13 +37,36 @@ final class BracketRenderer {
         lines.fill(surface, palette.of(Role.RISE));
         dashed(surface, bracket, palette.of(Role.FALL), thick);
         if (!chart.isCompact()) {
-            label(chart, "entry", plan.entry(), "", bracket.armEnd(), bracket.entryY(), palette.of(Role.INK), palette,
+            label(
+                    chart,
+                    "entry",
+                    plan.entry(),
+                    "",
+                    bracket.armEnd(),
+                    bracket.entryY(),
+                    palette.of(Role.INK),
+                    palette,
                     surface);
-            label(chart, "stop", plan.stop(), "−1 R", bracket.armEnd(), bracket.stopY(), palette.of(Role.FALL_TEXT),
-                    palette, surface);
-            label(chart, "target", plan.target(), plan.risk() > 0
-                            ? String.format(Locale.ROOT, "+%.1f R", plan.rewardInR()) : "", bracket.armEnd(),
-                    bracket.targetY(), palette.of(Role.RISE), palette, surface);
+            label(
+                    chart,
+                    "stop",
+                    plan.stop(),
+                    "−1 R",
+                    bracket.armEnd(),
+                    bracket.stopY(),
+                    palette.of(Role.FALL_TEXT),
+                    palette,
+                    surface);
+            label(
+                    chart,
+                    "target",
+                    plan.target(),
+                    plan.risk() > 0 ? String.format(Locale.ROOT, "+%.1f R", plan.rewardInR()) : "",
+                    bracket.armEnd(),
+                    bracket.targetY(),
+                    palette.of(Role.RISE),
+                    palette,
+                    surface);
         }
     }
 
@@ -69,8 +92,16 @@ final class BracketRenderer {
         }
     }
 
-    private void label(ChartModel chart, String word, double price, String more, double x, double y, int colour,
-                       Palette palette, Surface surface) {
+    private void label(
+            ChartModel chart,
+            String word,
+            double price,
+            String more,
+            double x,
+            double y,
+            int colour,
+            Palette palette,
+            Surface surface) {
         String text = word + " " + chart.instrument().orElseThrow().format().format(price)
                 + (more.isEmpty() ? "" : "  " + more);
         double width = surface.textWidth(text, Type.SMALL);

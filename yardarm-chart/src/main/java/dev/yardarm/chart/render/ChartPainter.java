@@ -58,7 +58,7 @@ public final class ChartPainter {
                 }
             }
             case VOLUME -> volume.paint(chart, pane.scale(), palette, surface);
-            case INDICATOR -> { }
+            case INDICATOR -> {}
         }
         for (IndicatorLayer layer : pane.indicators()) {
             if (layer.style().showsOn(chart.timeframe())) {

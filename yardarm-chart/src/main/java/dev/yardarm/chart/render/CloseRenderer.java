@@ -21,8 +21,15 @@ final class CloseRenderer {
             draw(chart, price, points, palette, surface);
             return;
         }
-        SeriesRenderer.trace(chart, price, chart.data().closes(), chart.bars()::close, chart.bars().closed(),
-                surface, points, drawn -> draw(chart, price, drawn, palette, surface));
+        SeriesRenderer.trace(
+                chart,
+                price,
+                chart.data().closes(),
+                chart.bars()::close,
+                chart.bars().closed(),
+                surface,
+                points,
+                drawn -> draw(chart, price, drawn, palette, surface));
     }
 
     private void steps(ChartModel chart, PriceScale price) {
@@ -41,7 +48,10 @@ final class CloseRenderer {
             return;
         }
         if (chart.form() == BarForm.AREA) {
-            fill(drawn, price.inverted() ? price.top() : price.bottom(), Palette.fade(palette.of(Role.RISE), 0.16),
+            fill(
+                    drawn,
+                    price.inverted() ? price.top() : price.bottom(),
+                    Palette.fade(palette.of(Role.RISE), 0.16),
                     surface);
         } else if (chart.form() == BarForm.BASELINE) {
             double base = Math.max(price.top(), Math.min(price.bottom(), price.y(chart.basePrice())));
@@ -52,13 +62,13 @@ final class CloseRenderer {
             shape.point(chart.plotRight(), base);
             surface.line(palette.of(Role.SOFT), 1, new double[] {4, 3}, shape.values(), 2);
         }
-        surface.line(palette.of(Role.INK), chart.isCompact() ? 1 : 1.5, Palette.dash(0), drawn.values(),
-                drawn.points());
+        surface.line(
+                palette.of(Role.INK), chart.isCompact() ? 1 : 1.5, Palette.dash(0), drawn.values(), drawn.points());
     }
 
     /** What lies on one side of the base, in its colour. */
-    private void side(ChartModel chart, Batch drawn, double base, double top, double bottom, int colour,
-                      Surface surface) {
+    private void side(
+            ChartModel chart, Batch drawn, double base, double top, double bottom, int colour, Surface surface) {
         if (bottom - top < 1) {
             return;
         }

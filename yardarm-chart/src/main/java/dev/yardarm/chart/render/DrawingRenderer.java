@@ -31,6 +31,7 @@ final class DrawingRenderer {
 
     /** Heights of the words at the right edge, and how far from it they reach. */
     private final List<double[]> atEdge = new ArrayList<>();
+
     private final Batch points = new Batch();
     private final Batch outline = new Batch();
     private final Batch inside = new Batch();
@@ -70,8 +71,12 @@ final class DrawingRenderer {
             if (inherited && strong) {
                 doubled(line, colour, surface);
             } else {
-                surface.line(colour, strong && !chart.isCompact() ? style.width() : 1, dash(line.part(), style),
-                        line.points(), line.count());
+                surface.line(
+                        colour,
+                        strong && !chart.isCompact() ? style.width() : 1,
+                        dash(line.part(), style),
+                        line.points(),
+                        line.count());
             }
             if (line.part() == Sketch.Part.ARROW) {
                 head(line, colour, style.width(), surface);
@@ -124,11 +129,13 @@ final class DrawingRenderer {
     }
 
     private static double[] dash(Sketch.Part part, Drawing.Style style) {
-        return part == Sketch.Part.DASHED ? DASHED : switch (style.dash()) {
-            case SOLID -> Palette.dash(0);
-            case DASHED -> DASHED;
-            case DOTTED -> DOTTED;
-        };
+        return part == Sketch.Part.DASHED
+                ? DASHED
+                : switch (style.dash()) {
+                    case SOLID -> Palette.dash(0);
+                    case DASHED -> DASHED;
+                    case DOTTED -> DOTTED;
+                };
     }
 
     private void doubled(DrawingShape.Line line, int colour, Surface surface) {
@@ -159,20 +166,22 @@ final class DrawingRenderer {
     private void write(DrawingShape.Words words, double plotRight, int colour, Palette palette, Surface surface) {
         Type type = words.size() == 0 ? Type.SMALL : words.size() == 1 ? Type.BASE : Type.STRONG;
         double width = surface.textWidth(words.text(), type);
-        double middle = switch (words.side()) {
-            case ABOVE -> words.y() - LIFT;
-            case RIGHT_EDGE, LEFT_EDGE -> words.y() - 7;
-            case BELOW_EDGE -> words.y() + 7;
-            case BELOW -> words.y() + LIFT;
-            default -> words.y();
-        };
-        double left = switch (words.side()) {
-            case RIGHT -> words.x() + 6;
-            case LEFT -> words.x() - width - 6;
-            case RIGHT_EDGE, BELOW_EDGE -> words.x() - width - 4 - beside(middle, width);
-            case LEFT_EDGE -> words.x() + 2;
-            default -> words.x() - width / 2;
-        };
+        double middle =
+                switch (words.side()) {
+                    case ABOVE -> words.y() - LIFT;
+                    case RIGHT_EDGE, LEFT_EDGE -> words.y() - 7;
+                    case BELOW_EDGE -> words.y() + 7;
+                    case BELOW -> words.y() + LIFT;
+                    default -> words.y();
+                };
+        double left =
+                switch (words.side()) {
+                    case RIGHT -> words.x() + 6;
+                    case LEFT -> words.x() - width - 6;
+                    case RIGHT_EDGE, BELOW_EDGE -> words.x() - width - 4 - beside(middle, width);
+                    case LEFT_EDGE -> words.x() + 2;
+                    default -> words.x() - width / 2;
+                };
         // Words that would run over the axis stand left of it; those of points out of view stay where they are.
         boolean over = words.x() <= plotRight && left + width > plotRight - 4;
         left = over ? Math.max(4, plotRight - width - 4) : left;
@@ -183,7 +192,8 @@ final class DrawingRenderer {
     }
 
     /** The letter of the origin, near the right edge, on a patch of paper so that it can be read. */
-    private void paintOrigin(ChartModel chart, Drawing drawing, DrawingShape.Line line, int colour, Palette palette, Surface surface) {
+    private void paintOrigin(
+            ChartModel chart, Drawing drawing, DrawingShape.Line line, int colour, Palette palette, Surface surface) {
         String letter = drawing.origin().toString();
         double x = chart.plotRight() - 14;
         double y = Double.NaN;

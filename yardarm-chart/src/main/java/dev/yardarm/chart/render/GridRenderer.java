@@ -23,8 +23,7 @@ final class GridRenderer {
         lines.clear();
         borders.clear();
         double pixel = surface.hairline();
-        List<TimeTicks.Tick> ticks = TimeTicks.of(chart.time(), chart.axis(), chart.zone(),
-                TIME_APART);
+        List<TimeTicks.Tick> ticks = TimeTicks.of(chart.time(), chart.axis(), chart.zone(), TIME_APART);
         for (TimeTicks.Tick tick : ticks) {
             lines.rectangle(surface.snap(tick.x()), 0, pixel, chart.plotBottom());
         }
@@ -55,7 +54,12 @@ final class GridRenderer {
             for (double price : AxisText.marks(chart, pane, PRICE_APART)) {
                 double y = pane.scale().y(price);
                 if (y > pane.top() + 7 && y < pane.bottom() - 7 && !tags.covers(y)) {
-                    surface.text(AxisText.of(chart, pane, price), chart.width() - 8, y, Type.SMALL, Align.RIGHT,
+                    surface.text(
+                            AxisText.of(chart, pane, price),
+                            chart.width() - 8,
+                            y,
+                            Type.SMALL,
+                            Align.RIGHT,
                             palette.of(Role.SOFT));
                 }
             }
@@ -63,8 +67,13 @@ final class GridRenderer {
         for (TimeTicks.Tick tick : ticks) {
             double half = surface.textWidth(tick.label(), Type.SMALL) / 2;
             if (tick.x() - half > 2 && tick.x() + half < chart.plotRight()) {
-                surface.text(tick.label(), tick.x(), chart.plotBottom() + ChartModel.TIME_AXIS / 2, Type.SMALL,
-                        Align.CENTRE, palette.of(tick.isMajor() ? Role.INK : Role.SOFT));
+                surface.text(
+                        tick.label(),
+                        tick.x(),
+                        chart.plotBottom() + ChartModel.TIME_AXIS / 2,
+                        Type.SMALL,
+                        Align.CENTRE,
+                        palette.of(tick.isMajor() ? Role.INK : Role.SOFT));
             }
         }
     }

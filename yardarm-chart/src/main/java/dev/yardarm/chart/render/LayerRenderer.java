@@ -57,8 +57,14 @@ final class LayerRenderer {
         return bars == 0 ? time : new TimeScale(time.left(), time.right(), time.barWidth(), time.edge() - bars);
     }
 
-    private void output(ChartModel chart, Pane pane, IndicatorLayer layer, int output, ChartData.Line line,
-                        Palette palette, Surface surface) {
+    private void output(
+            ChartModel chart,
+            Pane pane,
+            IndicatorLayer layer,
+            int output,
+            ChartData.Line line,
+            Palette palette,
+            Surface surface) {
         OutputStyle style = layer.outputStyle(output);
         int number = layer.colourOf(output);
         int colour = Palette.fade(palette.series(number), layer.style().opacity());
@@ -71,13 +77,27 @@ final class LayerRenderer {
         boolean roomy = time.barWidth() >= LEAST;
         boolean plain = style.colouring() == OutputStyle.Colouring.PLAIN;
         Column tint = chart.data().tint(layer, output);
-        int tinted = style.tint() == null ? colour
-                : Palette.fade(palette.series(style.tint().colour()), layer.style().opacity());
-        switch (roomy ? style.form() : style.form() == Indicator.Form.DASHED ? Indicator.Form.DASHED
-                : Indicator.Form.LINE) {
-            case COLUMNS -> columns(chart, time, scale, line.column(), style, colour, tint, tinted, layer, palette, surface);
+        int tinted = style.tint() == null
+                ? colour
+                : Palette.fade(
+                        palette.series(style.tint().colour()), layer.style().opacity());
+        switch (roomy
+                ? style.form()
+                : style.form() == Indicator.Form.DASHED ? Indicator.Form.DASHED : Indicator.Form.LINE) {
+            case COLUMNS ->
+                columns(chart, time, scale, line.column(), style, colour, tint, tinted, layer, palette, surface);
             case DOTS -> dots(chart, time, scale, line.column(), colour, tint, tinted, surface);
-            case STEPS -> steps(chart, time, scale, line.column(), colour, tint, tinted, layer.style().width(), surface);
+            case STEPS ->
+                steps(
+                        chart,
+                        time,
+                        scale,
+                        line.column(),
+                        colour,
+                        tint,
+                        tinted,
+                        layer.style().width(),
+                        surface);
             case BARS -> bars(chart, time, scale, chart.data().of(layer), colour, surface);
             case AREA -> {
                 areas.ground(chart, time, scale, layer, style, line.column(), colour, surface);
@@ -91,16 +111,39 @@ final class LayerRenderer {
                     coloured(chart, time, scale, line.column(), style.colouring(), layer, palette, surface);
                 }
                 if (tint != null && roomy) {
-                    tinted(chart, time, scale, line.column(), tint, tinted, layer.style().width(), surface);
+                    tinted(
+                            chart,
+                            time,
+                            scale,
+                            line.column(),
+                            tint,
+                            tinted,
+                            layer.style().width(),
+                            surface);
                 }
             }
         }
     }
 
-    private void trace(ChartModel chart, TimeScale time, PriceScale scale, ChartData.Line line, int colour, double width,
-                       double[] dash, Surface surface) {
+    private void trace(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            ChartData.Line line,
+            int colour,
+            double width,
+            double[] dash,
+            Surface surface) {
         Column column = line.column();
-        SeriesRenderer.trace(chart, time, scale, line.extremes(), column::at, column.size(), surface, points,
+        SeriesRenderer.trace(
+                chart,
+                time,
+                scale,
+                line.extremes(),
+                column::at,
+                column.size(),
+                surface,
+                points,
                 drawn -> surface.line(colour, width, dash, drawn.values(), drawn.points()));
     }
 
@@ -112,8 +155,18 @@ final class LayerRenderer {
         return Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
     }
 
-    private void columns(ChartModel chart, TimeScale time, PriceScale scale, Column column, OutputStyle style, int colour,
-                         Column tint, int tinted, IndicatorLayer layer, Palette palette, Surface surface) {
+    private void columns(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            OutputStyle style,
+            int colour,
+            Column tint,
+            int tinted,
+            IndicatorLayer layer,
+            Palette palette,
+            Surface surface) {
         rises.clear();
         falls.clear();
         points.clear();
@@ -124,9 +177,12 @@ final class LayerRenderer {
             if (!Double.isNaN(value)) {
                 double y = scale.y(value);
                 boolean down = isDown(column, bar, style.colouring());
-                (holds(tint, bar) ? points : down ? falls : rises).rectangle(surface.snap(time.middle(bar) - wide / 2),
-                        surface.snap(Math.min(y, base)), wide, Math.max(surface.hairline(),
-                                surface.snap(Math.abs(base - y))));
+                (holds(tint, bar) ? points : down ? falls : rises)
+                        .rectangle(
+                                surface.snap(time.middle(bar) - wide / 2),
+                                surface.snap(Math.min(y, base)),
+                                wide,
+                                Math.max(surface.hairline(), surface.snap(Math.abs(base - y))));
             }
         }
         boolean plain = style.colouring() == OutputStyle.Colouring.PLAIN;
@@ -144,8 +200,15 @@ final class LayerRenderer {
         };
     }
 
-    private void coloured(ChartModel chart, TimeScale time, PriceScale scale, Column column,
-                          OutputStyle.Colouring colouring, IndicatorLayer layer, Palette palette, Surface surface) {
+    private void coloured(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            OutputStyle.Colouring colouring,
+            IndicatorLayer layer,
+            Palette palette,
+            Surface surface) {
         rises.clear();
         falls.clear();
         for (int bar = from(time) + 1; bar < end(chart, time); bar++) {
@@ -156,9 +219,15 @@ final class LayerRenderer {
             }
         }
         double opacity = layer.style().opacity();
-        surface.segments(Palette.fade(palette.of(Palette.Role.RISE), opacity), layer.style().width(), rises.values(),
+        surface.segments(
+                Palette.fade(palette.of(Palette.Role.RISE), opacity),
+                layer.style().width(),
+                rises.values(),
                 rises.points() / 2);
-        surface.segments(Palette.fade(palette.of(Palette.Role.FALL), opacity), layer.style().width(), falls.values(),
+        surface.segments(
+                Palette.fade(palette.of(Palette.Role.FALL), opacity),
+                layer.style().width(),
+                falls.values(),
                 falls.points() / 2);
     }
 
@@ -167,8 +236,15 @@ final class LayerRenderer {
     }
 
     /** Draws the pieces of a line that lead to bars where the rule holds once more, in the other colour. */
-    private void tinted(ChartModel chart, TimeScale time, PriceScale scale, Column column, Column tint, int colour,
-                        double width, Surface surface) {
+    private void tinted(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            Column tint,
+            int colour,
+            double width,
+            Surface surface) {
         points.clear();
         for (int bar = from(time) + 1; bar < end(chart, time); bar++) {
             if (holds(tint, bar) && !Double.isNaN(column.at(bar)) && !Double.isNaN(column.at(bar - 1))) {
@@ -179,15 +255,26 @@ final class LayerRenderer {
         surface.segments(colour, width, points.values(), points.points() / 2);
     }
 
-    private void dots(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Column tint,
-                      int tinted, Surface surface) {
+    private void dots(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            int colour,
+            Column tint,
+            int tinted,
+            Surface surface) {
         points.clear();
         rises.clear();
         for (int bar = from(time); bar < end(chart, time); bar++) {
             double value = column.at(bar);
             if (!Double.isNaN(value)) {
-                (holds(tint, bar) ? rises : points).rectangle(surface.snap(time.middle(bar) - DOT / 2),
-                        surface.snap(scale.y(value) - DOT / 2), DOT, DOT);
+                (holds(tint, bar) ? rises : points)
+                        .rectangle(
+                                surface.snap(time.middle(bar) - DOT / 2),
+                                surface.snap(scale.y(value) - DOT / 2),
+                                DOT,
+                                DOT);
             }
         }
         points.fill(surface, colour);
@@ -195,8 +282,16 @@ final class LayerRenderer {
     }
 
     /** Level from bar to bar, upright where it changes by little; a level that begins anew is not tied to the last. */
-    private void steps(ChartModel chart, TimeScale time, PriceScale scale, Column column, int colour, Column tint,
-                       int tinted, double width, Surface surface) {
+    private void steps(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            Column column,
+            int colour,
+            Column tint,
+            int tinted,
+            double width,
+            Surface surface) {
         points.clear();
         rises.clear();
         for (int bar = from(time); bar < end(chart, time); bar++) {
@@ -212,8 +307,13 @@ final class LayerRenderer {
     }
 
     /** Bars of another instrument: the range, the open at its left, the close at its right, all in the layer's colour. */
-    private void bars(ChartModel chart, TimeScale time, PriceScale scale, List<ChartData.Line> lines, int colour,
-                      Surface surface) {
+    private void bars(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            List<ChartData.Line> lines,
+            int colour,
+            Surface surface) {
         points.clear();
         double line = Math.max(surface.hairline(), surface.snap(time.barWidth() >= 9 ? 2 : 1));
         double arm = Math.max(line, surface.snap(Math.min(time.barWidth() * 0.36, 5)));
@@ -225,7 +325,8 @@ final class LayerRenderer {
                 double other = scale.y(lines.get(3).column().at(bar));
                 double upper = surface.snap(Math.min(one, other));
                 points.rectangle(stem, upper, line, Math.max(line, surface.snap(Math.max(one, other)) - upper));
-                points.rectangle(stem - arm, surface.snap(scale.y(lines.get(1).column().at(bar)) - line / 2), arm, line);
+                points.rectangle(
+                        stem - arm, surface.snap(scale.y(lines.get(1).column().at(bar)) - line / 2), arm, line);
                 points.rectangle(stem + line, surface.snap(scale.y(close) - line / 2), arm, line);
             }
         }
@@ -238,8 +339,7 @@ final class LayerRenderer {
         double size = Math.max(surface.hairline(), Math.min(5, time.barWidth() * 0.8));
         for (int bar = from(time); bar < end(chart, time); bar++) {
             if (column.at(bar) == 1) {
-                points.rectangle(surface.snap(time.middle(bar) - size / 2), surface.snap(pane.bottom() - 6),
-                        size, 4);
+                points.rectangle(surface.snap(time.middle(bar) - size / 2), surface.snap(pane.bottom() - 6), size, 4);
             }
         }
         points.fill(surface, colour);

@@ -19,6 +19,7 @@ final class MarkRenderer {
     private static final double NARROWEST_SESSION = 36;
     /** The lines begin below the readout, so that it can be read. */
     private static final double BELOW_READOUT = 40;
+
     private static final double[] DOTS = {3, 3};
     private final Batch lines = new Batch();
     private final Batch boxes = new Batch();
@@ -26,7 +27,8 @@ final class MarkRenderer {
 
     /** A dotted upright line at the first bar of each session in view. */
     void paintBreaks(ChartModel chart, Palette palette, Surface surface) {
-        boolean bySession = chart.request().isTime() ? chart.timeframe().isIntraday()
+        boolean bySession = chart.request().isTime()
+                ? chart.timeframe().isIntraday()
                 : chart.request().rule().basis().map(Timeframe::isIntraday).orElse(true);
         if (!chart.areBreaksShown() || !bySession || chart.isCompact()) {
             return;
@@ -38,8 +40,8 @@ final class MarkRenderer {
             return;
         }
         LocalDate session = calendar.sessionAt(chart.bars().openTime(first));
-        long sessions = calendar.ordinal(calendar.sessionAt(chart.bars().openTime(end - 1)))
-                - calendar.ordinal(session);
+        long sessions =
+                calendar.ordinal(calendar.sessionAt(chart.bars().openTime(end - 1))) - calendar.ordinal(session);
         if (sessions < 1 || (end - first) * chart.time().barWidth() < sessions * NARROWEST_SESSION) {
             return;
         }
@@ -85,10 +87,16 @@ final class MarkRenderer {
         inside.fill(surface, palette.of(Role.PAPER));
         for (MarkPlace place : places) {
             EventMark mark = place.marks().get(0);
-            String letter = place.marks().size() > 1 ? String.valueOf(place.marks().size())
+            String letter = place.marks().size() > 1
+                    ? String.valueOf(place.marks().size())
                     : String.valueOf(mark.kind().letter());
-            surface.text(letter, surface.snap(place.x() - size / 2) + size / 2, place.y() + size / 2, Type.SMALL,
-                    Align.CENTRE, palette.of(Role.INK));
+            surface.text(
+                    letter,
+                    surface.snap(place.x() - size / 2) + size / 2,
+                    place.y() + size / 2,
+                    Type.SMALL,
+                    Align.CENTRE,
+                    palette.of(Role.INK));
         }
     }
 }

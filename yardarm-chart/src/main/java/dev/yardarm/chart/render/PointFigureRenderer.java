@@ -45,8 +45,8 @@ final class PointFigureRenderer {
             double low = bars.low(bar);
             double high = bars.high(bar);
             double box = bars.detail(bar);
-            boolean rising = bars.close(bar) > bars.open(bar) || bars.close(bar) == bars.open(bar)
-                    && (bar == 0 || bars.close(bar - 1) <= bars.open(bar - 1));
+            boolean rising = bars.close(bar) > bars.open(bar)
+                    || bars.close(bar) == bars.open(bar) && (bar == 0 || bars.close(bar - 1) <= bars.open(bar - 1));
             double next = byPart ? low * (1 + box) : low + box;
             double height = Math.abs(scale.y(low) - scale.y(next));
             if (!(box > 0) || !signs || boxes > MOST_BOXES) {
@@ -55,10 +55,16 @@ final class PointFigureRenderer {
             }
             double half = Math.min(time.barWidth(), height) / 2 - 1;
             double x = time.middle(bar);
-            for (double level = low; level <= high + box * (byPart ? level : 1) * 0.01; level = byPart
-                    ? level * (1 + box) : level + box) {
+            for (double level = low;
+                    level <= high + box * (byPart ? level : 1) * 0.01;
+                    level = byPart ? level * (1 + box) : level + box) {
                 boxes++;
-                sign(rising, x, scale.y(level), Math.min(half, height / 2 - 0.75), Math.min(time.barWidth() / 2 - 1, 9));
+                sign(
+                        rising,
+                        x,
+                        scale.y(level),
+                        Math.min(half, height / 2 - 0.75),
+                        Math.min(time.barWidth() / 2 - 1, 9));
             }
         }
         surface.segments(palette.of(Role.RISE), 1.5, crosses.values(), crosses.points() / 2);
@@ -92,8 +98,8 @@ final class PointFigureRenderer {
         return false;
     }
 
-    private void column(int bar, double low, double high, boolean rising, TimeScale time, PriceScale scale,
-                        Surface surface) {
+    private void column(
+            int bar, double low, double high, boolean rising, TimeScale time, PriceScale scale, Surface surface) {
         double width = Math.max(surface.hairline(), surface.snap(time.barWidth() * 0.7));
         double left = surface.snap(time.middle(bar) - width / 2);
         double top = surface.snap(Math.min(scale.y(high), scale.y(low)));
@@ -112,7 +118,11 @@ final class PointFigureRenderer {
         for (int part = 0; part < RING; part++) {
             double from = 2 * Math.PI * part / RING;
             double to = 2 * Math.PI * (part + 1) / RING;
-            segment(rings, x + broad * Math.cos(from), y + high * Math.sin(from), x + broad * Math.cos(to),
+            segment(
+                    rings,
+                    x + broad * Math.cos(from),
+                    y + high * Math.sin(from),
+                    x + broad * Math.cos(to),
                     y + high * Math.sin(to));
         }
     }
@@ -122,8 +132,8 @@ final class PointFigureRenderer {
         batch.point(toX, toY);
     }
 
-    private void paintStudy(ChartModel chart, BarRule.PointFigure rule, PriceScale scale, Palette palette,
-                            Surface surface) {
+    private void paintStudy(
+            ChartModel chart, BarRule.PointFigure rule, PriceScale scale, Palette palette, Surface surface) {
         if (studied != chart.bars()) {
             studied = chart.bars();
             study = PointFigureStudy.of(studied, rule);
@@ -133,8 +143,12 @@ final class PointFigureRenderer {
             points.clear();
             points.point(time.middle(line.fromColumn()), scale.y(line.fromPrice()));
             points.point(time.middle(line.toColumn()), scale.y(line.toPrice()));
-            surface.line(palette.of(Role.SOFT), 1.25, line.broken() ? new double[] {4, 3} : new double[0],
-                    points.values(), 2);
+            surface.line(
+                    palette.of(Role.SOFT),
+                    1.25,
+                    line.broken() ? new double[] {4, 3} : new double[0],
+                    points.values(),
+                    2);
         }
         List<PointFigureStudy.Count> counts = study.counts();
         double lastY = Double.NaN;
@@ -150,9 +164,15 @@ final class PointFigureRenderer {
             points.point(time.middle(count.column()), y);
             points.point(chart.plotRight() - 4, y);
             surface.line(palette.of(Role.SOFT), 1, new double[] {2, 3}, points.values(), 2);
-            surface.text((count.vertical() ? "count up to " : "base counts to ").replace("up to", count.rising()
-                            ? "up to" : "down to") + AxisText.price(chart, count.target()), chart.plotRight() - 6, y - 8,
-                    Type.SMALL, Align.RIGHT, palette.of(Role.SOFT));
+            surface.text(
+                    (count.vertical() ? "count up to " : "base counts to ")
+                                    .replace("up to", count.rising() ? "up to" : "down to")
+                            + AxisText.price(chart, count.target()),
+                    chart.plotRight() - 6,
+                    y - 8,
+                    Type.SMALL,
+                    Align.RIGHT,
+                    palette.of(Role.SOFT));
             lastY = y;
             shown++;
         }

@@ -16,12 +16,11 @@ import java.util.Locale;
 /** The words and numbers a chart shows: readouts of a bar, quantities, changes, times. */
 public final class Readout {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM yyyy", Locale.ENGLISH);
-    private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm",
-            Locale.ENGLISH);
-    private static final DateTimeFormatter SECOND = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
+    private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm", Locale.ENGLISH);
+    private static final DateTimeFormatter SECOND =
+            DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
 
-    private Readout() {
-    }
+    private Readout() {}
 
     /** A quantity, shortened: {@code 950}, {@code 12.4 k}, {@code 3.15 M}. */
     public static String quantity(double value) {
@@ -35,7 +34,8 @@ public final class Readout {
         if (size >= 1e6) {
             return String.format(Locale.ROOT, "%.2f M", value / 1e6);
         }
-        return size >= 1e4 ? String.format(Locale.ROOT, "%.1f k", value / 1e3)
+        return size >= 1e4
+                ? String.format(Locale.ROOT, "%.1f k", value / 1e3)
                 : String.format(Locale.ROOT, "%.0f", value);
     }
 
@@ -45,13 +45,17 @@ public final class Readout {
             return "–";
         }
         double size = Math.abs(value);
-        int decimals = size == 0 || size >= 100 || value == Math.rint(value) && size >= 1 ? 0 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
+        int decimals = size == 0 || size >= 100 || value == Math.rint(value) && size >= 1
+                ? 0
+                : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
         return String.format(Locale.ROOT, "%." + decimals + "f", value);
     }
 
     /** A change with its sign: {@code +1.2 %}. */
     public static String percent(double part) {
-        return Double.isFinite(part) ? String.format(Locale.ROOT, "%+.2f %%", 100 * part).replace('-', '−') : "–";
+        return Double.isFinite(part)
+                ? String.format(Locale.ROOT, "%+.2f %%", 100 * part).replace('-', '−')
+                : "–";
     }
 
     /** When a bar opened, as precisely as its timeframe needs. */
@@ -61,8 +65,8 @@ public final class Readout {
 
     /** When a bar of a chart opened, in the chart's zone. */
     public static String time(ChartModel chart, long time) {
-        return Times.at(time, chart.zone()).format(!chart.request().isTime() ? SECOND
-                : chart.timeframe().isIntraday() ? MINUTE : DAY);
+        return Times.at(time, chart.zone())
+                .format(!chart.request().isTime() ? SECOND : chart.timeframe().isIntraday() ? MINUTE : DAY);
     }
 
     /** The readout of a bar: time, open, high, low, close, change from the bar before, volume. */
@@ -107,10 +111,12 @@ public final class Readout {
             return "–";
         }
         if (layer.indicator().isOfBars()) {
-            return chart.formatOf(layer.settings().word("with")).map(format -> format.format(value))
+            return chart.formatOf(layer.settings().word("with"))
+                    .map(format -> format.format(value))
                     .orElseGet(() -> number(value));
         }
-        boolean priced = layer.indicator().place().withPrice() && layer.reference().isEmpty();
+        boolean priced =
+                layer.indicator().place().withPrice() && layer.reference().isEmpty();
         return priced ? chart.instrument().orElseThrow().format().format(value) : number(value);
     }
 
@@ -118,7 +124,9 @@ public final class Readout {
     public static String change(ChartModel chart, IndicatorLayer layer, int bar) {
         List<ChartData.Line> lines = chart.data().of(layer);
         double base = chart.ownScale(layer).map(Pane.OwnScale::base).orElse(Double.NaN);
-        return lines.isEmpty() || Double.isNaN(base) ? "" : percent(lines.get(0).column().at(bar) / base - 1);
+        return lines.isEmpty() || Double.isNaN(base)
+                ? ""
+                : percent(lines.get(0).column().at(bar) / base - 1);
     }
 
     /**
@@ -128,13 +136,17 @@ public final class Readout {
     public static String covered(ChartModel chart, IndicatorLayer layer, int bar) {
         List<ChartData.Line> lines = chart.data().of(layer);
         int output = layer.indicator().output("since");
-        double since = output < 0 || lines.isEmpty() ? Double.NaN : lines.get(output).column().at(bar);
+        double since = output < 0 || lines.isEmpty()
+                ? Double.NaN
+                : lines.get(output).column().at(bar);
         int guess = layer.indicator().output("estimated");
         if (guess >= 0 && !lines.isEmpty() && lines.get(guess).column().at(bar) == 1) {
             return "estimated from bars";
         }
-        return Double.isNaN(since) ? "" : "bars from " + time(chart, (long) since) + " to " + time(chart,
-                chart.bars().openTime(bar));
+        return Double.isNaN(since)
+                ? ""
+                : "bars from " + time(chart, (long) since) + " to "
+                        + time(chart, chart.bars().openTime(bar));
     }
 
     /** With as many decimals as its size needs: {@code 43.1}, {@code 0.0123}, {@code 1.25 M}. */
@@ -143,7 +155,8 @@ public final class Readout {
         if (size >= 100_000) {
             return (value < 0 ? "−" : "") + quantity(size);
         }
-        String text = String.format(Locale.ROOT, size >= 10 || size == 0 ? "%.1f" : size >= 0.1 ? "%.2f" : "%.4f", value);
+        String text =
+                String.format(Locale.ROOT, size >= 10 || size == 0 ? "%.1f" : size >= 0.1 ? "%.2f" : "%.4f", value);
         return text.replace('-', '−');
     }
 }

@@ -8,8 +8,7 @@ final class Reduction {
     /** From this many bars to a pixel, pixels begin at whole blocks of the pyramid: a shift of 3 % of a pixel at most. */
     private static final double WHOLE_BLOCKS = 512;
 
-    private Reduction() {
-    }
+    private Reduction() {}
 
     /** The bar behind those that share the pixel at x, of which {@code from} is the first. */
     static int end(TimeScale time, int from, int end, double x, double pixel) {

@@ -14,18 +14,32 @@ import java.util.function.IntToDoubleFunction;
  * lowest and highest value.
  */
 final class SeriesRenderer {
-    private SeriesRenderer() {
-    }
+    private SeriesRenderer() {}
 
     /** Traces a column over the visible bars and hands out each unbroken stretch. */
-    static void trace(ChartModel chart, PriceScale scale, ExtremePyramid.View extremes, IntToDoubleFunction values,
-                      int closed, Surface surface, Batch points, Consumer<Batch> stretch) {
+    static void trace(
+            ChartModel chart,
+            PriceScale scale,
+            ExtremePyramid.View extremes,
+            IntToDoubleFunction values,
+            int closed,
+            Surface surface,
+            Batch points,
+            Consumer<Batch> stretch) {
         trace(chart, chart.time(), scale, extremes, values, closed, surface, points, stretch);
     }
 
     /** The same on a time scale of its own, as for a displaced column. */
-    static void trace(ChartModel chart, TimeScale time, PriceScale scale, ExtremePyramid.View extremes,
-                      IntToDoubleFunction values, int closed, Surface surface, Batch points, Consumer<Batch> stretch) {
+    static void trace(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            ExtremePyramid.View extremes,
+            IntToDoubleFunction values,
+            int closed,
+            Surface surface,
+            Batch points,
+            Consumer<Batch> stretch) {
         int from = Math.max(0, time.firstVisible() - 1);
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
         points.clear();
@@ -44,9 +58,16 @@ final class SeriesRenderer {
         hand(points, stretch);
     }
 
-    private static void reduced(TimeScale time, PriceScale scale, ExtremePyramid.View extremes,
-                                IntToDoubleFunction values, int closed, Surface surface, Batch points, int first,
-                                int end) {
+    private static void reduced(
+            TimeScale time,
+            PriceScale scale,
+            ExtremePyramid.View extremes,
+            IntToDoubleFunction values,
+            int closed,
+            Surface surface,
+            Batch points,
+            int first,
+            int end) {
         double pixel = surface.hairline();
         double x = surface.snap(Math.max(time.left(), time.x(first)));
         int from = first;

@@ -99,37 +99,48 @@ final class TagRenderer {
         if (seconds < 0 || seconds > 86_400) {
             return "";
         }
-        return seconds >= 3600 ? String.format(Locale.ROOT, "%d:%02d:%02d", seconds / 3600, seconds / 60 % 60,
-                seconds % 60) : String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60);
+        return seconds >= 3600
+                ? String.format(Locale.ROOT, "%d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60)
+                : String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60);
     }
 
     private static void addLevels(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
         for (Drawing drawing : chart.drawings()) {
             if (chart.shows(drawing) && drawing.is(Drawing.LEVEL)) {
                 double price = drawing.anchors().get(0).price();
-                tags.add(new Tag(pane.scale().y(price), AxisText.price(chart, price),
-                        palette.series(drawing.colour()), false));
+                tags.add(new Tag(
+                        pane.scale().y(price), AxisText.price(chart, price), palette.series(drawing.colour()), false));
             }
         }
     }
 
-    private static void addIndicator(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette,
-                                     List<Tag> tags) {
+    private static void addIndicator(
+            ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, List<Tag> tags) {
         List<ChartData.Line> lines = chart.data().of(layer);
         for (int output = 0; output < lines.size() && layer.style().showsOn(chart.timeframe()); output++) {
             double value = lines.get(output).column().last();
             // What is drawn back in time has its last value elsewhere than at the axis.
             boolean drawnBack = layer.indicator().displacement(layer.settings(), output) < 0;
-            if (Double.isNaN(value) || drawnBack || !layer.draws(output) || layer.indicator().outputs().get(output).cue()) {
+            if (Double.isNaN(value)
+                    || drawnBack
+                    || !layer.draws(output)
+                    || layer.indicator().outputs().get(output).cue()) {
                 continue;
             }
-            boolean asPrice = pane.kind() == Pane.Kind.PRICE && layer.indicator().place().withPrice()
-                    && layer.isOnPaneScale() && !layer.indicator().isOfBars();
+            boolean asPrice = pane.kind() == Pane.Kind.PRICE
+                    && layer.indicator().place().withPrice()
+                    && layer.isOnPaneScale()
+                    && !layer.indicator().isOfBars();
             int last = chart.bars().size() - 1;
             String change = Readout.change(chart, layer, last);
-            String text = asPrice ? AxisText.price(chart, value) : !change.isEmpty() ? change
-                    : Readout.value(chart, layer, output, last);
-            tags.add(new Tag(pane.scaleOf(layer).y(value), text, palette.series(layer.colourOf(output)), false,
+            String text = asPrice
+                    ? AxisText.price(chart, value)
+                    : !change.isEmpty() ? change : Readout.value(chart, layer, output, last);
+            tags.add(new Tag(
+                    pane.scaleOf(layer).y(value),
+                    text,
+                    palette.series(layer.colourOf(output)),
+                    false,
                     layer.indicator().isOfBars() ? layer.title() : ""));
         }
     }
@@ -137,7 +148,8 @@ final class TagRenderer {
     /** The first tag stays; the others give way up or down, away from it, in the order of their height. */
     private static List<Tag> apart(List<Tag> tags, Pane pane) {
         List<Tag> placed = new ArrayList<>();
-        List<Tag> inView = tags.stream().filter(tag -> tag.y() > pane.top() - 1 && tag.y() < pane.bottom() + 1)
+        List<Tag> inView = tags.stream()
+                .filter(tag -> tag.y() > pane.top() - 1 && tag.y() < pane.bottom() + 1)
                 .toList();
         if (inView.isEmpty()) {
             return placed;
@@ -147,7 +159,9 @@ final class TagRenderer {
         double above = fixed.y();
         double below = fixed.y();
         List<Tag> rest = new ArrayList<>(inView.subList(1, inView.size()));
-        if (!rest.isEmpty() && rest.get(0).y() == fixed.y() + HEIGHT && !rest.get(0).filled()
+        if (!rest.isEmpty()
+                && rest.get(0).y() == fixed.y() + HEIGHT
+                && !rest.get(0).filled()
                 && rest.get(0).colour() == fixed.colour()) {
             // The time left stays right below the price.
             placed.add(rest.remove(0));
@@ -182,7 +196,12 @@ final class TagRenderer {
             shapes.rectangle(left + width - pixel, top, pixel, HEIGHT);
             shapes.fill(surface, tag.colour());
         }
-        surface.text(tag.text(), chart.width() - 8, tag.y(), Type.SMALL, Align.RIGHT,
+        surface.text(
+                tag.text(),
+                chart.width() - 8,
+                tag.y(),
+                Type.SMALL,
+                Align.RIGHT,
                 tag.filled() ? palette.of(Role.PAPER) : palette.of(Role.INK));
         if (!tag.name().isEmpty()) {
             double wide = surface.textWidth(tag.name(), Type.SMALL);

@@ -23,8 +23,8 @@ public record PriceScale(double low, double high, double top, double bottom, boo
     }
 
     /** A scale that shows the given prices with some air, whatever they are. */
-    public static PriceScale fitted(double least, double most, double air, double top, double bottom,
-                                    boolean logarithmic) {
+    public static PriceScale fitted(
+            double least, double most, double air, double top, double bottom, boolean logarithmic) {
         double smallest = least;
         double largest = most;
         if (!(smallest <= largest)) {
@@ -49,7 +49,8 @@ public record PriceScale(double low, double high, double top, double bottom, boo
     }
 
     public double y(double price) {
-        double part = isLogarithmic() ? price > 0 ? Math.log(price / low) / Math.log(high / low) : Double.NaN
+        double part = isLogarithmic()
+                ? price > 0 ? Math.log(price / low) / Math.log(high / low) : Double.NaN
                 : (price - low) / (high - low);
         return inverted ? top + part * (bottom - top) : bottom - part * (bottom - top);
     }
@@ -61,7 +62,8 @@ public record PriceScale(double low, double high, double top, double bottom, boo
 
     /** The same scale with its prices moved down by a number of pixels. */
     public PriceScale movedBy(double pixels) {
-        return inverted ? between(price(top - pixels), price(bottom - pixels))
+        return inverted
+                ? between(price(top - pixels), price(bottom - pixels))
                 : between(price(bottom - pixels), price(top - pixels));
     }
 
@@ -69,14 +71,15 @@ public record PriceScale(double low, double high, double top, double bottom, boo
     public PriceScale stretchedBy(double factor) {
         double middle = (top + bottom) / 2;
         double half = (bottom - top) / 2 * factor;
-        return inverted ? between(price(middle - half), price(middle + half))
+        return inverted
+                ? between(price(middle - half), price(middle + half))
                 : between(price(middle + half), price(middle - half));
     }
 
     /** The same place with other prices; unusable ones leave it as it is. */
     public PriceScale between(double newLow, double newHigh) {
-        boolean usable = Double.isFinite(newLow) && Double.isFinite(newHigh)
-                && newHigh - newLow > Math.abs(newHigh) * 1e-10;
+        boolean usable =
+                Double.isFinite(newLow) && Double.isFinite(newHigh) && newHigh - newLow > Math.abs(newHigh) * 1e-10;
         return usable ? new PriceScale(newLow, newHigh, top, bottom, logarithmic, inverted) : this;
     }
 

@@ -8,8 +8,7 @@ public final class PriceTicks {
     private static final double[] STEPS = {1, 2, 2.5, 5, 10};
     private static final double[][] DIGITS = {{1}, {1, 3}, {1, 2, 5}, {1, 1.5, 2, 3, 5, 7}};
 
-    private PriceTicks() {
-    }
+    private PriceTicks() {}
 
     /**
      * Prices at least so many pixels apart, from low to high.

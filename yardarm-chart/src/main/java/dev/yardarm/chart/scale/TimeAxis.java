@@ -35,7 +35,8 @@ public final class TimeAxis {
     private long usualSpan() {
         int last = bars.size() - 1;
         int first = Math.max(0, last - 100);
-        return last > first ? Math.max(1, (bars.openTime(last) - bars.openTime(first)) / (last - first))
+        return last > first
+                ? Math.max(1, (bars.openTime(last) - bars.openTime(first)) / (last - first))
                 : grid.timeframe().span();
     }
 
@@ -55,14 +56,21 @@ public final class TimeAxis {
         int last = bars.size() - 1;
         if (!byTime && (time < bars.openTime(0) || time > bars.openTime(last))) {
             long span = usualSpan();
-            return (int) Math.max(-1e6, Math.min(1e6, time < bars.openTime(0)
-                    ? Math.floorDiv(time - bars.openTime(0), span) : last + (time - bars.openTime(last)) / span));
+            return (int) Math.max(
+                    -1e6,
+                    Math.min(
+                            1e6,
+                            time < bars.openTime(0)
+                                    ? Math.floorDiv(time - bars.openTime(0), span)
+                                    : last + (time - bars.openTime(last)) / span));
         }
         if (time < bars.openTime(0)) {
             return (int) Math.floor(grid.position(time) - grid.position(bars.openTime(0)));
         }
-        if (time >= bars.closeTime(last) && time >= grid.slotAt(bars.openTime(last)).closeTime()) {
-            double ahead = Math.floor(grid.position(time) + 1e-9) - Math.floor(grid.position(bars.openTime(last)) + 1e-9);
+        if (time >= bars.closeTime(last)
+                && time >= grid.slotAt(bars.openTime(last)).closeTime()) {
+            double ahead =
+                    Math.floor(grid.position(time) + 1e-9) - Math.floor(grid.position(bars.openTime(last)) + 1e-9);
             return last + (int) Math.max(0, Math.min(ahead, 1e6));
         }
         return bars.barAt(time);
@@ -81,7 +89,7 @@ public final class TimeAxis {
             return bar < 0 ? bars.openTime(0) + bar * usualSpan() : bars.openTime(last) + (bar - last) * usualSpan();
         }
         if (bar < 0) {
-            return bars.openTime(0) + bar * (long) grid.timeframe().span();
+            return bars.openTime(0) + bar * grid.timeframe().span();
         }
         BarGrid.Slot slot = grid.slotAt(bars.openTime(last));
         for (int ahead = 0; ahead < Math.min(bar - last, MOST_AHEAD); ahead++) {

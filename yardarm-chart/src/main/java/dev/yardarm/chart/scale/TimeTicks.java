@@ -22,15 +22,24 @@ public final class TimeTicks {
     private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("MMM", Locale.ENGLISH);
 
     private enum Step {
-        M1(ChronoUnit.MINUTES, 1, Times.MINUTE), M5(ChronoUnit.MINUTES, 5, 5 * Times.MINUTE),
-        M15(ChronoUnit.MINUTES, 15, 15 * Times.MINUTE), M30(ChronoUnit.MINUTES, 30, 30 * Times.MINUTE),
-        H1(ChronoUnit.HOURS, 1, Times.HOUR), H2(ChronoUnit.HOURS, 2, 2 * Times.HOUR),
-        H4(ChronoUnit.HOURS, 4, 4 * Times.HOUR), D1(ChronoUnit.DAYS, 1, Times.DAY),
-        W1(ChronoUnit.WEEKS, 1, 7 * Times.DAY), W2(ChronoUnit.WEEKS, 2, 14 * Times.DAY),
-        MO1(ChronoUnit.MONTHS, 1, 30 * Times.DAY), MO3(ChronoUnit.MONTHS, 3, 91 * Times.DAY),
-        MO6(ChronoUnit.MONTHS, 6, 182 * Times.DAY), Y1(ChronoUnit.YEARS, 1, 365 * Times.DAY),
-        Y2(ChronoUnit.YEARS, 2, 730 * Times.DAY), Y5(ChronoUnit.YEARS, 5, 1826 * Times.DAY),
-        Y10(ChronoUnit.YEARS, 10, 3652 * Times.DAY), Y50(ChronoUnit.YEARS, 50, 18262 * Times.DAY);
+        M1(ChronoUnit.MINUTES, 1, Times.MINUTE),
+        M5(ChronoUnit.MINUTES, 5, 5 * Times.MINUTE),
+        M15(ChronoUnit.MINUTES, 15, 15 * Times.MINUTE),
+        M30(ChronoUnit.MINUTES, 30, 30 * Times.MINUTE),
+        H1(ChronoUnit.HOURS, 1, Times.HOUR),
+        H2(ChronoUnit.HOURS, 2, 2 * Times.HOUR),
+        H4(ChronoUnit.HOURS, 4, 4 * Times.HOUR),
+        D1(ChronoUnit.DAYS, 1, Times.DAY),
+        W1(ChronoUnit.WEEKS, 1, 7 * Times.DAY),
+        W2(ChronoUnit.WEEKS, 2, 14 * Times.DAY),
+        MO1(ChronoUnit.MONTHS, 1, 30 * Times.DAY),
+        MO3(ChronoUnit.MONTHS, 3, 91 * Times.DAY),
+        MO6(ChronoUnit.MONTHS, 6, 182 * Times.DAY),
+        Y1(ChronoUnit.YEARS, 1, 365 * Times.DAY),
+        Y2(ChronoUnit.YEARS, 2, 730 * Times.DAY),
+        Y5(ChronoUnit.YEARS, 5, 1826 * Times.DAY),
+        Y10(ChronoUnit.YEARS, 10, 3652 * Times.DAY),
+        Y50(ChronoUnit.YEARS, 50, 18262 * Times.DAY);
 
         private final ChronoUnit unit;
         private final int count;
@@ -44,11 +53,9 @@ public final class TimeTicks {
     }
 
     /** @param isMajor true where something larger than the usual step begins, such as a day among hours */
-    public record Tick(double x, String label, boolean isMajor) {
-    }
+    public record Tick(double x, String label, boolean isMajor) {}
 
-    private TimeTicks() {
-    }
+    private TimeTicks() {}
 
     public static List<Tick> of(TimeScale scale, TimeAxis axis, ZoneId zone, double pixelsApart) {
         List<Tick> ticks = new ArrayList<>();
@@ -59,7 +66,8 @@ public final class TimeTicks {
         }
         long from = axis.openTime(first);
         long to = axis.openTime(Math.min(end, axis.bars().size() + 500));
-        double perPixel = (to - from) / Math.max(1, scale.x(Math.min(end, axis.bars().size() + 500)) - scale.x(first));
+        double perPixel =
+                (to - from) / Math.max(1, scale.x(Math.min(end, axis.bars().size() + 500)) - scale.x(first));
         Step step = Step.Y50;
         for (Step candidate : Step.values()) {
             boolean fine = !axis.isIntraday() && candidate.span < Times.DAY;
@@ -72,8 +80,15 @@ public final class TimeTicks {
         return ticks;
     }
 
-    private static void walk(TimeScale scale, TimeAxis axis, ZoneId zone, double pixelsApart, Step step, long from,
-                             long to, List<Tick> ticks) {
+    private static void walk(
+            TimeScale scale,
+            TimeAxis axis,
+            ZoneId zone,
+            double pixelsApart,
+            Step step,
+            long from,
+            long to,
+            List<Tick> ticks) {
         ZonedDateTime mark = floor(Times.at(from, zone), step);
         int previousBar = Integer.MIN_VALUE;
         ZonedDateTime previousTime = null;
@@ -85,8 +100,8 @@ public final class TimeTicks {
             int bar = firstFrom(axis, time);
             if (time >= from && bar != previousBar) {
                 ZonedDateTime shown = Times.at(axis.openTime(bar), zone);
-                Tick tick = new Tick(scale.middle(bar), label(shown, previousTime, step),
-                        isMajor(shown, previousTime, step));
+                Tick tick = new Tick(
+                        scale.middle(bar), label(shown, previousTime, step), isMajor(shown, previousTime, step));
                 add(ticks, tick, pixelsApart);
                 previousBar = bar;
                 previousTime = shown;
@@ -114,15 +129,18 @@ public final class TimeTicks {
     private static ZonedDateTime floor(ZonedDateTime time, Step step) {
         LocalDateTime local = time.toLocalDateTime();
         LocalDateTime day = local.truncatedTo(ChronoUnit.DAYS);
-        LocalDateTime floored = switch (step.unit) {
-            case MINUTES -> local.truncatedTo(ChronoUnit.HOURS)
-                    .plusMinutes(local.getMinute() / step.count * (long) step.count);
-            case HOURS -> day.plusHours(local.getHour() / step.count * (long) step.count);
-            case DAYS -> day;
-            case WEEKS -> day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
-            case MONTHS -> day.withDayOfMonth(1).withMonth((local.getMonthValue() - 1) / step.count * step.count + 1);
-            default -> day.withDayOfYear(1).withYear(Math.floorDiv(local.getYear(), step.count) * step.count);
-        };
+        LocalDateTime floored =
+                switch (step.unit) {
+                    case MINUTES ->
+                        local.truncatedTo(ChronoUnit.HOURS)
+                                .plusMinutes(local.getMinute() / step.count * (long) step.count);
+                    case HOURS -> day.plusHours(local.getHour() / step.count * (long) step.count);
+                    case DAYS -> day;
+                    case WEEKS -> day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+                    case MONTHS ->
+                        day.withDayOfMonth(1).withMonth((local.getMonthValue() - 1) / step.count * step.count + 1);
+                    default -> day.withDayOfYear(1).withYear(Math.floorDiv(local.getYear(), step.count) * step.count);
+                };
         return floored.atZone(time.getZone());
     }
 
@@ -142,11 +160,14 @@ public final class TimeTicks {
         boolean newYear = previous != null && time.getYear() != previous.getYear();
         boolean newMonth = previous == null || time.getMonth() != previous.getMonth();
         return switch (step.unit) {
-            case MINUTES, HOURS -> previous != null && isMajor(time, previous, step) ? time.format(DAY)
-                    : time.format(TIME);
-            case DAYS, WEEKS -> newYear ? String.valueOf(time.getYear())
-                    : newMonth && previous != null ? time.format(MONTH) : previous == null ? time.format(DAY)
-                    : String.valueOf(time.getDayOfMonth());
+            case MINUTES, HOURS ->
+                previous != null && isMajor(time, previous, step) ? time.format(DAY) : time.format(TIME);
+            case DAYS, WEEKS ->
+                newYear
+                        ? String.valueOf(time.getYear())
+                        : newMonth && previous != null
+                                ? time.format(MONTH)
+                                : previous == null ? time.format(DAY) : String.valueOf(time.getDayOfMonth());
             case MONTHS -> newYear ? String.valueOf(time.getYear()) : time.format(MONTH);
             default -> String.valueOf(time.getYear());
         };

@@ -19,12 +19,24 @@ public final class Palette {
     public static final int SERIES = 8;
 
     private static final Pattern COLOUR = Pattern.compile("-yd-([a-z0-9-]+)\\s*:\\s*#([0-9A-Fa-f]{6})\\s*;");
-    private static final double[][] DASHES = {{}, {8, 3}, {3, 3}, {8, 3, 2, 3}, {12, 4}, {5, 2}, {2, 2},
-            {10, 2, 2, 2, 2, 2}};
+    private static final double[][] DASHES = {
+        {}, {8, 3}, {3, 3}, {8, 3, 2, 3}, {12, 4}, {5, 2}, {2, 2}, {10, 2, 2, 2, 2, 2}
+    };
 
     /** What a colour is for. */
     public enum Role {
-        PAPER, PANEL, RULE, EDGE, INK, SOFT, RISE, FALL, FALL_TEXT, BRASS, BRASS_TEXT, SIGNAL;
+        PAPER,
+        PANEL,
+        RULE,
+        EDGE,
+        INK,
+        SOFT,
+        RISE,
+        FALL,
+        FALL_TEXT,
+        BRASS,
+        BRASS_TEXT,
+        SIGNAL;
 
         private String property() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -33,7 +45,8 @@ public final class Palette {
 
     /** The themes. */
     public enum Theme {
-        DAYLIGHT("Daylight"), NIGHT_WATCH("Night watch");
+        DAYLIGHT("Daylight"),
+        NIGHT_WATCH("Night watch");
 
         private final String title;
 

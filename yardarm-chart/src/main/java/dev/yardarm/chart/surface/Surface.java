@@ -16,7 +16,11 @@ public interface Surface {
     }
 
     /** Where a text stands to its x. */
-    enum Align { LEFT, CENTRE, RIGHT }
+    enum Align {
+        LEFT,
+        CENTRE,
+        RIGHT
+    }
 
     /** Device pixels for one logical pixel: 1, 1.25, 1.5, 2 ... */
     double scale();

@@ -38,29 +38,42 @@ public final class SvgSurface implements Surface {
 
     private static String paint(String what, int colour) {
         int alpha = colour >>> 24;
-        return " " + what + "=\"#" + String.format("%06x", colour & 0xFFFFFF) + "\"" + (alpha == 255 ? ""
-                : " " + what + "-opacity=\"" + number(alpha / 255.0) + "\"");
+        return " " + what + "=\"#" + String.format("%06x", colour & 0xFFFFFF) + "\""
+                + (alpha == 255 ? "" : " " + what + "-opacity=\"" + number(alpha / 255.0) + "\"");
     }
 
     @Override
     public void fillRectangles(int colour, double[] rectangles, int count) {
         body.append("<path").append(paint("fill", colour)).append(" d=\"");
         for (int at = 0; at < 4 * count; at += 4) {
-            body.append('M').append(number(rectangles[at])).append(' ').append(number(rectangles[at + 1]))
-                    .append('h').append(number(rectangles[at + 2])).append('v').append(number(rectangles[at + 3]))
-                    .append('h').append(number(-rectangles[at + 2])).append('z');
+            body.append('M')
+                    .append(number(rectangles[at]))
+                    .append(' ')
+                    .append(number(rectangles[at + 1]))
+                    .append('h')
+                    .append(number(rectangles[at + 2]))
+                    .append('v')
+                    .append(number(rectangles[at + 3]))
+                    .append('h')
+                    .append(number(-rectangles[at + 2]))
+                    .append('z');
         }
         body.append("\"/>\n");
     }
 
     @Override
     public void line(int colour, double lineWidth, double[] dash, double[] points, int count) {
-        body.append("<polyline fill=\"none\"").append(paint("stroke", colour)).append(stroke(lineWidth, dash))
-                .append(" points=\"").append(points(points, count)).append("\"/>\n");
+        body.append("<polyline fill=\"none\"")
+                .append(paint("stroke", colour))
+                .append(stroke(lineWidth, dash))
+                .append(" points=\"")
+                .append(points(points, count))
+                .append("\"/>\n");
     }
 
     private static String stroke(double lineWidth, double[] dash) {
-        StringBuilder text = new StringBuilder(" stroke-linejoin=\"round\" stroke-width=\"").append(number(lineWidth))
+        StringBuilder text = new StringBuilder(" stroke-linejoin=\"round\" stroke-width=\"")
+                .append(number(lineWidth))
                 .append('"');
         if (dash.length > 0) {
             text.append(" stroke-dasharray=\"");
@@ -75,7 +88,9 @@ public final class SvgSurface implements Surface {
     private static String points(double[] points, int count) {
         StringBuilder text = new StringBuilder();
         for (int point = 0; point < count; point++) {
-            text.append(point == 0 ? "" : " ").append(number(points[2 * point])).append(',')
+            text.append(point == 0 ? "" : " ")
+                    .append(number(points[2 * point]))
+                    .append(',')
                     .append(number(points[2 * point + 1]));
         }
         return text.toString();
@@ -86,32 +101,54 @@ public final class SvgSurface implements Surface {
         if (count == 0) {
             return;
         }
-        body.append("<path fill=\"none\"").append(paint("stroke", colour)).append(stroke(lineWidth, new double[0]))
+        body.append("<path fill=\"none\"")
+                .append(paint("stroke", colour))
+                .append(stroke(lineWidth, new double[0]))
                 .append(" d=\"");
         for (int at = 0; at < 4 * count; at += 4) {
-            body.append('M').append(number(ends[at])).append(' ').append(number(ends[at + 1])).append('L')
-                    .append(number(ends[at + 2])).append(' ').append(number(ends[at + 3]));
+            body.append('M')
+                    .append(number(ends[at]))
+                    .append(' ')
+                    .append(number(ends[at + 1]))
+                    .append('L')
+                    .append(number(ends[at + 2]))
+                    .append(' ')
+                    .append(number(ends[at + 3]));
         }
         body.append("\"/>\n");
     }
 
     @Override
     public void fillPolygon(int colour, double[] points, int count) {
-        body.append("<polygon").append(paint("fill", colour)).append(" points=\"").append(points(points, count))
+        body.append("<polygon")
+                .append(paint("fill", colour))
+                .append(" points=\"")
+                .append(points(points, count))
                 .append("\"/>\n");
     }
 
     @Override
     public void text(String text, double x, double y, Type type, Align align, int colour) {
-        String anchor = switch (align) {
-            case LEFT -> "start";
-            case CENTRE -> "middle";
-            case RIGHT -> "end";
-        };
-        body.append("<text x=\"").append(number(x)).append("\" y=\"").append(number(y + size(type) * 0.35))
-                .append("\" font-size=\"").append(number(size(type))).append("\" text-anchor=\"").append(anchor)
-                .append('"').append(type == Type.STRONG ? " font-weight=\"600\"" : "").append(paint("fill", colour))
-                .append('>').append(escape(text)).append("</text>\n");
+        String anchor =
+                switch (align) {
+                    case LEFT -> "start";
+                    case CENTRE -> "middle";
+                    case RIGHT -> "end";
+                };
+        body.append("<text x=\"")
+                .append(number(x))
+                .append("\" y=\"")
+                .append(number(y + size(type) * 0.35))
+                .append("\" font-size=\"")
+                .append(number(size(type)))
+                .append("\" text-anchor=\"")
+                .append(anchor)
+                .append('"')
+                .append(type == Type.STRONG ? " font-weight=\"600\"" : "")
+                .append(paint("fill", colour))
+                .append('>')
+                .append(escape(text))
+                .append("</text>\n");
     }
 
     private static double size(Type type) {
@@ -130,9 +167,17 @@ public final class SvgSurface implements Surface {
     @Override
     public void beginClip(double x, double y, double clipWidth, double clipHeight) {
         String id = "clip" + ++clipCount;
-        clips.append("<clipPath id=\"").append(id).append("\"><rect x=\"").append(number(x)).append("\" y=\"")
-                .append(number(y)).append("\" width=\"").append(number(clipWidth)).append("\" height=\"")
-                .append(number(clipHeight)).append("\"/></clipPath>\n");
+        clips.append("<clipPath id=\"")
+                .append(id)
+                .append("\"><rect x=\"")
+                .append(number(x))
+                .append("\" y=\"")
+                .append(number(y))
+                .append("\" width=\"")
+                .append(number(clipWidth))
+                .append("\" height=\"")
+                .append(number(clipHeight))
+                .append("\"/></clipPath>\n");
         body.append("<g clip-path=\"url(#").append(id).append(")\">\n");
     }
 

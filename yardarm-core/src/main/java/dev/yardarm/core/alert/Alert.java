@@ -12,8 +12,16 @@ import java.util.Objects;
  * @param firedAt when it fired, 0 while it waits
  * @param firedPrice the price at which it fired
  */
-public record Alert(String id, InstrumentId instrument, String drawing, Trigger trigger, Timeframe timeframe,
-                    boolean above, long setAt, long firedAt, double firedPrice) {
+public record Alert(
+        String id,
+        InstrumentId instrument,
+        String drawing,
+        Trigger trigger,
+        Timeframe timeframe,
+        boolean above,
+        long setAt,
+        long firedAt,
+        double firedPrice) {
     /** What makes it fire. */
     public enum Trigger {
         /** A trade at the drawing's price or through it. */

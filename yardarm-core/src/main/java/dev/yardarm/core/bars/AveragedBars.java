@@ -24,24 +24,35 @@ public final class AveragedBars implements BarMaker {
     }
 
     @Override
-    public void addBar(long openTime, long closeTime, double open, double high, double low, double close,
-                       double volume) {
+    public void addBar(
+            long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         series.dropForming();
         double averageClose = (open + high + low + close) / 4;
         double averageOpen = firstOrMiddle(open, close);
-        series.append(openTime, closeTime, averageOpen, Math.max(high, Math.max(averageOpen, averageClose)),
-                Math.min(low, Math.min(averageOpen, averageClose)), averageClose, volume);
+        series.append(
+                openTime,
+                closeTime,
+                averageOpen,
+                Math.max(high, Math.max(averageOpen, averageClose)),
+                Math.min(low, Math.min(averageOpen, averageClose)),
+                averageClose,
+                volume);
         lastOpen = averageOpen;
         lastClose = averageClose;
     }
 
     /** Shows a bar that is still forming; it is taken back by whatever comes next. */
-    public void form(long openTime, long closeTime, double open, double high, double low, double close,
-                     double volume) {
+    public void form(long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         double averageClose = (open + high + low + close) / 4;
         double averageOpen = firstOrMiddle(open, close);
-        series.form(openTime, closeTime, averageOpen, Math.max(high, Math.max(averageOpen, averageClose)),
-                Math.min(low, Math.min(averageOpen, averageClose)), averageClose, volume);
+        series.form(
+                openTime,
+                closeTime,
+                averageOpen,
+                Math.max(high, Math.max(averageOpen, averageClose)),
+                Math.min(low, Math.min(averageOpen, averageClose)),
+                averageClose,
+                volume);
     }
 
     private double firstOrMiddle(double open, double close) {

@@ -35,8 +35,8 @@ public final class BarBuilder implements BarMaker {
 
     /** Adds a shorter bar, told by its opening time; it must not lie before the bar being built. */
     @Override
-    public void addBar(long openTime, long closeTime, double open, double high, double low, double close,
-                       double volume) {
+    public void addBar(
+            long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (series.hasForming() && openTime < series.formingCloseTime()) {
             series.extendForming(high, low, close, volume);
             return;
@@ -76,8 +76,14 @@ public final class BarBuilder implements BarMaker {
     /** Adds all bars of a snapshot, the forming one included. */
     public void addAll(Bars bars) {
         for (int bar = 0; bar < bars.size(); bar++) {
-            addBar(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                    bars.close(bar), bars.volume(bar));
+            addBar(
+                    bars.openTime(bar),
+                    bars.closeTime(bar),
+                    bars.open(bar),
+                    bars.high(bar),
+                    bars.low(bar),
+                    bars.close(bar),
+                    bars.volume(bar));
         }
     }
 

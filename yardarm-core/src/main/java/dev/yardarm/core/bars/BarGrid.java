@@ -40,8 +40,7 @@ public final class BarGrid {
     }
 
     /** A bar's place in time. */
-    public record Slot(long openTime, long closeTime) {
-    }
+    public record Slot(long openTime, long closeTime) {}
 
     /** The slot a moment belongs to; between sessions it is the slot that ended before. */
     public synchronized Slot slotAt(long time) {
@@ -111,15 +110,17 @@ public final class BarGrid {
     }
 
     private int months() {
-        return timeframe.count() * switch (timeframe.unit()) {
-            case QUARTER -> 3;
-            case YEAR -> 12;
-            default -> 1;
-        };
+        return timeframe.count()
+                * switch (timeframe.unit()) {
+                    case QUARTER -> 3;
+                    case YEAR -> 12;
+                    default -> 1;
+                };
     }
 
     private LocalDate nextPeriod(LocalDate start) {
-        return timeframe.unit() == Timeframe.Unit.WEEK ? start.plusWeeks(timeframe.count())
+        return timeframe.unit() == Timeframe.Unit.WEEK
+                ? start.plusWeeks(timeframe.count())
                 : start.plusMonths(months());
     }
 

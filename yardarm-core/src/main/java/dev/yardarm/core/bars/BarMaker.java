@@ -35,8 +35,9 @@ public interface BarMaker {
     /** The price of the last piece, which need not be a bar's close; NaN before the first. */
     default double lastPrice() {
         BarSeries made = series();
-        return made.hasForming() ? made.formingClose() : made.closed() == 0 ? Double.NaN
-                : made.snapshot().close(made.closed() - 1);
+        return made.hasForming()
+                ? made.formingClose()
+                : made.closed() == 0 ? Double.NaN : made.snapshot().close(made.closed() - 1);
     }
 
     /** The bars made so far, the forming one as it stands. */

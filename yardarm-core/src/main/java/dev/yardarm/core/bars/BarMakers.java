@@ -5,8 +5,7 @@ import dev.yardarm.core.session.TradingCalendar;
 
 /** Makers for every kind of bar. */
 public final class BarMakers {
-    private BarMakers() {
-    }
+    private BarMakers() {}
 
     /**
      * A maker for a rule.

@@ -146,7 +146,8 @@ public sealed interface BarRule {
 
         @Override
         public String words() {
-            return "point and figure " + box + " x " + reversal + (reading == Reading.HIGH_LOW ? " by high and low" : "");
+            return "point and figure " + box + " x " + reversal
+                    + (reading == Reading.HIGH_LOW ? " by high and low" : "");
         }
     }
 
@@ -187,13 +188,22 @@ public sealed interface BarRule {
     }
 
     private static String plain(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf((long) number)
+        return number == Math.rint(number) && Math.abs(number) < 1e15
+                ? String.valueOf((long) number)
                 : String.valueOf(number);
     }
 
     /** The kinds there are, each with an example, for messages and completion. */
-    List<String> EXAMPLES = List.of("time:5m", "ticks:500", "volume:1000", "range:10", "reversal:10", "brick:20",
-            "line-break:3", "point-figure:10x3", "heikin-ashi");
+    List<String> EXAMPLES = List.of(
+            "time:5m",
+            "ticks:500",
+            "volume:1000",
+            "range:10",
+            "reversal:10",
+            "brick:20",
+            "line-break:3",
+            "point-figure:10x3",
+            "heikin-ashi");
 
     /**
      * Reads the text form.
@@ -208,9 +218,12 @@ public sealed interface BarRule {
         int colon = front.indexOf(':');
         String word = (colon < 0 ? front : front.substring(0, colon)).toLowerCase(Locale.ROOT);
         String measure = colon < 0 ? "" : front.substring(colon + 1);
-        boolean takesBasis = List.of("brick", "line-break", "point-figure", "heikin-ashi").contains(word);
-        require(basis.isEmpty() || takesBasis, word + " bars are made from the finest trades or bars there are; leave "
-                + "out '@" + basis.map(Timeframe::toString).orElse("") + "'");
+        boolean takesBasis =
+                List.of("brick", "line-break", "point-figure", "heikin-ashi").contains(word);
+        require(
+                basis.isEmpty() || takesBasis,
+                word + " bars are made from the finest trades or bars there are; leave " + "out '@"
+                        + basis.map(Timeframe::toString).orElse("") + "'");
         return switch (word) {
             case "time" -> new Time(timeframe(measure));
             case "ticks" -> new Ticks(whole(measure, word));
@@ -224,8 +237,9 @@ public sealed interface BarRule {
                 require(measure.isEmpty(), "heikin-ashi takes no measure; leave out ':" + measure + "'");
                 yield new Averaged(basis);
             }
-            default -> throw new IllegalArgumentException("there is no kind of bar '" + word + "'; the kinds are "
-                    + String.join(", ", EXAMPLES));
+            default ->
+                throw new IllegalArgumentException(
+                        "there is no kind of bar '" + word + "'; the kinds are " + String.join(", ", EXAMPLES));
         };
     }
 
@@ -238,21 +252,22 @@ public sealed interface BarRule {
         }
         int cross = rest.lastIndexOf('x');
         String box = cross < 0 ? rest : rest.substring(0, cross);
-        return new PointFigure(BoxSize.parse(box), cross < 0 ? 3 : whole(rest.substring(cross + 1), "point-figure"),
-                reading, basis);
+        return new PointFigure(
+                BoxSize.parse(box), cross < 0 ? 3 : whole(rest.substring(cross + 1), "point-figure"), reading, basis);
     }
 
     private static Timeframe timeframe(String text) {
-        return Timeframe.parse(text).orElseThrow(() -> new IllegalArgumentException("'" + text
-                + "' is no timeframe; write it as 5m, 2h, D, 3D, W, M, Q or Y"));
+        return Timeframe.parse(text)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + text + "' is no timeframe; write it as 5m, 2h, D, 3D, W, M, Q or Y"));
     }
 
     private static int whole(String text, String word) {
         try {
             return Integer.parseInt(text.strip());
         } catch (NumberFormatException notANumber) {
-            throw new IllegalArgumentException(word + " needs a whole number, as in " + example(word) + ", not '" + text
-                    + "'");
+            throw new IllegalArgumentException(
+                    word + " needs a whole number, as in " + example(word) + ", not '" + text + "'");
         }
     }
 
@@ -262,11 +277,15 @@ public sealed interface BarRule {
             require(!Double.isNaN(value) && !Double.isInfinite(value), word + " needs a number, not '" + text + "'");
             return value;
         } catch (NumberFormatException notANumber) {
-            throw new IllegalArgumentException(word + " needs a number, as in " + example(word) + ", not '" + text + "'");
+            throw new IllegalArgumentException(
+                    word + " needs a number, as in " + example(word) + ", not '" + text + "'");
         }
     }
 
     private static String example(String word) {
-        return EXAMPLES.stream().filter(each -> each.startsWith(word)).findFirst().orElse(word);
+        return EXAMPLES.stream()
+                .filter(each -> each.startsWith(word))
+                .findFirst()
+                .orElse(word);
     }
 }

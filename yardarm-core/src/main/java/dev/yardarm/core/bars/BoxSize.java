@@ -22,8 +22,8 @@ public sealed interface BoxSize {
     record Percent(double percent) implements BoxSize {
         public Percent {
             if (!(percent > 0 && percent <= 50)) {
-                throw new IllegalArgumentException("a size in per cent must be above 0 and at most 50, not "
-                        + text(percent));
+                throw new IllegalArgumentException(
+                        "a size in per cent must be above 0 and at most 50, not " + text(percent));
             }
         }
 
@@ -54,7 +54,8 @@ public sealed interface BoxSize {
             if (word.startsWith("atr")) {
                 return new AverageRange(word.length() == 3 ? 14 : Integer.parseInt(word.substring(3)));
             }
-            return word.endsWith("%") ? new Percent(Double.parseDouble(word.substring(0, word.length() - 1)))
+            return word.endsWith("%")
+                    ? new Percent(Double.parseDouble(word.substring(0, word.length() - 1)))
                     : new Fixed(Double.parseDouble(word));
         } catch (NumberFormatException notANumber) {
             throw new IllegalArgumentException("'" + text + "' is no size; write it in ticks (20), in per cent (0.5%) "
@@ -63,7 +64,8 @@ public sealed interface BoxSize {
     }
 
     private static String text(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf((long) number)
+        return number == Math.rint(number) && Math.abs(number) < 1e15
+                ? String.valueOf((long) number)
                 : String.valueOf(number);
     }
 }

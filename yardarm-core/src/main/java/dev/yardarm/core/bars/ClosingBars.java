@@ -9,6 +9,7 @@ import dev.yardarm.core.series.BarSeries;
 abstract class ClosingBars extends EventBars {
     /** Extremes of the piece being taken in: the one against the way goes to the first bar it completes. */
     private double highest;
+
     private double lowest;
     private int way;
 
@@ -24,8 +25,14 @@ abstract class ClosingBars extends EventBars {
     }
 
     @Override
-    public final void addBar(long barOpen, long barClose, double barOpenPrice, double barHigh, double barLow,
-                             double barClosePrice, double barVolume) {
+    public final void addBar(
+            long barOpen,
+            long barClose,
+            double barOpenPrice,
+            double barHigh,
+            double barLow,
+            double barClosePrice,
+            double barVolume) {
         knownAt = barClose;
         take(barOpen, barHigh, barLow, barClosePrice, barVolume);
         measure(barHigh, barLow, barClosePrice);
@@ -54,12 +61,10 @@ abstract class ClosingBars extends EventBars {
     abstract void decide(long time, double price);
 
     /** Takes in the clock of a trade for sizes that follow the average range. */
-    void measure(long time, double price) {
-    }
+    void measure(long time, double price) {}
 
     /** Takes in a complete finer bar for sizes that follow the average range. */
-    void measure(double barHigh, double barLow, double barClose) {
-    }
+    void measure(double barHigh, double barLow, double barClose) {}
 
     /** Completes a bar between two prices and begins the next at its end. */
     final void complete(long time, double from, double to) {

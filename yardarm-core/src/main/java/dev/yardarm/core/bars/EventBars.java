@@ -20,6 +20,7 @@ abstract class EventBars implements BarMaker {
 
     /** True while a bar is under construction. */
     boolean begun;
+
     long openTime;
     double open;
     double high;
@@ -56,12 +57,18 @@ abstract class EventBars implements BarMaker {
     /**
      * Shows the forming bar with a piece added that is not complete yet; it stays until the next piece is taken in.
      */
-    void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
-                       double pieceVolume) {
+    void preview(
+            long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose, double pieceVolume) {
         shown = true;
         if (begun) {
-            series.form(openTime, Math.max(time, openTime), open, Math.max(high, pieceHigh), Math.min(low, pieceLow),
-                    pieceClose, volume + pieceVolume);
+            series.form(
+                    openTime,
+                    Math.max(time, openTime),
+                    open,
+                    Math.max(high, pieceHigh),
+                    Math.min(low, pieceLow),
+                    pieceClose,
+                    volume + pieceVolume);
         } else {
             long opens = Math.max(time, lastOpenTime + 1);
             series.form(opens, opens, pieceOpen, pieceHigh, pieceLow, pieceClose, pieceVolume);
@@ -120,6 +127,5 @@ abstract class EventBars implements BarMaker {
     }
 
     /** The session of the last bar is over. */
-    void sessionEnded() {
-    }
+    void sessionEnded() {}
 }

@@ -26,8 +26,8 @@ public final class MadeFromFiner implements BarMaker {
     }
 
     @Override
-    public void addBar(long openTime, long closeTime, double open, double high, double low, double close,
-                       double volume) {
+    public void addBar(
+            long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         finer.addBar(openTime, closeTime, open, high, low, close, volume);
         pass();
     }
@@ -38,15 +38,27 @@ public final class MadeFromFiner implements BarMaker {
         if (series.closed() > taken) {
             var bars = series.snapshot();
             for (; taken < bars.closed(); taken++) {
-                maker.addBar(bars.openTime(taken), bars.closeTime(taken), bars.open(taken), bars.high(taken),
-                        bars.low(taken), bars.close(taken), bars.volume(taken));
+                maker.addBar(
+                        bars.openTime(taken),
+                        bars.closeTime(taken),
+                        bars.open(taken),
+                        bars.high(taken),
+                        bars.low(taken),
+                        bars.close(taken),
+                        bars.volume(taken));
             }
             series.restart();
             taken = 0;
             if (bars.hasForming()) {
                 int last = bars.closed();
-                series.form(bars.openTime(last), bars.closeTime(last), bars.open(last), bars.high(last),
-                        bars.low(last), bars.close(last), bars.volume(last));
+                series.form(
+                        bars.openTime(last),
+                        bars.closeTime(last),
+                        bars.open(last),
+                        bars.high(last),
+                        bars.low(last),
+                        bars.close(last),
+                        bars.volume(last));
             }
         }
     }
@@ -74,11 +86,22 @@ public final class MadeFromFiner implements BarMaker {
         if (version != shownVersion || !series.hasForming()) {
             shownVersion = version;
             if (maker instanceof EventBars event) {
-                event.preview(piece.formingOpenTime(), piece.formingOpen(), piece.formingHigh(), piece.formingLow(),
-                        piece.formingClose(), piece.formingVolume());
+                event.preview(
+                        piece.formingOpenTime(),
+                        piece.formingOpen(),
+                        piece.formingHigh(),
+                        piece.formingLow(),
+                        piece.formingClose(),
+                        piece.formingVolume());
             } else if (maker instanceof AveragedBars averaged) {
-                averaged.form(piece.formingOpenTime(), piece.formingCloseTime(), piece.formingOpen(),
-                        piece.formingHigh(), piece.formingLow(), piece.formingClose(), piece.formingVolume());
+                averaged.form(
+                        piece.formingOpenTime(),
+                        piece.formingCloseTime(),
+                        piece.formingOpen(),
+                        piece.formingHigh(),
+                        piece.formingLow(),
+                        piece.formingClose(),
+                        piece.formingVolume());
             }
         }
         return series;

@@ -25,6 +25,7 @@ public final class PointFigureBars extends EventBars {
     private Levels levels;
     /** Direction of the current column: 1, -1, or 0 before the first. */
     private int way;
+
     private long firstBox;
     private long lastBox;
     private double start = Double.NaN;
@@ -77,7 +78,8 @@ public final class PointFigureBars extends EventBars {
                 }
             };
         }
-        double ticks = rule.box() instanceof BoxSize.Fixed fixed ? fixed.ticks()
+        double ticks = rule.box() instanceof BoxSize.Fixed fixed
+                ? fixed.ticks()
                 : Math.max(1, Math.rint(range / steps.tick()));
         return new Levels() {
             @Override
@@ -106,11 +108,23 @@ public final class PointFigureBars extends EventBars {
     }
 
     @Override
-    public void addBar(long barOpen, long barClose, double barOpenPrice, double barHigh, double barLow,
-                       double barClosePrice, double barVolume) {
+    public void addBar(
+            long barOpen,
+            long barClose,
+            double barOpenPrice,
+            double barHigh,
+            double barLow,
+            double barClosePrice,
+            double barVolume) {
         boolean byEnds = rule.reading() == BarRule.PointFigure.Reading.HIGH_LOW;
-        take(barOpen, barClose, byEnds ? barHigh : barClosePrice, byEnds ? barLow : barClosePrice, barClosePrice,
-                barVolume, barClosePrice >= barOpenPrice);
+        take(
+                barOpen,
+                barClose,
+                byEnds ? barHigh : barClosePrice,
+                byEnds ? barLow : barClosePrice,
+                barClosePrice,
+                barVolume,
+                barClosePrice >= barOpenPrice);
         if (yardstick != null) {
             yardstick.addBar(barHigh, barLow, barClosePrice);
         }
@@ -123,8 +137,8 @@ public final class PointFigureBars extends EventBars {
 
     /** Boxes are complete or not there: a piece that is not complete yet changes none. */
     @Override
-    void preview(long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose,
-                 double pieceVolume) {
+    void preview(
+            long time, double pieceOpen, double pieceHigh, double pieceLow, double pieceClose, double pieceVolume) {
         // the column stays as it stands
     }
 

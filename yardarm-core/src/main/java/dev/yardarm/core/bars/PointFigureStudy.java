@@ -16,8 +16,7 @@ import java.util.List;
  * <p>A count is known when its column is complete. Cost: O(columns).
  */
 public final class PointFigureStudy {
-    private PointFigureStudy() {
-    }
+    private PointFigureStudy() {}
 
     /**
      * A trend line.
@@ -29,9 +28,8 @@ public final class PointFigureStudy {
      * @param toPrice its level there
      * @param broken false while it still holds
      */
-    public record Line(boolean rising, int fromColumn, double fromPrice, int toColumn, double toPrice,
-                       boolean broken) {
-    }
+    public record Line(
+            boolean rising, int fromColumn, double fromPrice, int toColumn, double toPrice, boolean broken) {}
 
     /**
      * A count.
@@ -39,12 +37,10 @@ public final class PointFigureStudy {
      * @param column the column it is known with
      * @param vertical true for that of a column, false for that of a base or top
      */
-    public record Count(int column, boolean vertical, boolean rising, double target) {
-    }
+    public record Count(int column, boolean vertical, boolean rising, double target) {}
 
     /** Lines and counts in the order of their columns. */
-    public record Result(List<Line> lines, List<Count> counts) {
-    }
+    public record Result(List<Line> lines, List<Count> counts) {}
 
     /** Works them out for the columns of a maker; their details are the box sizes. */
     public static Result of(Bars columns, BarRule.PointFigure rule) {
@@ -71,7 +67,8 @@ public final class PointFigureStudy {
                     level = next;
                     at = column;
                 }
-                boolean further = rising ? columns.high(column) > columns.high(extreme)
+                boolean further = rising
+                        ? columns.high(column) > columns.high(extreme)
                         : columns.low(column) < columns.low(extreme);
                 extreme = further ? column : extreme;
             }
@@ -90,8 +87,14 @@ public final class PointFigureStudy {
         return byPart ? price * Math.pow(1 + box, boxes) : price + boxes * box;
     }
 
-    private static void count(Bars columns, BarRule.PointFigure rule, boolean byPart, boolean rising, int from, int to,
-                              List<Count> counts) {
+    private static void count(
+            Bars columns,
+            BarRule.PointFigure rule,
+            boolean byPart,
+            boolean rising,
+            int from,
+            int to,
+            List<Count> counts) {
         for (int column = from; column < columns.closed() && column <= to + 1; column++) {
             boolean up = columns.close(column) > columns.open(column);
             if (up != rising) {
@@ -99,7 +102,8 @@ public final class PointFigureStudy {
             }
             double box = columns.detail(column);
             double end = rising ? columns.low(column) : columns.high(column);
-            long boxes = byPart ? Math.round(Math.log(columns.high(column) / columns.low(column)) / Math.log1p(box)) + 1
+            long boxes = byPart
+                    ? Math.round(Math.log(columns.high(column) / columns.low(column)) / Math.log1p(box)) + 1
                     : Math.round((columns.high(column) - columns.low(column)) / box) + 1;
             int way = rising ? 1 : -1;
             counts.add(new Count(column, true, rising, step(end, box, way * (int) boxes * rule.reversal(), byPart)));

@@ -33,8 +33,8 @@ public final class SessionFilter implements BarMaker {
     }
 
     @Override
-    public void addBar(long openTime, long closeTime, double open, double high, double low, double close,
-                       double volume) {
+    public void addBar(
+            long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (passes(openTime)) {
             maker.addBar(openTime, closeTime, open, high, low, close, volume);
         }

@@ -10,8 +10,14 @@ import java.util.regex.Pattern;
 public record Timeframe(int count, Unit unit) implements Comparable<Timeframe> {
     /** Units from short to long; {@code m} is minutes and {@code M} months. */
     public enum Unit {
-        SECOND("s", Times.SECOND), MINUTE("m", Times.MINUTE), HOUR("h", Times.HOUR), DAY("D", Times.DAY),
-        WEEK("W", 7 * Times.DAY), MONTH("M", 30 * Times.DAY), QUARTER("Q", 91 * Times.DAY), YEAR("Y", 365 * Times.DAY);
+        SECOND("s", Times.SECOND),
+        MINUTE("m", Times.MINUTE),
+        HOUR("h", Times.HOUR),
+        DAY("D", Times.DAY),
+        WEEK("W", 7 * Times.DAY),
+        MONTH("M", 30 * Times.DAY),
+        QUARTER("Q", 91 * Times.DAY),
+        YEAR("Y", 365 * Times.DAY);
 
         private final String letter;
         private final long span;

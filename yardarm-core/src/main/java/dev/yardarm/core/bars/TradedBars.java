@@ -31,8 +31,14 @@ abstract class TradedBars extends EventBars {
     abstract void take(long time, double price, double size);
 
     @Override
-    public void addBar(long barOpen, long barClose, double barOpenPrice, double barHigh, double barLow,
-                       double barClosePrice, double barVolume) {
+    public void addBar(
+            long barOpen,
+            long barClose,
+            double barOpenPrice,
+            double barHigh,
+            double barLow,
+            double barClosePrice,
+            double barVolume) {
         boolean rising = barClosePrice >= barOpenPrice;
         long quarter = (barClose - barOpen) / 4;
         double part = barVolume / 4;
@@ -66,8 +72,14 @@ abstract class TradedBars extends EventBars {
         }
 
         @Override
-        public void addBar(long barOpen, long barClose, double barOpenPrice, double barHigh, double barLow,
-                           double barClosePrice, double barVolume) {
+        public void addBar(
+                long barOpen,
+                long barClose,
+                double barOpenPrice,
+                double barHigh,
+                double barLow,
+                double barClosePrice,
+                double barVolume) {
             throw new IllegalArgumentException("bars of " + count + " ticks can only be made from ticks; there are "
                     + "only bars here. Choose bars of volume or range, or a timeframe.");
         }
@@ -85,8 +97,8 @@ abstract class TradedBars extends EventBars {
         @Override
         void take(long time, double price, double size) {
             if (Double.isNaN(size)) {
-                throw new IllegalArgumentException("bars of volume need the volume of every trade or bar; some have "
-                        + "none here");
+                throw new IllegalArgumentException(
+                        "bars of volume need the volume of every trade or bar; some have " + "none here");
             }
             if (begun) {
                 extend(price, size);

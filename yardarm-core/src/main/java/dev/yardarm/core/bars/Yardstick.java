@@ -27,12 +27,11 @@ final class Yardstick {
     }
 
     void addBar(double barHigh, double barLow, double barClose) {
-        double trueRange = Double.isNaN(lastClose) ? barHigh - barLow
-                : Math.max(barHigh, lastClose) - Math.min(barLow, lastClose);
+        double trueRange =
+                Double.isNaN(lastClose) ? barHigh - barLow : Math.max(barHigh, lastClose) - Math.min(barLow, lastClose);
         lastClose = barClose;
         count++;
-        average = count <= length ? average + (trueRange - average) / count
-                : average + (trueRange - average) / length;
+        average = count <= length ? average + (trueRange - average) / count : average + (trueRange - average) / length;
     }
 
     void addTick(long time, double price) {

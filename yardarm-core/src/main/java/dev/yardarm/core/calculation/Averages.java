@@ -9,8 +9,7 @@ public final class Averages {
     /** The kinds of averages that settings offer. */
     public static final List<String> KINDS = List.of("simple", "exponential", "weighted", "wilder");
 
-    private Averages() {
-    }
+    private Averages() {}
 
     public static Node sum(ColumnGraph graph, Node value, int length) {
         return graph.computed("sum(" + length + ")", length - 1, () -> WindowComputation.sum(length), value);
@@ -30,8 +29,8 @@ public final class Averages {
 
     /** Weight 2 / (n + 1). */
     public static Node exponential(ColumnGraph graph, Node value, int length) {
-        return graph.computed("exponential(" + length + ")", length - 1,
-                () -> new Smoothing(length, 2.0 / (length + 1)), value);
+        return graph.computed(
+                "exponential(" + length + ")", length - 1, () -> new Smoothing(length, 2.0 / (length + 1)), value);
     }
 
     /** Weight 1 / n. */
@@ -59,14 +58,20 @@ public final class Averages {
             case "exponential" -> exponential(graph, value, length);
             case "weighted" -> weighted(graph, value, length);
             case "wilder" -> wilder(graph, value, length);
-            default -> throw new IllegalArgumentException("there is no average of the kind '" + kind + "'; there are "
-                    + String.join(", ", KINDS));
+            default ->
+                throw new IllegalArgumentException(
+                        "there is no average of the kind '" + kind + "'; there are " + String.join(", ", KINDS));
         };
     }
 
     /** The largest of high - low, high - last close and last close - low; at the first bar high - low (Wilder, 1978). */
     public static Node trueRange(ColumnGraph graph) {
-        return graph.computed("true range", 0, TrueRange::new, graph.field(Field.HIGH), graph.field(Field.LOW),
+        return graph.computed(
+                "true range",
+                0,
+                TrueRange::new,
+                graph.field(Field.HIGH),
+                graph.field(Field.LOW),
                 graph.field(Field.CLOSE));
     }
 

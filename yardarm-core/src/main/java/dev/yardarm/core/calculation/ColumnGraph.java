@@ -185,10 +185,16 @@ public final class ColumnGraph {
         HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
             this.forming = forming;
             bars = new HigherBars(surroundings.calendar(), timeframe);
-            // What others' unfinished bars were at each moment is not kept, so beside forming bars there is nothing else.
-            inner = new ColumnGraph(forming ? new Surroundings(surroundings.calendar(), code -> Optional.empty())
-                    : new Surroundings(surroundings.calendar(), new HigherOthers(surroundings, timeframe),
-                    surroundings.sides(), surroundings.drawings()));
+            // What others' unfinished bars were at each moment is not kept, so beside forming bars there is nothing
+            // else.
+            inner = new ColumnGraph(
+                    forming
+                            ? new Surroundings(surroundings.calendar(), code -> Optional.empty())
+                            : new Surroundings(
+                                    surroundings.calendar(),
+                                    new HigherOthers(surroundings, timeframe),
+                                    surroundings.sides(),
+                                    surroundings.drawings()));
         }
 
         @Override
@@ -203,7 +209,8 @@ public final class ColumnGraph {
                 column.room(end);
             }
             for (int bar = begin; bar < end; bar++) {
-                boolean closed = bars.closeBefore(lower, bar) | bars.take(lower, bar);
+                boolean ended = bars.closeBefore(lower, bar);
+                boolean closed = bars.take(lower, bar) || ended;
                 if (closed || forming) {
                     inner.update(bars.snapshot());
                 }
@@ -224,8 +231,9 @@ public final class ColumnGraph {
         /** The value of the unfinished higher bar when that is asked for, else of the last complete one. */
         private double known(Column column) {
             double unfinished = column.forming();
-            return forming && unfinished == unfinished ? unfinished : column.size() == 0 ? Double.NaN
-                    : column.values()[column.size() - 1];
+            return forming && unfinished == unfinished
+                    ? unfinished
+                    : column.size() == 0 ? Double.NaN : column.values()[column.size() - 1];
         }
     }
 
@@ -237,8 +245,8 @@ public final class ColumnGraph {
      * @param name says what is computed, for finding it again
      * @param recipe adds nodes to the graph of the higher bars
      */
-    public List<Node> higher(Timeframe timeframe, boolean forming, String name,
-                             Function<ColumnGraph, List<Node>> recipe) {
+    public List<Node> higher(
+            Timeframe timeframe, boolean forming, String name, Function<ColumnGraph, List<Node>> recipe) {
         HigherTask task = higher.computeIfAbsent((forming ? "forming " : "") + timeframe, missing -> {
             HigherTask made = new HigherTask(surroundings, timeframe, forming);
             register(made);
@@ -308,7 +316,10 @@ public final class ColumnGraph {
         Column[] columns = new Column[inputs.length];
         int before = 0;
         for (int input = 0; input < inputs.length; input++) {
-            key.append(input == 0 ? " of " : " ; ").append('{').append(inputs[input].key).append('}');
+            key.append(input == 0 ? " of " : " ; ")
+                    .append('{')
+                    .append(inputs[input].key)
+                    .append('}');
             columns[input] = inputs[input].column;
             before = Math.max(before, inputs[input].warmUp);
         }

@@ -72,15 +72,27 @@ final class HigherBars {
     /** The bars with a lower bar that still forms taken into the last of them; what was taken before stays. */
     Bars with(Bars bars, int forming) {
         if (open) {
-            series.form(begin, end, first, Math.max(high, bars.high(forming)), Math.min(low, bars.low(forming)),
-                    bars.close(forming), volume + bars.volume(forming));
+            series.form(
+                    begin,
+                    end,
+                    first,
+                    Math.max(high, bars.high(forming)),
+                    Math.min(low, bars.low(forming)),
+                    bars.close(forming),
+                    volume + bars.volume(forming));
             Bars joined = series.snapshot();
             series.form(begin, end, first, high, low, last, volume);
             return joined;
         }
         BarGrid.Slot slot = grid.slotAt(bars.openTime(forming));
-        series.form(slot.openTime(), Math.max(slot.closeTime(), bars.closeTime(forming)), bars.open(forming),
-                bars.high(forming), bars.low(forming), bars.close(forming), bars.volume(forming));
+        series.form(
+                slot.openTime(),
+                Math.max(slot.closeTime(), bars.closeTime(forming)),
+                bars.open(forming),
+                bars.high(forming),
+                bars.low(forming),
+                bars.close(forming),
+                bars.volume(forming));
         Bars joined = series.snapshot();
         series.dropForming();
         return joined;

@@ -100,7 +100,7 @@ public final class JointMoments implements Computation {
         joint[0].setForming(changes ? change(lastX, x) : x);
         joint[1].setForming(changes ? change(lastY, y) : y);
         moments.peek(joint, count, result);
-        result[outputCount] = result[0] != result[0] ? Double.NaN : length == 1 && !changes ? inputs[2].forming()
-                : oldest(count);
+        result[outputCount] =
+                result[0] != result[0] ? Double.NaN : length == 1 && !changes ? inputs[2].forming() : oldest(count);
     }
 }

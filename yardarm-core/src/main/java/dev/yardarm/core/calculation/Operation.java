@@ -51,38 +51,54 @@ public enum Operation {
 
     /** Adds the operation to a graph. */
     public ColumnGraph.Node in(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed(sign, 0, () -> switch (this) {
-            case ADD -> Pointwise.sum();
-            case SUBTRACT -> Pointwise.difference();
-            case MULTIPLY -> Pointwise.product();
-            case DIVIDE -> Pointwise.quotient();
-            default -> Pointwise.two(function);
-        }, left, right);
+        return graph.computed(
+                sign,
+                0,
+                () -> switch (this) {
+                    case ADD -> Pointwise.sum();
+                    case SUBTRACT -> Pointwise.difference();
+                    case MULTIPLY -> Pointwise.product();
+                    case DIVIDE -> Pointwise.quotient();
+                    default -> Pointwise.two(function);
+                },
+                left,
+                right);
     }
 
     /** A function of one value, such as a logarithm. */
-    public static ColumnGraph.Node apply(ColumnGraph graph, String name, DoubleUnaryOperator function,
-                                         ColumnGraph.Node value) {
+    public static ColumnGraph.Node apply(
+            ColumnGraph graph, String name, DoubleUnaryOperator function, ColumnGraph.Node value) {
         return graph.computed(name, 0, () -> Pointwise.one(function), value);
     }
 
     /** A function of two values at each bar. */
-    public static ColumnGraph.Node zip(ColumnGraph graph, String name, DoubleBinaryOperator function,
-                                       ColumnGraph.Node left, ColumnGraph.Node right) {
+    public static ColumnGraph.Node zip(
+            ColumnGraph graph,
+            String name,
+            DoubleBinaryOperator function,
+            ColumnGraph.Node left,
+            ColumnGraph.Node right) {
         return graph.computed(name, 0, () -> Pointwise.two(function::applyAsDouble), left, right);
     }
 
     /** A field of another instrument's bars, as it was known when each bar closed; missing when there is none such. */
     public static ColumnGraph.Node other(ColumnGraph graph, String code, Field field) {
-        return graph.ofBars(field.word() + " of #" + code, () -> graph.surroundings().others().find(code)
-                .<BarValue>map(bars -> new OtherBars(bars, field)).orElse((bars, bar) -> Double.NaN));
+        return graph.ofBars(field.word() + " of #" + code, () -> graph.surroundings()
+                .others()
+                .find(code)
+                .<BarValue>map(bars -> new OtherBars(bars, field))
+                .orElse((bars, bar) -> Double.NaN));
     }
 
     /** Several values of several nodes, at each bar by itself; a function is given missing values too. */
-    public static ColumnGraph.Node[] each(ColumnGraph graph, String name, int outputCount,
-                                          BiConsumer<double[], double[]> function, ColumnGraph.Node... inputs) {
-        return graph.computed(name, 0, outputCount, () -> Pointwise.each(inputs.length, outputCount, function::accept),
-                inputs);
+    public static ColumnGraph.Node[] each(
+            ColumnGraph graph,
+            String name,
+            int outputCount,
+            BiConsumer<double[], double[]> function,
+            ColumnGraph.Node... inputs) {
+        return graph.computed(
+                name, 0, outputCount, () -> Pointwise.each(inputs.length, outputCount, function::accept), inputs);
     }
 
     /** The same number at every bar. */

@@ -33,7 +33,10 @@ final class OtherBars implements BarValue {
         if (!forming) {
             next = at;
         }
-        if (forming && at == other.closed() && other.hasForming() && other.openTime(at) < end
+        if (forming
+                && at == other.closed()
+                && other.hasForming()
+                && other.openTime(at) < end
                 && other.closeTime(at) > begin) {
             return other.value(field, at);
         }

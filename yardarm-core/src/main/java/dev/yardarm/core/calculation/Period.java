@@ -4,7 +4,11 @@ import java.util.Locale;
 
 /** Spans of the calendar that levels and averages begin anew with. */
 public enum Period {
-    SESSION, WEEK, MONTH, QUARTER, YEAR;
+    SESSION,
+    WEEK,
+    MONTH,
+    QUARTER,
+    YEAR;
 
     /** In settings and formulas: lower case. */
     public String word() {
@@ -13,11 +17,15 @@ public enum Period {
 
     /** Numbers the periods of bars: two bars with the same number belong to the same. */
     public ColumnGraph.Node in(ColumnGraph graph) {
-        return graph.ofBars("number of the " + word(), () -> new PeriodNumber(graph.surroundings().calendar(), this));
+        return graph.ofBars(
+                "number of the " + word(),
+                () -> new PeriodNumber(graph.surroundings().calendar(), this));
     }
 
     /** Minutes from the open of its session to the open of each bar. */
     public static ColumnGraph.Node minuteOfSession(ColumnGraph graph) {
-        return graph.ofBars("minute of the session", () -> PeriodNumber.minuteOfSession(graph.surroundings().calendar()));
+        return graph.ofBars(
+                "minute of the session",
+                () -> PeriodNumber.minuteOfSession(graph.surroundings().calendar()));
     }
 }

@@ -47,7 +47,8 @@ final class PeriodNumber implements BarValue {
         PeriodNumber session = new PeriodNumber(calendar, Period.SESSION);
         return (bars, bar) -> {
             session.at(bars, bar);
-            return (double) ((bars.openTime(bar) - session.from) / Times.MINUTE);
+            long minutes = (bars.openTime(bar) - session.from) / Times.MINUTE;
+            return (double) minutes;
         };
     }
 }

@@ -5,8 +5,7 @@ import java.util.function.DoubleUnaryOperator;
 
 /** Computations in which a value depends on the inputs at the same bar alone, or at a fixed number of bars before. */
 final class Pointwise {
-    private Pointwise() {
-    }
+    private Pointwise() {}
 
     /** A function of several values of the same bar. */
     @FunctionalInterface
@@ -211,15 +210,15 @@ final class Pointwise {
                 double[] left = inputs[0].values();
                 double[] right = inputs[1].values();
                 for (int bar = from; bar < to; bar++) {
-                    outputs[0][bar] = bar == 0 ? Double.NaN
-                            : crossed(left[bar - 1], right[bar - 1], left[bar], right[bar]);
+                    outputs[0][bar] =
+                            bar == 0 ? Double.NaN : crossed(left[bar - 1], right[bar - 1], left[bar], right[bar]);
                 }
             }
 
             @Override
             public void peek(Column[] inputs, int at, double[] result) {
-                result[0] = crossed(inputs[0].at(at - 1), inputs[1].at(at - 1), inputs[0].forming(),
-                        inputs[1].forming());
+                result[0] =
+                        crossed(inputs[0].at(at - 1), inputs[1].at(at - 1), inputs[0].forming(), inputs[1].forming());
             }
         };
     }

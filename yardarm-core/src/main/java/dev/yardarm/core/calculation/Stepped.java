@@ -69,10 +69,13 @@ public final class Stepped implements Computation {
         switch (sources.length) {
             case 1 -> sum = values[0] = sources[0][bar];
             case 2 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar]);
-            case 3 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar])
-                    + (values[2] = sources[2][bar]);
-            case 4 -> sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar])
-                    + (values[2] = sources[2][bar]) + (values[3] = sources[3][bar]);
+            case 3 ->
+                sum = (values[0] = sources[0][bar]) + (values[1] = sources[1][bar]) + (values[2] = sources[2][bar]);
+            case 4 ->
+                sum = (values[0] = sources[0][bar])
+                        + (values[1] = sources[1][bar])
+                        + (values[2] = sources[2][bar])
+                        + (values[3] = sources[3][bar]);
             default -> {
                 for (int input = 0; input < sources.length; input++) {
                     values[input] = sources[input][bar];

@@ -17,8 +17,8 @@ import java.util.function.Supplier;
  */
 public record Surroundings(TradingCalendar calendar, Others others, Sides sides, Drawings drawings) {
     /** Sessions round the clock in UTC, no other instruments. */
-    public static final Surroundings NONE = new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-            code -> Optional.empty());
+    public static final Surroundings NONE =
+            new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty());
 
     /** Without single trades. */
     public Surroundings(TradingCalendar calendar, Others others) {

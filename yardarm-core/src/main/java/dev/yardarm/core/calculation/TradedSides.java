@@ -13,6 +13,7 @@ public final class TradedSides implements Surroundings.Sides {
     private long[] times = new long[0];
     /** Bought less sold with all trades up to this one, and how many of them had no side. */
     private double[] sums = new double[0];
+
     private int[] sideless = new int[0];
     private int size;
 

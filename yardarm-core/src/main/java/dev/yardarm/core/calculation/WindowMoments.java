@@ -19,6 +19,7 @@ import dev.yardarm.core.series.Column;
 public final class WindowMoments implements Computation {
     /** Places of the results in what a {@link Reading} is given. */
     public static final int MEAN_X = 0;
+
     public static final int MEAN_Y = 1;
     public static final int SQUARES_X = 2;
     public static final int SQUARES_Y = 3;

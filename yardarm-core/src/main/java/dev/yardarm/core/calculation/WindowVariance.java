@@ -12,9 +12,11 @@ final class WindowVariance implements Computation {
     private final int length;
     /** Mean and sum of squared deviations from each place of the last full block to its end. */
     private final double[] means;
+
     private final double[] squares;
     /** 1 / (k + 1), and k * (n - k) / n, for k bars. */
     private final double[] inverse;
+
     private final double[] weights;
     private double mean;
     private double sum;
@@ -96,7 +98,8 @@ final class WindowVariance implements Computation {
             average = mean + gap * inverse[filled];
             squared = sum + gap * (value - average);
         }
-        result[0] = filled + 1 == length ? Math.sqrt(squared / length)
+        result[0] = filled + 1 == length
+                ? Math.sqrt(squared / length)
                 : wholeBlockBefore ? joined(filled + 1, average, squared) : Double.NaN;
     }
 }

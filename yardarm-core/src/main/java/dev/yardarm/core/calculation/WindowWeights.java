@@ -68,7 +68,8 @@ public final class WindowWeights implements Computation {
     public void peek(Column[] inputs, int at, double[] result) {
         double value = inputs[0].forming();
         double now = weighted + (filled + 1) * value;
-        result[0] = filled + 1 == length ? now / divisor : wholeBlockBefore ? joined(sum + value, now, filled + 1)
-                : Double.NaN;
+        result[0] = filled + 1 == length
+                ? now / divisor
+                : wholeBlockBefore ? joined(sum + value, now, filled + 1) : Double.NaN;
     }
 }

@@ -14,14 +14,14 @@ import java.util.stream.Stream;
 
 /** One instance of every class of a package that is of a type, found in the folder or archive the type was loaded from. */
 public final class Declarations {
-    private Declarations() {
-    }
+    private Declarations() {}
 
     /** The instances, in the order of their file names; the classes need a constructor without parameters. */
     public static <T> List<T> of(Class<T> type, String packageName) {
         String folder = packageName.replace('.', '/');
         try {
-            URI location = type.getProtectionDomain().getCodeSource().getLocation().toURI();
+            URI location =
+                    type.getProtectionDomain().getCodeSource().getLocation().toURI();
             Path root = Path.of(location);
             if (Files.isDirectory(root)) {
                 return collect(type, root.resolve(folder), packageName);
@@ -46,7 +46,8 @@ public final class Declarations {
                     continue;
                 }
                 Class<?> candidate = Class.forName(packageName + "." + name.substring(0, name.length() - 6));
-                if (type.isAssignableFrom(candidate) && !candidate.isInterface()
+                if (type.isAssignableFrom(candidate)
+                        && !candidate.isInterface()
                         && !java.lang.reflect.Modifier.isAbstract(candidate.getModifiers())) {
                     found.add(type.cast(candidate.getDeclaredConstructor().newInstance()));
                 }

@@ -8,12 +8,10 @@ import java.util.Set;
 
 /** Prices at which levels of several drawings stand together. */
 public final class Agreement {
-    private Agreement() {
-    }
+    private Agreement() {}
 
     /** A level of a drawing. */
-    public record Level(String drawing, double price) {
-    }
+    public record Level(String drawing, double price) {}
 
     /**
      * A price several drawings share.
@@ -21,8 +19,7 @@ public final class Agreement {
      * @param price middle of the lowest and the highest of their levels there
      * @param count of drawings
      */
-    public record Shared(double price, double low, double high, int count) {
-    }
+    public record Shared(double price, double low, double high, int count) {}
 
     /**
      * Where levels of two drawings or more lie within a tolerance. Levels are joined from the lowest on, as long as the

@@ -29,8 +29,15 @@ import java.util.function.LongUnaryOperator;
  * @param style how it is drawn
  * @param place where and when it is shown
  */
-public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anchors, boolean logarithmic,
-                      Map<String, String> options, Style style, Place place) {
+public record Drawing(
+        String id,
+        String kind,
+        Timeframe origin,
+        List<Anchor> anchors,
+        boolean logarithmic,
+        Map<String, String> options,
+        Style style,
+        Place place) {
     /** The figure of a horizontal price. */
     public static final String LEVEL = "level";
     /** The figure of a straight line through two points. */
@@ -48,11 +55,20 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      */
     public record Style(int colour, double width, double opacity, Dash dash, double fill, Words words) {
         /** How lines are broken. */
-        public enum Dash { SOLID, DASHED, DOTTED }
+        public enum Dash {
+            SOLID,
+            DASHED,
+            DOTTED
+        }
 
         /** Where the words of a drawing stand: where its figure has them, on one side of their points or lines, or nowhere. */
         public enum Words {
-            AS_BUILT("as built"), LEFT("left"), RIGHT("right"), ABOVE("above"), BELOW("below"), NONE("none");
+            AS_BUILT("as built"),
+            LEFT("left"),
+            RIGHT("right"),
+            ABOVE("above"),
+            BELOW("below"),
+            NONE("none");
 
             private final String word;
 
@@ -71,8 +87,8 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
                         return each;
                     }
                 }
-                throw new IllegalArgumentException("words stand 'as built', left, right, above, below or 'none', not '" + word
-                        + "'");
+                throw new IllegalArgumentException(
+                        "words stand 'as built', left, right, above, below or 'none', not '" + word + "'");
             }
         }
 
@@ -121,8 +137,15 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
      * @param inherited true when lower timeframes than its own show it
      * @param chart the one chart it is kept on; empty for all charts of the instrument
      */
-    public record Place(String name, String tracing, String group, boolean visible, boolean locked,
-                        List<Timeframe> timeframes, boolean inherited, String chart) {
+    public record Place(
+            String name,
+            String tracing,
+            String group,
+            boolean visible,
+            boolean locked,
+            List<Timeframe> timeframes,
+            boolean inherited,
+            String chart) {
         public static final Place STANDARD = new Place("", "", "", true, false, List.of(), true, "");
 
         public Place {
@@ -171,11 +194,13 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
         Figure figure = Figures.shared().get(kind);
         kind = figure.name();
         if (anchors.size() < figure.least() || anchors.size() > figure.most()) {
-            throw new IllegalArgumentException(figure.title() + " needs " + figure.least() + (figure.most() > figure.least()
-                    ? " to " + figure.most() : "") + (figure.most() == 1 ? " point" : " points") + ", not "
+            throw new IllegalArgumentException(figure.title() + " needs " + figure.least()
+                    + (figure.most() > figure.least() ? " to " + figure.most() : "")
+                    + (figure.most() == 1 ? " point" : " points") + ", not "
                     + anchors.size());
         }
-        options = Map.copyOf(Settings.of(figure.name(), figure.options(), options).values());
+        options =
+                Map.copyOf(Settings.of(figure.name(), figure.options(), options).values());
     }
 
     /** With the standard options, in a colour. */
@@ -243,26 +268,33 @@ public record Drawing(String id, String kind, Timeframe origin, List<Anchor> anc
     /** True when it is to be seen on a timeframe. */
     public boolean showsOn(Timeframe timeframe) {
         boolean lower = origin.isHigherThan(timeframe);
-        return place.visible() && (place.timeframes().isEmpty() ? place.inherited() || !lower
-                : place.timeframes().contains(timeframe));
+        return place.visible()
+                && (place.timeframes().isEmpty()
+                        ? place.inherited() || !lower
+                        : place.timeframes().contains(timeframe));
     }
 
     /** The same drawing with all its points elsewhere. */
     public Drawing moved(LongUnaryOperator time, DoubleUnaryOperator price) {
-        return withAnchors(anchors.stream().map(anchor -> new Anchor(time.applyAsLong(anchor.time()),
-                price.applyAsDouble(anchor.price()))).toList());
+        return withAnchors(anchors.stream()
+                .map(anchor -> new Anchor(time.applyAsLong(anchor.time()), price.applyAsDouble(anchor.price())))
+                .toList());
     }
 
     /** A list of drawings, with those of the same id in the place of the old. */
     public static List<Drawing> replaced(List<Drawing> drawings, List<Drawing> changed) {
         Map<String, Drawing> by = new HashMap<>();
         changed.forEach(drawing -> by.put(drawing.id(), drawing));
-        return drawings.stream().map(drawing -> by.getOrDefault(drawing.id(), drawing)).toList();
+        return drawings.stream()
+                .map(drawing -> by.getOrDefault(drawing.id(), drawing))
+                .toList();
     }
 
     /** The same drawing, all of it moved up or down by a price difference. */
     public Drawing movedBy(double priceDifference) {
-        return withAnchors(anchors.stream().map(anchor -> anchor.withPrice(anchor.price() + priceDifference)).toList());
+        return withAnchors(anchors.stream()
+                .map(anchor -> anchor.withPrice(anchor.price() + priceDifference))
+                .toList());
     }
 
     /** The plane it is straight in. */

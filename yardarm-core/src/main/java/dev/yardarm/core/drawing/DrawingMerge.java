@@ -13,8 +13,7 @@ import java.util.Set;
  * either added or changed is lost.
  */
 public final class DrawingMerge {
-    private DrawingMerge() {
-    }
+    private DrawingMerge() {}
 
     /**
      * The drawings after both changes. A drawing only one side changed is as that side left it; one that both changed stands

@@ -2,7 +2,10 @@ package dev.yardarm.core.drawing;
 
 /** How far a straight stroke goes beyond its two points. */
 public enum Extent {
-    NONE, RIGHT, LEFT, BOTH;
+    NONE,
+    RIGHT,
+    LEFT,
+    BOTH;
 
     /** The extent of a setting's word. */
     static Extent of(String word) {

@@ -68,7 +68,12 @@ public interface Figure {
 
     /** Groups of figures. */
     enum Family {
-        LINES("Lines"), ZONES("Zones"), RATIOS("Ratios"), MOVES("Moves"), STRUCTURE("Structure"), WORDS("Words"),
+        LINES("Lines"),
+        ZONES("Zones"),
+        RATIOS("Ratios"),
+        MOVES("Moves"),
+        STRUCTURE("Structure"),
+        WORDS("Words"),
         MEASURES("Measures");
 
         private final String title;

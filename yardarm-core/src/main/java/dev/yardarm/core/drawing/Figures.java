@@ -16,8 +16,10 @@ public final class Figures {
 
     private Figures() {
         Declarations.of(Figure.class, Figures.class.getPackageName() + ".figure").stream()
-                .sorted((one, other) -> one.family() != other.family() ? one.family().compareTo(other.family())
-                        : one.title().compareTo(other.title())).forEach(figure -> byName.put(figure.name(), figure));
+                .sorted((one, other) -> one.family() != other.family()
+                        ? one.family().compareTo(other.family())
+                        : one.title().compareTo(other.title()))
+                .forEach(figure -> byName.put(figure.name(), figure));
     }
 
     public static Figures shared() {

@@ -21,7 +21,10 @@ public final class NamedDrawings implements Surroundings.Drawings {
     @Override
     public double priceAt(String name, String line, long time) {
         return paths.computeIfAbsent((name + "\n" + line).toLowerCase(Locale.ROOT), missing -> drawings.stream()
-                .filter(each -> each.place().name().equalsIgnoreCase(name)).findFirst().map(each -> each.path(calendar, line))
-                .orElse(moment -> Double.NaN)).priceAt(time);
+                        .filter(each -> each.place().name().equalsIgnoreCase(name))
+                        .findFirst()
+                        .map(each -> each.path(calendar, line))
+                        .orElse(moment -> Double.NaN))
+                .priceAt(time);
     }
 }

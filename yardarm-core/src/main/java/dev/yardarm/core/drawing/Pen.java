@@ -91,9 +91,15 @@ public final class Pen {
         long now = bars.openTime(bars.size() - 1);
         String group = drawing.place().group();
         boolean grouped = name.equalsIgnoreCase("line") && !group.isEmpty();
-        return others.stream().filter(each -> each != drawing && (grouped ? each.place().group().equals(group)
-                : each.place().name().equalsIgnoreCase(name))).map(each -> each.path(plane.calendar()).priceAt(now))
-                .filter(price -> !Double.isNaN(price)).findFirst().map(format::format);
+        return others.stream()
+                .filter(each -> each != drawing
+                        && (grouped
+                                ? each.place().group().equals(group)
+                                : each.place().name().equalsIgnoreCase(name)))
+                .map(each -> each.path(plane.calendar()).priceAt(now))
+                .filter(price -> !Double.isNaN(price))
+                .findFirst()
+                .map(format::format);
     }
 
     public double number(String name) {
@@ -187,13 +193,18 @@ public final class Pen {
     /** @param size 0 for small, 1 for the size of everything, 2 for headings */
     public void note(Point at, String text, Side side, int size) {
         if (!text.isBlank()) {
-            notes.add(new Note(at.u(), at.v(), text, switch (drawing.style().words()) {
-                case LEFT -> Side.LEFT;
-                case RIGHT -> Side.RIGHT;
-                case ABOVE -> Side.ABOVE;
-                case BELOW -> Side.BELOW;
-                default -> side;
-            }, size));
+            notes.add(new Note(
+                    at.u(),
+                    at.v(),
+                    text,
+                    switch (drawing.style().words()) {
+                        case LEFT -> Side.LEFT;
+                        case RIGHT -> Side.RIGHT;
+                        case ABOVE -> Side.ABOVE;
+                        case BELOW -> Side.BELOW;
+                        default -> side;
+                    },
+                    size));
         }
     }
 
@@ -210,8 +221,9 @@ public final class Pen {
         double left = extent().isLeft() ? -FAR : Math.min(from, to);
         double right = extent().isRight() ? FAR : Math.max(from, to);
         boolean atLeft = drawing.style().words() == Drawing.Style.Words.LEFT;
-        Side side = atLeft ? Side.LEFT_EDGE : drawing.style().words() == Drawing.Style.Words.BELOW ? Side.BELOW_EDGE
-                : Side.RIGHT_EDGE;
+        Side side = atLeft
+                ? Side.LEFT_EDGE
+                : drawing.style().words() == Drawing.Style.Words.BELOW ? Side.BELOW_EDGE : Side.RIGHT_EDGE;
         notes.add(new Note(atLeft ? left : right, height, text, side, 0));
     }
 
@@ -236,8 +248,8 @@ public final class Pen {
         double before = plane.price(from);
         double after = plane.price(to);
         String sign = after > before ? "+" : after < before ? "−" : "";
-        String part = before > 0 ? String.format(Locale.ROOT, "  %s%.2f %%", sign, Math.abs(100 * (after / before - 1)))
-                : "";
+        String part =
+                before > 0 ? String.format(Locale.ROOT, "  %s%.2f %%", sign, Math.abs(100 * (after / before - 1))) : "";
         return sign + format.format(Math.abs(after - before)) + part;
     }
 

@@ -10,7 +10,8 @@ import java.util.Optional;
  *
  * @param broken the published rules of its figure that it breaks, each a sentence
  */
-public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, List<Course> courses, List<String> broken) {
+public record Sketch(
+        List<Stroke> strokes, List<Area> areas, List<Note> notes, List<Course> courses, List<String> broken) {
     /** How strong a stroke is drawn. */
     public enum Part {
         /** As the drawing is styled. */
@@ -27,7 +28,16 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
      * Where words stand at their point. At the right edge they end there and stand on the line, or hang below it; at the left
      * edge they begin there.
      */
-    public enum Side { ABOVE, BELOW, RIGHT, LEFT, CENTRE, RIGHT_EDGE, BELOW_EDGE, LEFT_EDGE }
+    public enum Side {
+        ABOVE,
+        BELOW,
+        RIGHT,
+        LEFT,
+        CENTRE,
+        RIGHT_EDGE,
+        BELOW_EDGE,
+        LEFT_EDGE
+    }
 
     /**
      * A line through points.
@@ -46,16 +56,14 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
      *
      * @param points u and v of each corner in turn
      */
-    public record Area(double[] points) {
-    }
+    public record Area(double[] points) {}
 
     /**
      * Words at a point.
      *
      * @param size 0 for small, 1 for the size of everything, 2 for headings
      */
-    public record Note(double u, double v, String text, Side side, int size) {
-    }
+    public record Note(double u, double v, String text, Side side, int size) {}
 
     /** A straight line with a name that gives a value at any time it reaches. */
     public record Course(String name, Point from, Point to, Extent extent) {
@@ -67,7 +75,11 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
 
         /** Its height over u, also where it is not drawn; NaN when both its points lie on one bar. */
         public double at(double u) {
-            return from.u() == to.u() ? Double.NaN : from.v() == to.v() ? from.v() : from.v() + (to.v() - from.v()) * ((u - from.u()) / (to.u() - from.u()));
+            return from.u() == to.u()
+                    ? Double.NaN
+                    : from.v() == to.v()
+                            ? from.v()
+                            : from.v() + (to.v() - from.v()) * ((u - from.u()) / (to.u() - from.u()));
         }
     }
 
@@ -96,7 +108,8 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
         }
         Course nearest = first;
         for (Course piece : courses) {
-            boolean same = piece.name().equalsIgnoreCase(first.name()) && piece.from().u() != piece.to().u();
+            boolean same = piece.name().equalsIgnoreCase(first.name())
+                    && piece.from().u() != piece.to().u();
             if (same && piece.reaches(u)) {
                 return piece.at(u);
             }
@@ -109,7 +122,9 @@ public record Sketch(List<Stroke> strokes, List<Area> areas, List<Note> notes, L
 
     /** The line of a name; the first one for an empty name. */
     public Optional<Course> course(String name) {
-        return courses.stream().filter(each -> name.isEmpty() || each.name().equalsIgnoreCase(name)).findFirst();
+        return courses.stream()
+                .filter(each -> name.isEmpty() || each.name().equalsIgnoreCase(name))
+                .findFirst();
     }
 
     /** All heights at u, from the first line to the last; without those that are not drawn there. */

@@ -4,9 +4,14 @@ import java.util.Locale;
 
 /** The degrees of waves with their usual notation (Frost and Prechter, 1978), from long to short. */
 public enum WaveDegree {
-    SUPERCYCLE("(", ")", true, true, 2), CYCLE("", "", true, true, 2), PRIMARY("[", "]", false, false, 1),
-    INTERMEDIATE("(", ")", false, false, 1), MINOR("", "", false, false, 0), MINUTE("[", "]", true, false, 0),
-    MINUETTE("(", ")", true, false, 0), SUBMINUETTE("", "", true, false, 0);
+    SUPERCYCLE("(", ")", true, true, 2),
+    CYCLE("", "", true, true, 2),
+    PRIMARY("[", "]", false, false, 1),
+    INTERMEDIATE("(", ")", false, false, 1),
+    MINOR("", "", false, false, 0),
+    MINUTE("[", "]", true, false, 0),
+    MINUETTE("(", ")", true, false, 0),
+    SUBMINUETTE("", "", true, false, 0);
 
     private static final String[] ROMAN = {"I", "II", "III", "IV", "V"};
 

@@ -12,8 +12,7 @@ public final class WaveRules {
     /** How much of the first wave of a flat the second gives back at least. */
     private static final double FLAT = 0.9;
 
-    private WaveRules() {
-    }
+    private WaveRules() {}
 
     /** Five waves with the trend: 2 keeps within 1, 3 goes beyond 1 and is not the shortest, 4 keeps out of 1. */
     public static List<String> impulse(double... prices) {
@@ -66,8 +65,9 @@ public final class WaveRules {
         for (int end = 3; end < p.length; end++) {
             boolean beyond = end % 2 == 1 ? p[end] > p[end - 2] : p[end] < p[end - 2];
             if (beyond != expands) {
-                broken.add("wave " + names[end - 1] + (expands ? " does not go beyond the end of wave "
-                        : " goes beyond the end of wave ") + names[end - 3]);
+                broken.add("wave " + names[end - 1]
+                        + (expands ? " does not go beyond the end of wave " : " goes beyond the end of wave ")
+                        + names[end - 3]);
             }
         }
         return broken;

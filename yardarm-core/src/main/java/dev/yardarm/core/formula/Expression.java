@@ -8,8 +8,7 @@ import java.util.List;
 /** The tree of a formula. Each node knows where it stands in the text. */
 sealed interface Expression {
     /** Where an expression stands: first character and number of characters. */
-    record Span(int start, int length) {
-    }
+    record Span(int start, int length) {}
 
     Span span();
 
@@ -66,8 +65,7 @@ sealed interface Expression {
      * @param isCondition true when that output is a cue
      */
     record Call(Span span, String function, List<Argument> arguments, int output, boolean isCondition)
-            implements Expression {
-    }
+            implements Expression {}
 
     /** A word as an argument: one of the words of a choice, or the code of an instrument. */
     record Word(Span span, String text) implements Expression {
@@ -89,8 +87,7 @@ sealed interface Expression {
         }
     }
 
-    record Argument(String name, Expression value) {
-    }
+    record Argument(String name, Expression value) {}
 
     record Negative(Span span, Expression operand) implements Expression {
         @Override
@@ -134,7 +131,11 @@ sealed interface Expression {
 
     /** A crossing in the given direction. */
     record Crossing(Span span, Direction direction, Expression left, Expression right) implements Expression {
-        enum Direction { ABOVE, BELOW, EITHER }
+        enum Direction {
+            ABOVE,
+            BELOW,
+            EITHER
+        }
 
         @Override
         public boolean isCondition() {

@@ -54,8 +54,12 @@ public final class Formula {
     public static Formula parseCondition(String text) {
         Formula formula = parse(text);
         if (!formula.isCondition()) {
-            throw new FormulaException(text, 0, text.length(), "this is a value, but a condition is needed: compare it "
-                    + "with something, such as " + text.strip() + " > 0");
+            throw new FormulaException(
+                    text,
+                    0,
+                    text.length(),
+                    "this is a value, but a condition is needed: compare it " + "with something, such as "
+                            + text.strip() + " > 0");
         }
         return formula;
     }

@@ -30,8 +30,11 @@ final class FormulaCompiler {
             return graph.field(field.field());
         }
         if (expression instanceof Expression.DrawingValue drawing) {
-            return graph.ofBars("drawing \"" + drawing.name() + "\" " + drawing.line(), () -> (bars, bar) ->
-                    graph.surroundings().drawings().priceAt(drawing.name(), drawing.line(), bars.openTime(bar)));
+            return graph.ofBars(
+                    "drawing \"" + drawing.name() + "\" " + drawing.line(),
+                    () -> (bars, bar) -> graph.surroundings()
+                            .drawings()
+                            .priceAt(drawing.name(), drawing.line(), bars.openTime(bar)));
         }
         if (expression instanceof Expression.Negative negative) {
             return Operation.SUBTRACT.in(graph, Operation.number(graph, 0), node(negative.operand()));
@@ -43,8 +46,12 @@ final class FormulaCompiler {
             return Operation.back(graph, node(back.operand()), back.bars());
         }
         if (expression instanceof Expression.Higher higher) {
-            return graph.higher(higher.timeframe(), higher.forming(), "formula", inner ->
-                    List.of(new FormulaCompiler(text, inner).node(higher.operand()))).get(0);
+            return graph.higher(
+                            higher.timeframe(),
+                            higher.forming(),
+                            "formula",
+                            inner -> List.of(new FormulaCompiler(text, inner).node(higher.operand())))
+                    .get(0);
         }
         if (expression instanceof Expression.Comparison comparison) {
             return comparison.operation().in(graph, node(comparison.left()), node(comparison.right()));
@@ -67,8 +74,9 @@ final class FormulaCompiler {
         return switch (crossing.direction()) {
             case ABOVE -> Operation.crossesAbove(graph, left, right);
             case BELOW -> Operation.crossesAbove(graph, right, left);
-            case EITHER -> Operation.OR.in(graph, Operation.crossesAbove(graph, left, right),
-                    Operation.crossesAbove(graph, right, left));
+            case EITHER ->
+                Operation.OR.in(
+                        graph, Operation.crossesAbove(graph, left, right), Operation.crossesAbove(graph, right, left));
         };
     }
 
@@ -80,8 +88,10 @@ final class FormulaCompiler {
         DoubleUnaryOperator unary = Vocabulary.UNARY.get(call.function());
         int wanted = unary == null ? 2 : 1;
         if (call.arguments().size() != wanted) {
-            throw fault(call, call.function() + " takes " + wanted + (wanted == 1 ? " value" : " values") + ", not "
-                    + call.arguments().size());
+            throw fault(
+                    call,
+                    call.function() + " takes " + wanted + (wanted == 1 ? " value" : " values") + ", not "
+                            + call.arguments().size());
         }
         for (Expression.Argument argument : call.arguments()) {
             if (argument.name() != null) {
@@ -109,7 +119,8 @@ final class FormulaCompiler {
         for (int place = 0; place < call.arguments().size(); place++) {
             Expression.Argument argument = call.arguments().get(place);
             Expression value = argument.value();
-            boolean isSource = argument.name() == null ? place == 0 && hasSource && !isPlain(value)
+            boolean isSource = argument.name() == null
+                    ? place == 0 && hasSource && !isPlain(value)
                     : argument.name().equals("source") && hasSource;
             if (isSource) {
                 source = value;
@@ -120,8 +131,9 @@ final class FormulaCompiler {
                 name = accepting(numbers, word.text());
             }
             if (name == null) {
-                while (position < numbers.size() && !(numbers.get(position) instanceof Setting.WholeNumber
-                        || numbers.get(position) instanceof Setting.Number)) {
+                while (position < numbers.size()
+                        && !(numbers.get(position) instanceof Setting.WholeNumber
+                                || numbers.get(position) instanceof Setting.Number)) {
                     position++;
                 }
                 if (position == numbers.size()) {
@@ -143,12 +155,16 @@ final class FormulaCompiler {
     /** The setting a word belongs to when it is given without a name. */
     private static String accepting(List<Setting> settings, String word) {
         for (Setting setting : settings) {
-            if (setting instanceof Setting.Choice choice && choice.words().stream().anyMatch(word::equalsIgnoreCase)) {
+            if (setting instanceof Setting.Choice choice
+                    && choice.words().stream().anyMatch(word::equalsIgnoreCase)) {
                 return setting.name();
             }
         }
-        return settings.stream().filter(each -> each instanceof Setting.Other || each instanceof Setting.Moment)
-                .map(Setting::name).findFirst().orElse(null);
+        return settings.stream()
+                .filter(each -> each instanceof Setting.Other || each instanceof Setting.Moment)
+                .map(Setting::name)
+                .findFirst()
+                .orElse(null);
     }
 
     /** True for what is a setting by itself: a number, a word. */
@@ -175,10 +191,12 @@ final class FormulaCompiler {
         }
         if (value instanceof Expression.Number number) {
             return number.value() == Math.rint(number.value()) && Math.abs(number.value()) < 1e9
-                    ? String.valueOf((long) number.value()) : String.valueOf(number.value());
+                    ? String.valueOf((long) number.value())
+                    : String.valueOf(number.value());
         }
         if (isNumber(value)) {
-            return text.substring(value.span().start(), value.span().start() + value.span().length());
+            return text.substring(
+                    value.span().start(), value.span().start() + value.span().length());
         }
         throw fault(value, name + " must be a plain number");
     }

@@ -34,12 +34,20 @@ final class FormulaReader {
 
     private Expression read() {
         if (text.isBlank()) {
-            throw new FormulaException(text, 0, 1, "the formula is empty; write a value such as close or a condition "
-                    + "such as close > sma(close, 50)");
+            throw new FormulaException(
+                    text,
+                    0,
+                    1,
+                    "the formula is empty; write a value such as close or a condition "
+                            + "such as close > sma(close, 50)");
         }
         if (text.length() > Formula.MOST_CHARACTERS) {
-            throw new FormulaException(text, Formula.MOST_CHARACTERS, 1, "a formula may have at most "
-                    + Formula.MOST_CHARACTERS + " characters; this one has " + text.length());
+            throw new FormulaException(
+                    text,
+                    Formula.MOST_CHARACTERS,
+                    1,
+                    "a formula may have at most " + Formula.MOST_CHARACTERS + " characters; this one has "
+                            + text.length());
         }
         FormulaLexer lexer = new FormulaLexer(CharStreams.fromString(text));
         CommonTokenStream tokens = new CommonTokenStream(lexer);
@@ -60,14 +68,18 @@ final class FormulaReader {
                 case "(" -> depth++;
                 case ")" -> depth--;
                 case "^" -> powers++;
-                default -> { }
+                default -> {}
             }
-            boolean prefix = "not".equalsIgnoreCase(token.getText()) || "-".equals(token.getText())
+            boolean prefix = "not".equalsIgnoreCase(token.getText())
+                    || "-".equals(token.getText())
                     || "+".equals(token.getText());
             prefixes = prefix ? prefixes + 1 : 0;
             if (Math.max(depth, Math.max(prefixes, powers)) > Formula.MOST_DEPTH) {
-                throw new FormulaException(text, token.getStartIndex(), 1, "a formula may be nested at most "
-                        + Formula.MOST_DEPTH + " deep");
+                throw new FormulaException(
+                        text,
+                        token.getStartIndex(),
+                        1,
+                        "a formula may be nested at most " + Formula.MOST_DEPTH + " deep");
             }
         }
     }
@@ -75,7 +87,9 @@ final class FormulaReader {
     private Expression expression(FormulaParser.ExpressionContext context) {
         if (context instanceof FormulaParser.LogicContext logic) {
             Operation operation = logic.operator.getType() == FormulaParser.AND ? Operation.AND : Operation.OR;
-            return new Expression.Logic(span(logic), operation,
+            return new Expression.Logic(
+                    span(logic),
+                    operation,
                     condition(expression(logic.left), logic.operator.getText()),
                     condition(expression(logic.right), logic.operator.getText()));
         }
@@ -87,10 +101,15 @@ final class FormulaReader {
 
     private Expression comparison(FormulaParser.ComparisonContext context) {
         if (context instanceof FormulaParser.CrossingContext crossing) {
-            Expression.Crossing.Direction direction = crossing.direction == null ? Expression.Crossing.Direction.EITHER
-                    : crossing.direction.getType() == FormulaParser.ABOVE ? Expression.Crossing.Direction.ABOVE
-                    : Expression.Crossing.Direction.BELOW;
-            return new Expression.Crossing(span(crossing), direction, value(sum(crossing.left), "crosses"),
+            Expression.Crossing.Direction direction = crossing.direction == null
+                    ? Expression.Crossing.Direction.EITHER
+                    : crossing.direction.getType() == FormulaParser.ABOVE
+                            ? Expression.Crossing.Direction.ABOVE
+                            : Expression.Crossing.Direction.BELOW;
+            return new Expression.Crossing(
+                    span(crossing),
+                    direction,
+                    value(sum(crossing.left), "crosses"),
                     value(sum(crossing.right), "crosses"));
         }
         FormulaParser.RelationContext relation = (FormulaParser.RelationContext) context;
@@ -99,8 +118,8 @@ final class FormulaReader {
             return left;
         }
         String sign = relation.operator.getText();
-        return new Expression.Comparison(span(relation), operation(sign), value(left, sign),
-                value(sum(relation.right), sign));
+        return new Expression.Comparison(
+                span(relation), operation(sign), value(left, sign), value(sum(relation.right), sign));
     }
 
     private Expression sum(FormulaParser.SumContext context) {
@@ -108,7 +127,10 @@ final class FormulaReader {
             return product(context.product());
         }
         String sign = context.operator.getText();
-        return new Expression.Arithmetic(span(context), operation(sign), value(sum(context.sum()), sign),
+        return new Expression.Arithmetic(
+                span(context),
+                operation(sign),
+                value(sum(context.sum()), sign),
                 value(product(context.product()), sign));
     }
 
@@ -117,7 +139,10 @@ final class FormulaReader {
             return signed(context.signed());
         }
         String sign = context.operator.getText();
-        return new Expression.Arithmetic(span(context), operation(sign), value(product(context.product()), sign),
+        return new Expression.Arithmetic(
+                span(context),
+                operation(sign),
+                value(product(context.product()), sign),
                 value(signed(context.signed()), sign));
     }
 
@@ -131,17 +156,22 @@ final class FormulaReader {
 
     private Expression power(FormulaParser.PowerContext context) {
         Expression base = shifted(context.base);
-        return context.exponent == null ? base : new Expression.Arithmetic(span(context), Operation.POWER,
-                value(base, "^"), value(signed(context.exponent), "^"));
+        return context.exponent == null
+                ? base
+                : new Expression.Arithmetic(
+                        span(context), Operation.POWER, value(base, "^"), value(signed(context.exponent), "^"));
     }
 
     private Expression shifted(FormulaParser.ShiftedContext context) {
         Expression operand = primary(context.primary());
         if (context.place() != null) {
             String word = context.place().timeframe.getText();
-            Timeframe timeframe = Timeframe.parse(word).orElseThrow(() -> fault(context.place().timeframe, "'" + word
-                    + "' is no timeframe; write one such as 4h, D, W or M"));
-            operand = new Expression.Higher(span(context), operand, timeframe, context.place().FORMING() != null);
+            Timeframe timeframe = Timeframe.parse(word)
+                    .orElseThrow(() -> fault(
+                            context.place().timeframe,
+                            "'" + word + "' is no timeframe; write one such as 4h, D, W or M"));
+            operand = new Expression.Higher(
+                    span(context), operand, timeframe, context.place().FORMING() != null);
         }
         for (var number : context.NUMBER()) {
             operand = new Expression.Back(span(context), operand, lookback(number.getSymbol()));
@@ -158,8 +188,9 @@ final class FormulaReader {
         } catch (NumberFormatException notWhole) {
             // told below, like a number that is too large
         }
-        throw fault(number, "back needs a whole number of bars from 0 to " + Formula.MOST_LOOKBACK + ", not "
-                + number.getText());
+        throw fault(
+                number,
+                "back needs a whole number of bars from 0 to " + Formula.MOST_LOOKBACK + ", not " + number.getText());
     }
 
     private Expression primary(FormulaParser.PrimaryContext context) {
@@ -175,12 +206,17 @@ final class FormulaReader {
         }
         if (context instanceof FormulaParser.DrawingContext drawing) {
             String name = drawing.name.getText();
-            return new Expression.DrawingValue(span(drawing), name.substring(1, name.length() - 1), drawing.line == null ? ""
-                    : drawing.line.getText());
+            return new Expression.DrawingValue(
+                    span(drawing),
+                    name.substring(1, name.length() - 1),
+                    drawing.line == null ? "" : drawing.line.getText());
         }
         if (context instanceof FormulaParser.InstrumentContext instrument) {
-            throw fault(instrument.INSTRUMENT().getSymbol(), "'" + instrument.getText() + "' stands as the instrument an "
-                    + "indicator compares with, such as correlation(60, against: " + instrument.getText() + ")");
+            throw fault(
+                    instrument.INSTRUMENT().getSymbol(),
+                    "'" + instrument.getText() + "' stands as the instrument an "
+                            + "indicator compares with, such as correlation(60, against: " + instrument.getText()
+                            + ")");
         }
         return call((FormulaParser.CallContext) context);
     }
@@ -188,16 +224,19 @@ final class FormulaReader {
     private Expression call(FormulaParser.CallContext context) {
         String function = context.function.getText().toLowerCase(Locale.ROOT);
         if (!Vocabulary.isFunction(function)) {
-            throw fault(context.function, "there is no function or indicator '" + context.function.getText() + "'"
-                    + Vocabulary.suggestion(function));
+            throw fault(
+                    context.function,
+                    "there is no function or indicator '" + context.function.getText() + "'"
+                            + Vocabulary.suggestion(function));
         }
         Indicator indicator = Vocabulary.indicator(function).orElse(null);
         List<Expression.Argument> arguments = new ArrayList<>();
         for (FormulaParser.ArgumentContext argument : context.argument()) {
-            String name = argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
+            String name =
+                    argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
             Expression word = indicator == null ? null : word(indicator, name, argument.expression());
-            arguments.add(new Expression.Argument(name, word != null ? word
-                    : value(expression(argument.expression()), function)));
+            arguments.add(new Expression.Argument(
+                    name, word != null ? word : value(expression(argument.expression()), function)));
         }
         return called(context, function, indicator, arguments, context.output);
     }
@@ -205,26 +244,42 @@ final class FormulaReader {
     /** An argument that is one of the words of a choice, or names an instrument; else null. */
     private static Expression word(Indicator indicator, String name, FormulaParser.ExpressionContext argument) {
         String text = argument.getText();
-        boolean known = indicator.settings().stream().anyMatch(setting ->
-                setting instanceof Setting.Choice choice && (name == null
-                        ? choice.words().stream().anyMatch(text::equalsIgnoreCase) && Field.named(text).isEmpty()
-                        : name.equals(choice.name()))
-                || setting instanceof Setting.Other other && (name == null || name.equals(other.name()))
-                        && (text.startsWith("#") || text.equalsIgnoreCase(Setting.Other.BENCHMARK))
-                || setting instanceof Setting.Moment moment && (name == null || name.equals(moment.name()))
-                        && text.matches("\\d{4}-\\d\\d-\\d\\d"));
+        boolean known = indicator.settings().stream()
+                .anyMatch(setting -> setting instanceof Setting.Choice choice
+                                && (name == null
+                                        ? choice.words().stream().anyMatch(text::equalsIgnoreCase)
+                                                && Field.named(text).isEmpty()
+                                        : name.equals(choice.name()))
+                        || setting instanceof Setting.Other other
+                                && (name == null || name.equals(other.name()))
+                                && (text.startsWith("#") || text.equalsIgnoreCase(Setting.Other.BENCHMARK))
+                        || setting instanceof Setting.Moment moment
+                                && (name == null || name.equals(moment.name()))
+                                && text.matches("\\d{4}-\\d\\d-\\d\\d"));
         return known ? new Expression.Word(span(argument), text.startsWith("#") ? text.substring(1) : text) : null;
     }
 
-    private Expression called(ParserRuleContext context, String function, Indicator indicator,
-                              List<Expression.Argument> arguments, Token output) {
+    private Expression called(
+            ParserRuleContext context,
+            String function,
+            Indicator indicator,
+            List<Expression.Argument> arguments,
+            Token output) {
         int number = 0;
         if (output != null) {
             number = indicator == null ? -1 : indicator.output(output.getText());
             if (number < 0) {
-                throw fault(output, "'" + function + "' has no output '" + output.getText() + "'" + (indicator == null
-                        ? "" : "; it has " + String.join(", ", indicator.outputs().stream().map(Indicator.Output::name)
-                        .toList())));
+                throw fault(
+                        output,
+                        "'" + function + "' has no output '" + output.getText() + "'"
+                                + (indicator == null
+                                        ? ""
+                                        : "; it has "
+                                                + String.join(
+                                                        ", ",
+                                                        indicator.outputs().stream()
+                                                                .map(Indicator.Output::name)
+                                                                .toList())));
             }
         }
         boolean condition = indicator != null && indicator.outputs().get(number).cue();
@@ -241,9 +296,12 @@ final class FormulaReader {
         if (indicator != null) {
             return called(context, word, indicator, List.of(), context.output);
         }
-        throw fault(context.word, Vocabulary.isFunction(word)
-                ? "'" + word + "' needs its arguments in parentheses"
-                : "there is no field or indicator '" + context.word.getText() + "'" + Vocabulary.suggestion(word));
+        throw fault(
+                context.word,
+                Vocabulary.isFunction(word)
+                        ? "'" + word + "' needs its arguments in parentheses"
+                        : "there is no field or indicator '" + context.word.getText() + "'"
+                                + Vocabulary.suggestion(word));
     }
 
     private static Operation operation(String sign) {
@@ -257,15 +315,21 @@ final class FormulaReader {
 
     private Expression condition(Expression expression, String word) {
         if (!expression.isCondition()) {
-            throw new FormulaException(text, expression.span().start(), expression.span().length(), "'"
-                    + word.toLowerCase(Locale.ROOT) + "' joins conditions such as close > open; this is a value");
+            throw new FormulaException(
+                    text,
+                    expression.span().start(),
+                    expression.span().length(),
+                    "'" + word.toLowerCase(Locale.ROOT) + "' joins conditions such as close > open; this is a value");
         }
         return expression;
     }
 
     private Expression value(Expression expression, String word) {
         if (expression.isCondition()) {
-            throw new FormulaException(text, expression.span().start(), expression.span().length(),
+            throw new FormulaException(
+                    text,
+                    expression.span().start(),
+                    expression.span().length(),
                     "'" + word + "' works on values; this is a condition");
         }
         return expression;
@@ -283,31 +347,37 @@ final class FormulaReader {
     /** Turns the parser's complaints into ours; the first one ends the reading. */
     private final class Complaints extends BaseErrorListener {
         @Override
-        public void syntaxError(Recognizer<?, ?> recognizer, Object offendingSymbol, int line, int column,
-                                String message, RecognitionException cause) {
+        public void syntaxError(
+                Recognizer<?, ?> recognizer,
+                Object offendingSymbol,
+                int line,
+                int column,
+                String message,
+                RecognitionException cause) {
             Token token = (Token) offendingSymbol;
             FormulaParser parser = (FormulaParser) recognizer;
             IntervalSet expected = parser.getExpectedTokens();
             boolean atEnd = token.getType() == Token.EOF;
             boolean valueBefore = endsValue(parser, token);
-            boolean valueExpected = !valueBefore && expected.contains(FormulaParser.NUMBER)
-                    && expected.contains(FormulaParser.WORD);
+            boolean valueExpected =
+                    !valueBefore && expected.contains(FormulaParser.NUMBER) && expected.contains(FormulaParser.WORD);
             String found = atEnd ? "the formula ends" : "found '" + token.getText() + "'";
             String wanted;
             if (valueExpected) {
                 wanted = "a value was expected here, such as close, 12 or sma(close, 50)";
             } else if (valueBefore && expected.contains(FormulaParser.NUMBER)) {
                 // The parser looks back to where the value began; what matters is what may follow it.
-                wanted = "expected a sign such as + - * / > < = and or" + (isOpen(parser, token)
-                        ? ", a comma or a closing parenthesis" : "");
+                wanted = "expected a sign such as + - * / > < = and or"
+                        + (isOpen(parser, token) ? ", a comma or a closing parenthesis" : "");
             } else {
                 wanted = "expected " + words(parser, expected);
             }
             String near = token.getType() == FormulaParser.WORD && !valueExpected
-                    ? Vocabulary.suggestion(token.getText().toLowerCase(Locale.ROOT)) : "";
+                    ? Vocabulary.suggestion(token.getText().toLowerCase(Locale.ROOT))
+                    : "";
             int place = atEnd ? text.stripTrailing().length() : token.getStartIndex();
-            throw new FormulaException(text, place, atEnd ? 1 : token.getText().length(),
-                    found + " but " + wanted + near);
+            throw new FormulaException(
+                    text, place, atEnd ? 1 : token.getText().length(), found + " but " + wanted + near);
         }
 
         /** True when the token before this one ends a value. */
@@ -316,8 +386,10 @@ final class FormulaReader {
                 return false;
             }
             Token before = parser.getTokenStream().get(token.getTokenIndex() - 1);
-            return before.getType() == FormulaParser.NUMBER || before.getType() == FormulaParser.WORD
-                    || before.getText().equals(")") || before.getText().equals("%");
+            return before.getType() == FormulaParser.NUMBER
+                    || before.getType() == FormulaParser.WORD
+                    || before.getText().equals(")")
+                    || before.getText().equals("%");
         }
 
         /** True when a parenthesis is open before this token. */

@@ -12,20 +12,24 @@ import java.util.function.DoubleUnaryOperator;
 
 /** The words of the language, and the nearest one to a word that is none. */
 final class Vocabulary {
-    private static final List<String> KEYWORDS = List.of("and", "or", "not", "crosses", "above", "below", "back", "on",
-            "forming");
+    private static final List<String> KEYWORDS =
+            List.of("and", "or", "not", "crosses", "above", "below", "back", "on", "forming");
 
     /** Functions of one value; a result that is no finite number is missing. */
-    static final Map<String, DoubleUnaryOperator> UNARY = new TreeMap<>(Map.of("abs", Math::abs,
-            "log", value -> value > 0 ? Math.log(value) : Double.NaN,
-            "sqrt", value -> value >= 0 ? Math.sqrt(value) : Double.NaN,
-            "round", Math::rint));
+    static final Map<String, DoubleUnaryOperator> UNARY = new TreeMap<>(Map.of(
+            "abs",
+            Math::abs,
+            "log",
+            value -> value > 0 ? Math.log(value) : Double.NaN,
+            "sqrt",
+            value -> value >= 0 ? Math.sqrt(value) : Double.NaN,
+            "round",
+            Math::rint));
 
     /** Functions of two values. */
     static final List<String> BINARY = List.of("min", "max");
 
-    private Vocabulary() {
-    }
+    private Vocabulary() {}
 
     /** The indicator a word means in a formula. */
     static Optional<Indicator> indicator(String word) {
@@ -78,9 +82,11 @@ final class Vocabulary {
                     continue;
                 }
                 int same = first.charAt(row - 1) == second.charAt(column - 1) ? 0 : 1;
-                int best = Math.min(cost[row - 1][column - 1] + same,
-                        Math.min(cost[row - 1][column], cost[row][column - 1]) + 1);
-                if (row > 1 && column > 1 && first.charAt(row - 1) == second.charAt(column - 2)
+                int best = Math.min(
+                        cost[row - 1][column - 1] + same, Math.min(cost[row - 1][column], cost[row][column - 1]) + 1);
+                if (row > 1
+                        && column > 1
+                        && first.charAt(row - 1) == second.charAt(column - 2)
                         && first.charAt(row - 2) == second.charAt(column - 1)) {
                     best = Math.min(best, cost[row - 2][column - 2] + 1);
                 }

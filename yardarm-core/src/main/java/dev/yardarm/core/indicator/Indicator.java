@@ -73,8 +73,13 @@ public interface Indicator {
 
     /** Groups of the catalogue. */
     enum Family {
-        AVERAGES("Averages"), TREND("Trend"), BANDS("Bands and levels"), MOMENTUM("Momentum"),
-        VOLATILITY("Volatility"), VOLUME("Volume"), STATISTICS("Statistics and comparison");
+        AVERAGES("Averages"),
+        TREND("Trend"),
+        BANDS("Bands and levels"),
+        MOMENTUM("Momentum"),
+        VOLATILITY("Volatility"),
+        VOLUME("Volume"),
+        STATISTICS("Statistics and comparison");
 
         private final String title;
 
@@ -89,9 +94,15 @@ public interface Indicator {
 
     /** How an output is drawn unless told otherwise. */
     enum Form {
-        LINE("line"), DASHED("dashed"), STEPS("steps"), DOTS("dots"), COLUMNS("columns"), AREA("area"),
+        LINE("line"),
+        DASHED("dashed"),
+        STEPS("steps"),
+        DOTS("dots"),
+        COLUMNS("columns"),
+        AREA("area"),
         /** From open to close with the range, for an indicator whose outputs are those of bars. */
-        BARS("bars"), NONE("hidden");
+        BARS("bars"),
+        NONE("hidden");
 
         private final String words;
 
@@ -109,12 +120,10 @@ public interface Indicator {
      *
      * @param cue true when it is a condition: 1 for yes, 0 for no, missing for unknown
      */
-    record Output(String name, String label, Form form, boolean cue) {
-    }
+    record Output(String name, String label, Form form, boolean cue) {}
 
     /** An area between two outputs, by their numbers. */
-    record Fill(int one, int other) {
-    }
+    record Fill(int one, int other) {}
 
     /**
      * Where it is drawn: with the price, or in a pane of its own between two bounds that never move (NaN when the pane
@@ -135,6 +144,5 @@ public interface Indicator {
     }
 
     /** What it means: in a sentence, how it is computed, how it is read, where it misleads, where the formula is from. */
-    record Help(String summary, String formula, String reading, String weakness, String origin) {
-    }
+    record Help(String summary, String formula, String reading, String weakness, String origin) {}
 }

@@ -10,14 +10,12 @@ import java.util.Locale;
  * a synonym, the family, or at last in what the help says it is for. Names come before titles, beginnings before middles.
  */
 public final class IndicatorSearch {
-    private IndicatorSearch() {
-    }
+    private IndicatorSearch() {}
 
     /** The indicators that fit, the best first; all of them in the order of their titles for an empty text. */
     public static List<Indicator> find(String text) {
         String[] words = text.strip().toLowerCase(Locale.ROOT).split("\\s+");
-        record Found(Indicator indicator, int rank) {
-        }
+        record Found(Indicator indicator, int rank) {}
         List<Found> found = new ArrayList<>();
         for (Indicator indicator : Catalogue.shared().all()) {
             int worst = 0;
@@ -28,8 +26,8 @@ public final class IndicatorSearch {
                 found.add(new Found(indicator, worst));
             }
         }
-        found.sort(Comparator.comparingInt(Found::rank).thenComparing(each -> each.indicator().title(),
-                String.CASE_INSENSITIVE_ORDER));
+        found.sort(Comparator.comparingInt(Found::rank)
+                .thenComparing(each -> each.indicator().title(), String.CASE_INSENSITIVE_ORDER));
         return found.stream().map(Found::indicator).toList();
     }
 
@@ -53,8 +51,9 @@ public final class IndicatorSearch {
         if (indicator.synonyms().stream().anyMatch(each -> each.startsWith(word) || each.contains(" " + word))) {
             return 4;
         }
-        if (title.contains(word) || name.contains(word) || indicator.family().title().toLowerCase(Locale.ROOT)
-                .contains(word)) {
+        if (title.contains(word)
+                || name.contains(word)
+                || indicator.family().title().toLowerCase(Locale.ROOT).contains(word)) {
             return 5;
         }
         String help = (indicator.help().summary() + " " + indicator.help().reading()).toLowerCase(Locale.ROOT);

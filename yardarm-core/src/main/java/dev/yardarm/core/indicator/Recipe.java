@@ -50,8 +50,8 @@ public final class Recipe {
         Recipe recipe = new Recipe(indicator, settings, graph, given);
         indicator.build(recipe);
         if (recipe.outputs.size() != indicator.outputs().size()) {
-            throw new IllegalStateException(indicator.name() + " declares " + indicator.outputs().size()
-                    + " outputs and builds " + recipe.outputs.size());
+            throw new IllegalStateException(indicator.name() + " declares "
+                    + indicator.outputs().size() + " outputs and builds " + recipe.outputs.size());
         }
         return List.copyOf(recipe.outputs);
     }
@@ -89,9 +89,11 @@ public final class Recipe {
     public double moment(String name) {
         String text = settings.word(name);
         TradingCalendar calendar = graph.surroundings().calendar();
-        return text.equals(Setting.Moment.START) ? Double.NEGATIVE_INFINITY
-                : text.length() > 10 ? Times.micros(LocalDateTime.parse(text).atZone(calendar.zone()))
-                : calendar.open(calendar.sameOrNext(LocalDate.parse(text)));
+        return text.equals(Setting.Moment.START)
+                ? Double.NEGATIVE_INFINITY
+                : text.length() > 10
+                        ? Times.micros(LocalDateTime.parse(text).atZone(calendar.zone()))
+                        : calendar.open(calendar.sameOrNext(LocalDate.parse(text)));
     }
 
     // --- what the bars have ---
@@ -157,8 +159,9 @@ public final class Recipe {
 
     /** Bought at the ask less sold at the bid in each bar; missing where single trades are not known. */
     public Node tradedDelta() {
-        return graph.ofBars("traded delta", () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar),
-                bars.closeTime(bar)));
+        return graph.ofBars(
+                "traded delta",
+                () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar), bars.closeTime(bar)));
     }
 
     // --- steps ---
@@ -247,8 +250,12 @@ public final class Recipe {
 
     /** The true range from the second bar on, as indicators have it that need the bar before anyway. */
     public Node trueRangeFromSecond() {
-        return Operation.zip(graph, "true range from the second", (range, before) -> before != before ? before : range,
-                trueRange(), back(close(), 1));
+        return Operation.zip(
+                graph,
+                "true range from the second",
+                (range, before) -> before != before ? before : range,
+                trueRange(),
+                back(close(), 1));
     }
 
     /** Average true range: Wilder's average of the true range. */
@@ -278,8 +285,8 @@ public final class Recipe {
 
     /** A recursion over bars. */
     public Node[] steps(String what, int warmUp, double[] initial, int outputCount, Stepped.Step step, Node... inputs) {
-        return graph.computed(own(what), warmUp, outputCount,
-                () -> new Stepped(initial, inputs.length, outputCount, step), inputs);
+        return graph.computed(
+                own(what), warmUp, outputCount, () -> new Stepped(initial, inputs.length, outputCount, step), inputs);
     }
 
     /** A recursion with one output. */
@@ -294,8 +301,12 @@ public final class Recipe {
 
     /** What follows from means, variances and covariance over the last n values; with one input over time. */
     public Node[] moments(String what, int length, int outputCount, WindowMoments.Reading reading, Node... inputs) {
-        return graph.computed(own(what), length - 1, outputCount,
-                () -> new WindowMoments(length, inputs.length == 1, outputCount, reading), inputs);
+        return graph.computed(
+                own(what),
+                length - 1,
+                outputCount,
+                () -> new WindowMoments(length, inputs.length == 1, outputCount, reading),
+                inputs);
     }
 
     /**
@@ -303,8 +314,14 @@ public final class Recipe {
      * the oldest of those bars opened; see {@link JointMoments}.
      */
     public Node[] joint(String what, int length, boolean changes, WindowMoments.Reading reading, Node x, Node y) {
-        return graph.computed(own(what), changes ? length : length - 1, 2,
-                () -> new JointMoments(length, changes, 1, reading), x, y, time());
+        return graph.computed(
+                own(what),
+                changes ? length : length - 1,
+                2,
+                () -> new JointMoments(length, changes, 1, reading),
+                x,
+                y,
+                time());
     }
 
     /** Any computation with one output. */
@@ -319,7 +336,7 @@ public final class Recipe {
 
     /** Yes where left crosses below right. */
     public Node crossesBelow(Node left, Node right) {
-        return Operation.crossesAbove(graph, right, left);
+        return Operation.crossesAbove(graph, /* left= */ right, /* right= */ left);
     }
 
     /** The same number at every bar. */

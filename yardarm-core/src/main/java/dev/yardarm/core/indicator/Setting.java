@@ -37,8 +37,8 @@ public sealed interface Setting {
             try {
                 value = Integer.parseInt(text.trim());
             } catch (NumberFormatException notANumber) {
-                throw new IllegalArgumentException(name + " must be a whole number from " + least + " to " + most
-                        + ", not '" + text + "'");
+                throw new IllegalArgumentException(
+                        name + " must be a whole number from " + least + " to " + most + ", not '" + text + "'");
             }
             if (value < least || value > most) {
                 throw new IllegalArgumentException(name + " must be from " + least + " to " + most + ", not " + value);
@@ -66,7 +66,8 @@ public sealed interface Setting {
             /** The reference a text is; empty for anything else. */
             public static Optional<Reference> parse(String text) {
                 Matcher found = FORM.matcher(text.trim());
-                return found.matches() ? Optional.of(new Reference(found.group(1), found.group(2), found.group(3)))
+                return found.matches()
+                        ? Optional.of(new Reference(found.group(1), found.group(2), found.group(3)))
                         : Optional.empty();
             }
 
@@ -81,8 +82,10 @@ public sealed interface Setting {
             if (Reference.parse(text).isPresent()) {
                 return text.trim();
             }
-            return Field.named(text.trim()).orElseThrow(() -> new IllegalArgumentException(
-                    name + " must be a field of the bar such as close or high, not '" + text + "'")).word();
+            return Field.named(text.trim())
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            name + " must be a field of the bar such as close or high, not '" + text + "'"))
+                    .word();
         }
     }
 
@@ -93,7 +96,8 @@ public sealed interface Setting {
         @Override
         public String checked(String text) {
             StringBuilder plain = new StringBuilder();
-            String[] words = text.strip().isEmpty() ? new String[0] : text.strip().split("[\\s,;]+");
+            String[] words =
+                    text.strip().isEmpty() ? new String[0] : text.strip().split("[\\s,;]+");
             for (String word : words) {
                 double value;
                 try {
@@ -102,11 +106,12 @@ public sealed interface Setting {
                     value = Double.NaN;
                 }
                 if (!Double.isFinite(value) || Math.abs(value) > 1000 || words.length > MOST) {
-                    throw new IllegalArgumentException(name + " must be up to " + MOST + " numbers from -1000 to 1000 with "
-                            + "blanks between, such as " + standard + ", not '" + text + "'");
+                    throw new IllegalArgumentException(
+                            name + " must be up to " + MOST + " numbers from -1000 to 1000 with "
+                                    + "blanks between, such as " + standard + ", not '" + text + "'");
                 }
-                plain.append(plain.isEmpty() ? "" : " ").append(value == Math.rint(value) ? String.valueOf((long) value)
-                        : String.valueOf(value));
+                plain.append(plain.isEmpty() ? "" : " ")
+                        .append(value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value));
             }
             return plain.toString();
         }
@@ -149,7 +154,8 @@ public sealed interface Setting {
 
         /** Without a fraction of nothing: {@code 2}, {@code 0.618}. */
         private static String plain(double value) {
-            return value == Math.rint(value) && Math.abs(value) < 1e9 ? String.valueOf((long) value)
+            return value == Math.rint(value) && Math.abs(value) < 1e9
+                    ? String.valueOf((long) value)
                     : String.valueOf(value);
         }
     }
@@ -163,9 +169,11 @@ public sealed interface Setting {
 
         @Override
         public String checked(String text) {
-            return words.stream().filter(text.trim()::equalsIgnoreCase).findFirst().orElseThrow(() ->
-                    new IllegalArgumentException(name + " must be one of " + String.join(", ", words) + ", not '"
-                            + text.trim() + "'"));
+            return words.stream()
+                    .filter(text.trim()::equalsIgnoreCase)
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException(
+                            name + " must be one of " + String.join(", ", words) + ", not '" + text.trim() + "'"));
         }
     }
 
@@ -209,7 +217,8 @@ public sealed interface Setting {
                 return START;
             }
             try {
-                return plain.length() > 10 ? LocalDateTime.parse(plain.replace(' ', 'T')).toString()
+                return plain.length() > 10
+                        ? LocalDateTime.parse(plain.replace(' ', 'T')).toString()
                         : LocalDate.parse(plain).toString();
             } catch (DateTimeParseException noDate) {
                 throw new IllegalArgumentException(name + " must be a date such as 2026-03-02, with a time of day if "

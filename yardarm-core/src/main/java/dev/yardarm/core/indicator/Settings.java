@@ -38,8 +38,8 @@ public final class Settings {
         }
         for (String name : given.keySet()) {
             if (!values.containsKey(name)) {
-                throw new IllegalArgumentException(owner + " has no setting '" + name + "'; it has "
-                        + String.join(", ", values.keySet()));
+                throw new IllegalArgumentException(
+                        owner + " has no setting '" + name + "'; it has " + String.join(", ", values.keySet()));
             }
         }
         return new Settings(values);
@@ -69,13 +69,17 @@ public final class Settings {
 
     /** The numbers of a list. */
     public double[] numbers(String name) {
-        return value(name).isEmpty() ? new double[0]
-                : Arrays.stream(value(name).split(" ")).mapToDouble(Double::parseDouble).toArray();
+        return value(name).isEmpty()
+                ? new double[0]
+                : Arrays.stream(value(name).split(" "))
+                        .mapToDouble(Double::parseDouble)
+                        .toArray();
     }
 
     public Field field(String name) {
-        return Field.named(value(name)).orElseThrow(() -> new IllegalStateException(name + " is no field but "
-                + value(name) + ", which only a chart knows"));
+        return Field.named(value(name))
+                .orElseThrow(() -> new IllegalStateException(
+                        name + " is no field but " + value(name) + ", which only a chart knows"));
     }
 
     private String value(String name) {

@@ -13,14 +13,28 @@ import java.util.Objects;
  * @param lot smallest quantity that can be bought
  * @param pointValue what a move of 1 in the price is worth for one piece: 1 for a share, the multiplier of a contract
  */
-public record Instrument(InstrumentId id, String name, String market, Kind kind, String sector, String tier,
-                         PriceFormat format, double lot, double pointValue) {
+public record Instrument(
+        InstrumentId id,
+        String name,
+        String market,
+        Kind kind,
+        String sector,
+        String tier,
+        PriceFormat format,
+        double lot,
+        double pointValue) {
     /** What sort of thing it is. */
     public enum Kind {
-        SHARE("share"), INDEX("index"), FUTURE("future"),
+        SHARE("share"),
+        INDEX("index"),
+        FUTURE("future"),
         /** The contracts of a future one after the other. */
-        CONTINUOUS("continuous future"), CURRENCY("currency pair"), YIELD("yield"), ECONOMIC("economic series"),
-        TOKEN("token"), IMPORTED("imported");
+        CONTINUOUS("continuous future"),
+        CURRENCY("currency pair"),
+        YIELD("yield"),
+        ECONOMIC("economic series"),
+        TOKEN("token"),
+        IMPORTED("imported");
 
         private final String word;
 
@@ -34,8 +48,15 @@ public record Instrument(InstrumentId id, String name, String market, Kind kind,
     }
 
     /** An instrument whose point is worth 1. */
-    public Instrument(InstrumentId id, String name, String market, Kind kind, String sector, String tier,
-                      PriceFormat format, double lot) {
+    public Instrument(
+            InstrumentId id,
+            String name,
+            String market,
+            Kind kind,
+            String sector,
+            String tier,
+            PriceFormat format,
+            double lot) {
         this(id, name, market, kind, sector, tier, format, lot, 1);
     }
 

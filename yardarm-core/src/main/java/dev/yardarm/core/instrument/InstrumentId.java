@@ -8,7 +8,8 @@ public record InstrumentId(String source, String code) {
         Objects.requireNonNull(source);
         Objects.requireNonNull(code);
         if (source.isBlank() || code.isBlank() || source.indexOf(':') >= 0) {
-            throw new IllegalArgumentException("an instrument needs a source and a code: '" + source + ":" + code + "'");
+            throw new IllegalArgumentException(
+                    "an instrument needs a source and a code: '" + source + ":" + code + "'");
         }
     }
 

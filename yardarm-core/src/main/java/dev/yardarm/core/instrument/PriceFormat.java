@@ -40,7 +40,8 @@ public record PriceFormat(int decimals, double tick, Style style) {
         if (!Double.isFinite(price)) {
             return "–";
         }
-        return style == Style.THIRTY_SECONDS ? thirtySeconds(price)
+        return style == Style.THIRTY_SECONDS
+                ? thirtySeconds(price)
                 : String.format(Locale.ROOT, "%." + decimals + "f", price);
     }
 
@@ -49,12 +50,13 @@ public record PriceFormat(int decimals, double tick, Style style) {
         long quarters = Math.round(Math.abs(price) * 128);
         long whole = quarters / 128;
         long part = quarters % 128 / 4;
-        String rest = switch ((int) (quarters % 4)) {
-            case 1 -> "2";
-            case 2 -> "+";
-            case 3 -> "6";
-            default -> "";
-        };
+        String rest =
+                switch ((int) (quarters % 4)) {
+                    case 1 -> "2";
+                    case 2 -> "+";
+                    case 3 -> "6";
+                    default -> "";
+                };
         return (price < 0 ? "-" : "") + whole + "-" + (part < 10 ? "0" : "") + part + rest;
     }
 
@@ -67,8 +69,11 @@ public record PriceFormat(int decimals, double tick, Style style) {
         }
         double whole = Double.parseDouble(word.substring(0, stroke));
         String part = word.substring(stroke + 1);
-        double rest = part.endsWith("+") ? 0.5 : part.length() == 3 ? part.charAt(2) == '2' ? 0.25 : part.charAt(2)
-                == '6' ? 0.75 : part.charAt(2) == '5' ? 0.5 : 0 : 0;
+        double rest = part.endsWith("+")
+                ? 0.5
+                : part.length() == 3
+                        ? part.charAt(2) == '2' ? 0.25 : part.charAt(2) == '6' ? 0.75 : part.charAt(2) == '5' ? 0.5 : 0
+                        : 0;
         double fraction = (Integer.parseInt(part.substring(0, 2)) + rest) / 32;
         return word.startsWith("-") ? whole - fraction : whole + fraction;
     }
@@ -89,6 +94,9 @@ public record PriceFormat(int decimals, double tick, Style style) {
             return price;
         }
         BigDecimal step = BigDecimal.valueOf(tick);
-        return BigDecimal.valueOf(price).divide(step, 0, RoundingMode.HALF_UP).multiply(step).doubleValue();
+        return BigDecimal.valueOf(price)
+                .divide(step, 0, RoundingMode.HALF_UP)
+                .multiply(step)
+                .doubleValue();
     }
 }

@@ -44,14 +44,17 @@ public record PositionSize(double quantity, Limit limit, double atRisk, double t
         BigDecimal risk = entry.subtract(BigDecimal.valueOf(plan.stop())).abs();
         BigDecimal reward = entry.subtract(BigDecimal.valueOf(plan.target())).abs();
         BigDecimal account = BigDecimal.valueOf(plan.account());
-        BigDecimal allowed = account.multiply(BigDecimal.valueOf(plan.riskPercent())).movePointLeft(2);
+        BigDecimal allowed =
+                account.multiply(BigDecimal.valueOf(plan.riskPercent())).movePointLeft(2);
         BigDecimal step = BigDecimal.valueOf(lot);
         BigDecimal byRisk = allowed.divide(risk.multiply(step), 0, RoundingMode.DOWN);
         BigDecimal byAccount = account.divide(entry.multiply(step), 0, RoundingMode.DOWN);
         BigDecimal quantity = byRisk.min(byAccount).multiply(step);
-        return new PositionSize(quantity.doubleValue(),
+        return new PositionSize(
+                quantity.doubleValue(),
                 byAccount.compareTo(byRisk) < 0 ? Limit.ACCOUNT : Limit.RISK,
-                quantity.multiply(risk).doubleValue(), quantity.multiply(reward).doubleValue(),
+                quantity.multiply(risk).doubleValue(),
+                quantity.multiply(reward).doubleValue(),
                 quantity.multiply(entry).doubleValue());
     }
 }

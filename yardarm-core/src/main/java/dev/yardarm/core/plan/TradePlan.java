@@ -11,8 +11,16 @@ import java.util.Optional;
  * @param madeAt when it was made, microseconds UTC; also where its bracket starts on the chart
  * @param riskPercent part of the account put at risk, in percent
  */
-public record TradePlan(String id, InstrumentId instrument, Timeframe timeframe, long madeAt, double entry, double stop,
-                        double target, double account, double riskPercent) {
+public record TradePlan(
+        String id,
+        InstrumentId instrument,
+        Timeframe timeframe,
+        long madeAt,
+        double entry,
+        double stop,
+        double target,
+        double account,
+        double riskPercent) {
     public TradePlan {
         Objects.requireNonNull(id);
         Objects.requireNonNull(instrument);

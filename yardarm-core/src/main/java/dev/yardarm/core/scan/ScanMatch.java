@@ -31,7 +31,9 @@ public enum ScanMatch {
             return NO;
         }
         ColumnGraph graph = new ColumnGraph(surroundings);
-        List<Column> columns = conditions.stream().map(condition -> condition.in(graph).output()).toList();
+        List<Column> columns = conditions.stream()
+                .map(condition -> condition.in(graph).output())
+                .toList();
         graph.update(bars);
         int last = bars.size() - 1;
         for (Column column : columns) {

@@ -86,14 +86,14 @@ public final class BarSeries {
      * @throws IllegalArgumentException when it does not open after the bar before
      * @throws IllegalStateException while a bar is forming
      */
-    public void append(long openTime, long closeTime, double open, double high, double low, double close,
-                       double volume) {
+    public void append(
+            long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (forming) {
             throw new IllegalStateException("a bar is forming: close it before appending another");
         }
         if (closed > 0 && openTime <= openTimes[closed - 1]) {
-            throw new IllegalArgumentException("bars must open one after the other: " + openTime + " does not follow "
-                    + openTimes[closed - 1]);
+            throw new IllegalArgumentException(
+                    "bars must open one after the other: " + openTime + " does not follow " + openTimes[closed - 1]);
         }
         if (closed == openTimes.length) {
             grow();
@@ -169,8 +169,7 @@ public final class BarSeries {
     }
 
     /** Starts or replaces the forming bar as a whole. */
-    public void form(long openTime, long closeTime, double open, double high, double low, double close,
-                     double volume) {
+    public void form(long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (closed > 0 && openTime <= openTimes[closed - 1]) {
             throw new IllegalArgumentException("the forming bar must open after the last closed bar");
         }

@@ -5,7 +5,11 @@ import java.util.Optional;
 
 /** A value every bar has, read from the bar or derived from it. */
 public enum Field {
-    OPEN, HIGH, LOW, CLOSE, VOLUME,
+    OPEN,
+    HIGH,
+    LOW,
+    CLOSE,
+    VOLUME,
     /** (high + low + close) / 3 */
     TYPICAL,
     /** (high + low) / 2 */

@@ -36,8 +36,8 @@ public final class TickSeries {
     /** @throws IllegalArgumentException when the time goes back */
     public void append(long time, double price, double tradeSize, byte side) {
         if (size > 0 && time < times[size - 1]) {
-            throw new IllegalArgumentException("trades must come in the order of their time: " + time + " after "
-                    + times[size - 1]);
+            throw new IllegalArgumentException(
+                    "trades must come in the order of their time: " + time + " after " + times[size - 1]);
         }
         if (size == times.length) {
             int capacity = Math.max(64, size + (size >> 3) + 1);

@@ -13,8 +13,7 @@ public final class Times {
     public static final long HOUR = 60 * MINUTE;
     public static final long DAY = 24 * HOUR;
 
-    private Times() {
-    }
+    private Times() {}
 
     public static long micros(Instant instant) {
         return Math.addExact(Math.multiplyExact(instant.getEpochSecond(), SECOND), instant.getNano() / 1000);

@@ -13,7 +13,12 @@ import java.util.Locale;
  */
 public record SessionPart(Kind kind, LocalTime from, LocalTime to) {
     /** Which part. */
-    public enum Kind { WHOLE, DAY, EVENING, OWN }
+    public enum Kind {
+        WHOLE,
+        DAY,
+        EVENING,
+        OWN
+    }
 
     public static final SessionPart WHOLE = new SessionPart(Kind.WHOLE, null, null);
     public static final SessionPart DAY = new SessionPart(Kind.DAY, null, null);
@@ -52,8 +57,8 @@ public record SessionPart(Kind kind, LocalTime from, LocalTime to) {
                         // told below
                     }
                 }
-                throw new IllegalArgumentException("'" + text + "' is no session; write whole, day, evening or hours "
-                        + "such as 09:00-12:30");
+                throw new IllegalArgumentException(
+                        "'" + text + "' is no session; write whole, day, evening or hours " + "such as 09:00-12:30");
             }
         }
     }

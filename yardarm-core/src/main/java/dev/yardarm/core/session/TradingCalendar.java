@@ -40,16 +40,20 @@ public final class TradingCalendar {
      * @param close the local closing time, midnight for the end of the day
      * @param holidays days without trading; those that fall on a day without trading anyway do not matter
      */
-    public TradingCalendar(ZoneId zone, LocalTime open, LocalTime close, Set<DayOfWeek> days,
-                           Collection<LocalDate> holidays) {
+    public TradingCalendar(
+            ZoneId zone, LocalTime open, LocalTime close, Set<DayOfWeek> days, Collection<LocalDate> holidays) {
         this(zone, new Hours(open, close, false, null), days, holidays, Map.of());
     }
 
     /**
      * @param halfDays closing times of the days that end early
      */
-    public TradingCalendar(ZoneId zone, Hours hours, Set<DayOfWeek> days, Collection<LocalDate> holidays,
-                           Map<LocalDate, LocalTime> halfDays) {
+    public TradingCalendar(
+            ZoneId zone,
+            Hours hours,
+            Set<DayOfWeek> days,
+            Collection<LocalDate> holidays,
+            Map<LocalDate, LocalTime> halfDays) {
         if (days.isEmpty()) {
             throw new IllegalArgumentException("a calendar needs at least one trading day a week");
         }
@@ -61,8 +65,12 @@ public final class TradingCalendar {
         this.dayStart = hours.dayStart();
         this.halfDays = Map.copyOf(halfDays);
         this.days = EnumSet.copyOf(days);
-        this.holidays = holidays.stream().filter(day -> days.contains(day.getDayOfWeek()))
-                .mapToLong(LocalDate::toEpochDay).sorted().distinct().toArray();
+        this.holidays = holidays.stream()
+                .filter(day -> days.contains(day.getDayOfWeek()))
+                .mapToLong(LocalDate::toEpochDay)
+                .sorted()
+                .distinct()
+                .toArray();
         for (int day = 0; day < 7; day++) {
             tradingDaysBefore[day + 1] = tradingDaysBefore[day] + (days.contains(DayOfWeek.of(day + 1)) ? 1 : 0);
         }
@@ -76,8 +84,12 @@ public final class TradingCalendar {
      * @param closesTheDayBefore true when it closes on that day too: an evening alone
      * @param dayStart where the evening part ends and the day part begins; null when there is no evening part
      */
-    public record Hours(LocalTime open, LocalTime close, boolean opensTheDayBefore, boolean closesTheDayBefore,
-                        LocalTime dayStart) {
+    public record Hours(
+            LocalTime open,
+            LocalTime close,
+            boolean opensTheDayBefore,
+            boolean closesTheDayBefore,
+            LocalTime dayStart) {
         public Hours(LocalTime open, LocalTime close, boolean opensTheDayBefore, LocalTime dayStart) {
             this(open, close, opensTheDayBefore, false, dayStart);
         }
@@ -91,16 +103,16 @@ public final class TradingCalendar {
                 throw new IllegalArgumentException("a session must close after it opens: " + open + " to " + close);
             }
             if (opensTheDayBefore && !closesTheDayBefore && (endsAtMidnight || close.isAfter(open))) {
-                throw new IllegalArgumentException("a session that opens the day before must be shorter than a day: "
-                        + open + " to " + close);
+                throw new IllegalArgumentException(
+                        "a session that opens the day before must be shorter than a day: " + open + " to " + close);
             }
         }
     }
 
     /** Every day of the week, midnight to midnight. */
     public static TradingCalendar roundTheClock(ZoneId zone) {
-        return new TradingCalendar(zone, LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, EnumSet.allOf(DayOfWeek.class),
-                Set.of());
+        return new TradingCalendar(
+                zone, LocalTime.MIDNIGHT, LocalTime.MIDNIGHT, EnumSet.allOf(DayOfWeek.class), Set.of());
     }
 
     public ZoneId zone() {
@@ -113,7 +125,8 @@ public final class TradingCalendar {
 
     /** Opening time of the session of a date, whether or not there is trading on it. */
     public long open(LocalDate date) {
-        return Times.micros((opensTheDayBefore ? date.minusDays(1) : date).atTime(open).atZone(zone));
+        return Times.micros(
+                (opensTheDayBefore ? date.minusDays(1) : date).atTime(open).atZone(zone));
     }
 
     /** Closing time of the session of a date, whether or not there is trading on it. */
@@ -121,7 +134,8 @@ public final class TradingCalendar {
         LocalTime early = closesTheDayBefore ? null : halfDays.get(date);
         LocalTime end = early == null || close.equals(LocalTime.MIDNIGHT) || early.isAfter(close) ? close : early;
         LocalDate day = closesTheDayBefore ? date.minusDays(1) : date;
-        long whole = end.equals(LocalTime.MIDNIGHT) ? Times.micros(day.plusDays(1).atStartOfDay(zone))
+        long whole = end.equals(LocalTime.MIDNIGHT)
+                ? Times.micros(day.plusDays(1).atStartOfDay(zone))
                 : Times.micros(day.atTime(end).atZone(zone));
         return Math.max(whole, open(date) + Times.MINUTE);
     }
@@ -162,11 +176,13 @@ public final class TradingCalendar {
                 if (part.kind() == SessionPart.Kind.DAY) {
                     return this;
                 }
-                throw new IllegalArgumentException("there is no evening session; trading is from " + open + " to "
-                        + close + " " + zone.getId());
+                throw new IllegalArgumentException(
+                        "there is no evening session; trading is from " + open + " to " + close + " " + zone.getId());
             }
-            return with(part.kind() == SessionPart.Kind.DAY ? new Hours(dayStart, close, false, null)
-                    : new Hours(open, dayStart, opensTheDayBefore, null));
+            return with(
+                    part.kind() == SessionPart.Kind.DAY
+                            ? new Hours(dayStart, close, false, null)
+                            : new Hours(open, dayStart, opensTheDayBefore, null));
         }
         return with(own(part.from(), part.to()));
     }
@@ -197,8 +213,14 @@ public final class TradingCalendar {
     }
 
     private TradingCalendar with(Hours hours) {
-        return new TradingCalendar(zone, hours, days, java.util.Arrays.stream(holidays).mapToObj(LocalDate::ofEpochDay)
-                .toList(), halfDays);
+        return new TradingCalendar(
+                zone,
+                hours,
+                days,
+                java.util.Arrays.stream(holidays)
+                        .mapToObj(LocalDate::ofEpochDay)
+                        .toList(),
+                halfDays);
     }
 
     /** Number of sessions before this date, counted from 1900; negative before. Cost: a binary search. */

@@ -18,8 +18,16 @@ import java.util.Optional;
  * @param days how many calendar days to load; 0 for all
  * @param gapsKept true to put a flat bar without volume where nothing was traded
  */
-public record BarRequest(Timeframe timeframe, BarRule rule, SessionPart part, boolean splits, boolean dividends,
-                         RollRule roll, Joint joint, int days, boolean gapsKept) {
+public record BarRequest(
+        Timeframe timeframe,
+        BarRule rule,
+        SessionPart part,
+        boolean splits,
+        boolean dividends,
+        RollRule roll,
+        Joint joint,
+        int days,
+        boolean gapsKept) {
     /** How the contracts of a continuous future are joined. */
     public enum Joint {
         /** Prices as they were traded; a step at every roll. */
@@ -51,8 +59,8 @@ public record BarRequest(Timeframe timeframe, BarRule rule, SessionPart part, bo
 
     /** All bars of a timeframe, adjusted for splits. */
     public static BarRequest of(Timeframe timeframe) {
-        return new BarRequest(timeframe, null, SessionPart.WHOLE, true, false, RollRule.STANDARD, Joint.DIFFERENCE, 0,
-                false);
+        return new BarRequest(
+                timeframe, null, SessionPart.WHOLE, true, false, RollRule.STANDARD, Joint.DIFFERENCE, 0, false);
     }
 
     /** The kind of bars when they are not of time. */

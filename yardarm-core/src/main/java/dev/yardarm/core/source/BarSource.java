@@ -43,8 +43,7 @@ public interface BarSource {
      *
      * @param time opening of the first session at the new price
      */
-    record Split(long time, double ratio) {
-    }
+    record Split(long time, double ratio) {}
 
     /** Dividends in the order of their ex-dates. */
     default List<Dividend> dividends(InstrumentId id) {
@@ -57,8 +56,7 @@ public interface BarSource {
      * @param time opening of the first session without it
      * @param amount for one share of that day
      */
-    record Dividend(long time, double amount) {
-    }
+    record Dividend(long time, double amount) {}
 
     /** The contracts of a continuous future, by expiry; empty for anything else. */
     default List<Contract> contracts(InstrumentId id) {
@@ -71,8 +69,7 @@ public interface BarSource {
      * @param firstTrade opening of its first session
      * @param expiry close of its last session
      */
-    record Contract(InstrumentId id, long firstTrade, long expiry) {
-    }
+    record Contract(InstrumentId id, long firstTrade, long expiry) {}
 
     /** The members of an index with their weights at a moment, heaviest first; empty for anything else. */
     default List<Member> members(InstrumentId index, long now) {
@@ -80,8 +77,7 @@ public interface BarSource {
     }
 
     /** @param weight its part of the index, all together 1 */
-    record Member(InstrumentId id, double weight) {
-    }
+    record Member(InstrumentId id, double weight) {}
 
     /** What is due on the calendar of an instrument's market between two moments. */
     default List<Entry> entries(InstrumentId id, long from, long upTo) {
@@ -95,7 +91,12 @@ public interface BarSource {
      */
     record Entry(long time, Kind kind, String title, int importance) {
         /** What sort of thing it is. */
-        public enum Kind { RELEASE, RATE_DECISION, AUCTION, HOLIDAY }
+        public enum Kind {
+            RELEASE,
+            RATE_DECISION,
+            AUCTION,
+            HOLIDAY
+        }
     }
 
     /** The moment from which trades can be had one by one; {@link Long#MAX_VALUE} when there are none. */

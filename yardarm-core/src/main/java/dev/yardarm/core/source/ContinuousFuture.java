@@ -17,8 +17,7 @@ import java.util.List;
  * <p>Cost: one reading of each contract's days for the rolls, and of the bars of each one's span.
  */
 public final class ContinuousFuture {
-    private ContinuousFuture() {
-    }
+    private ContinuousFuture() {}
 
     /** Reads the bars of a contract that opened from one moment on, as known now. */
     @FunctionalInterface
@@ -34,16 +33,16 @@ public final class ContinuousFuture {
      * @param difference close of the next contract less that of this one before the roll; NaN for the last
      * @param ratio close of the next contract over that of this one; NaN for the last
      */
-    public record Turn(BarSource.Contract contract, long from, long until, double difference, double ratio) {
-    }
+    public record Turn(BarSource.Contract contract, long from, long until, double difference, double ratio) {}
 
     /**
      * The turns of the contracts up to now, in their order.
      *
      * @param days reads the daily bars of a contract
      */
-    public static List<Turn> turns(List<BarSource.Contract> contracts, RollRule rule, TradingCalendar calendar,
-                                   Reader days, long now) throws IOException {
+    public static List<Turn> turns(
+            List<BarSource.Contract> contracts, RollRule rule, TradingCalendar calendar, Reader days, long now)
+            throws IOException {
         List<Turn> turns = new ArrayList<>();
         long from = Long.MIN_VALUE;
         int at = 0;
@@ -52,7 +51,8 @@ public final class ContinuousFuture {
             BarSource.Contract next = at + 1 < contracts.size() ? contracts.get(at + 1) : null;
             Bars own = days.read(contract, Long.MIN_VALUE);
             Bars following = next == null || next.firstTrade() > now ? Bars.EMPTY : days.read(next, Long.MIN_VALUE);
-            long until = following.isEmpty() ? Long.MAX_VALUE : rollTime(contract, own, following, rule, calendar, from);
+            long until =
+                    following.isEmpty() ? Long.MAX_VALUE : rollTime(contract, own, following, rule, calendar, from);
             if (until > now) {
                 turns.add(new Turn(contract, from, Long.MAX_VALUE, Double.NaN, Double.NaN));
                 return turns;
@@ -71,8 +71,8 @@ public final class ContinuousFuture {
         return bar < 0 ? Double.NaN : days.close(bar);
     }
 
-    private static long rollTime(BarSource.Contract contract, Bars own, Bars next, RollRule rule,
-                                 TradingCalendar calendar, long from) {
+    private static long rollTime(
+            BarSource.Contract contract, Bars own, Bars next, RollRule rule, TradingCalendar calendar, long from) {
         LocalDate last = calendar.sessionAt(contract.expiry() - 1);
         long afterExpiry = calendar.open(calendar.next(last));
         if (rule.kind() == RollRule.Kind.DAYS_BEFORE) {
@@ -106,8 +106,12 @@ public final class ContinuousFuture {
         for (int turn = 0; turn < turns.size(); turn++) {
             Turn of = turns.get(turn);
             if (of.until() > from) {
-                append(bars.read(of.contract(), Math.max(from, of.from())), of, offset(turns, turn, joint),
-                        factor(turns, turn, joint), joined);
+                append(
+                        bars.read(of.contract(), Math.max(from, of.from())),
+                        of,
+                        offset(turns, turn, joint),
+                        factor(turns, turn, joint),
+                        joined);
             }
         }
         return joined;
@@ -117,7 +121,8 @@ public final class ContinuousFuture {
     public static PriceBasis basis(List<Turn> turns, Joint joint) {
         List<PriceBasis.Step> steps = new ArrayList<>();
         for (int turn = 0; turn < turns.size() - 1 && joint != Joint.UNADJUSTED; turn++) {
-            steps.add(new PriceBasis.Step(turns.get(turn).until(), factor(turns, turn, joint), offset(turns, turn, joint)));
+            steps.add(new PriceBasis.Step(
+                    turns.get(turn).until(), factor(turns, turn, joint), offset(turns, turn, joint)));
         }
         return PriceBasis.of(steps);
     }
@@ -126,7 +131,9 @@ public final class ContinuousFuture {
     static double offset(List<Turn> turns, int turn, Joint joint) {
         double sum = 0;
         for (int later = turn; joint == Joint.DIFFERENCE && later < turns.size() - 1; later++) {
-            sum += Double.isNaN(turns.get(later).difference()) ? 0 : turns.get(later).difference();
+            sum += Double.isNaN(turns.get(later).difference())
+                    ? 0
+                    : turns.get(later).difference();
         }
         return sum;
     }
@@ -135,7 +142,9 @@ public final class ContinuousFuture {
     static double factor(List<Turn> turns, int turn, Joint joint) {
         double product = 1;
         for (int later = turn; joint == Joint.RATIO && later < turns.size() - 1; later++) {
-            product *= Double.isNaN(turns.get(later).ratio()) ? 1 : turns.get(later).ratio();
+            product *= Double.isNaN(turns.get(later).ratio())
+                    ? 1
+                    : turns.get(later).ratio();
         }
         return product;
     }

@@ -11,8 +11,7 @@ import java.util.List;
  * stated time do not count. Volumes stay. Cost: O(bars + dividends).
  */
 public final class DividendAdjustment {
-    private DividendAdjustment() {
-    }
+    private DividendAdjustment() {}
 
     /** @param raw bars of any timeframe, in the shares of their days */
     public static BarSeries adjust(BarSeries raw, List<BarSource.Dividend> dividends, long asOf) {
@@ -55,8 +54,11 @@ public final class DividendAdjustment {
 
     /** The dividends that change any of the bars. */
     private static List<BarSource.Dividend> known(Bars bars, List<BarSource.Dividend> dividends, long asOf) {
-        return bars.isEmpty() ? List.of() : dividends.stream().filter(paid -> paid.time() <= asOf
-                && paid.time() > bars.openTime(0)).toList();
+        return bars.isEmpty()
+                ? List.of()
+                : dividends.stream()
+                        .filter(paid -> paid.time() <= asOf && paid.time() > bars.openTime(0))
+                        .toList();
     }
 
     /** What prices before each dividend are multiplied by, for it and all later ones. */

@@ -8,7 +8,11 @@ package dev.yardarm.core.source;
 public record EventMark(long time, Kind kind, String text) implements Comparable<EventMark> {
     /** What sort of thing it is, with the letter that marks it. */
     public enum Kind {
-        DIVIDEND('d'), SPLIT('s'), ROLL('r'), EXPIRY('x'), ENTRY('c');
+        DIVIDEND('d'),
+        SPLIT('s'),
+        ROLL('r'),
+        EXPIRY('x'),
+        ENTRY('c');
 
         private final char letter;
 

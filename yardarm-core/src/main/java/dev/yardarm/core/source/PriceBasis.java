@@ -24,8 +24,8 @@ public final class PriceBasis {
     public record Step(long until, double factor, double difference) {
         public Step {
             if (!(factor > 0) || !Double.isFinite(factor) || !Double.isFinite(difference)) {
-                throw new IllegalArgumentException("a price basis needs a factor above 0 and a difference, not " + factor
-                        + " and " + difference);
+                throw new IllegalArgumentException(
+                        "a price basis needs a factor above 0 and a difference, not " + factor + " and " + difference);
             }
         }
     }
@@ -58,8 +58,8 @@ public final class PriceBasis {
         moments.stream().distinct().sorted().forEach(until -> {
             Step one = at(until - 1);
             Step other = next.at(until - 1);
-            both.add(new Step(until, one.factor() * other.factor(), one.difference() * other.factor()
-                    + other.difference()));
+            both.add(new Step(
+                    until, one.factor() * other.factor(), one.difference() * other.factor() + other.difference()));
         });
         return new PriceBasis(both);
     }
@@ -80,19 +80,26 @@ public final class PriceBasis {
     /** What a price traded at a moment is on the chart. */
     public double shown(double traded, long time) {
         Step step = at(time);
-        return step.factor() == 1 && step.difference() == 0 ? traded : clean(traded * step.factor() + step.difference());
+        return step.factor() == 1 && step.difference() == 0
+                ? traded
+                : clean(traded * step.factor() + step.difference());
     }
 
     /** What a price of the chart was traded at at a moment. */
     public double traded(double shown, long time) {
         Step step = at(time);
-        return step.factor() == 1 && step.difference() == 0 ? shown : clean((shown - step.difference()) / step.factor());
+        return step.factor() == 1 && step.difference() == 0
+                ? shown
+                : clean((shown - step.difference()) / step.factor());
     }
 
     /** A drawing that is kept in prices of their days, in prices of the chart. */
     public Drawing shown(Drawing kept) {
-        return steps.isEmpty() ? kept : kept.withAnchors(kept.anchors().stream().map(anchor -> anchor.withPrice(
-                shown(anchor.price(), anchor.time()))).toList());
+        return steps.isEmpty()
+                ? kept
+                : kept.withAnchors(kept.anchors().stream()
+                        .map(anchor -> anchor.withPrice(shown(anchor.price(), anchor.time())))
+                        .toList());
     }
 
     /**
@@ -109,7 +116,9 @@ public final class PriceBasis {
         List<Anchor> anchors = new ArrayList<>();
         for (int at = 0; at < shown.anchors().size(); at++) {
             Anchor anchor = shown.anchors().get(at);
-            boolean untouched = same != null && at < same.anchors().size() && same.anchors().get(at).equals(anchor);
+            boolean untouched = same != null
+                    && at < same.anchors().size()
+                    && same.anchors().get(at).equals(anchor);
             anchors.add(untouched ? before.anchors().get(at) : anchor.withPrice(traded(anchor.price(), anchor.time())));
         }
         return shown.withAnchors(anchors);

@@ -50,7 +50,8 @@ public record RollRule(Kind kind, int days) {
 
     @Override
     public String toString() {
-        return kind == Kind.DAYS_BEFORE ? days + (days == 1 ? " day before" : " days before")
+        return kind == Kind.DAYS_BEFORE
+                ? days + (days == 1 ? " day before" : " days before")
                 : kind.name().toLowerCase(Locale.ROOT);
     }
 }

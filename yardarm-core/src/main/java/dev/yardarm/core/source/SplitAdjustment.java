@@ -9,11 +9,11 @@ import java.util.List;
  * Splits after the stated time do not count, because nobody knew them then. Cost: O(bars + splits).
  */
 public final class SplitAdjustment {
-    private SplitAdjustment() {
-    }
+    private SplitAdjustment() {}
 
     public static BarSeries adjust(BarSeries raw, List<BarSource.Split> splits, long asOf) {
-        List<BarSource.Split> known = splits.stream().filter(split -> split.time() <= asOf).toList();
+        List<BarSource.Split> known =
+                splits.stream().filter(split -> split.time() <= asOf).toList();
         Bars bars = raw.snapshot();
         if (known.isEmpty() || bars.isEmpty() || known.get(known.size() - 1).time() <= bars.openTime(0)) {
             return raw;
@@ -37,9 +37,11 @@ public final class SplitAdjustment {
 
     /** The same for single prices. */
     public static PriceBasis basis(List<BarSource.Split> splits, long asOf) {
-        List<BarSource.Split> known = splits.stream().filter(split -> split.time() <= asOf).toList();
-        return PriceBasis.of(known.stream().map(split -> new PriceBasis.Step(split.time(),
-                1 / factor(known, split.time() - 1), 0)).toList());
+        List<BarSource.Split> known =
+                splits.stream().filter(split -> split.time() <= asOf).toList();
+        return PriceBasis.of(known.stream()
+                .map(split -> new PriceBasis.Step(split.time(), 1 / factor(known, split.time() - 1), 0))
+                .toList());
     }
 
     /** By what the raw price of a moment is divided: the product of the ratios of all later splits. */

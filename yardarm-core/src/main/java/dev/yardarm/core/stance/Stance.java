@@ -14,7 +14,10 @@ public record Stance(InstrumentId instrument, Kind kind, String reason, String n
     public enum Kind {
         /** Seen, but nothing decided: there is only a note. */
         NONE("–"),
-        LONG("long"), SHORT("short"), WAIT("wait"), SKIP("skip");
+        LONG("long"),
+        SHORT("short"),
+        WAIT("wait"),
+        SKIP("skip");
 
         private final String word;
 

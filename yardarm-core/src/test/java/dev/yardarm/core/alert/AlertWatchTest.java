@@ -15,12 +15,13 @@ import org.junit.jupiter.api.Test;
 
 class AlertWatchTest {
     private static final TradingCalendar CLOCK = TradingCalendar.roundTheClock(ZoneOffset.UTC);
-    private static final Drawing LEVEL = new Drawing("d", Drawing.LEVEL, Timeframe.DAY,
-            List.of(new Anchor(0, 100)), 0);
+    private static final Drawing LEVEL = new Drawing("d", Drawing.LEVEL, Timeframe.DAY, List.of(new Anchor(0, 100)), 0);
 
     private static AlertWatch watch(Alert.Trigger trigger, boolean above) {
-        return new AlertWatch(new Alert("a", new InstrumentId("s", "X"), "d", trigger, Timeframe.MINUTES_5, above, 0, 0,
-                0), LEVEL, CLOCK);
+        return new AlertWatch(
+                new Alert("a", new InstrumentId("s", "X"), "d", trigger, Timeframe.MINUTES_5, above, 0, 0, 0),
+                LEVEL,
+                CLOCK);
     }
 
     @Test
@@ -44,8 +45,8 @@ class AlertWatchTest {
 
     @Test
     void tradesFromBeforeItWasSetDoNotCount() {
-        Alert alert = new Alert("a", new InstrumentId("s", "X"), "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 100, 0,
-                0);
+        Alert alert =
+                new Alert("a", new InstrumentId("s", "X"), "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 100, 0, 0);
         AlertWatch watch = new AlertWatch(alert, LEVEL, CLOCK);
         assertThat(watch.onTrade(99, 90)).isEmpty();
         assertThat(watch.onTrade(100, 90)).isPresent();
@@ -70,8 +71,8 @@ class AlertWatchTest {
     void theFirstTradeOfTheNextBarClosesTheBarBefore() {
         AlertWatch watch = watch(Alert.Trigger.CLOSES_BEYOND, false);
         assertThat(watch.onTrade(10, 101)).isEmpty();
-        assertThat(watch.onTrade(7 * Times.MINUTE, 90)).hasValueSatisfying(
-                alert -> assertThat(alert.firedPrice()).isEqualTo(101));
+        assertThat(watch.onTrade(7 * Times.MINUTE, 90))
+                .hasValueSatisfying(alert -> assertThat(alert.firedPrice()).isEqualTo(101));
     }
 
     @Test

@@ -19,8 +19,12 @@ import org.junit.jupiter.api.Test;
 
 class BarGridTest {
     private static final ZoneId AZORES = ZoneId.of("Atlantic/Azores");
-    private static final TradingCalendar PVX = new TradingCalendar(AZORES, LocalTime.of(8, 0), LocalTime.of(16, 30),
-            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), List.of(LocalDate.of(2026, 6, 10)));
+    private static final TradingCalendar PVX = new TradingCalendar(
+            AZORES,
+            LocalTime.of(8, 0),
+            LocalTime.of(16, 30),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            List.of(LocalDate.of(2026, 6, 10)));
 
     private static long at(String local) {
         return Times.micros(LocalDateTime.parse(local).atZone(AZORES));
@@ -33,20 +37,20 @@ class BarGridTest {
     @Test
     void intradayBarsAreCountedFromTheOpenAndEndWithTheSession() {
         BarGrid hours = grid("4h");
-        assertThat(hours.slotAt(at("2026-06-19T11:59:59"))).isEqualTo(
-                new BarGrid.Slot(at("2026-06-19T08:00"), at("2026-06-19T12:00")));
-        assertThat(hours.slotAt(at("2026-06-19T16:29"))).isEqualTo(
-                new BarGrid.Slot(at("2026-06-19T16:00"), at("2026-06-19T16:30")));
+        assertThat(hours.slotAt(at("2026-06-19T11:59:59")))
+                .isEqualTo(new BarGrid.Slot(at("2026-06-19T08:00"), at("2026-06-19T12:00")));
+        assertThat(hours.slotAt(at("2026-06-19T16:29")))
+                .isEqualTo(new BarGrid.Slot(at("2026-06-19T16:00"), at("2026-06-19T16:30")));
         assertThat(hours.next(hours.slotAt(at("2026-06-19T16:29"))).openTime()).isEqualTo(at("2026-06-22T08:00"));
         assertThat(grid("7m").slotAt(at("2026-06-19T08:13")).openTime()).isEqualTo(at("2026-06-19T08:07"));
     }
 
     @Test
     void weekWithAHolidayAndMonthFollowTheCalendar() {
-        assertThat(grid("W").slotAt(at("2026-06-11T09:00"))).isEqualTo(
-                new BarGrid.Slot(at("2026-06-08T08:00"), at("2026-06-12T16:30")));
-        assertThat(grid("M").slotAt(at("2026-06-11T09:00"))).isEqualTo(
-                new BarGrid.Slot(at("2026-06-01T08:00"), at("2026-06-30T16:30")));
+        assertThat(grid("W").slotAt(at("2026-06-11T09:00")))
+                .isEqualTo(new BarGrid.Slot(at("2026-06-08T08:00"), at("2026-06-12T16:30")));
+        assertThat(grid("M").slotAt(at("2026-06-11T09:00")))
+                .isEqualTo(new BarGrid.Slot(at("2026-06-01T08:00"), at("2026-06-30T16:30")));
         assertThat(grid("D").slotAt(at("2026-06-10T12:00")).openTime()).isEqualTo(at("2026-06-09T08:00"));
         assertThat(grid("Q").slotAt(at("2026-06-11T09:00")).openTime()).isEqualTo(at("2026-04-01T08:00"));
         assertThat(grid("Y").slotAt(at("2026-06-11T09:00")).openTime()).isEqualTo(at("2026-01-01T08:00"));
@@ -60,7 +64,8 @@ class BarGridTest {
         assertThat(monday - friday).isEqualTo(3 * Times.DAY - Times.HOUR);
         assertThat(PVX.open(LocalDate.of(2026, 10, 26)) - PVX.open(LocalDate.of(2026, 10, 23)))
                 .isEqualTo(3 * Times.DAY + Times.HOUR);
-        assertThat(grid("1h").next(grid("1h").slotAt(at("2026-03-27T16:10"))).openTime()).isEqualTo(monday);
+        assertThat(grid("1h").next(grid("1h").slotAt(at("2026-03-27T16:10"))).openTime())
+                .isEqualTo(monday);
         assertThat(Times.at(monday, AZORES).toLocalTime()).isEqualTo(LocalTime.of(8, 0));
     }
 
@@ -72,8 +77,14 @@ class BarGridTest {
         for (LocalDate day = LocalDate.of(2026, 3, 23); day.isBefore(LocalDate.of(2026, 4, 7)); day = PVX.next(day)) {
             for (long open = PVX.open(day); open < PVX.close(day); open += Times.MINUTE) {
                 double close = price + ((count * 7919) % 13 - 6) * 0.01;
-                minutes.append(open, open + Times.MINUTE, price, Math.max(price, close) + 0.01,
-                        Math.min(price, close) - 0.01, close, 3);
+                minutes.append(
+                        open,
+                        open + Times.MINUTE,
+                        price,
+                        Math.max(price, close) + 0.01,
+                        Math.min(price, close) - 0.01,
+                        close,
+                        3);
                 price = close;
                 count++;
             }
@@ -81,7 +92,8 @@ class BarGridTest {
         long now = Long.MAX_VALUE / 2;
         Bars days = BarBuilder.aggregate(minutes.snapshot(), grid("D"), now).snapshot();
         Bars weeks = BarBuilder.aggregate(days, grid("W"), now).snapshot();
-        Bars weeksFromMinutes = BarBuilder.aggregate(minutes.snapshot(), grid("W"), now).snapshot();
+        Bars weeksFromMinutes =
+                BarBuilder.aggregate(minutes.snapshot(), grid("W"), now).snapshot();
         Bars hours = BarBuilder.aggregate(minutes.snapshot(), grid("1h"), now).snapshot();
         assertThat(days.closed()).isEqualTo(11);
         assertThat(hours.closed()).isEqualTo(11 * 9);
@@ -141,7 +153,8 @@ class BarGridTest {
             BarGrid.Slot slot = grid.slotAt(at("2026-05-04T09:00"));
             double start = grid.position(slot.openTime());
             for (int bar = 0; bar < 40; bar++) {
-                assertThat(grid.position(slot.openTime())).as(name + " bar " + bar)
+                assertThat(grid.position(slot.openTime()))
+                        .as(name + " bar " + bar)
                         .isCloseTo(start + bar, within(1e-6));
                 slot = grid.next(slot);
             }
@@ -178,7 +191,9 @@ class BarGridTest {
         TradingCalendar clock = TradingCalendar.roundTheClock(AZORES);
         assertThat(clock.close(LocalDate.of(2026, 3, 29)) - clock.open(LocalDate.of(2026, 3, 29)))
                 .isEqualTo(23 * Times.HOUR);
-        assertThat(new TradingCalendar(AZORES, LocalTime.of(8, 0), LocalTime.MIDNIGHT, Set.of(DayOfWeek.MONDAY),
-                List.of()).sessionAt(at("2026-06-20T10:00"))).isEqualTo(LocalDate.of(2026, 6, 15));
+        assertThat(new TradingCalendar(
+                                AZORES, LocalTime.of(8, 0), LocalTime.MIDNIGHT, Set.of(DayOfWeek.MONDAY), List.of())
+                        .sessionAt(at("2026-06-20T10:00")))
+                .isEqualTo(LocalDate.of(2026, 6, 15));
     }
 }

@@ -22,14 +22,23 @@ import net.jqwik.api.Provide;
 
 /** What holds for every kind of bar over any trades. */
 class BarMakersPropertyTest {
-    private static final TradingCalendar SESSIONS = new TradingCalendar(ZoneOffset.UTC, LocalTime.of(8, 0),
-            LocalTime.of(8, 5), EnumSet.allOf(java.time.DayOfWeek.class), Set.of());
+    private static final TradingCalendar SESSIONS = new TradingCalendar(
+            ZoneOffset.UTC, LocalTime.of(8, 0), LocalTime.of(8, 5), EnumSet.allOf(java.time.DayOfWeek.class), Set.of());
     private static final double TICK = 0.25;
 
     @Provide
     Arbitrary<String> rules() {
-        return Arbitraries.of("time:1m", "ticks:7", "volume:40", "range:6", "reversal:5", "brick:4", "brick:1%",
-                "brick:atr3", "line-break:3", "line-break:1");
+        return Arbitraries.of(
+                "time:1m",
+                "ticks:7",
+                "volume:40",
+                "range:6",
+                "reversal:5",
+                "brick:4",
+                "brick:1%",
+                "brick:atr3",
+                "line-break:3",
+                "line-break:1");
     }
 
     /** A walk in ticks over several short sessions, with gaps and with trades that share a time. */
@@ -39,8 +48,8 @@ class BarMakersPropertyTest {
         int price = 400;
         long time = Times.micros(Instant.parse("2026-06-19T08:00:00Z"));
         for (int tick = 0; tick < 400; tick++) {
-            price = Math.max(40, price + random.nextInt(5) - 2 + (random.nextInt(60) == 0 ? 20 * (random.nextInt(3) - 1)
-                    : 0));
+            price = Math.max(
+                    40, price + random.nextInt(5) - 2 + (random.nextInt(60) == 0 ? 20 * (random.nextInt(3) - 1) : 0));
             ticks.append(time, price * TICK, 1 + random.nextInt(20), TickSeries.UNKNOWN);
             time += random.nextInt(4) * Times.SECOND;
             long intoDay = Math.floorMod(time, Times.DAY);
@@ -127,8 +136,8 @@ class BarMakersPropertyTest {
         for (int bar = 0; bar < bars.size(); bar++) {
             assertThat(bars.high(bar) - bars.low(bar)).isLessThanOrEqualTo(6 * TICK);
             if (bar > 0) {
-                boolean outside = bars.open(bar) > bars.low(bar - 1) + 6 * TICK
-                        || bars.open(bar) < bars.high(bar - 1) - 6 * TICK;
+                boolean outside =
+                        bars.open(bar) > bars.low(bar - 1) + 6 * TICK || bars.open(bar) < bars.high(bar - 1) - 6 * TICK;
                 assertThat(outside).isTrue();
             }
         }
@@ -143,7 +152,8 @@ class BarMakersPropertyTest {
         for (int bar = 0; bar + 1 < bars.size(); bar++) {
             boolean single = bars.close(bar) == bars.open(bar);
             assertThat(single && bar > 0).isFalse();
-            assertThat(single || bars.close(bar) > bars.open(bar) != bars.close(bar + 1) > bars.open(bar + 1)).isTrue();
+            assertThat(single || bars.close(bar) > bars.open(bar) != bars.close(bar + 1) > bars.open(bar + 1))
+                    .isTrue();
             assertThat(Math.abs(bars.close(bar + 1) - bars.close(bar))).isGreaterThanOrEqualTo(3 * 2 * TICK);
         }
     }

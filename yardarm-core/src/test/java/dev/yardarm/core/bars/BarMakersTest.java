@@ -24,8 +24,12 @@ import org.junit.jupiter.api.Test;
  */
 class BarMakersTest {
     private static final long START = Times.micros(Instant.parse("2026-06-19T08:00:00Z"));
-    private static final TradingCalendar SESSIONS = new TradingCalendar(ZoneOffset.UTC, LocalTime.of(8, 0),
-            LocalTime.of(16, 30), EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), Set.of());
+    private static final TradingCalendar SESSIONS = new TradingCalendar(
+            ZoneOffset.UTC,
+            LocalTime.of(8, 0),
+            LocalTime.of(16, 30),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            Set.of());
 
     private static BarMaker maker(String rule, TradingCalendar calendar) {
         return BarMakers.of(BarRule.parse(rule), calendar, 1, new BarSeries(4));
@@ -44,20 +48,28 @@ class BarMakersTest {
         Bars bars = maker.series().snapshot();
         List<String> lines = new ArrayList<>();
         for (int bar = 0; bar < bars.size(); bar++) {
-            lines.add(String.join(" ", plain(bars.open(bar)), plain(bars.high(bar)), plain(bars.low(bar)),
-                    plain(bars.close(bar)), plain(bars.volume(bar))) + (bar < bars.closed() ? "" : " *"));
+            lines.add(String.join(
+                            " ",
+                            plain(bars.open(bar)),
+                            plain(bars.high(bar)),
+                            plain(bars.low(bar)),
+                            plain(bars.close(bar)),
+                            plain(bars.volume(bar)))
+                    + (bar < bars.closed() ? "" : " *"));
         }
         return lines;
     }
 
     private static String plain(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.format(Locale.ROOT, "%.4f", value)
-                .replaceAll("0+$", "");
+        return value == Math.rint(value)
+                ? String.valueOf((long) value)
+                : String.format(Locale.ROOT, "%.4f", value).replaceAll("0+$", "");
     }
 
     @Test
     void ticksCountTrades() {
-        assertThat(ticks("ticks:3", 10, 12, 11, 9, 9, 8, 7)).containsExactly("10 12 10 11 3", "9 9 8 8 3", "7 7 7 7 1 *");
+        assertThat(ticks("ticks:3", 10, 12, 11, 9, 9, 8, 7))
+                .containsExactly("10 12 10 11 3", "9 9 8 8 3", "7 7 7 7 1 *");
     }
 
     @Test
@@ -72,8 +84,8 @@ class BarMakersTest {
 
     @Test
     void rangeBarsStayOpenUntilATradeDoesNotFitIn() {
-        assertThat(ticks("range:3", 10, 11, 12, 13, 14, 13, 12, 11, 10)).containsExactly("10 13 10 13 4",
-                "14 14 11 11 4", "10 10 10 10 1 *");
+        assertThat(ticks("range:3", 10, 11, 12, 13, 14, 13, 12, 11, 10))
+                .containsExactly("10 13 10 13 4", "14 14 11 11 4", "10 10 10 10 1 *");
     }
 
     @Test
@@ -83,8 +95,8 @@ class BarMakersTest {
 
     @Test
     void aGapLargerThanTheRangeInventsNoBars() {
-        assertThat(ticks("range:3", 10, 11, 20, 21, 5)).containsExactly("10 11 10 11 2", "20 21 20 21 2",
-                "5 5 5 5 1 *");
+        assertThat(ticks("range:3", 10, 11, 20, 21, 5))
+                .containsExactly("10 11 10 11 2", "20 21 20 21 2", "5 5 5 5 1 *");
     }
 
     @Test
@@ -114,8 +126,8 @@ class BarMakersTest {
 
     @Test
     void reversalBarsRunUntilPriceHasComeBack() {
-        assertThat(ticks("reversal:3", 10, 12, 11, 14, 13, 11, 10, 9, 11, 12, 13)).containsExactly("10 14 10 11 6",
-                "10 12 9 12 4", "13 13 13 13 1 *");
+        assertThat(ticks("reversal:3", 10, 12, 11, 14, 13, 11, 10, 9, 11, 12, 13))
+                .containsExactly("10 14 10 11 6", "10 12 9 12 4", "13 13 13 13 1 *");
     }
 
     @Test
@@ -125,8 +137,13 @@ class BarMakersTest {
 
     @Test
     void bricksNeedTwoSizesToTurnAndSeveralComeFromOneGap() {
-        assertThat(ticks("brick:10", 100, 104, 112, 131, 118, 110, 109)).containsExactly("100 110 100 110 3",
-                "110 120 110 120 1", "120 130 120 130 0", "120 131 110 110 2", "110 110 109 109 1 *");
+        assertThat(ticks("brick:10", 100, 104, 112, 131, 118, 110, 109))
+                .containsExactly(
+                        "100 110 100 110 3",
+                        "110 120 110 120 1",
+                        "120 130 120 130 0",
+                        "120 131 110 110 2",
+                        "110 110 109 109 1 *");
     }
 
     @Test
@@ -150,8 +167,9 @@ class BarMakersTest {
 
     @Test
     void bricksInPerCentGrowWithThePrice() {
-        assertThat(ticks("brick:10%", 100, 110, 121, 133, 134)).containsExactly("100 110 100 110 2",
-                "110 121 110 121 1", "121 133.1 121 133.1 2", "133.1 134 133.1 134 0 *");
+        assertThat(ticks("brick:10%", 100, 110, 121, 133, 134))
+                .containsExactly(
+                        "100 110 100 110 2", "110 121 110 121 1", "121 133.1 121 133.1 2", "133.1 134 133.1 134 0 *");
     }
 
     @Test
@@ -159,8 +177,14 @@ class BarMakersTest {
         BarMaker maker = maker("brick:atr2", null);
         double[][] bars = {{100, 104, 100, 102}, {102, 106, 102, 104}, {104, 109, 103, 109}, {109, 115, 109, 115}};
         for (int bar = 0; bar < bars.length; bar++) {
-            maker.addBar(START + bar * Times.DAY, START + (bar + 1) * Times.DAY, bars[bar][0], bars[bar][1],
-                    bars[bar][2], bars[bar][3], 1);
+            maker.addBar(
+                    START + bar * Times.DAY,
+                    START + (bar + 1) * Times.DAY,
+                    bars[bar][0],
+                    bars[bar][1],
+                    bars[bar][2],
+                    bars[bar][3],
+                    1);
         }
         // ranges 4 and 4 make 4 after the second bar, base 104; 109 makes 104..108; the third range 6 makes 5 after it:
         // the brick begun at 108 was sized 4 by what was known when it began, the one after 112 is sized 5
@@ -169,21 +193,28 @@ class BarMakersTest {
 
     @Test
     void lineBreakGoesOnAboveTheLastLineAndTurnsBelowTheLastThree() {
-        assertThat(ticks("line-break:3", 10, 11, 12, 13, 11, 12, 14, 9, 12, 8, 15)).containsExactly("10 11 10 11 2",
-                "11 12 11 12 1", "12 13 12 13 1", "13 14 11 14 3", "13 14 9 9 1", "9 12 8 8 2", "9 15 8 15 1",
-                "15 15 15 15 0 *");
+        assertThat(ticks("line-break:3", 10, 11, 12, 13, 11, 12, 14, 9, 12, 8, 15))
+                .containsExactly(
+                        "10 11 10 11 2",
+                        "11 12 11 12 1",
+                        "12 13 12 13 1",
+                        "13 14 11 14 3",
+                        "13 14 9 9 1",
+                        "9 12 8 8 2",
+                        "9 15 8 15 1",
+                        "15 15 15 15 0 *");
     }
 
     @Test
     void pointAndFigureTurnsAfterThreeBoxes() {
-        assertThat(ticks("point-figure:1x3", 10.2, 11.5, 14.1, 12.3, 11, 9.9, 12.9, 13)).containsExactly(
-                "11 14 11 14 4", "13 13 10 10 3", "11 13 11 13 1 *");
+        assertThat(ticks("point-figure:1x3", 10.2, 11.5, 14.1, 12.3, 11, 9.9, 12.9, 13))
+                .containsExactly("11 14 11 14 4", "13 13 10 10 3", "11 13 11 13 1 *");
     }
 
     @Test
     void pointAndFigureOfOneBoxKeepsTurningInAColumnOfOneBox() {
-        assertThat(ticks("point-figure:1x1", 10, 11, 12, 11, 12, 13, 12, 11)).containsExactly("10 12 10 12 3",
-                "11 13 11 13 3", "12 12 11 11 2 *");
+        assertThat(ticks("point-figure:1x1", 10, 11, 12, 11, 12, 13, 12, 11))
+                .containsExactly("10 12 10 12 3", "11 13 11 13 3", "12 12 11 11 2 *");
     }
 
     @Test
@@ -191,8 +222,14 @@ class BarMakersTest {
         BarMaker maker = maker("point-figure:1x3:hl", null);
         double[][] bars = {{10, 12.5, 10, 12}, {12, 13, 8, 9}, {9, 12.9, 9.5, 12}, {12, 12, 7.2, 8}};
         for (int bar = 0; bar < bars.length; bar++) {
-            maker.addBar(START + bar * Times.DAY, START + (bar + 1) * Times.DAY, bars[bar][0], bars[bar][1],
-                    bars[bar][2], bars[bar][3], 1);
+            maker.addBar(
+                    START + bar * Times.DAY,
+                    START + (bar + 1) * Times.DAY,
+                    bars[bar][0],
+                    bars[bar][1],
+                    bars[bar][2],
+                    bars[bar][3],
+                    1);
         }
         // the first bar begins at its close 12 and has reached neither 13 nor 11 by then but 10 with its low: falling
         // bars begin below; its close is not below its open, so of both ways it rises only when it can
@@ -225,8 +262,8 @@ class BarMakersTest {
     @Test
     void whatCannotBeBuiltIsRefusedWithTheReason() {
         BarMaker ticks = maker("ticks:3", null);
-        assertThatThrownBy(() -> ticks.addBar(START, START + 1, 1, 1, 1, 1, 1)).hasMessageContaining("only be made "
-                + "from ticks");
+        assertThatThrownBy(() -> ticks.addBar(START, START + 1, 1, 1, 1, 1, 1))
+                .hasMessageContaining("only be made " + "from ticks");
         BarMaker volume = maker("volume:3", null);
         assertThatThrownBy(() -> volume.addTick(START, 1, Double.NaN)).hasMessageContaining("volume of every trade");
         assertThatThrownBy(() -> BarRule.parse("bricks:3")).hasMessageContaining("no kind of bar 'bricks'");
@@ -240,9 +277,20 @@ class BarMakersTest {
 
     @Test
     void rulesAreWrittenAsTheyAreRead() {
-        for (String text : List.of("time:5m", "ticks:500", "volume:1000", "range:10", "reversal:2.5", "brick:20",
-                "brick:0.5%@D", "brick:atr14@1h", "line-break:3", "point-figure:10x3", "point-figure:1%x1:hl@D",
-                "heikin-ashi@15m", "heikin-ashi")) {
+        for (String text : List.of(
+                "time:5m",
+                "ticks:500",
+                "volume:1000",
+                "range:10",
+                "reversal:2.5",
+                "brick:20",
+                "brick:0.5%@D",
+                "brick:atr14@1h",
+                "line-break:3",
+                "point-figure:10x3",
+                "point-figure:1%x1:hl@D",
+                "heikin-ashi@15m",
+                "heikin-ashi")) {
             assertThat(BarRule.parse(text)).hasToString(text);
         }
     }

@@ -26,8 +26,8 @@ class PointFigureStudyTest {
     @Test
     void aRisingLineGainsABoxAColumnUntilAColumnFallsBelowIt() {
         // lows 10, 12, 13, 15, 14, 9: the line stands at 9, 10, 11, 12, 13, 14 and the sixth column breaks it
-        PointFigureStudy.Result study = PointFigureStudy.of(columns(10, 15, 14, 12, 13, 18, 17, 15, 16, 20, 19, 9, 10, 13),
-                RULE);
+        PointFigureStudy.Result study =
+                PointFigureStudy.of(columns(10, 15, 14, 12, 13, 18, 17, 15, 16, 20, 19, 9, 10, 13), RULE);
         PointFigureStudy.Line first = study.lines().get(0);
         assertThat(first).isEqualTo(new PointFigureStudy.Line(true, 0, 9, 4, 13, true));
         PointFigureStudy.Line second = study.lines().get(1);
@@ -48,7 +48,8 @@ class PointFigureStudyTest {
     @Test
     void theHorizontalCountTakesTheWidthOfTheBase() {
         // the first column 10 to 15 is crossed at its middle 12.5 by the next three, not by the fifth
-        PointFigureStudy.Result study = PointFigureStudy.of(columns(10, 15, 14, 12, 12, 16, 15, 12, 13, 20, 19, 16), RULE);
+        PointFigureStudy.Result study =
+                PointFigureStudy.of(columns(10, 15, 14, 12, 12, 16, 15, 12, 13, 20, 19, 16), RULE);
         assertThat(study.counts()).contains(new PointFigureStudy.Count(3, false, true, 10 + 4 * 3));
     }
 

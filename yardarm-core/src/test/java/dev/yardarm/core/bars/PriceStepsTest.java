@@ -10,15 +10,29 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Price steps without binary dust, and sizes of bricks and boxes as they are written. */
 class PriceStepsTest {
     @ParameterizedTest
-    @CsvSource({"0.01,30,0.3", "0.01,10.07,0.1007", "0.25,5,1.25", "0.0001,12345,1.2345", "0.015625,66,1.03125",
-            "0.05,3,0.15", "5,3,15", "0.00001,100003,1.00003"})
+    @CsvSource({
+        "0.01,30,0.3",
+        "0.01,10.07,0.1007",
+        "0.25,5,1.25",
+        "0.0001,12345,1.2345",
+        "0.015625,66,1.03125",
+        "0.05,3,0.15",
+        "5,3,15",
+        "0.00001,100003,1.00003"
+    })
     void soManyTicksAreAPrice(double tick, double ticks, double price) {
         assertThat(new PriceSteps(tick).price(ticks)).isEqualTo(price);
     }
 
     @ParameterizedTest
-    @CsvSource({"0.01,100.304,100.3", "0.25,100.3,100.25", "0.25,100.375,100.5", "0.05,10.07,10.05", "0.1,0.30000000000000004,0.3",
-            "2,7.1,8"})
+    @CsvSource({
+        "0.01,100.304,100.3",
+        "0.25,100.3,100.25",
+        "0.25,100.375,100.5",
+        "0.05,10.07,10.05",
+        "0.1,0.30000000000000004,0.3",
+        "2,7.1,8"
+    })
     void pricesMoveToTheNearestTick(double tick, double price, double rounded) {
         assertThat(new PriceSteps(tick).round(price)).isEqualTo(rounded);
     }
@@ -48,7 +62,8 @@ class PriceStepsTest {
     @ParameterizedTest
     @CsvSource({"x", "0", "-3", "0%", "60%", "atr0", "atrx", "atr2000", "%"})
     void sizesThatAreNoneAreRefused(String text) {
-        assertThatThrownBy(() -> BoxSize.parse(text)).isInstanceOf(IllegalArgumentException.class)
+        assertThatThrownBy(() -> BoxSize.parse(text))
+                .isInstanceOf(IllegalArgumentException.class)
                 .hasMessageMatching(".*(size|average true range).*");
     }
 

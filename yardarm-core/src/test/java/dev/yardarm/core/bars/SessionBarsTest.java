@@ -23,9 +23,11 @@ import org.junit.jupiter.api.Test;
 class SessionBarsTest {
     private static final ZoneId AZORES = ZoneId.of("Atlantic/Azores");
     private static final LocalDate HALF = LocalDate.of(2026, 12, 24);
-    private static final TradingCalendar FUTURES = new TradingCalendar(AZORES, new TradingCalendar.Hours(
-            LocalTime.of(18, 0), LocalTime.of(17, 0), true, LocalTime.of(8, 0)),
-            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), Set.of(LocalDate.of(2026, 6, 10)),
+    private static final TradingCalendar FUTURES = new TradingCalendar(
+            AZORES,
+            new TradingCalendar.Hours(LocalTime.of(18, 0), LocalTime.of(17, 0), true, LocalTime.of(8, 0)),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            Set.of(LocalDate.of(2026, 6, 10)),
             Map.of(HALF, LocalTime.of(12, 30)));
 
     private static long at(String local) {
@@ -38,8 +40,11 @@ class SessionBarsTest {
         assertThat(FUTURES.open(friday)).isEqualTo(at("2026-06-18T18:00"));
         assertThat(FUTURES.sessionAt(at("2026-06-18T18:00"))).isEqualTo(friday);
         assertThat(FUTURES.sessionAt(at("2026-06-18T17:59"))).isEqualTo(LocalDate.of(2026, 6, 18));
-        assertThat(FUTURES.sessionAt(at("2026-06-21T18:30"))).as("Sunday evening").isEqualTo(LocalDate.of(2026, 6, 22));
-        assertThat(FUTURES.sessionAt(at("2026-06-09T20:00"))).as("no evening before a holiday")
+        assertThat(FUTURES.sessionAt(at("2026-06-21T18:30")))
+                .as("Sunday evening")
+                .isEqualTo(LocalDate.of(2026, 6, 22));
+        assertThat(FUTURES.sessionAt(at("2026-06-09T20:00")))
+                .as("no evening before a holiday")
                 .isEqualTo(LocalDate.of(2026, 6, 9));
         assertThat(FUTURES.isOpenAt(at("2026-06-19T17:30"))).isFalse();
     }
@@ -75,9 +80,14 @@ class SessionBarsTest {
         assertThat(late.usualLength()).isEqualTo(150 * Times.MINUTE);
         assertThat(FUTURES.part(SessionPart.parse("18:00-00:00")).close(LocalDate.of(2026, 6, 19)))
                 .isEqualTo(at("2026-06-19T00:00"));
-        assertThatThrownBy(() -> FUTURES.part(SessionPart.parse("17:10-17:50"))).hasMessageContaining("nothing is traded");
-        TradingCalendar shares = new TradingCalendar(AZORES, LocalTime.of(8, 0), LocalTime.of(16, 30),
-                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), Set.of());
+        assertThatThrownBy(() -> FUTURES.part(SessionPart.parse("17:10-17:50")))
+                .hasMessageContaining("nothing is traded");
+        TradingCalendar shares = new TradingCalendar(
+                AZORES,
+                LocalTime.of(8, 0),
+                LocalTime.of(16, 30),
+                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+                Set.of());
         assertThatThrownBy(() -> shares.part(SessionPart.EVENING)).hasMessageContaining("no evening session");
         assertThat(shares.part(SessionPart.DAY)).isSameAs(shares);
         assertThat(shares.part(SessionPart.parse("06:00-09:00")).open(LocalDate.of(2026, 6, 19)))
@@ -95,8 +105,10 @@ class SessionBarsTest {
         assertThat(hours.position(at("2026-12-24T20:00"))).isLessThan(hours.position(at("2026-12-25T01:00")));
         double step = hours.position(at("2026-12-22T10:00")) - hours.position(at("2026-12-22T09:00"));
         assertThat(step).isEqualTo(1);
-        assertThat(hours.position(at("2026-12-23T10:00")) - hours.position(at("2026-12-22T10:00"))).isEqualTo(23);
-        assertThat(hours.position(at("2026-12-28T10:00")) - hours.position(at("2026-12-23T10:00"))).isEqualTo(69);
+        assertThat(hours.position(at("2026-12-23T10:00")) - hours.position(at("2026-12-22T10:00")))
+                .isEqualTo(23);
+        assertThat(hours.position(at("2026-12-28T10:00")) - hours.position(at("2026-12-23T10:00")))
+                .isEqualTo(69);
     }
 
     @Test
@@ -133,11 +145,13 @@ class SessionBarsTest {
         BarBuilder minutes = new BarBuilder(grid, new BarSeries(4));
         double[] prices = {10, 12, 15, 14, 9, 9, 13, 20, 18, 17};
         for (int tick = 0; tick < prices.length; tick++) {
-            long time = at("2026-06-19T09:00:00") + tick * 25 * Times.SECOND;
+            long time = at("2026-06-19T09:00:00") + tick * 25L * Times.SECOND;
             live.addTick(time, prices[tick], 4);
             minutes.addTick(time, prices[tick], 4);
             assertThat(live.lastPrice()).isEqualTo(prices[tick]);
-            assertThat(live.series().formingClose()).as("the forming bar shows the last trade").isEqualTo(prices[tick]);
+            assertThat(live.series().formingClose())
+                    .as("the forming bar shows the last trade")
+                    .isEqualTo(prices[tick]);
         }
         long end = at("2026-06-19T09:10:00");
         live.advanceTo(end);
@@ -145,16 +159,22 @@ class SessionBarsTest {
         BarMaker later = BarMakers.of(BarRule.parse("range:3"), FUTURES, 1, new BarSeries(4));
         Bars finer = minutes.series().snapshot();
         for (int bar = 0; bar < finer.closed(); bar++) {
-            later.addBar(finer.openTime(bar), finer.closeTime(bar), finer.open(bar), finer.high(bar), finer.low(bar),
-                    finer.close(bar), finer.volume(bar));
+            later.addBar(
+                    finer.openTime(bar),
+                    finer.closeTime(bar),
+                    finer.open(bar),
+                    finer.high(bar),
+                    finer.low(bar),
+                    finer.close(bar),
+                    finer.volume(bar));
         }
         Bars one = live.series().snapshot();
         Bars other = later.series().snapshot();
         assertThat(one.size()).isEqualTo(other.size()).isGreaterThan(3);
         for (int bar = 0; bar < one.size(); bar++) {
             assertThat(List.of(one.open(bar), one.high(bar), one.low(bar), one.close(bar), one.volume(bar)))
-                    .isEqualTo(List.of(other.open(bar), other.high(bar), other.low(bar), other.close(bar),
-                            other.volume(bar)));
+                    .isEqualTo(List.of(
+                            other.open(bar), other.high(bar), other.low(bar), other.close(bar), other.volume(bar)));
         }
     }
 }

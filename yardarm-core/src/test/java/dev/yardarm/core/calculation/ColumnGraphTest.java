@@ -20,7 +20,9 @@ class ColumnGraphTest {
 
     private static double once(Operation operation, double left, double right) {
         ColumnGraph graph = new ColumnGraph();
-        Column column = operation.in(graph, Operation.number(graph, left), Operation.number(graph, right)).output();
+        Column column = operation
+                .in(graph, Operation.number(graph, left), Operation.number(graph, right))
+                .output();
         graph.update(TestBars.ofCloses(1));
         return column.at(0);
     }
@@ -39,8 +41,9 @@ class ColumnGraphTest {
 
     @Test
     void comparisonsWithAMissingValueAreUnknown() {
-        for (Operation operation : new Operation[]{Operation.GREATER, Operation.AT_LEAST, Operation.LESS,
-                Operation.AT_MOST, Operation.EQUAL, Operation.UNEQUAL}) {
+        for (Operation operation : new Operation[] {
+            Operation.GREATER, Operation.AT_LEAST, Operation.LESS, Operation.AT_MOST, Operation.EQUAL, Operation.UNEQUAL
+        }) {
             assertThat(once(operation, Double.NaN, 1)).as(operation.sign()).isNaN();
             assertThat(once(operation, 1, Double.NaN)).as(operation.sign()).isNaN();
         }
@@ -66,7 +69,8 @@ class ColumnGraphTest {
         graph.field(Field.CLOSE);
         graph.update(BARS);
         var sma = Catalogue.shared().find("sma").orElseThrow();
-        Column average = sma.in(graph, Settings.of(sma, Map.of("length", "3"))).get(0).output();
+        Column average =
+                sma.in(graph, Settings.of(sma, Map.of("length", "3"))).get(0).output();
         graph.update(BARS);
         assertThat(average.at(2)).isEqualTo((BARS.close(0) + BARS.close(1) + BARS.close(2)) / 3);
     }
@@ -76,7 +80,8 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 60);
         ColumnGraph graph = new ColumnGraph();
         var ema = Catalogue.shared().find("ema").orElseThrow();
-        Column average = ema.in(graph, Settings.of(ema, Map.of("length", "5"))).get(0).output();
+        Column average =
+                ema.in(graph, Settings.of(ema, Map.of("length", "5"))).get(0).output();
         graph.update(series.snapshot());
         double before = average.at(10);
         series.restart();
@@ -93,7 +98,9 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
         var highest = Catalogue.shared().find("highest").orElseThrow();
-        Column most = highest.in(graph, Settings.of(highest, Map.of("length", "4"))).get(0).output();
+        Column most = highest.in(graph, Settings.of(highest, Map.of("length", "4")))
+                .get(0)
+                .output();
         graph.update(series.snapshot());
         assertThat(most.forming()).isNaN();
         series.form(TestBars.day(30), TestBars.day(31), 1, 9999, 1, 1, 1);
@@ -111,7 +118,8 @@ class ColumnGraphTest {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
         var sma = Catalogue.shared().find("sma").orElseThrow();
-        Column live = sma.in(graph, Settings.of(sma, Map.of("length", "4"))).get(0).output();
+        Column live =
+                sma.in(graph, Settings.of(sma, Map.of("length", "4"))).get(0).output();
         graph.update(series.snapshot());
         Column kept = live.snapshot();
         for (int bar = 30; bar < 400; bar++) {

@@ -28,8 +28,9 @@ class HigherTimeframeTest {
         Column weekly = column("close on W", DAYS);
         for (int bar = 0; bar < 200; bar++) {
             int lastOfWeek = (bar + 1) / 7 * 7 - 1;
-            assertThat(weekly.at(bar)).as("bar " + bar).isEqualTo(Double.valueOf(lastOfWeek < 0
-                    ? Double.NaN : DAYS.close(lastOfWeek)));
+            assertThat(weekly.at(bar))
+                    .as("bar " + bar)
+                    .isEqualTo(Double.valueOf(lastOfWeek < 0 ? Double.NaN : DAYS.close(lastOfWeek)));
         }
     }
 
@@ -63,26 +64,48 @@ class HigherTimeframeTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"close on W", "ema(close, 5) on W", "rsi(close, 4) on forming W", "atr(3) on M",
-            "bollinger(close, 5, 2).upper on forming 3D", "macd(3, 6, 2).cross_up on W", "close > sma(close, 3) on W",
-            "(highest(high, 3) on W) back 2"})
+    @ValueSource(
+            strings = {
+                "close on W",
+                "ema(close, 5) on W",
+                "rsi(close, 4) on forming W",
+                "atr(3) on M",
+                "bollinger(close, 5, 2).upper on forming 3D",
+                "macd(3, 6, 2).cross_up on W",
+                "close > sma(close, 3) on W",
+                "(highest(high, 3) on W) back 2"
+            })
     void aPrefixGivesThePrefixAndGrowingBarByBarTheSame(String formula) {
         Column whole = column(formula, DAYS);
         for (int cut : new int[] {1, 6, 7, 8, 30, 31, 100, 153}) {
             Column part = column(formula, TestBars.prefix(DAYS, cut, false));
             for (int bar = 0; bar < cut; bar++) {
-                assertThat(part.at(bar)).as(formula + " " + bar + " of " + cut).isEqualTo(Double.valueOf(whole.at(bar)));
+                assertThat(part.at(bar))
+                        .as(formula + " " + bar + " of " + cut)
+                        .isEqualTo(Double.valueOf(whole.at(bar)));
             }
         }
         ColumnGraph graph = new ColumnGraph();
         Column grown = Formula.parse(formula).in(graph).output();
         BarSeries series = new BarSeries(0);
         for (int bar = 0; bar < 200; bar++) {
-            series.form(DAYS.openTime(bar), DAYS.closeTime(bar), DAYS.open(bar), DAYS.open(bar), DAYS.open(bar),
-                    DAYS.open(bar), 1);
+            series.form(
+                    DAYS.openTime(bar),
+                    DAYS.closeTime(bar),
+                    DAYS.open(bar),
+                    DAYS.open(bar),
+                    DAYS.open(bar),
+                    DAYS.open(bar),
+                    1);
             graph.update(series.snapshot());
-            series.form(DAYS.openTime(bar), DAYS.closeTime(bar), DAYS.open(bar), DAYS.high(bar), DAYS.low(bar),
-                    DAYS.close(bar), DAYS.volume(bar));
+            series.form(
+                    DAYS.openTime(bar),
+                    DAYS.closeTime(bar),
+                    DAYS.open(bar),
+                    DAYS.high(bar),
+                    DAYS.low(bar),
+                    DAYS.close(bar),
+                    DAYS.volume(bar));
             graph.update(series.snapshot());
             series.closeForming();
             graph.update(series.snapshot());
@@ -95,15 +118,20 @@ class HigherTimeframeTest {
         Bars forming = TestBars.prefix(DAYS, 10, true);
         assertThat(column("close on forming W", forming).at(9)).isEqualTo(DAYS.close(9));
         assertThat(column("close on W", forming).at(9)).isEqualTo(DAYS.close(6));
-        assertThat(column("close on W", TestBars.prefix(DAYS, 7, true)).at(6)).as("Sunday has not closed").isNaN();
+        assertThat(column("close on W", TestBars.prefix(DAYS, 7, true)).at(6))
+                .as("Sunday has not closed")
+                .isNaN();
     }
 
     @Test
     void timeframesAreReadWithTheirCaseAndWrongOnesRefused() {
-        assertThat(Formula.parse("close on M > close on forming 2h").timeframes()).extracting(Timeframe::toString)
+        assertThat(Formula.parse("close on M > close on forming 2h").timeframes())
+                .extracting(Timeframe::toString)
                 .containsExactly("M", "2h");
-        assertThat(Formula.parse("close on 5m").timeframes()).containsExactly(Timeframe.parse("5m").orElseThrow());
-        assertThatThrownBy(() -> Formula.parse("close on X")).isInstanceOf(FormulaException.class)
+        assertThat(Formula.parse("close on 5m").timeframes())
+                .containsExactly(Timeframe.parse("5m").orElseThrow());
+        assertThatThrownBy(() -> Formula.parse("close on X"))
+                .isInstanceOf(FormulaException.class)
                 .hasMessageContaining("'X' is no timeframe");
         assertThatThrownBy(() -> Formula.parse("close on")).isInstanceOf(FormulaException.class);
     }

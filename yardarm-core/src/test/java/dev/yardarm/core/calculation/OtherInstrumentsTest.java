@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.core.TestBars;
-import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
@@ -32,16 +31,22 @@ class OtherInstrumentsTest {
         BarSeries series = new BarSeries(0);
         for (int bar = 0; bar < bars.closed(); bar++) {
             if (!leftOut.test(bar)) {
-                series.append(bars.openTime(bar) + hours * Times.HOUR, bars.closeTime(bar) + hours * Times.HOUR,
-                        bars.open(bar), bars.high(bar), bars.low(bar), bars.close(bar), bars.volume(bar));
+                series.append(
+                        bars.openTime(bar) + hours * Times.HOUR,
+                        bars.closeTime(bar) + hours * Times.HOUR,
+                        bars.open(bar),
+                        bars.high(bar),
+                        bars.low(bar),
+                        bars.close(bar),
+                        bars.volume(bar));
             }
         }
         return series.snapshot();
     }
 
     private static ColumnGraph graph(Bars other) {
-        return new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-                code -> Optional.of(() -> other)));
+        return new ColumnGraph(
+                new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.of(() -> other)));
     }
 
     private static List<Column> compute(String name, Map<String, String> settings, Bars other) {
@@ -65,7 +70,8 @@ class OtherInstrumentsTest {
 
     @Test
     void anExchangeThatClosesLaterCountsFromTheNextBarOn() {
-        Column later = compute("compare", Map.of("with", "OTHER"), moved(OTHER, 5, bar -> false)).get(0);
+        Column later = compute("compare", Map.of("with", "OTHER"), moved(OTHER, 5, bar -> false))
+                .get(0);
         assertThat(later.at(0)).isNaN();
         for (int bar = 1; bar < 120; bar++) {
             assertThat(later.at(bar)).as("known at the close of bar " + bar).isEqualTo(OTHER.close(bar - 1));
@@ -74,7 +80,8 @@ class OtherInstrumentsTest {
 
     @Test
     void nothingIsCarriedOverABarTheOtherHasNone() {
-        Column holed = compute("compare", Map.of("with", "OTHER"), moved(OTHER, 0, bar -> bar == 40 || bar == 41)).get(0);
+        Column holed = compute("compare", Map.of("with", "OTHER"), moved(OTHER, 0, bar -> bar == 40 || bar == 41))
+                .get(0);
         assertThat(holed.at(39)).isEqualTo(OTHER.close(39));
         assertThat(holed.at(40)).isNaN();
         assertThat(holed.at(41)).isNaN();
@@ -84,8 +91,8 @@ class OtherInstrumentsTest {
     @Test
     void aCorrelationPassesOverBarsOnlyOneHasAndTellsWhereItsWindowBegins() {
         int length = 8;
-        List<Column> columns = compute("correlation", Map.of("length", "8", "against", "OTHER"),
-                moved(OTHER, 0, bar -> bar % 9 == 5));
+        List<Column> columns =
+                compute("correlation", Map.of("length", "8", "against", "OTHER"), moved(OTHER, 0, bar -> bar % 9 == 5));
         List<Integer> joint = new ArrayList<>();
         int compared = 0;
         for (int bar = 0; bar < 120; bar++) {
@@ -159,7 +166,8 @@ class OtherInstrumentsTest {
 
     @Test
     void aFormulaTellsWhomItReads() {
-        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDE) > 1").instruments())
+        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDE) > 1")
+                        .instruments())
                 .containsExactlyInAnyOrder("MARN", "TIDE");
         assertThat(Formula.parse("relative_strength(20) > 100").instruments()).containsExactly("benchmark");
         assertThat(Formula.parse("close > open").instruments()).isEmpty();

@@ -40,12 +40,15 @@ class StepsTest {
 
     private static double deviation(double[] values) {
         double mean = Arrays.stream(values).average().orElseThrow();
-        return Math.sqrt(Arrays.stream(values).map(value -> (value - mean) * (value - mean)).average().orElseThrow());
+        return Math.sqrt(Arrays.stream(values)
+                .map(value -> (value - mean) * (value - mean))
+                .average()
+                .orElseThrow());
     }
 
     @Property(tries = 60)
-    void deviationsAndWeightedAveragesEqualThoseOfEachWindow(@ForAll long seed,
-                                                             @ForAll @IntRange(min = 1, max = 40) int length) {
+    void deviationsAndWeightedAveragesEqualThoseOfEachWindow(
+            @ForAll long seed, @ForAll @IntRange(min = 1, max = 40) int length) {
         double[] closes = closes(seed, 130);
         Bars bars = TestBars.ofCloses(closes);
         Column deviations = run(bars, graph -> Averages.deviation(graph, graph.field(Field.CLOSE), length));
@@ -71,8 +74,8 @@ class StepsTest {
         double[] closes = new double[80];
         Arrays.fill(closes, 100);
         closes[30] = 1e200;
-        Column deviations = run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE),
-                10));
+        Column deviations =
+                run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE), 10));
         for (int bar = 9; bar < 80; bar++) {
             if (bar < 30 || bar > 39) {
                 assertThat(deviations.at(bar)).as("bar " + bar).isZero();
@@ -84,8 +87,8 @@ class StepsTest {
     void equalValuesHaveExactlyNoDeviationHoweverLarge() {
         double[] closes = new double[500];
         Arrays.fill(closes, 123456.789);
-        Column deviations = run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE),
-                37));
+        Column deviations =
+                run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE), 37));
         for (int bar = 36; bar < 500; bar++) {
             assertThat(deviations.at(bar)).isZero();
         }
@@ -95,8 +98,8 @@ class StepsTest {
     void aMissingValueIsInItsWindowsAndNowhereElse() {
         double[] closes = closes(3, 60);
         closes[25] = Double.NaN;
-        Column deviations = run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE),
-                7));
+        Column deviations =
+                run(TestBars.ofCloses(closes), graph -> Averages.deviation(graph, graph.field(Field.CLOSE), 7));
         for (int bar = 6; bar < 60; bar++) {
             assertThat(Double.isNaN(deviations.at(bar))).as("bar " + bar).isEqualTo(bar >= 25 && bar < 32);
         }
@@ -110,11 +113,17 @@ class StepsTest {
         ColumnGraph graph = new ColumnGraph();
         Node close = graph.field(Field.CLOSE);
         Node other = Operation.apply(graph, "other", value -> 2 * value + 1, close);
-        Node[] moments = graph.computed("moments", 3, 3, () -> new WindowMoments(4, false, 3, (read, out) -> {
-            out[0] = read[WindowMoments.PRODUCTS] / read[WindowMoments.SQUARES_X];
-            out[1] = read[WindowMoments.MEAN_X];
-            out[2] = read[WindowMoments.SQUARES_Y];
-        }), close, other);
+        Node[] moments = graph.computed(
+                "moments",
+                3,
+                3,
+                () -> new WindowMoments(4, false, 3, (read, out) -> {
+                    out[0] = read[WindowMoments.PRODUCTS] / read[WindowMoments.SQUARES_X];
+                    out[1] = read[WindowMoments.MEAN_X];
+                    out[2] = read[WindowMoments.SQUARES_Y];
+                }),
+                close,
+                other);
         graph.update(bars);
         assertThat(moments[0].output().at(2)).isNaN();
         for (int bar = 3; bar < 8; bar++) {
@@ -140,8 +149,13 @@ class StepsTest {
     @Test
     void recursionsBeginAnewBehindAGap() {
         double[] closes = {1, 2, 3, Double.NaN, 5, 6};
-        Column sums = run(TestBars.ofCloses(closes), graph -> graph.computed("sum", 0, () -> new Stepped(new double[1],
-                1, 1, (in, state, out) -> out[0] = state[0] += in[0]), graph.field(Field.CLOSE)));
+        Column sums = run(
+                TestBars.ofCloses(closes),
+                graph -> graph.computed(
+                        "sum",
+                        0,
+                        () -> new Stepped(new double[1], 1, 1, (in, state, out) -> out[0] = state[0] += in[0]),
+                        graph.field(Field.CLOSE)));
         assertThat(new double[] {sums.at(0), sums.at(1), sums.at(2), sums.at(4), sums.at(5)})
                 .containsExactly(1, 3, 6, 5, 11);
         assertThat(sums.at(3)).isNaN();
@@ -156,10 +170,18 @@ class StepsTest {
         Node year = Period.YEAR.in(graph);
         graph.update(TestBars.walk(1, 400).snapshot());
         // 2024-01-01 is a Monday; 2024 has 366 days.
-        assertThat(week.output().at(6)).isEqualTo(week.output().at(0)).isNotEqualTo(week.output().at(7));
-        assertThat(month.output().at(30)).isEqualTo(month.output().at(0)).isNotEqualTo(month.output().at(31));
-        assertThat(quarter.output().at(90)).isEqualTo(quarter.output().at(0)).isNotEqualTo(quarter.output().at(91));
-        assertThat(year.output().at(365)).isEqualTo(year.output().at(0)).isNotEqualTo(year.output().at(366));
+        assertThat(week.output().at(6))
+                .isEqualTo(week.output().at(0))
+                .isNotEqualTo(week.output().at(7));
+        assertThat(month.output().at(30))
+                .isEqualTo(month.output().at(0))
+                .isNotEqualTo(month.output().at(31));
+        assertThat(quarter.output().at(90))
+                .isEqualTo(quarter.output().at(0))
+                .isNotEqualTo(quarter.output().at(91));
+        assertThat(year.output().at(365))
+                .isEqualTo(year.output().at(0))
+                .isNotEqualTo(year.output().at(366));
     }
 
     /** Another instrument is joined by time: its bar that closed within this one, nothing carried over a gap. */
@@ -174,7 +196,8 @@ class StepsTest {
                 other.append(open, open + Times.HOUR, bar, bar, bar, bar, 1);
             }
         }
-        ColumnGraph graph = new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
+        ColumnGraph graph = new ColumnGraph(new Surroundings(
+                TradingCalendar.roundTheClock(ZoneOffset.UTC),
                 code -> code.equals("OTHER") ? Optional.of(other::snapshot) : Optional.empty()));
         Node joined = Operation.other(graph, "OTHER", Field.CLOSE);
         Node nobody = Operation.other(graph, "NOBODY", Field.CLOSE);

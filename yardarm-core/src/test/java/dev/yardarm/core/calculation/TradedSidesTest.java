@@ -67,8 +67,8 @@ class TradedSidesTest {
     }
 
     private static Column compute(String formula, Surroundings.Sides sides) {
-        ColumnGraph graph = new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-                code -> Optional.empty(), sides));
+        ColumnGraph graph = new ColumnGraph(
+                new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty(), sides));
         ColumnGraph.Node node = Formula.parse(formula).in(graph);
         graph.update(minutes(4));
         return node.output();
@@ -84,7 +84,9 @@ class TradedSidesTest {
         for (int bar = 0; bar < 4; bar++) {
             assertThat(compute("delta.bar", sides).at(bar)).isEqualTo(bars[bar]);
             assertThat(compute("delta", sides).at(bar)).isEqualTo(sums[bar]);
-            assertThat(compute("delta.estimated", sides).at(bar)).as("a sum with an estimate in it").isEqualTo(1);
+            assertThat(compute("delta.estimated", sides).at(bar))
+                    .as("a sum with an estimate in it")
+                    .isEqualTo(1);
             assertThat(compute("delta(from: bars).bar", sides).at(bar)).isEqualTo(20);
         }
         TradedSides all = new TradedSides(0, Long.MAX_VALUE);

@@ -32,10 +32,12 @@ class DrawingMergeTest {
         Drawing moved = level("b", 2.5);
         Drawing ours = level("ours", 8);
         Drawing theirs = level("theirs", 9);
-        assertThat(DrawingMerge.merge(BASE, List.of(A, moved, C, ours), List.of(A, B, theirs))).as("moved, added; added, removed")
+        assertThat(DrawingMerge.merge(BASE, List.of(A, moved, C, ours), List.of(A, B, theirs)))
+                .as("moved, added; added, removed")
                 .containsExactly(A, moved, ours, theirs);
         assertThat(DrawingMerge.merge(BASE, List.of(A, C, ours), List.of(level("a", 1.5), B, C)))
-                .as("removed, added; moved").containsExactly(level("a", 1.5), C, ours);
+                .as("removed, added; moved")
+                .containsExactly(level("a", 1.5), C, ours);
     }
 
     @Test
@@ -45,16 +47,18 @@ class DrawingMergeTest {
         List<Drawing> merged = DrawingMerge.merge(BASE, List.of(A, ours, C), List.of(A, theirs, C));
         assertThat(merged).containsExactly(A, ours, C, theirs.withId("b-2"));
         assertThat(DrawingMerge.merge(BASE, List.of(A, ours, C, level("b-2", 7)), List.of(A, theirs, C)))
-                .as("the id is free").contains(theirs.withId("b-3")).hasSize(5);
+                .as("the id is free")
+                .contains(theirs.withId("b-3"))
+                .hasSize(5);
     }
 
     @Test
     void whatOneSideTookAwayAndTheOtherChangedStays() {
         Drawing changed = level("b", 5);
-        assertThat(DrawingMerge.merge(BASE, List.of(A, C), List.of(A, changed, level("c", 4)))).containsExactly(A,
-                level("c", 4), changed);
-        assertThat(DrawingMerge.merge(BASE, List.of(A, changed, C), List.of(level("a", 4), C))).containsExactly(level("a", 4),
-                changed, C);
+        assertThat(DrawingMerge.merge(BASE, List.of(A, C), List.of(A, changed, level("c", 4))))
+                .containsExactly(A, level("c", 4), changed);
+        assertThat(DrawingMerge.merge(BASE, List.of(A, changed, C), List.of(level("a", 4), C)))
+                .containsExactly(level("a", 4), changed, C);
     }
 
     @Test
@@ -67,8 +71,11 @@ class DrawingMergeTest {
             for (List<Drawing> side : List.of(ours, theirs)) {
                 for (Drawing drawing : side) {
                     boolean isChange = !BASE.contains(drawing);
-                    assertThat(!isChange || merged.stream().anyMatch(each -> each.anchors().equals(drawing.anchors())))
-                            .as(drawing + " of " + side + " in " + merged).isTrue();
+                    assertThat(!isChange
+                                    || merged.stream()
+                                            .anyMatch(each -> each.anchors().equals(drawing.anchors())))
+                            .as(drawing + " of " + side + " in " + merged)
+                            .isTrue();
                 }
             }
             assertThat(merged.stream().map(Drawing::id).distinct()).hasSameSizeAs(merged);
@@ -96,13 +103,17 @@ class DrawingMergeTest {
         assertThat(DrawingMerge.apply(after, after, BASE)).isSameAs(BASE);
         Drawing other = level("other", 9);
         List<Drawing> now = List.of(level("a", 7), level("b", 5), C, other);
-        assertThat(DrawingMerge.apply(now, after, BASE)).as("taken back, though it went on since").containsExactly(
-                level("a", 7), B, C, other);
-        assertThat(DrawingMerge.apply(List.of(A, level("b", 4)), after, BASE)).as("what was taken away elsewhere stays away")
+        assertThat(DrawingMerge.apply(now, after, BASE))
+                .as("taken back, though it went on since")
+                .containsExactly(level("a", 7), B, C, other);
+        assertThat(DrawingMerge.apply(List.of(A, level("b", 4)), after, BASE))
+                .as("what was taken away elsewhere stays away")
                 .containsExactly(A, B);
-        assertThat(DrawingMerge.apply(List.of(A, C, other), List.of(A, C), BASE)).as("a removal taken back")
+        assertThat(DrawingMerge.apply(List.of(A, C, other), List.of(A, C), BASE))
+                .as("a removal taken back")
                 .containsExactly(A, B, C, other);
-        assertThat(DrawingMerge.apply(List.of(A, B, C, other), BASE, List.of(C, A, B))).as("another order")
+        assertThat(DrawingMerge.apply(List.of(A, B, C, other), BASE, List.of(C, A, B)))
+                .as("another order")
                 .containsExactly(C, A, B, other);
     }
 }

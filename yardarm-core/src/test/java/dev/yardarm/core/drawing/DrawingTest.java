@@ -17,14 +17,23 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class DrawingTest {
-    private static final TradingCalendar PVX = new TradingCalendar(ZoneId.of("Atlantic/Azores"), LocalTime.of(8, 0),
-            LocalTime.of(16, 30), EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), List.of());
+    private static final TradingCalendar PVX = new TradingCalendar(
+            ZoneId.of("Atlantic/Azores"),
+            LocalTime.of(8, 0),
+            LocalTime.of(16, 30),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            List.of());
 
     private static Drawing line(Timeframe origin, LocalDate from, double fromPrice, LocalDate to, double toPrice) {
         BarGrid grid = new BarGrid(PVX, origin);
-        return new Drawing("a", Drawing.LINE, origin, List.of(
-                new Anchor(grid.slotAt(PVX.open(from)).openTime(), fromPrice),
-                new Anchor(grid.slotAt(PVX.open(to)).openTime(), toPrice)), 0);
+        return new Drawing(
+                "a",
+                Drawing.LINE,
+                origin,
+                List.of(
+                        new Anchor(grid.slotAt(PVX.open(from)).openTime(), fromPrice),
+                        new Anchor(grid.slotAt(PVX.open(to)).openTime(), toPrice)),
+                0);
     }
 
     @Test

@@ -37,7 +37,14 @@ class FigurePropertiesTest {
             anchors.add(new Anchor(TestBars.day(day), 50 + 100 * random.nextDouble()));
             day += 1 + random.nextInt(12);
         }
-        return new Drawing("d", figure.name(), Timeframe.DAY, anchors, logarithmic, Map.of(), Drawing.Style.of(0),
+        return new Drawing(
+                "d",
+                figure.name(),
+                Timeframe.DAY,
+                anchors,
+                logarithmic,
+                Map.of(),
+                Drawing.Style.of(0),
                 Drawing.Place.STANDARD);
     }
 
@@ -54,9 +61,10 @@ class FigurePropertiesTest {
     }
 
     @Property(tries = 300)
-    void itIsTheSameHigherUpByAPriceOrByAPartOfIt(@ForAll("figures") Figure figure, @ForAll boolean logarithmic,
-                                                  @ForAll long seed) {
-        boolean ownMeasure = figure.name().equals("amount_zone") || figure.name().equals("angle");
+    void itIsTheSameHigherUpByAPriceOrByAPartOfIt(
+            @ForAll("figures") Figure figure, @ForAll boolean logarithmic, @ForAll long seed) {
+        boolean ownMeasure =
+                figure.name().equals("amount_zone") || figure.name().equals("angle");
         if (ownMeasure) {
             return;
         }
@@ -68,7 +76,12 @@ class FigurePropertiesTest {
     private static void compare(Sketch one, Sketch other, double across, double up, double tolerance) {
         assertThat(other.strokes()).hasSameSizeAs(one.strokes());
         for (int stroke = 0; stroke < one.strokes().size(); stroke++) {
-            compare(one.strokes().get(stroke).points(), other.strokes().get(stroke).points(), across, up, tolerance);
+            compare(
+                    one.strokes().get(stroke).points(),
+                    other.strokes().get(stroke).points(),
+                    across,
+                    up,
+                    tolerance);
         }
         assertThat(other.areas()).hasSameSizeAs(one.areas());
         for (int area = 0; area < one.areas().size(); area++) {
@@ -106,15 +119,20 @@ class FigurePropertiesTest {
             double price = drawing.path(CALENDAR, course.name()).priceAt(TestBars.day(day));
             double height = sketch.at(course.name(), plane.u(TestBars.day(day)));
             assertThat(price).as(figure.name() + "." + course.name()).isEqualTo(plane.price(height));
-            assertThat(course.from().u()).as("a line that gives values goes over bars").isNotEqualTo(course.to().u());
+            assertThat(course.from().u())
+                    .as("a line that gives values goes over bars")
+                    .isNotEqualTo(course.to().u());
         }
         boolean hasLines = !sketch.courses().isEmpty();
-        assertThat(Double.isNaN(drawing.path(CALENDAR).priceAt(TestBars.day(40)))).isEqualTo(!hasLines);
-        assertThat(drawing.path(CALENDAR, "no such line").priceAt(TestBars.day(40))).isNaN();
+        assertThat(Double.isNaN(drawing.path(CALENDAR).priceAt(TestBars.day(40))))
+                .isEqualTo(!hasLines);
+        assertThat(drawing.path(CALENDAR, "no such line").priceAt(TestBars.day(40)))
+                .isNaN();
     }
 
     @Property(tries = 200)
-    void itsPointsMayComeInAnyOrderOfTime(@ForAll("figures") Figure figure, @ForAll boolean logarithmic, @ForAll long seed) {
+    void itsPointsMayComeInAnyOrderOfTime(
+            @ForAll("figures") Figure figure, @ForAll boolean logarithmic, @ForAll long seed) {
         Drawing drawing = drawing(figure, logarithmic, new Random(seed));
         List<Anchor> backwards = new ArrayList<>(drawing.anchors());
         java.util.Collections.reverse(backwards);

@@ -25,7 +25,9 @@ import org.junit.jupiter.params.provider.CsvSource;
  */
 class FigureScalesTest {
     private static final TradingCalendar CALENDAR = TradingCalendar.roundTheClock(ZoneOffset.UTC);
-    private static final double[][] POINTS = {{0, 100}, {10, 400}, {16, 200}, {26, 800}, {32, 400}, {40, 900}, {46, 500}, {50, 450}};
+    private static final double[][] POINTS = {
+        {0, 100}, {10, 400}, {16, 200}, {26, 800}, {32, 400}, {40, 900}, {46, 500}, {50, 450}
+    };
 
     private static Drawing drawing(String figure, String options, boolean logarithmic, int points) {
         List<Anchor> anchors = new ArrayList<>();
@@ -33,7 +35,8 @@ class FigureScalesTest {
             anchors.add(new Anchor(TestBars.day((int) POINTS[at][0]), POINTS[at][1]));
         }
         Map<String, String> chosen = options == null ? Map.of() : Map.of(options.split("=")[0], options.split("=")[1]);
-        return new Drawing("d", figure, Timeframe.DAY, anchors, logarithmic, chosen, Drawing.Style.of(0), Drawing.Place.STANDARD);
+        return new Drawing(
+                "d", figure, Timeframe.DAY, anchors, logarithmic, chosen, Drawing.Style.of(0), Drawing.Place.STANDARD);
     }
 
     private static Sketch sketch(Drawing drawing) {
@@ -41,7 +44,9 @@ class FigureScalesTest {
     }
 
     @ParameterizedTest
-    @CsvSource(textBlock = """
+    @CsvSource(
+            textBlock =
+                    """
             # figure, points, options, line, bar, straight, logarithmic, why
             level,          1, ,                   price,      77,  100,      100,        a price is a price
             level_ray,      1, ,                   price,      77,  100,      100,        a price is a price
@@ -82,25 +87,36 @@ class FigureScalesTest {
             regression,     3, deviations=2,       middle,     5,   250,      200,        from its first point to its second
             regression,     3, deviations=2,       lower,      10,  0,        100,        400 - 2 * 200; 400 / 2^2
             """)
-    void linesLieWhereTheyShould(String figure, int points, String options, String line, double bar, double straight,
-                                 double logarithmic, String why) {
+    void linesLieWhereTheyShould(
+            String figure,
+            int points,
+            String options,
+            String line,
+            double bar,
+            double straight,
+            double logarithmic,
+            String why) {
         // The third point of a regression stands one deviation from the line over the second: its bar does not matter.
         for (boolean log : new boolean[] {false, true}) {
             Drawing drawing = drawing(figure, options, log, points);
             Plane plane = drawing.plane(CALENDAR);
             double price = plane.price(sketch(drawing).at(line, plane.u(TestBars.day(0)) + bar));
-            assertThat(price).as(figure + " " + line + (log ? " in parts: " : " straight: ") + why).isCloseTo(log ? logarithmic
-                    : straight, within(1e-5));
+            assertThat(price)
+                    .as(figure + " " + line + (log ? " in parts: " : " straight: ") + why)
+                    .isCloseTo(log ? logarithmic : straight, within(1e-5));
             boolean wholeBar = bar == Math.rint(bar);
             if (wholeBar) {
-                assertThat(drawing.path(CALENDAR, line).priceAt(TestBars.day((int) bar))).as("the same for alerts and formulas")
+                assertThat(drawing.path(CALENDAR, line).priceAt(TestBars.day((int) bar)))
+                        .as("the same for alerts and formulas")
                         .isCloseTo(price, within(1e-9));
             }
         }
     }
 
     @ParameterizedTest
-    @CsvSource(textBlock = """
+    @CsvSource(
+            textBlock =
+                    """
             # figure, points, options, stroke, its points as bar price pairs, straight and logarithmic
             box,            2, ,             0, 0 100 10 100 10 400 0 400 0 100,     0 100 10 100 10 400 0 400 0 100
             triangle,       3, ,             0, 0 100 10 400 16 200 0 100,           0 100 10 400 16 200 0 100
@@ -116,12 +132,15 @@ class FigureScalesTest {
             wave_triangle,  6, ,             0, 0 100 10 400 16 200 26 800 32 400 40 900, 0 100 10 400 16 200 26 800 32 400 40 900
             measure,        2, ,             0, 0 100 10 400,                        0 100 10 400
             """)
-    void strokesGoThroughTheirPoints(String figure, int points, String options, int stroke, String straight, String logarithmic) {
+    void strokesGoThroughTheirPoints(
+            String figure, int points, String options, int stroke, String straight, String logarithmic) {
         for (boolean log : new boolean[] {false, true}) {
             Drawing drawing = drawing(figure, options, log, points);
             Plane plane = drawing.plane(CALENDAR);
             double[] found = sketch(drawing).strokes().get(stroke).points();
-            double[] wanted = Arrays.stream((log ? logarithmic : straight).strip().split("\\s+")).mapToDouble(Double::parseDouble)
+            double[] wanted = Arrays.stream(
+                            (log ? logarithmic : straight).strip().split("\\s+"))
+                    .mapToDouble(Double::parseDouble)
                     .toArray();
             assertThat(found).as(figure).hasSameSizeAs(wanted);
             for (int at = 0; at < wanted.length; at += 2) {
@@ -132,7 +151,9 @@ class FigureScalesTest {
     }
 
     @ParameterizedTest
-    @CsvSource(textBlock = """
+    @CsvSource(
+            textBlock =
+                    """
             upright,         1, ,           0
             time_zone,       2, ,           0 10
             time_ratios,     2, ratios=0 1.5, 0 15
@@ -143,9 +164,13 @@ class FigureScalesTest {
         for (boolean log : new boolean[] {false, true}) {
             Drawing drawing = drawing(figure, options, log, points);
             double first = drawing.plane(CALENDAR).u(TestBars.day(0));
-            List<Double> found = sketch(drawing).strokes().stream().filter(stroke -> Double.isInfinite(stroke.points()[1]))
-                    .map(stroke -> stroke.points()[0] - first).toList();
-            double[] wanted = Arrays.stream(bars.strip().split("\\s+")).mapToDouble(Double::parseDouble).toArray();
+            List<Double> found = sketch(drawing).strokes().stream()
+                    .filter(stroke -> Double.isInfinite(stroke.points()[1]))
+                    .map(stroke -> stroke.points()[0] - first)
+                    .toList();
+            double[] wanted = Arrays.stream(bars.strip().split("\\s+"))
+                    .mapToDouble(Double::parseDouble)
+                    .toArray();
             for (int at = 0; at < wanted.length; at++) {
                 assertThat(found.get(at)).as(figure).isCloseTo(wanted[at], within(1e-9));
             }
@@ -163,16 +188,24 @@ class FigureScalesTest {
             assertThat(plane.price(round[1])).isCloseTo(log ? 200 : 250, within(1e-6));
             Drawing arcs = drawing("arcs", "ratios=0.5", log, 2);
             Sketch.Note half = sketch(arcs).notes().get(0);
-            assertThat(plane.price(half.v())).as("half of the move below its end").isCloseTo(log ? 200 : 250, within(1e-6));
+            assertThat(plane.price(half.v()))
+                    .as("half of the move below its end")
+                    .isCloseTo(log ? 200 : 250, within(1e-6));
         }
     }
 
     @Test
     void ratiosOfPatternsAreThoseOfTheLegsOnTheirScale() {
         // Legs 300, 200, 600: 200 / 300, 600 / 200, and 600 / 300. In logarithms of 2: 2, 1, 2.
-        assertThat(sketch(drawing("pattern4", null, false, 4)).notes()).extracting(Sketch.Note::text).contains("0.667", "3", "2");
-        assertThat(sketch(drawing("pattern4", null, true, 4)).notes()).extracting(Sketch.Note::text).contains("0.5", "2", "1");
-        assertThat(sketch(drawing("pattern5", null, true, 5)).notes()).extracting(Sketch.Note::text).contains("0.5", "2", "0");
+        assertThat(sketch(drawing("pattern4", null, false, 4)).notes())
+                .extracting(Sketch.Note::text)
+                .contains("0.667", "3", "2");
+        assertThat(sketch(drawing("pattern4", null, true, 4)).notes())
+                .extracting(Sketch.Note::text)
+                .contains("0.5", "2", "1");
+        assertThat(sketch(drawing("pattern5", null, true, 5)).notes())
+                .extracting(Sketch.Note::text)
+                .contains("0.5", "2", "0");
     }
 
     @Test
@@ -189,13 +222,20 @@ class FigureScalesTest {
     @Test
     void everyFigureIsAmongThem() throws Exception {
         Set<String> tested = new TreeSet<>(List.of("ellipse", "arcs", "text", "marker", "price_note", "stance_mark"));
-        for (String method : List.of("linesLieWhereTheyShould", "strokesGoThroughTheirPoints",
-                "uprightsStandAtTheirBarsOnBothScales")) {
-            String block = Arrays.stream(FigureScalesTest.class.getDeclaredMethods()).filter(each -> each.getName().equals(method))
-                    .findFirst().orElseThrow().getAnnotation(CsvSource.class).textBlock();
-            block.lines().filter(line -> !line.startsWith("#") && line.contains(",")).forEach(line -> tested.add(line.substring(0,
-                    line.indexOf(',')).strip()));
+        for (String method : List.of(
+                "linesLieWhereTheyShould", "strokesGoThroughTheirPoints", "uprightsStandAtTheirBarsOnBothScales")) {
+            String block = Arrays.stream(FigureScalesTest.class.getDeclaredMethods())
+                    .filter(each -> each.getName().equals(method))
+                    .findFirst()
+                    .orElseThrow()
+                    .getAnnotation(CsvSource.class)
+                    .textBlock();
+            block.lines()
+                    .filter(line -> !line.startsWith("#") && line.contains(","))
+                    .forEach(line ->
+                            tested.add(line.substring(0, line.indexOf(',')).strip()));
         }
-        assertThat(tested).containsAll(Figures.shared().all().stream().map(Figure::name).toList());
+        assertThat(tested)
+                .containsAll(Figures.shared().all().stream().map(Figure::name).toList());
     }
 }

@@ -67,7 +67,8 @@ class FormulaAgainstLoopsTest {
         same("close crosses above highest(high, 5) back 1", bar -> {
             double now = bar < 1 ? Double.NaN : most(BARS::high, bar - 1, 5);
             double before = bar < 2 ? Double.NaN : most(BARS::high, bar - 2, 5);
-            return Double.isNaN(now) || Double.isNaN(before) ? Double.NaN
+            return Double.isNaN(now) || Double.isNaN(before)
+                    ? Double.NaN
                     : yes(BARS.close(bar - 1) <= before && BARS.close(bar) > now);
         });
     }
@@ -80,8 +81,11 @@ class FormulaAgainstLoopsTest {
             inner[bar] = mean(each -> (BARS.high(each) + BARS.low(each) + BARS.close(each)) / 3, bar, 6);
         }
         for (int bar = 0; bar < outer.length; bar++) {
-            outer[bar] = bar < 12 ? Double.NaN : bar == 12 ? mean(each -> inner[each], bar, 8)
-                    : outer[bar - 1] + 2.0 / 9 * (inner[bar] - outer[bar - 1]);
+            outer[bar] = bar < 12
+                    ? Double.NaN
+                    : bar == 12
+                            ? mean(each -> inner[each], bar, 8)
+                            : outer[bar - 1] + 2.0 / 9 * (inner[bar] - outer[bar - 1]);
         }
         same("ema(sma(typical, 6), 8)", bar -> outer[bar]);
     }

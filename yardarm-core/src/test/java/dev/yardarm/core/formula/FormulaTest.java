@@ -27,17 +27,53 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-            "1 + 2 * 3 | 7", "(1 + 2) * 3 | 9", "2 ^ 3 ^ 2 | 512", "-2 ^ 2 | -4", "10 - 4 - 3 | 3", "8 / 4 / 2 | 1",
-            "5% | 0.05", "close | 21", "CLOSE back 2 | 18", "close - close back 1 | 4", "min(3, 4) | 3",
-            "max(close, 30) | 30", "abs(-3) | 3", "sqrt(16) | 4", "log(1) | 0", "round(2.6) | 3", "2 * -3 | -6",
-            "highest(close, 3) | 21", "lowest(close, 3) | 17", "sma(close, 2) | 19", "sma(2) | 19",
-            "sma(length: 2) | 19", "sma(2, source: close * 2) | 38", "sma(close * 2, 2) | 38",
-            "(close back 1) back 1 | 18", "close back 1 back 1 | 18", "typical | 21", "range | 0", "volume | 107",
-            "close > 20 | 1", "close < 20 | 0", "close >= 21 | 1", "close <= 21 | 1", "close = 21 | 1",
-            "close <> 21 | 0", "close > 20 and close < 22 | 1", "close > 22 or close < 22 | 1",
-            "not close > 22 | 1", "not close > 22 and close > 30 | 0", "close > 30 and close > 1 or close > 2 | 1",
-            "close crosses above 20 | 1", "close crosses below 20 | 0", "close crosses 20 | 1"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1 + 2 * 3 | 7",
+                "(1 + 2) * 3 | 9",
+                "2 ^ 3 ^ 2 | 512",
+                "-2 ^ 2 | -4",
+                "10 - 4 - 3 | 3",
+                "8 / 4 / 2 | 1",
+                "5% | 0.05",
+                "close | 21",
+                "CLOSE back 2 | 18",
+                "close - close back 1 | 4",
+                "min(3, 4) | 3",
+                "max(close, 30) | 30",
+                "abs(-3) | 3",
+                "sqrt(16) | 4",
+                "log(1) | 0",
+                "round(2.6) | 3",
+                "2 * -3 | -6",
+                "highest(close, 3) | 21",
+                "lowest(close, 3) | 17",
+                "sma(close, 2) | 19",
+                "sma(2) | 19",
+                "sma(length: 2) | 19",
+                "sma(2, source: close * 2) | 38",
+                "sma(close * 2, 2) | 38",
+                "(close back 1) back 1 | 18",
+                "close back 1 back 1 | 18",
+                "typical | 21",
+                "range | 0",
+                "volume | 107",
+                "close > 20 | 1",
+                "close < 20 | 0",
+                "close >= 21 | 1",
+                "close <= 21 | 1",
+                "close = 21 | 1",
+                "close <> 21 | 0",
+                "close > 20 and close < 22 | 1",
+                "close > 22 or close < 22 | 1",
+                "not close > 22 | 1",
+                "not close > 22 and close > 30 | 0",
+                "close > 30 and close > 1 or close > 2 | 1",
+                "close crosses above 20 | 1",
+                "close crosses below 20 | 0",
+                "close crosses 20 | 1"
+            })
     void computes(String formula, double expected) {
         assertThat(last(formula)).isCloseTo(expected, within(1e-12));
     }
@@ -48,7 +84,10 @@ class FormulaTest {
         assertThat(at("close crosses above 11", 1)).isEqualTo(1);
         assertThat(at("close crosses above 11", 2)).isZero();
         assertThat(at("close crosses below 12", 2)).isEqualTo(1);
-        assertThat(Formula.parse("close crosses above 11").evaluate(TestBars.ofCloses(10, 11, 12)).at(2)).isEqualTo(1);
+        assertThat(Formula.parse("close crosses above 11")
+                        .evaluate(TestBars.ofCloses(10, 11, 12))
+                        .at(2))
+                .isEqualTo(1);
     }
 
     @Test
@@ -65,14 +104,28 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-            "clsoe > 3 | 1 | did you mean 'close'", "sma(close, 50 | 14 | closing parenthesis", "close > | 8 | value was expected",
-            "close and 5 | 1 | joins conditions", "sma(close, 0) | 12 | from 1 to 5000",
-            "sma(close, 2, 3) | 15 | one too many", "foo(close) | 1 | no function", "close + (close > 3) | 10 | condition",
-            "close ? 3 | 7 | expected", "close back 2.5 | 12 | whole number", "sma(close, close) | 12 | plain number",
-            "abs(1, 2) | 1 | takes 1 value", "close crosse above 3 | 7 | did you mean 'crosses'",
-            "rsi(lenght: 3) | 13 | no setting", "close 3 | 7 | expected", "abs | 1 | parentheses",
-            "(close > 3) > 2 | 2 | condition", "close > 3 > 2 | 11 | expected"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "clsoe > 3 | 1 | did you mean 'close'",
+                "sma(close, 50 | 14 | closing parenthesis",
+                "close > | 8 | value was expected",
+                "close and 5 | 1 | joins conditions",
+                "sma(close, 0) | 12 | from 1 to 5000",
+                "sma(close, 2, 3) | 15 | one too many",
+                "foo(close) | 1 | no function",
+                "close + (close > 3) | 10 | condition",
+                "close ? 3 | 7 | expected",
+                "close back 2.5 | 12 | whole number",
+                "sma(close, close) | 12 | plain number",
+                "abs(1, 2) | 1 | takes 1 value",
+                "close crosse above 3 | 7 | did you mean 'crosses'",
+                "rsi(lenght: 3) | 13 | no setting",
+                "close 3 | 7 | expected",
+                "abs | 1 | parentheses",
+                "(close > 3) > 2 | 2 | condition",
+                "close > 3 > 2 | 11 | expected"
+            })
     void errorsNameThePlaceAndWhatWouldBeRight(String formula, int position, String words) {
         FormulaException bad = catchThrowableOfType(FormulaException.class, () -> Formula.parse(formula));
         assertThat(bad).as(formula).isNotNull();
@@ -84,8 +137,10 @@ class FormulaTest {
     void limitsAreToldWhenHit() {
         assertThatThrownBy(() -> Formula.parse(" ")).hasMessageContaining("empty");
         assertThatThrownBy(() -> Formula.parse("1" + "+1".repeat(3000))).hasMessageContaining("4000");
-        assertThatThrownBy(() -> Formula.parse("(".repeat(200) + "1" + ")".repeat(200))).hasMessageContaining("100");
-        assertThatThrownBy(() -> Formula.parse("not ".repeat(300) + "close > 1")).hasMessageContaining("100");
+        assertThatThrownBy(() -> Formula.parse("(".repeat(200) + "1" + ")".repeat(200)))
+                .hasMessageContaining("100");
+        assertThatThrownBy(() -> Formula.parse("not ".repeat(300) + "close > 1"))
+                .hasMessageContaining("100");
         assertThatThrownBy(() -> Formula.parse("close back 6000")).hasMessageContaining("5000");
         assertThat(last("1" + "+1".repeat(1500))).isEqualTo(1501);
     }
@@ -100,8 +155,12 @@ class FormulaTest {
     @Property(tries = 80)
     void aPrefixOfTheBarsGivesThePrefixOfTheResult(@ForAll @IntRange(min = 1, max = 100) int cut, @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 100).snapshot();
-        String[] formulas = {"close crosses above sma(close, 7)", "rsi(5) < 40 or high > highest(high, 9) back 1",
-                "ema(close - open, 4) / range", "not (close > close back 3)"};
+        String[] formulas = {
+            "close crosses above sma(close, 7)",
+            "rsi(5) < 40 or high > highest(high, 9) back 1",
+            "ema(close - open, 4) / range",
+            "not (close > close back 3)"
+        };
         String formula = formulas[new Random(seed).nextInt(formulas.length)];
         var all = Formula.parse(formula).evaluate(whole);
         var part = Formula.parse(formula).evaluate(TestBars.prefix(whole, cut, false));

@@ -29,15 +29,16 @@ class CataloguePropertiesTest {
 
     /** With another instrument to compare with. */
     private static ColumnGraph graph(Bars other) {
-        return new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-                code -> Optional.of(() -> other)));
+        return new ColumnGraph(
+                new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.of(() -> other)));
     }
 
     /** Settings with short periods, so that everything has values within some bars. */
     private static Settings brief(Indicator indicator) {
         Map<String, String> values = new LinkedHashMap<>();
         for (Setting setting : indicator.settings()) {
-            if (setting instanceof Setting.WholeNumber number && number.standardValue() > 16
+            if (setting instanceof Setting.WholeNumber number
+                    && number.standardValue() > 16
                     && !number.name().equals("year")) {
                 values.put(number.name(), String.valueOf(Math.max(number.least(), 8 + number.standardValue() % 7)));
             }
@@ -66,7 +67,8 @@ class CataloguePropertiesTest {
             List<Column> early = compute(indicator, settings, part);
             for (int output = 0; output < all.size(); output++) {
                 for (int bar = 0; bar < cut; bar++) {
-                    assertThat(early.get(output).at(bar)).as(name(indicator, output, bar))
+                    assertThat(early.get(output).at(bar))
+                            .as(name(indicator, output, bar))
                             .isEqualTo(Double.valueOf(all.get(output).at(bar)));
                 }
             }
@@ -74,15 +76,16 @@ class CataloguePropertiesTest {
     }
 
     @Property(tries = 40)
-    void theFormingValueIsTheOneTheClosedBarWouldHave(@ForAll @IntRange(min = 1, max = 160) int count,
-                                                      @ForAll long seed) {
+    void theFormingValueIsTheOneTheClosedBarWouldHave(
+            @ForAll @IntRange(min = 1, max = 160) int count, @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 160).snapshot();
         for (Indicator indicator : Catalogue.shared().all()) {
             Settings settings = brief(indicator);
             List<Column> closed = compute(indicator, settings, TestBars.prefix(whole, count, false));
             List<Column> forming = compute(indicator, settings, TestBars.prefix(whole, count, true));
             for (int output = 0; output < closed.size(); output++) {
-                assertThat(forming.get(output).at(count - 1)).as(name(indicator, output, count - 1))
+                assertThat(forming.get(output).at(count - 1))
+                        .as(name(indicator, output, count - 1))
                         .isEqualTo(Double.valueOf(closed.get(output).at(count - 1)));
             }
         }
@@ -99,8 +102,14 @@ class CataloguePropertiesTest {
                 double open = whole.open(bar);
                 series.form(whole.openTime(bar), whole.closeTime(bar), open, open, open, open, 1);
                 graph.update(series.snapshot());
-                series.form(whole.openTime(bar), whole.closeTime(bar), open, whole.high(bar), whole.low(bar),
-                        whole.close(bar), whole.volume(bar));
+                series.form(
+                        whole.openTime(bar),
+                        whole.closeTime(bar),
+                        open,
+                        whole.high(bar),
+                        whole.low(bar),
+                        whole.close(bar),
+                        whole.volume(bar));
                 graph.update(series.snapshot());
                 series.closeForming();
                 graph.update(series.snapshot());
@@ -108,7 +117,8 @@ class CataloguePropertiesTest {
             List<Column> once = compute(indicator, brief(indicator), whole);
             for (int output = 0; output < once.size(); output++) {
                 for (int bar = 0; bar < whole.closed(); bar++) {
-                    assertThat(grown.get(output).output().at(bar)).as(name(indicator, output, bar))
+                    assertThat(grown.get(output).output().at(bar))
+                            .as(name(indicator, output, bar))
                             .isEqualTo(Double.valueOf(once.get(output).at(bar)));
                 }
             }
@@ -116,8 +126,8 @@ class CataloguePropertiesTest {
     }
 
     /** Outputs that may be missing later than their warm-up by what they mean. */
-    private static final Set<String> LATER = Set.of("pivots", "previous", "opening_range", "ribbon", "stage",
-            "relative_volume", "up_down_volume");
+    private static final Set<String> LATER =
+            Set.of("pivots", "previous", "opening_range", "ribbon", "stage", "relative_volume", "up_down_volume");
 
     @Test
     void warmUpIsAsLongAsDeclared() {
@@ -131,11 +141,15 @@ class CataloguePropertiesTest {
                 int warmUp = nodes.get(output).warmUp();
                 for (int bar = 0; bar < warmUp; bar++) {
                     boolean cue = indicator.outputs().get(output).cue();
-                    assertThat(nodes.get(output).output().at(bar)).as(name(indicator, output, bar)).satisfies(value ->
-                            assertThat(Double.isNaN(value) || cue).isTrue());
+                    assertThat(nodes.get(output).output().at(bar))
+                            .as(name(indicator, output, bar))
+                            .satisfies(value ->
+                                    assertThat(Double.isNaN(value) || cue).isTrue());
                 }
                 if (!LATER.contains(indicator.name())) {
-                    assertThat(nodes.get(output).output().at(warmUp)).as(name(indicator, output, warmUp)).isNotNaN();
+                    assertThat(nodes.get(output).output().at(warmUp))
+                            .as(name(indicator, output, warmUp))
+                            .isNotNaN();
                 }
             }
         }
@@ -145,9 +159,14 @@ class CataloguePropertiesTest {
     private static Bars priced(Bars bars, double factor, double shift) {
         BarSeries series = new BarSeries(bars.closed());
         for (int bar = 0; bar < bars.closed(); bar++) {
-            series.append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar) * factor + shift,
-                    bars.high(bar) * factor + shift, bars.low(bar) * factor + shift,
-                    bars.close(bar) * factor + shift, bars.volume(bar));
+            series.append(
+                    bars.openTime(bar),
+                    bars.closeTime(bar),
+                    bars.open(bar) * factor + shift,
+                    bars.high(bar) * factor + shift,
+                    bars.low(bar) * factor + shift,
+                    bars.close(bar) * factor + shift,
+                    bars.volume(bar));
         }
         return series.snapshot();
     }
@@ -185,7 +204,8 @@ class CataloguePropertiesTest {
         if (Double.isNaN(expected)) {
             assertThat(found).as(what).isNaN();
         } else {
-            assertThat(Math.abs(found - expected)).as(what + ": " + found + ", not " + expected)
+            assertThat(Math.abs(found - expected))
+                    .as(what + ": " + found + ", not " + expected)
                     .isLessThanOrEqualTo(1e-9 * Math.max(1, Math.abs(expected)));
         }
     }
@@ -196,7 +216,8 @@ class CataloguePropertiesTest {
         Bars bars = TestBars.walk(11, 300).snapshot();
         Bars scaled = priced(bars, 4, 0);
         for (Indicator indicator : Catalogue.shared().all()) {
-            boolean bounded = !indicator.place().withPrice() && !Double.isNaN(indicator.place().least());
+            boolean bounded = !indicator.place().withPrice()
+                    && !Double.isNaN(indicator.place().least());
             List<Column> plain = compute(indicator, brief(indicator), bars);
             List<Column> larger = compute(indicator, brief(indicator), scaled);
             for (int output = 0; output < plain.size(); output++) {
@@ -220,10 +241,15 @@ class CataloguePropertiesTest {
                 for (int bar = 0; bar < bars.closed(); bar++) {
                     double value = columns.get(output).at(bar);
                     if (cue) {
-                        assertThat(value != value || value == 0 || value == 1).as(name(indicator, output, bar)).isTrue();
+                        assertThat(value != value || value == 0 || value == 1)
+                                .as(name(indicator, output, bar))
+                                .isTrue();
                     } else if (drawn && !Double.isNaN(indicator.place().least()) && value == value) {
-                        assertThat(value).as(name(indicator, output, bar)).isBetween(indicator.place().least() - 1e-9,
-                                indicator.place().most() + 1e-9);
+                        assertThat(value)
+                                .as(name(indicator, output, bar))
+                                .isBetween(
+                                        indicator.place().least() - 1e-9,
+                                        indicator.place().most() + 1e-9);
                     }
                 }
             }
@@ -231,8 +257,14 @@ class CataloguePropertiesTest {
     }
 
     /** Where nothing moves every output says so with a number, unless a figure without any movement has no meaning. */
-    private static final Set<String> SILENT = Set.of("band_position.value", "bollinger.position", "choppiness.value",
-            "up_down_volume.value", "frama.dimension", "beta.value", "beta.since");
+    private static final Set<String> SILENT = Set.of(
+            "band_position.value",
+            "bollinger.position",
+            "choppiness.value",
+            "up_down_volume.value",
+            "frama.dimension",
+            "beta.value",
+            "beta.since");
 
     @Test
     void constantPricesGiveNumbersAfterTheWarmUp() {
@@ -246,7 +278,8 @@ class CataloguePropertiesTest {
             List<ColumnGraph.Node> nodes = indicator.in(graph, brief(indicator));
             graph.update(flat);
             for (int output = 0; output < nodes.size(); output++) {
-                String key = indicator.name() + "." + indicator.outputs().get(output).name();
+                String key =
+                        indicator.name() + "." + indicator.outputs().get(output).name();
                 boolean unused = indicator.name().equals("ribbon") && output > 5 && output < 8
                         || indicator.name().equals("pivots") && key.matches(".*[rs]4")
                         || indicator.name().equals("opening_range");
@@ -265,8 +298,14 @@ class CataloguePropertiesTest {
         BarSeries series = new BarSeries(400);
         for (int bar = 0; bar < 400; bar++) {
             double gap = bar >= 60 && bar < 63 ? Double.NaN : 0;
-            series.append(whole.openTime(bar), whole.closeTime(bar), whole.open(bar) + gap, whole.high(bar) + gap,
-                    whole.low(bar) + gap, whole.close(bar) + gap, whole.volume(bar) + gap);
+            series.append(
+                    whole.openTime(bar),
+                    whole.closeTime(bar),
+                    whole.open(bar) + gap,
+                    whole.high(bar) + gap,
+                    whole.low(bar) + gap,
+                    whole.close(bar) + gap,
+                    whole.volume(bar) + gap);
         }
         Bars holed = series.snapshot();
         List<String> spoiled = new ArrayList<>();
@@ -292,9 +331,11 @@ class CataloguePropertiesTest {
                     if (setting instanceof Setting.Other && bad.matches("[0-9e-]+")) {
                         continue;
                     }
-                    org.assertj.core.api.Assertions.assertThatThrownBy(() -> Settings.of(indicator,
-                            Map.of(setting.name(), bad))).as(indicator.name() + " " + setting.name() + " '" + bad + "'")
-                            .isInstanceOf(IllegalArgumentException.class).hasMessageContaining(setting.name());
+                    org.assertj.core.api.Assertions.assertThatThrownBy(
+                                    () -> Settings.of(indicator, Map.of(setting.name(), bad)))
+                            .as(indicator.name() + " " + setting.name() + " '" + bad + "'")
+                            .isInstanceOf(IllegalArgumentException.class)
+                            .hasMessageContaining(setting.name());
                 }
             }
         }
@@ -307,7 +348,7 @@ class CataloguePropertiesTest {
         Random random = new Random(4);
         for (int day = 0; day < 4; day++) {
             for (int bar = 0; bar < 48; bar++) {
-                long open = TestBars.day(day) + bar * 30 * Times.MINUTE;
+                long open = TestBars.day(day) + bar * 30L * Times.MINUTE;
                 double price = 100 + random.nextInt(40) / 4.0;
                 series.append(open, open + 30 * Times.MINUTE, price, price + 1, price - 1, price, 10 + bar);
             }
@@ -318,7 +359,8 @@ class CataloguePropertiesTest {
         Indicator range = Catalogue.shared().find("opening_range").orElseThrow();
         List<Column> opening = compute(range, Settings.of(range, Map.of("minutes", "60")), bars);
         Indicator usual = Catalogue.shared().find("relative_volume").orElseThrow();
-        Column volume = compute(usual, Settings.of(usual, Map.of("length", "2")), bars).get(0);
+        Column volume =
+                compute(usual, Settings.of(usual, Map.of("length", "2")), bars).get(0);
         assertThat(levels.get(0).at(47)).isNaN();
         for (int day = 1; day < 4; day++) {
             double high = 0;
@@ -327,12 +369,16 @@ class CataloguePropertiesTest {
             }
             assertThat(levels.get(0).at(day * 48)).isEqualTo(high);
             assertThat(levels.get(0).at(day * 48 + 47)).isEqualTo(high);
-            assertThat(opening.get(0).at(day * 48 + 1)).as("the range is not complete").isNaN();
-            assertThat(opening.get(0).at(day * 48 + 2)).isEqualTo(Math.max(bars.high(day * 48),
-                    bars.high(day * 48 + 1)));
+            assertThat(opening.get(0).at(day * 48 + 1))
+                    .as("the range is not complete")
+                    .isNaN();
+            assertThat(opening.get(0).at(day * 48 + 2))
+                    .isEqualTo(Math.max(bars.high(day * 48), bars.high(day * 48 + 1)));
         }
         assertThat(volume.at(95)).as("only one session before").isNaN();
-        assertThat(volume.at(96)).as("the same volume at the same time of each day").isEqualTo(1);
+        assertThat(volume.at(96))
+                .as("the same volume at the same time of each day")
+                .isEqualTo(1);
         assertThat(volume.at(140)).isEqualTo(1);
     }
 }

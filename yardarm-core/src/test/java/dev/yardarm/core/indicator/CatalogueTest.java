@@ -16,15 +16,18 @@ class CatalogueTest {
     private static Column compute(Bars bars, String name, Map<String, String> settings) {
         Indicator indicator = Catalogue.shared().find(name).orElseThrow();
         ColumnGraph graph = new ColumnGraph();
-        ColumnGraph.Node node = indicator.in(graph, Settings.of(indicator, settings)).get(0);
+        ColumnGraph.Node node =
+                indicator.in(graph, Settings.of(indicator, settings)).get(0);
         graph.update(bars);
         return node.output();
     }
 
     @Test
     void holdsWhatStandsInItsPackage() {
-        assertThat(Catalogue.shared().all()).extracting(Indicator::name)
-                .contains("sma", "ichimoku", "pivots", "macd", "yang_zhang", "klinger", "correlation").hasSizeGreaterThan(95);
+        assertThat(Catalogue.shared().all())
+                .extracting(Indicator::name)
+                .contains("sma", "ichimoku", "pivots", "macd", "yang_zhang", "klinger", "correlation")
+                .hasSizeGreaterThan(95);
         for (Indicator.Family family : Indicator.Family.values()) {
             assertThat(Catalogue.shared().all()).as(family.title()).anyMatch(each -> each.family() == family);
         }
@@ -60,8 +63,8 @@ class CatalogueTest {
         }
         Column ema = compute(bars, "ema", Map.of("length", "5"));
         assertThat(ema.at(24)).isNaN();
-        assertThat(ema.at(25)).isCloseTo((closes[21] + closes[22] + closes[23] + closes[24] + closes[25]) / 5,
-                within(1e-12));
+        assertThat(ema.at(25))
+                .isCloseTo((closes[21] + closes[22] + closes[23] + closes[24] + closes[25]) / 5, within(1e-12));
         Column rsi = compute(bars, "rsi", Map.of("length", "5"));
         assertThat(rsi.at(25)).isNaN();
         assertThat(rsi.at(26)).isNotNaN();
@@ -69,9 +72,15 @@ class CatalogueTest {
 
     @Test
     void strengthIndexAtItsEnds() {
-        assertThat(compute(TestBars.ofCloses(1, 2, 3, 4, 5), "rsi", Map.of("length", "3")).at(4)).isEqualTo(100);
-        assertThat(compute(TestBars.ofCloses(5, 4, 3, 2, 1), "rsi", Map.of("length", "3")).at(4)).isEqualTo(0);
-        assertThat(compute(TestBars.ofCloses(5, 5, 5, 5, 5), "rsi", Map.of("length", "3")).at(4)).isEqualTo(50);
+        assertThat(compute(TestBars.ofCloses(1, 2, 3, 4, 5), "rsi", Map.of("length", "3"))
+                        .at(4))
+                .isEqualTo(100);
+        assertThat(compute(TestBars.ofCloses(5, 4, 3, 2, 1), "rsi", Map.of("length", "3"))
+                        .at(4))
+                .isEqualTo(0);
+        assertThat(compute(TestBars.ofCloses(5, 5, 5, 5, 5), "rsi", Map.of("length", "3"))
+                        .at(4))
+                .isEqualTo(50);
     }
 
     @Test
@@ -102,7 +111,9 @@ class CatalogueTest {
             assertThat(indicator.help().weakness()).isNotBlank();
             assertThat(indicator.help().origin()).isNotBlank();
             assertThat(indicator.name()).matches("[a-z][a-z0-9_]*");
-            assertThat(indicator.outputs()).extracting(Indicator.Output::name).doesNotHaveDuplicates()
+            assertThat(indicator.outputs())
+                    .extracting(Indicator.Output::name)
+                    .doesNotHaveDuplicates()
                     .allMatch(name -> name.matches("[a-z][a-z0-9_]*"));
             assertThat(indicator.settings()).extracting(Setting::name).doesNotHaveDuplicates();
         }

@@ -41,8 +41,8 @@ class GoldenTest {
         if (header != null) {
             return;
         }
-        try (BufferedReader file = new BufferedReader(new InputStreamReader(
-                GoldenTest.class.getResourceAsStream("golden.tsv"), StandardCharsets.UTF_8))) {
+        try (BufferedReader file = new BufferedReader(
+                new InputStreamReader(GoldenTest.class.getResourceAsStream("golden.tsv"), StandardCharsets.UTF_8))) {
             file.lines().forEach(line -> ROWS.add(line.split("\t", -1)));
         }
         header = ROWS.remove(0);
@@ -77,15 +77,16 @@ class GoldenTest {
             if (Double.isNaN(expected)) {
                 assertThat(values.at(bar)).as(what).isNaN();
             } else {
-                assertThat(Math.abs(values.at(bar) - expected)).as(what + ": " + values.at(bar) + ", not " + expected)
+                assertThat(Math.abs(values.at(bar) - expected))
+                        .as(what + ": " + values.at(bar) + ", not " + expected)
                         .isLessThanOrEqualTo(1e-9 * Math.max(1, Math.abs(expected)));
             }
         }
     }
 
     private static Column evaluate(String formula) {
-        ColumnGraph graph = new ColumnGraph(new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC),
-                code -> Optional.of(() -> other)));
+        ColumnGraph graph = new ColumnGraph(
+                new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.of(() -> other)));
         ColumnGraph.Node node = Formula.parse(formula).in(graph);
         graph.update(bars);
         return node.output();
@@ -101,7 +102,8 @@ class GoldenTest {
             covered.add(header[column].split("[(.]")[0]);
         }
         for (Indicator indicator : Catalogue.shared().all()) {
-            assertThat(covered.contains(indicator.name()) || BY_HAND.contains(indicator.name())).as(indicator.name())
+            assertThat(covered.contains(indicator.name()) || BY_HAND.contains(indicator.name()))
+                    .as(indicator.name())
                     .isTrue();
         }
     }
@@ -112,7 +114,8 @@ class GoldenTest {
             for (Indicator.Output output : indicator.outputs()) {
                 Formula formula = Formula.parse(indicator.name() + "()." + output.name());
                 assertThat(formula.isCondition()).as(formula.text()).isEqualTo(output.cue());
-                assertThat(Formula.parse(indicator.name() + "." + output.name().toUpperCase()).isCondition())
+                assertThat(Formula.parse(indicator.name() + "." + output.name().toUpperCase(java.util.Locale.ROOT))
+                                .isCondition())
                         .isEqualTo(output.cue());
             }
         }
@@ -125,18 +128,26 @@ class GoldenTest {
         double[] prices = {99, 98, 10, 20, 30, 40};
         double[] volumes = {5, 5, 1, 1, 2, 4};
         for (int bar = 0; bar < prices.length; bar++) {
-            series.append(TestBars.day(bar), TestBars.day(bar + 1), prices[bar], prices[bar], prices[bar], prices[bar],
+            series.append(
+                    TestBars.day(bar),
+                    TestBars.day(bar + 1),
+                    prices[bar],
+                    prices[bar],
+                    prices[bar],
+                    prices[bar],
                     volumes[bar]);
         }
         Bars few = series.snapshot();
         for (String anchor : List.of("anchor: 2024-01-03", "2024-01-03")) {
             Column value = Formula.parse("anchored_vwap(" + anchor + ")").evaluate(few);
             assertThat(value.at(1)).isNaN();
-            assertThat(List.of(value.at(2), value.at(3), value.at(4), value.at(5))).containsExactly(10.0, 15.0, 22.5,
-                    31.25);
+            assertThat(List.of(value.at(2), value.at(3), value.at(4), value.at(5)))
+                    .containsExactly(10.0, 15.0, 22.5, 31.25);
         }
         // At the third bar: prices 10, 20, 30 with volumes 1, 1, 2 around 22.5: (156.25 + 6.25 + 112.5) / 4 = 68.75.
-        assertThat(Formula.parse("anchored_vwap(2024-01-03, 1, 2).upper1").evaluate(few).at(4))
+        assertThat(Formula.parse("anchored_vwap(2024-01-03, 1, 2).upper1")
+                        .evaluate(few)
+                        .at(4))
                 .isEqualTo(22.5 + Math.sqrt(68.75), org.assertj.core.api.Assertions.within(1e-12));
         assertThat(Formula.parse("anchored_vwap").evaluate(few).at(0)).isEqualTo(99);
     }
@@ -227,11 +238,15 @@ class GoldenTest {
 
     @Test
     void settingsByWordAndByCodeAreReadInFormulas() {
-        assertThat(evaluate("correlation(9, #OTHER)").at(60)).isEqualTo(evaluate("correlation(close, 9)").at(60));
-        assertThat(evaluate("keltner(simple, 8, 6).middle").at(40)).isEqualTo(evaluate("sma(8)").at(40));
-        assertThat(evaluate("mean(close, 5)").at(40)).isEqualTo(evaluate("sma(close, 5)").at(40));
+        assertThat(evaluate("correlation(9, #OTHER)").at(60))
+                .isEqualTo(evaluate("correlation(close, 9)").at(60));
+        assertThat(evaluate("keltner(simple, 8, 6).middle").at(40))
+                .isEqualTo(evaluate("sma(8)").at(40));
+        assertThat(evaluate("mean(close, 5)").at(40))
+                .isEqualTo(evaluate("sma(close, 5)").at(40));
         assertThat(evaluate("macd.cross_up and not macd.cross_down").at(60)).isIn(0.0, 1.0);
         assertThat(Settings.of(Catalogue.shared().find("correlation").orElseThrow(), Map.of("against", "ktrl"))
-                .word("against")).isEqualTo("KTRL");
+                        .word("against"))
+                .isEqualTo("KTRL");
     }
 }

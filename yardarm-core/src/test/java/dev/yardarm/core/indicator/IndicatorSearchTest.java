@@ -14,9 +14,23 @@ class IndicatorSearchTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"rsi,rsi", "MACD,macd", "boll,bollinger", "money flow,mfi", "squeeze,bollinger", "cloud,ichimoku",
-            "parabolic,psar", "drawdown,ulcer", "percent r,williams_r", "fair price,vwap", "yesterday,previous",
-            "order flow,delta", "pairs,correlation", "stage analysis,stage", "sequential,exhaustion"})
+    @CsvSource({
+        "rsi,rsi",
+        "MACD,macd",
+        "boll,bollinger",
+        "money flow,mfi",
+        "squeeze,bollinger",
+        "cloud,ichimoku",
+        "parabolic,psar",
+        "drawdown,ulcer",
+        "percent r,williams_r",
+        "fair price,vwap",
+        "yesterday,previous",
+        "order flow,delta",
+        "pairs,correlation",
+        "stage analysis,stage",
+        "sequential,exhaustion"
+    })
     void byNameTitleSynonymOrPurpose(String text, String expected) {
         assertThat(names(text)).contains(expected);
     }
@@ -37,7 +51,7 @@ class IndicatorSearchTest {
     @Test
     void withoutAWordAllAreThereByTitle() {
         assertThat(names("")).hasSameSizeAs(Catalogue.shared().all());
-        assertThat(IndicatorSearch.find("")).isSortedAccordingTo((one, other) -> String.CASE_INSENSITIVE_ORDER
-                .compare(one.title(), other.title()));
+        assertThat(IndicatorSearch.find(""))
+                .isSortedAccordingTo((one, other) -> String.CASE_INSENSITIVE_ORDER.compare(one.title(), other.title()));
     }
 }

@@ -15,7 +15,9 @@ class InstrumentTest {
         InstrumentId one = InstrumentId.parse("halcyon:KTRL");
         assertThat(one).isEqualTo(new InstrumentId("halcyon", "KTRL")).isNotEqualTo(new InstrumentId("own", "KTRL"));
         assertThat(one).hasToString("halcyon:KTRL");
-        assertThat(InstrumentId.parse("own:A:B").code()).as("a code may hold a colon").isEqualTo("A:B");
+        assertThat(InstrumentId.parse("own:A:B").code())
+                .as("a code may hold a colon")
+                .isEqualTo("A:B");
     }
 
     @ParameterizedTest
@@ -28,11 +30,14 @@ class InstrumentTest {
     void anIndexCannotBeBoughtAndALotIsAboveZero() {
         InstrumentId id = new InstrumentId("s", "X");
         assertThat(new Instrument(id, "Ex", "", Instrument.Kind.INDEX, "", "", PriceFormat.ofDecimals(2), 1)
-                .isTradable()).isFalse();
+                        .isTradable())
+                .isFalse();
         assertThat(new Instrument(id, "Ex", "", Instrument.Kind.SHARE, "", "", PriceFormat.ofDecimals(2), 10)
-                .isTradable()).isTrue();
-        assertThatThrownBy(() -> new Instrument(id, "Ex", "", Instrument.Kind.SHARE, "", "", PriceFormat.ofDecimals(2),
-                0)).hasMessageContaining("lot");
+                        .isTradable())
+                .isTrue();
+        assertThatThrownBy(
+                        () -> new Instrument(id, "Ex", "", Instrument.Kind.SHARE, "", "", PriceFormat.ofDecimals(2), 0))
+                .hasMessageContaining("lot");
         assertThatThrownBy(() -> new PriceFormat(11, 1)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new PriceFormat(2, 0)).isInstanceOf(IllegalArgumentException.class);
     }
@@ -42,17 +47,27 @@ class InstrumentTest {
         Stance stance = new Stance(new InstrumentId("s", "X"), Stance.Kind.SKIP, null, null, 0);
         assertThat(stance.reason()).isEmpty();
         assertThat(stance.note()).isEmpty();
-        assertThat(stance.withNote("n", 5).withKind(Stance.Kind.LONG, "ignored", 6)).isEqualTo(
-                new Stance(new InstrumentId("s", "X"), Stance.Kind.LONG, "", "n", 6));
+        assertThat(stance.withNote("n", 5).withKind(Stance.Kind.LONG, "ignored", 6))
+                .isEqualTo(new Stance(new InstrumentId("s", "X"), Stance.Kind.LONG, "", "n", 6));
     }
 
     @ParameterizedTest
-    @CsvSource({"0.01,2,104.3449,104.34", "0.01,2,104.345,104.35", "0.05,2,10.024,10", "0.05,2,10.026,10.05",
-            "0.25,2,99.9,100", "1,0,7.5,8", "0.0001,4,1.23456,1.2346", "0.01,2,-2.346,-2.35"})
+    @CsvSource({
+        "0.01,2,104.3449,104.34",
+        "0.01,2,104.345,104.35",
+        "0.05,2,10.024,10",
+        "0.05,2,10.026,10.05",
+        "0.25,2,99.9,100",
+        "1,0,7.5,8",
+        "0.0001,4,1.23456,1.2346",
+        "0.01,2,-2.346,-2.35"
+    })
     void pricesAreRoundedToTheNearestTick(double tick, int decimals, double price, double expected) {
         PriceFormat format = new PriceFormat(decimals, tick);
         assertThat(format.round(price)).isEqualTo(expected);
-        assertThat(format.round(format.round(price))).as("rounding again changes nothing").isEqualTo(expected);
+        assertThat(format.round(format.round(price)))
+                .as("rounding again changes nothing")
+                .isEqualTo(expected);
         assertThat(Double.parseDouble(format.format(expected))).isEqualTo(expected);
     }
 

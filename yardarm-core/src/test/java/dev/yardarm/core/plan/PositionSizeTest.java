@@ -18,16 +18,26 @@ class PositionSizeTest {
     /** Worked by hand: allowed loss = account * risk; by risk = allowed / |entry - stop|; by account = account / entry. */
     @ParameterizedTest
     @CsvSource({
-            // entry, stop, target, account, risk %, lot, quantity, limit, at risk, to win
-            "104.20, 102.80, 107.00, 25000, 1, 1, 178, RISK, 249.20, 498.40",
-            "104.20, 102.80, 107.00, 25000, 2, 1, 239, ACCOUNT, 334.60, 669.20",
-            "104.20, 102.80, 107.00, 25000, 1, 10, 170, RISK, 238.00, 476.00",
-            "50, 52, 44, 10000, 1, 1, 50, RISK, 100, 300",
-            "0.3, 0.2, 0.6, 100, 1, 1, 10, RISK, 1, 3",
-            "100, 90, 120, 50, 100, 1, 0, ACCOUNT, 0, 0",
-            "100, 50, 200, 1000, 1, 1, 0, RISK, 0, 0"})
-    void sizes(double entry, double stop, double target, double account, double risk, double lot, double quantity,
-               PositionSize.Limit limit, double atRisk, double toWin) {
+        // entry, stop, target, account, risk %, lot, quantity, limit, at risk, to win
+        "104.20, 102.80, 107.00, 25000, 1, 1, 178, RISK, 249.20, 498.40",
+        "104.20, 102.80, 107.00, 25000, 2, 1, 239, ACCOUNT, 334.60, 669.20",
+        "104.20, 102.80, 107.00, 25000, 1, 10, 170, RISK, 238.00, 476.00",
+        "50, 52, 44, 10000, 1, 1, 50, RISK, 100, 300",
+        "0.3, 0.2, 0.6, 100, 1, 1, 10, RISK, 1, 3",
+        "100, 90, 120, 50, 100, 1, 0, ACCOUNT, 0, 0",
+        "100, 50, 200, 1000, 1, 1, 0, RISK, 0, 0"
+    })
+    void sizes(
+            double entry,
+            double stop,
+            double target,
+            double account,
+            double risk,
+            double lot,
+            double quantity,
+            PositionSize.Limit limit,
+            double atRisk,
+            double toWin) {
         PositionSize size = PositionSize.of(plan(entry, stop, target, account, risk), lot);
         assertThat(size.quantity()).isEqualTo(quantity);
         assertThat(size.limit()).isEqualTo(limit);
@@ -49,12 +59,21 @@ class PositionSizeTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"100|100|120|1000|1|stop must differ", "100|98|99|1000|1|target must lie above",
-            "100|102|101|1000|1|target must lie below", "100|98|105|0|1|account", "100|98|105|1000|0|risk per trade",
-            "100|98|105|1000|101|risk per trade", "-1|98|105|1000|1|above zero"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "100|100|120|1000|1|stop must differ",
+                "100|98|99|1000|1|target must lie above",
+                "100|102|101|1000|1|target must lie below",
+                "100|98|105|0|1|account",
+                "100|98|105|1000|0|risk per trade",
+                "100|98|105|1000|101|risk per trade",
+                "-1|98|105|1000|1|above zero"
+            })
     void problemsAreToldInWords(double entry, double stop, double target, double account, double risk, String words) {
         TradePlan plan = plan(entry, stop, target, account, risk);
-        assertThat(plan.problem()).hasValueSatisfying(problem -> assertThat(problem).contains(words));
+        assertThat(plan.problem())
+                .hasValueSatisfying(problem -> assertThat(problem).contains(words));
         assertThatThrownBy(() -> PositionSize.of(plan, 1)).hasMessageContaining(words);
     }
 }

@@ -18,20 +18,25 @@ class ScanMatchTest {
 
     @Test
     void allConditionsMustHoldAtTheLastBar() {
-        assertThat(ScanMatch.of(BARS, scan("close > 12", "close > close back 1").formulas())).isEqualTo(ScanMatch.YES);
-        assertThat(ScanMatch.of(BARS, scan("close > 12", "close > 14").formulas())).isEqualTo(ScanMatch.NO);
+        assertThat(ScanMatch.of(BARS, scan("close > 12", "close > close back 1").formulas()))
+                .isEqualTo(ScanMatch.YES);
+        assertThat(ScanMatch.of(BARS, scan("close > 12", "close > 14").formulas()))
+                .isEqualTo(ScanMatch.NO);
     }
 
     @Test
     void unknownCountsAsNo() {
-        assertThat(ScanMatch.of(BARS, scan("close > sma(close, 50)").formulas())).isEqualTo(ScanMatch.NO);
-        assertThat(ScanMatch.of(BARS, scan("not close > sma(close, 50)").formulas())).isEqualTo(ScanMatch.NO);
+        assertThat(ScanMatch.of(BARS, scan("close > sma(close, 50)").formulas()))
+                .isEqualTo(ScanMatch.NO);
+        assertThat(ScanMatch.of(BARS, scan("not close > sma(close, 50)").formulas()))
+                .isEqualTo(ScanMatch.NO);
         assertThat(ScanMatch.of(Bars.EMPTY, scan("close > 1").formulas())).isEqualTo(ScanMatch.NO);
     }
 
     @Test
     void aFormingBarMakesItProvisional() {
-        assertThat(ScanMatch.of(TestBars.prefix(BARS, 4, true), scan("close > 12").formulas()))
+        assertThat(ScanMatch.of(
+                        TestBars.prefix(BARS, 4, true), scan("close > 12").formulas()))
                 .isEqualTo(ScanMatch.PROVISIONAL);
     }
 

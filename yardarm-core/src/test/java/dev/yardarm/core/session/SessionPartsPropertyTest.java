@@ -21,8 +21,8 @@ import net.jqwik.api.constraints.IntRange;
 
 /** What holds for every calendar that opens the evening before, in zones with and without daylight saving time. */
 class SessionPartsPropertyTest {
-    private static final List<String> ZONES = List.of("Atlantic/Azores", "UTC", "Pacific/Auckland", "America/St_Johns",
-            "Asia/Kathmandu");
+    private static final List<String> ZONES =
+            List.of("Atlantic/Azores", "UTC", "Pacific/Auckland", "America/St_Johns", "Asia/Kathmandu");
 
     private static TradingCalendar made(long seed) {
         Random random = new Random(seed);
@@ -33,15 +33,19 @@ class SessionPartsPropertyTest {
         for (int number = 0; number < random.nextInt(5); number++) {
             halfDays.put(LocalDate.of(2026, 1, 1).plusDays(random.nextInt(365)), LocalTime.of(12, 0));
         }
-        return new TradingCalendar(ZoneId.of(ZONES.get(random.nextInt(ZONES.size()))), new TradingCalendar.Hours(open,
-                close, true, dayStart), EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
-                Set.of(LocalDate.of(2026, 1, 1).plusDays(random.nextInt(365))), halfDays);
+        return new TradingCalendar(
+                ZoneId.of(ZONES.get(random.nextInt(ZONES.size()))),
+                new TradingCalendar.Hours(open, close, true, dayStart),
+                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+                Set.of(LocalDate.of(2026, 1, 1).plusDays(random.nextInt(365))),
+                halfDays);
     }
 
     @Property(tries = 150)
     void everyOpenMomentIsInExactlyOnePart(@ForAll long seed, @ForAll @IntRange(max = 525_000) int minute) {
         TradingCalendar whole = made(seed);
-        long time = Times.micros(LocalDate.of(2026, 1, 1).atStartOfDay(whole.zone())) + minute * Times.MINUTE
+        long time = Times.micros(LocalDate.of(2026, 1, 1).atStartOfDay(whole.zone()))
+                + minute * Times.MINUTE
                 + new Random(seed).nextInt(60) * Times.SECOND;
         boolean day = whole.part(SessionPart.DAY).isOpenAt(time);
         boolean evening = whole.part(SessionPart.EVENING).isOpenAt(time);
@@ -60,12 +64,13 @@ class SessionPartsPropertyTest {
     }
 
     @Property(tries = 150)
-    void slotsFollowEachOtherWithoutOverlapAndEndWithTheSession(@ForAll long seed,
-                                                               @ForAll @IntRange(max = 340) int offset) {
+    void slotsFollowEachOtherWithoutOverlapAndEndWithTheSession(
+            @ForAll long seed, @ForAll @IntRange(max = 340) int offset) {
         TradingCalendar whole = made(seed);
         for (String text : List.of("7m", "1h", "4h", "D", "W")) {
             BarGrid grid = new BarGrid(whole, Timeframe.parse(text).orElseThrow());
-            BarGrid.Slot slot = grid.slotAt(whole.open(whole.sameOrNext(LocalDate.of(2026, 1, 1).plusDays(offset))));
+            BarGrid.Slot slot = grid.slotAt(
+                    whole.open(whole.sameOrNext(LocalDate.of(2026, 1, 1).plusDays(offset))));
             double position = grid.position(slot.openTime());
             for (int step = 0; step < 40; step++) {
                 BarGrid.Slot next = grid.next(slot);
@@ -81,8 +86,10 @@ class SessionPartsPropertyTest {
     }
 
     @Property(tries = 100)
-    void ownHoursLieWithinTheSession(@ForAll long seed, @ForAll @IntRange(max = 95) int from,
-                                     @ForAll @IntRange(min = 1, max = 60) int quarters) {
+    void ownHoursLieWithinTheSession(
+            @ForAll long seed,
+            @ForAll @IntRange(max = 95) int from,
+            @ForAll @IntRange(min = 1, max = 60) int quarters) {
         TradingCalendar whole = made(seed);
         LocalTime start = LocalTime.MIDNIGHT.plusMinutes(15L * from);
         LocalTime end = start.plusMinutes(15L * quarters);

@@ -23,8 +23,8 @@ import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 
 class TradingCalendarTest {
-    private static final List<String> ZONES = List.of("Atlantic/Azores", "UTC", "Pacific/Auckland",
-            "America/St_Johns", "Asia/Kathmandu");
+    private static final List<String> ZONES =
+            List.of("Atlantic/Azores", "UTC", "Pacific/Auckland", "America/St_Johns", "Asia/Kathmandu");
 
     /** A calendar of random days, hours and holidays. */
     private static TradingCalendar made(long seed) {
@@ -41,10 +41,11 @@ class TradingCalendarTest {
             holidays.add(LocalDate.of(2026, 1, 1).plusDays(random.nextInt(365)));
         }
         int open = random.nextInt(20);
-        LocalTime close = random.nextInt(4) == 0 ? LocalTime.MIDNIGHT : LocalTime.of(open + 1 + random.nextInt(23 - open),
-                random.nextInt(60));
-        return new TradingCalendar(ZoneId.of(ZONES.get(random.nextInt(ZONES.size()))), LocalTime.of(open, 0), close,
-                days, holidays);
+        LocalTime close = random.nextInt(4) == 0
+                ? LocalTime.MIDNIGHT
+                : LocalTime.of(open + 1 + random.nextInt(23 - open), random.nextInt(60));
+        return new TradingCalendar(
+                ZoneId.of(ZONES.get(random.nextInt(ZONES.size()))), LocalTime.of(open, 0), close, days, holidays);
     }
 
     @Property(tries = 200)
@@ -75,7 +76,9 @@ class TradingCalendarTest {
         TradingCalendar calendar = made(seed);
         Random random = new Random(seed);
         List<String> names = List.of("1m", "7m", "1h", "4h", "D", "2D", "W", "2W", "M", "Q", "Y");
-        BarGrid grid = new BarGrid(calendar, Timeframe.parse(names.get(random.nextInt(names.size()))).orElseThrow());
+        BarGrid grid = new BarGrid(
+                calendar,
+                Timeframe.parse(names.get(random.nextInt(names.size()))).orElseThrow());
         long time = Times.micros(Instant.parse("2026-01-01T00:00:00Z")) + minute * Times.MINUTE;
         BarGrid.Slot slot = grid.slotAt(time);
         assertThat(slot.openTime()).isLessThanOrEqualTo(time);
@@ -90,8 +93,12 @@ class TradingCalendarTest {
 
     @Test
     void timesGoToInstantsAndBack() {
-        for (String text : List.of("1969-12-31T23:59:59.999999Z", "1970-01-01T00:00:00Z", "2026-06-19T15:42:00.000001Z",
-                "0001-01-01T00:00:00Z", "9999-12-31T23:59:59Z")) {
+        for (String text : List.of(
+                "1969-12-31T23:59:59.999999Z",
+                "1970-01-01T00:00:00Z",
+                "2026-06-19T15:42:00.000001Z",
+                "0001-01-01T00:00:00Z",
+                "9999-12-31T23:59:59Z")) {
             assertThat(Times.instant(Times.micros(Instant.parse(text)))).isEqualTo(Instant.parse(text));
         }
         assertThat(Times.date(-1, ZoneOffset.UTC)).isEqualTo(LocalDate.of(1969, 12, 31));
@@ -99,9 +106,11 @@ class TradingCalendarTest {
 
     @Test
     void impossibleSessionsAreRefused() {
-        assertThatThrownBy(() -> new TradingCalendar(ZoneOffset.UTC, LocalTime.NOON, LocalTime.of(11, 0),
-                EnumSet.allOf(DayOfWeek.class), Set.of())).hasMessageContaining("close after it opens");
-        assertThatThrownBy(() -> new TradingCalendar(ZoneOffset.UTC, LocalTime.NOON, LocalTime.of(13, 0), Set.of(),
-                Set.of())).hasMessageContaining("at least one trading day");
+        assertThatThrownBy(() -> new TradingCalendar(
+                        ZoneOffset.UTC, LocalTime.NOON, LocalTime.of(11, 0), EnumSet.allOf(DayOfWeek.class), Set.of()))
+                .hasMessageContaining("close after it opens");
+        assertThatThrownBy(() ->
+                        new TradingCalendar(ZoneOffset.UTC, LocalTime.NOON, LocalTime.of(13, 0), Set.of(), Set.of()))
+                .hasMessageContaining("at least one trading day");
     }
 }

@@ -21,21 +21,28 @@ class PriceBasisTest {
     private static BarSeries raw(double... closes) {
         BarSeries series = new BarSeries(closes.length);
         for (int bar = 0; bar < closes.length; bar++) {
-            series.append(TestBars.day(bar), TestBars.day(bar) + Times.DAY, closes[bar], closes[bar], closes[bar],
-                    closes[bar], 600);
+            series.append(
+                    TestBars.day(bar),
+                    TestBars.day(bar) + Times.DAY,
+                    closes[bar],
+                    closes[bar],
+                    closes[bar],
+                    closes[bar],
+                    600);
         }
         return series;
     }
 
-    private static final List<BarSource.Split> SPLITS = List.of(new BarSource.Split(TestBars.day(2), 2),
-            new BarSource.Split(TestBars.day(4), 3));
-    private static final List<BarSource.Dividend> DIVIDENDS = List.of(new BarSource.Dividend(TestBars.day(1), 6),
-            new BarSource.Dividend(TestBars.day(3), 1.5));
+    private static final List<BarSource.Split> SPLITS =
+            List.of(new BarSource.Split(TestBars.day(2), 2), new BarSource.Split(TestBars.day(4), 3));
+    private static final List<BarSource.Dividend> DIVIDENDS =
+            List.of(new BarSource.Dividend(TestBars.day(1), 6), new BarSource.Dividend(TestBars.day(3), 1.5));
 
     private static void agree(PriceBasis basis, Bars raw, Bars adjusted) {
         for (int bar = 0; bar < raw.size(); bar++) {
-            assertThat(basis.shown(raw.close(bar), raw.openTime(bar))).as("bar " + bar).isCloseTo(adjusted.close(bar),
-                    within(1e-7));
+            assertThat(basis.shown(raw.close(bar), raw.openTime(bar)))
+                    .as("bar " + bar)
+                    .isCloseTo(adjusted.close(bar), within(1e-7));
         }
     }
 
@@ -46,10 +53,19 @@ class PriceBasisTest {
         PriceBasis splits = SplitAdjustment.basis(SPLITS, TestBars.day(9));
         agree(splits, bars, SplitAdjustment.adjust(raw, SPLITS, TestBars.day(9)).snapshot());
         PriceBasis paid = DividendAdjustment.basis(bars, DIVIDENDS, TestBars.day(9));
-        agree(paid, bars, DividendAdjustment.adjust(raw, DIVIDENDS, TestBars.day(9)).snapshot());
-        agree(paid.then(splits), bars, SplitAdjustment.adjust(DividendAdjustment.adjust(raw, DIVIDENDS, TestBars.day(9)),
-                SPLITS, TestBars.day(9)).snapshot());
-        assertThat(SplitAdjustment.basis(SPLITS, TestBars.day(1)).isAsTraded()).as("nobody knew").isTrue();
+        agree(
+                paid,
+                bars,
+                DividendAdjustment.adjust(raw, DIVIDENDS, TestBars.day(9)).snapshot());
+        agree(
+                paid.then(splits),
+                bars,
+                SplitAdjustment.adjust(
+                                DividendAdjustment.adjust(raw, DIVIDENDS, TestBars.day(9)), SPLITS, TestBars.day(9))
+                        .snapshot());
+        assertThat(SplitAdjustment.basis(SPLITS, TestBars.day(1)).isAsTraded())
+                .as("nobody knew")
+                .isTrue();
     }
 
     @Test
@@ -64,14 +80,16 @@ class PriceBasisTest {
         assertThat(difference.shown(50, TestBars.day(4))).isEqualTo(50);
         PriceBasis ratio = ContinuousFuture.basis(turns, BarRequest.Joint.RATIO);
         assertThat(ratio.shown(100, TestBars.day(0))).isCloseTo(100 * 1.03 * 0.99, within(1e-7));
-        assertThat(ratio.traded(ratio.shown(100, TestBars.day(3)), TestBars.day(3))).isEqualTo(100);
-        assertThat(ContinuousFuture.basis(turns, BarRequest.Joint.UNADJUSTED).isAsTraded()).isTrue();
+        assertThat(ratio.traded(ratio.shown(100, TestBars.day(3)), TestBars.day(3)))
+                .isEqualTo(100);
+        assertThat(ContinuousFuture.basis(turns, BarRequest.Joint.UNADJUSTED).isAsTraded())
+                .isTrue();
     }
 
     @Test
     void thereAndBackIsTheSamePrice() {
-        PriceBasis basis = SplitAdjustment.basis(SPLITS, TestBars.day(9)).then(PriceBasis.of(List.of(
-                new PriceBasis.Step(TestBars.day(3), 1, 2.75))));
+        PriceBasis basis = SplitAdjustment.basis(SPLITS, TestBars.day(9))
+                .then(PriceBasis.of(List.of(new PriceBasis.Step(TestBars.day(3), 1, 2.75))));
         Random random = new Random(5);
         for (int trial = 0; trial < 500; trial++) {
             long time = TestBars.day(random.nextInt(7)) + random.nextInt(1000);
@@ -85,8 +103,12 @@ class PriceBasisTest {
     @Test
     void pointsThatWereNotTouchedStayAsTheyAreKept() {
         PriceBasis basis = SplitAdjustment.basis(SPLITS, TestBars.day(9));
-        Drawing kept = new Drawing("d", Drawing.LINE, Timeframe.DAY, List.of(new Anchor(TestBars.day(0), 100.01),
-                new Anchor(TestBars.day(5), 25)), 0);
+        Drawing kept = new Drawing(
+                "d",
+                Drawing.LINE,
+                Timeframe.DAY,
+                List.of(new Anchor(TestBars.day(0), 100.01), new Anchor(TestBars.day(5), 25)),
+                0);
         Drawing shown = basis.shown(kept);
         assertThat(shown.anchors().get(0).price()).isCloseTo(100.01 / 6, within(1e-7));
         assertThat(shown.anchors().get(1).price()).isEqualTo(25);
@@ -102,7 +124,8 @@ class PriceBasisTest {
     void stepsThatMakeNoSenseAreRefused() {
         assertThatThrownBy(() -> new PriceBasis.Step(1, 0, 0)).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new PriceBasis.Step(1, 1, Double.NaN)).isInstanceOf(IllegalArgumentException.class);
-        List<PriceBasis.Step> backwards = new ArrayList<>(List.of(new PriceBasis.Step(5, 1, 0), new PriceBasis.Step(3, 1, 0)));
+        List<PriceBasis.Step> backwards =
+                new ArrayList<>(List.of(new PriceBasis.Step(5, 1, 0), new PriceBasis.Step(3, 1, 0)));
         assertThatThrownBy(() -> PriceBasis.of(backwards)).hasMessageContaining("order of time");
     }
 }

@@ -15,16 +15,22 @@ class SplitAdjustmentTest {
         BarSeries series = new BarSeries(4);
         double[] closes = {120, 123, 62, 21};
         for (int bar = 0; bar < closes.length; bar++) {
-            series.append(TestBars.day(bar), TestBars.day(bar) + Times.DAY, closes[bar], closes[bar], closes[bar],
-                    closes[bar], 600);
+            series.append(
+                    TestBars.day(bar),
+                    TestBars.day(bar) + Times.DAY,
+                    closes[bar],
+                    closes[bar],
+                    closes[bar],
+                    closes[bar],
+                    600);
         }
         return series;
     }
 
     @Test
     void pricesBeforeASplitAreDividedAndVolumesMultiplied() {
-        List<BarSource.Split> splits = List.of(new BarSource.Split(TestBars.day(2), 2),
-                new BarSource.Split(TestBars.day(3), 3));
+        List<BarSource.Split> splits =
+                List.of(new BarSource.Split(TestBars.day(2), 2), new BarSource.Split(TestBars.day(3), 3));
         Bars adjusted = SplitAdjustment.adjust(raw(), splits, TestBars.day(9)).snapshot();
         assertThat(adjusted.close(0)).isEqualTo(20);
         assertThat(adjusted.volume(0)).isEqualTo(3600);

@@ -24,8 +24,7 @@ import java.util.List;
 public final class BarFile {
     private static final String[] BAR_COLUMNS = {"open", "high", "low", "close"};
 
-    private BarFile() {
-    }
+    private BarFile() {}
 
     /**
      * What was read.
@@ -34,12 +33,10 @@ public final class BarFile {
      * @param badRows the rows that cannot be used, in the order of the file
      * @param datesOnly true when no row had a time of day
      */
-    public record Result(BarSeries series, List<BadRow> badRows, boolean datesOnly, List<String> header) {
-    }
+    public record Result(BarSeries series, List<BadRow> badRows, boolean datesOnly, List<String> header) {}
 
     /** A bar with the line it came from. */
-    private record Row(long time, double open, double high, double low, double close, double volume, CsvRecord from) {
-    }
+    private record Row(long time, double open, double high, double low, double close, double volume, CsvRecord from) {}
 
     /**
      * Reads a file, collecting bad rows.
@@ -56,12 +53,14 @@ public final class BarFile {
         List<BadRow> bad = new ArrayList<>();
         BarTimes times = new BarTimes(zone);
         List<String> header;
-        try (CsvReader<CsvRecord> reader = CsvReader.builder().allowMissingFields(true).allowExtraFields(true)
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .allowMissingFields(true)
+                .allowExtraFields(true)
                 .ofCsvRecord(file)) {
             var records = reader.iterator();
             if (!records.hasNext()) {
-                throw new BarFileException(name + " is empty; expected a header with time, open, high, low, close, "
-                        + "volume");
+                throw new BarFileException(
+                        name + " is empty; expected a header with time, open, high, low, close, " + "volume");
             }
             header = records.next().getFields();
             Mapping mapping = Mapping.of(name, header);
@@ -103,8 +102,14 @@ public final class BarFile {
         List<Row> good = new ArrayList<>(rows.size());
         for (Row row : rows) {
             if (!good.isEmpty() && good.get(good.size() - 1).time() == row.time()) {
-                bad.add(new BadRow(name, row.from().getStartingLineNumber(), 0, "", "the time is the same as in line "
-                        + good.get(good.size() - 1).from().getStartingLineNumber(), row.from().getFields()));
+                bad.add(new BadRow(
+                        name,
+                        row.from().getStartingLineNumber(),
+                        0,
+                        "",
+                        "the time is the same as in line "
+                                + good.get(good.size() - 1).from().getStartingLineNumber(),
+                        row.from().getFields()));
             } else {
                 good.add(row);
             }
@@ -115,8 +120,14 @@ public final class BarFile {
         for (int at = 0; at < good.size(); at++) {
             Row row = good.get(at);
             long next = at + 1 < good.size() ? good.get(at + 1).time() : Long.MAX_VALUE;
-            series.append(row.time(), Math.min(next, row.time() + span), row.open(), row.high(), row.low(),
-                    row.close(), row.volume());
+            series.append(
+                    row.time(),
+                    Math.min(next, row.time() + span),
+                    row.open(),
+                    row.high(),
+                    row.low(),
+                    row.close(),
+                    row.volume());
         }
         return series;
     }
@@ -136,7 +147,9 @@ public final class BarFile {
         static Mapping of(String file, List<String> header) throws BarFileException {
             List<String> names = Fields.names(header);
             for (String name : names) {
-                boolean known = name.equals("time") || name.equals("value") || name.equals("volume")
+                boolean known = name.equals("time")
+                        || name.equals("value")
+                        || name.equals("volume")
                         || Arrays.asList(BAR_COLUMNS).contains(name);
                 if (known && names.indexOf(name) != names.lastIndexOf(name)) {
                     throw new BarFileException(file + ", line 1: the column '" + name + "' stands twice");
@@ -149,8 +162,8 @@ public final class BarFile {
                 throw new BarFileException(file + ", line 1: the header must name time, open, high, low and close "
                         + "(volume if there is any), or time and value; found " + String.join(", ", names));
             }
-            return new Mapping(names.indexOf("time"), hasBars ? prices : null, names.indexOf("volume"),
-                    hasBars ? -1 : value);
+            return new Mapping(
+                    names.indexOf("time"), hasBars ? prices : null, names.indexOf("volume"), hasBars ? -1 : value);
         }
 
         Row row(CsvRecord record, BarTimes times) throws Fields.BadField {
@@ -164,15 +177,20 @@ public final class BarFile {
             double low = Fields.number(record, prices[2]);
             double close = Fields.number(record, prices[3]);
             if (high < low) {
-                throw new Fields.BadField(prices[1], "the high " + Fields.plain(high) + " is below the low " + Fields.plain(low));
+                throw new Fields.BadField(
+                        prices[1], "the high " + Fields.plain(high) + " is below the low " + Fields.plain(low));
             }
             if (high < open || high < close) {
-                throw new Fields.BadField(prices[1], "the high " + Fields.plain(high) + " is below the "
-                        + (high < open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
+                throw new Fields.BadField(
+                        prices[1],
+                        "the high " + Fields.plain(high) + " is below the "
+                                + (high < open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
             }
             if (low > open || low > close) {
-                throw new Fields.BadField(prices[2], "the low " + Fields.plain(low) + " is above the "
-                        + (low > open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
+                throw new Fields.BadField(
+                        prices[2],
+                        "the low " + Fields.plain(low) + " is above the "
+                                + (low > open ? "open " + Fields.plain(open) : "close " + Fields.plain(close)));
             }
             return new Row(at, open, high, low, close, volume(record), record);
         }

@@ -33,15 +33,16 @@ final class BarTimes {
                 return Times.micros(date.atStartOfDay(zone == null ? java.time.ZoneOffset.UTC : zone));
             }
             allDates = false;
-            String iso = text.length() > 10 && text.charAt(10) == ' ' ? text.substring(0, 10) + "T" + text.substring(11)
+            String iso = text.length() > 10 && text.charAt(10) == ' '
+                    ? text.substring(0, 10) + "T" + text.substring(11)
                     : text;
             if (hasOffset(iso)) {
                 return Times.micros(OffsetDateTime.parse(iso).toInstant());
             }
             LocalDateTime local = LocalDateTime.parse(iso);
             if (zone == null) {
-                throw new IllegalArgumentException("the time '" + text + "' has no offset from UTC; write it as "
-                        + text + "+00:00 or name the zone of the file with --zone");
+                throw new IllegalArgumentException("the time '" + text + "' has no offset from UTC; write it as " + text
+                        + "+00:00 or name the zone of the file with --zone");
             }
             return Times.micros(local.atZone(zone));
         } catch (DateTimeException bad) {

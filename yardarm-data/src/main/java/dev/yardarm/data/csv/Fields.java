@@ -4,8 +4,7 @@ import de.siegmar.fastcsv.reader.CsvRecord;
 
 /** Reads the fields of a row, telling what is wrong with one and in which column it stands. */
 final class Fields {
-    private Fields() {
-    }
+    private Fields() {}
 
     /** A field that cannot be used; column counted from 0, -1 for the whole row. */
     static final class BadField extends Exception {
@@ -26,7 +25,9 @@ final class Fields {
     }
 
     static boolean isBlank(CsvRecord record, int column) {
-        return column < 0 || column >= record.getFieldCount() || record.getField(column).isBlank();
+        return column < 0
+                || column >= record.getFieldCount()
+                || record.getField(column).isBlank();
     }
 
     static double number(CsvRecord record, int column) throws BadField {
@@ -52,9 +53,13 @@ final class Fields {
     }
 
     static BadRow badRow(String file, java.util.List<String> header, CsvRecord record, BadField field) {
-        return new BadRow(file, record.getStartingLineNumber(), field.column + 1,
+        return new BadRow(
+                file,
+                record.getStartingLineNumber(),
+                field.column + 1,
                 field.column >= 0 && field.column < header.size() ? header.get(field.column) : "",
-                field.getMessage(), record.getFields());
+                field.getMessage(),
+                record.getFields());
     }
 
     static String plain(double value) {
@@ -63,7 +68,8 @@ final class Fields {
 
     /** The column names of a header, bare and in lower case. */
     static java.util.List<String> names(java.util.List<String> header) {
-        return header.stream().map(name -> name.strip().replace("\uFEFF", "").toLowerCase(java.util.Locale.ROOT))
+        return header.stream()
+                .map(name -> name.strip().replace("\uFEFF", "").toLowerCase(java.util.Locale.ROOT))
                 .toList();
     }
 }

@@ -19,8 +19,7 @@ import java.util.Locale;
  * is taken for a trade that was written twice.
  */
 public final class TickFile {
-    private TickFile() {
-    }
+    private TickFile() {}
 
     /**
      * What was read.
@@ -28,8 +27,7 @@ public final class TickFile {
      * @param badRows the rows that cannot be used, in the order of the file
      * @param hasSizes false when the file has no sizes; they are NaN then
      */
-    public record Result(TickSeries ticks, List<BadRow> badRows, boolean hasSizes) {
-    }
+    public record Result(TickSeries ticks, List<BadRow> badRows, boolean hasSizes) {}
 
     /** True when the header of a file names a price, so that it holds trades and not bars. */
     public static boolean holdsTicks(Path file) throws IOException {
@@ -58,7 +56,9 @@ public final class TickFile {
         String name = file.toString();
         List<BadRow> bad = new ArrayList<>();
         BarTimes times = new BarTimes(zone);
-        try (CsvReader<CsvRecord> reader = CsvReader.builder().allowMissingFields(true).allowExtraFields(true)
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .allowMissingFields(true)
+                .allowExtraFields(true)
                 .ofCsvRecord(file)) {
             var records = reader.iterator();
             if (!records.hasNext()) {
@@ -121,14 +121,21 @@ public final class TickFile {
             byte struck = Fields.isBlank(record, side) ? TickSeries.UNKNOWN : side(record.getField(side));
             int last = ticks.size() - 1;
             if (last >= 0 && at < ticks.time(last)) {
-                throw new Fields.BadField(time, "the trade is earlier than the one in line " + lastLine
-                        + "; trades must stand in the order of their time");
+                throw new Fields.BadField(
+                        time,
+                        "the trade is earlier than the one in line " + lastLine
+                                + "; trades must stand in the order of their time");
             }
-            boolean same = last >= 0 && at == ticks.time(last) && traded == ticks.price(last)
-                    && struck == ticks.side(last) && Double.compare(amount, ticks.size(last)) == 0;
+            boolean same = last >= 0
+                    && at == ticks.time(last)
+                    && traded == ticks.price(last)
+                    && struck == ticks.side(last)
+                    && Double.compare(amount, ticks.size(last)) == 0;
             if (same && !keepRepeated) {
-                throw new Fields.BadField(-1, "the trade is the same as the one in line " + lastLine
-                        + "; it was written twice, or say that it is one of its own with --repeated keep");
+                throw new Fields.BadField(
+                        -1,
+                        "the trade is the same as the one in line " + lastLine
+                                + "; it was written twice, or say that it is one of its own with --repeated keep");
             }
             ticks.append(at, traded, amount, struck);
             lastLine = record.getStartingLineNumber();

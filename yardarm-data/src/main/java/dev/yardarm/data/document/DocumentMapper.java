@@ -19,15 +19,15 @@ import java.util.function.Function;
 
 /** How documents are written: indented, fields in the order of the records, identities and timeframes as words. */
 final class DocumentMapper {
-    private DocumentMapper() {
-    }
+    private DocumentMapper() {}
 
     static ObjectMapper create() {
         SimpleModule words = new SimpleModule();
         asWord(words, InstrumentId.class, InstrumentId::parse);
         asWord(words, Timeframe.class, text -> Timeframe.parse(text)
                 .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is no timeframe")));
-        return new ObjectMapper().registerModule(words)
+        return new ObjectMapper()
+                .registerModule(words)
                 .setVisibility(PropertyAccessor.ALL, Visibility.NONE)
                 .setVisibility(PropertyAccessor.FIELD, Visibility.ANY)
                 .setVisibility(PropertyAccessor.CREATOR, Visibility.ANY)

@@ -5,16 +5,17 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.nio.ByteBuffer;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -120,7 +121,9 @@ public final class DocumentStore {
             tree = mapper.readTree(bytes);
         } catch (JsonProcessingException damaged) {
             throw new IOException("it is no valid JSON: " + damaged.getOriginalMessage() + " (line "
-                    + (damaged.getLocation() == null ? "?" : damaged.getLocation().getLineNr()) + ")");
+                    + (damaged.getLocation() == null
+                            ? "?"
+                            : damaged.getLocation().getLineNr()) + ")");
         }
         if (!(tree instanceof ObjectNode object)) {
             throw new IOException("it holds no JSON object");
@@ -154,7 +157,7 @@ public final class DocumentStore {
      */
     public String keepAside(DocumentKind<?> kind, String name) throws IOException {
         Path file = file(kind, name);
-        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now().format(STAMP) + "-" + file.getFileName());
+        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         Files.createDirectories(aside.getParent());
         Files.copy(file, aside, StandardCopyOption.REPLACE_EXISTING);
         return folder.relativize(aside).toString();
@@ -175,8 +178,7 @@ public final class DocumentStore {
 
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
         String kept = "the " + kind.title() + " file " + folder.relativize(file);
-        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now().format(STAMP) + "-"
-                + file.getFileName());
+        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         try {
             Files.createDirectories(aside.getParent());
             Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);
@@ -222,8 +224,10 @@ public final class DocumentStore {
             seen.put(file, digest(bytes));
         } catch (IOException failed) {
             removeQuietly(temporary, failed);
-            throw new IOException("the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
-                    + ". What was saved before is untouched; it will be tried again.", failed);
+            throw new IOException(
+                    "the " + kind.title() + " cannot be saved to " + file + ": " + reason(failed)
+                            + ". What was saved before is untouched; it will be tried again.",
+                    failed);
         }
     }
 
@@ -242,7 +246,8 @@ public final class DocumentStore {
      *
      * @throws IOException when it cannot be written; what was there before is untouched then
      */
-    public synchronized <T> void write(DocumentKind<T> kind, String name, T document, Joining<T> joining) throws IOException {
+    public synchronized <T> void write(DocumentKind<T> kind, String name, T document, Joining<T> joining)
+            throws IOException {
         T joined = document;
         Path file = file(kind, name);
         byte[] there = Files.exists(file) ? Files.readAllBytes(file) : null;
@@ -250,8 +255,9 @@ public final class DocumentStore {
             try {
                 joined = joining.join(document, parse(mapper, kind, there));
             } catch (IOException unreadable) {
-                notices.add("the " + kind.title() + " file " + folder.relativize(file) + " was changed by another program and "
-                        + "cannot be read (" + unreadable.getMessage() + "); it was kept as " + keepAside(kind, name));
+                notices.add("the " + kind.title() + " file " + folder.relativize(file)
+                        + " was changed by another program and " + "cannot be read (" + unreadable.getMessage()
+                        + "); it was kept as " + keepAside(kind, name));
             }
         }
         write(kind, name, joined);
@@ -287,8 +293,8 @@ public final class DocumentStore {
     }
 
     private static void writeThrough(Path file, byte[] bytes) throws IOException {
-        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
-                StandardOpenOption.TRUNCATE_EXISTING)) {
+        try (FileChannel channel = FileChannel.open(
+                file, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
             ByteBuffer buffer = ByteBuffer.wrap(bytes);
             while (buffer.hasRemaining()) {
                 channel.write(buffer);

@@ -11,8 +11,7 @@ import java.util.Map;
 
 /** The content of each kind of document. Lists that are missing in a file are empty. */
 public final class Documents {
-    private Documents() {
-    }
+    private Documents() {}
 
     private static <T> List<T> kept(List<T> list) {
         return list == null ? List.of() : List.copyOf(list);
@@ -25,8 +24,12 @@ public final class Documents {
      * @param hidden names of the tracings that are not shown
      * @param allHidden true while none of the drawings is shown
      */
-    public record Tracing(InstrumentId instrument, List<DrawingEntry> drawings, String current, List<String> hidden,
-                          boolean allHidden) {
+    public record Tracing(
+            InstrumentId instrument,
+            List<DrawingEntry> drawings,
+            String current,
+            List<String> hidden,
+            boolean allHidden) {
         public Tracing {
             drawings = kept(drawings);
             current = current == null ? "" : current;
@@ -87,8 +90,7 @@ public final class Documents {
     }
 
     /** @param time what time it is in the simulated market, microseconds UTC */
-    public record Market(long seed, long time, double speed) {
-    }
+    public record Market(long seed, long time, double speed) {}
 
     /** The user's own instruments, from imported files. */
     public record Instruments(List<Imported> instruments) {
@@ -98,8 +100,7 @@ public final class Documents {
     }
 
     /** @param zone time zone of the instrument's days */
-    public record Imported(String code, String name, int decimals, String zone) {
-    }
+    public record Imported(String code, String name, int decimals, String zone) {}
 
     /**
      * What the window showed.
@@ -108,10 +109,23 @@ public final class Documents {
      * @param chart the one chart of documents before there were layouts; null since
      * @param current number of the layout in front
      */
-    public record Workspace(String theme, String view, String list, Chart chart, boolean listShown,
-                            boolean layersShown, boolean stripShown, double account, double riskPercent,
-                            Window window, List<String> recent, List<Layout> layouts, int current, List<Link> links,
-                            boolean overviewShown, boolean cardShown) {
+    public record Workspace(
+            String theme,
+            String view,
+            String list,
+            Chart chart,
+            boolean listShown,
+            boolean layersShown,
+            boolean stripShown,
+            double account,
+            double riskPercent,
+            Window window,
+            List<String> recent,
+            List<Layout> layouts,
+            int current,
+            List<Link> links,
+            boolean overviewShown,
+            boolean cardShown) {
         public Workspace {
             recent = kept(recent);
             layouts = kept(layouts);
@@ -119,8 +133,7 @@ public final class Documents {
         }
     }
 
-    public record Window(double x, double y, double width, double height, boolean maximised) {
-    }
+    public record Window(double x, double y, double width, double height, boolean maximised) {}
 
     /**
      * A layout.
@@ -131,8 +144,14 @@ public final class Documents {
      * @param maximised place of the chart that has the layout to itself; -1 for none
      * @param ownWindow true when it stands in a window of its own
      */
-    public record Layout(String title, String arrangement, List<Chart> charts, int active, int maximised,
-                         boolean ownWindow, Window window) {
+    public record Layout(
+            String title,
+            String arrangement,
+            List<Chart> charts,
+            int active,
+            int maximised,
+            boolean ownWindow,
+            Window window) {
         public Layout {
             charts = kept(charts);
         }
@@ -163,10 +182,26 @@ public final class Documents {
      * @param link number of its link colour; 0 for none
      * @param id by which drawings that are kept on this chart alone find it; null in a preset
      */
-    public record Chart(InstrumentId instrument, Timeframe timeframe, String bars, boolean logarithmic,
-                        boolean volumeShown, double barWidth, long rightmost, double manualLow, double manualHigh,
-                        List<IndicatorLayer> indicators, Request request, Scale scale, List<Pane> panes,
-                        String maximisedPane, Boolean breaksShown, String zone, String title, int link, String id) {
+    public record Chart(
+            InstrumentId instrument,
+            Timeframe timeframe,
+            String bars,
+            boolean logarithmic,
+            boolean volumeShown,
+            double barWidth,
+            long rightmost,
+            double manualLow,
+            double manualHigh,
+            List<IndicatorLayer> indicators,
+            Request request,
+            Scale scale,
+            List<Pane> panes,
+            String maximisedPane,
+            Boolean breaksShown,
+            String zone,
+            String title,
+            int link,
+            String id) {
         public Chart {
             indicators = kept(indicators);
             panes = kept(panes);
@@ -174,17 +209,21 @@ public final class Documents {
     }
 
     /** Which bars a chart asks for, besides their timeframe, in the words of the command line. */
-    public record Request(String rule, String session, boolean splits, boolean dividends, String roll, String joint,
-                          int days, boolean gapsKept) {
-    }
+    public record Request(
+            String rule,
+            String session,
+            boolean splits,
+            boolean dividends,
+            String roll,
+            String joint,
+            int days,
+            boolean gapsKept) {}
 
     /** A price scale; margins are parts of its height, base is a time or 0. */
-    public record Scale(String mode, boolean inverted, String fit, double top, double bottom, long base) {
-    }
+    public record Scale(String mode, boolean inverted, String fit, double top, double bottom, long base) {}
 
     /** @param share part of the chart's height; 0 for the usual one */
-    public record Pane(String id, double share, boolean folded) {
-    }
+    public record Pane(String id, double share, boolean folded) {}
 
     /**
      * An indicator on a chart.
@@ -197,10 +236,22 @@ public final class Documents {
      * @param onLeft in files of before there were scales: on the axis at the left
      * @param scale the one it is drawn on; null for that of its pane
      */
-    public record IndicatorLayer(String id, String indicator, Map<String, String> settings, int colour, double width,
-                                 double opacity, boolean visible, String pane, boolean onLeft,
-                                 List<OutputLook> outputs, List<Double> levels, List<Timeframe> timeframes,
-                                 Timeframe higher, boolean higherForming, String scale) {
+    public record IndicatorLayer(
+            String id,
+            String indicator,
+            Map<String, String> settings,
+            int colour,
+            double width,
+            double opacity,
+            boolean visible,
+            String pane,
+            boolean onLeft,
+            List<OutputLook> outputs,
+            List<Double> levels,
+            List<Timeframe> timeframes,
+            Timeframe higher,
+            boolean higherForming,
+            String scale) {
         public IndicatorLayer {
             outputs = kept(outputs);
             levels = levels == null ? null : List.copyOf(levels);
@@ -216,9 +267,8 @@ public final class Documents {
      * @param rule where this condition holds it has the other colour; null for none
      * @param ruleColour number of that colour
      */
-    public record OutputLook(String output, String form, int colour, String colouring, String ground, String rule,
-                             int ruleColour) {
-    }
+    public record OutputLook(
+            String output, String form, int colour, String colouring, String ground, String rule, int ruleColour) {}
 
     public record Presets(List<Preset> presets) {
         public Presets {
@@ -232,8 +282,7 @@ public final class Documents {
      * @param makeUp a chart without instrument
      * @param standard true for the standard of its timeframe
      */
-    public record Preset(String name, Chart makeUp, boolean standard) {
-    }
+    public record Preset(String name, Chart makeUp, boolean standard) {}
 
     /** A whole workspace as one file. */
     public record Export(Workspace workspace, List<Preset> presets, List<NamedList> lists) {
@@ -255,9 +304,15 @@ public final class Documents {
      * @param looks looks of drawings kept under names
      * @param ratios sets of ratios kept under names, each as numbers with spaces between them
      */
-    public record Habits(List<Timeframe> timeframes, Map<String, String> sessions,
-                         Map<String, IndicatorLayer> indicators, List<String> favourites, List<String> recent,
-                         Map<String, DrawingLook> figures, Map<String, DrawingLook> looks, Map<String, String> ratios) {
+    public record Habits(
+            List<Timeframe> timeframes,
+            Map<String, String> sessions,
+            Map<String, IndicatorLayer> indicators,
+            List<String> favourites,
+            List<String> recent,
+            Map<String, DrawingLook> figures,
+            Map<String, DrawingLook> looks,
+            Map<String, String> ratios) {
         public Habits {
             timeframes = kept(timeframes);
             sessions = sessions == null ? Map.of() : Map.copyOf(sessions);

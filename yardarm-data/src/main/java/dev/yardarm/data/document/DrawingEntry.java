@@ -24,22 +24,57 @@ import java.util.TreeMap;
  * @param chart id of the one chart it is kept on; null for all
  * @param problem why it cannot be read; null when it can
  */
-public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor> anchors, int colour, double width,
-                           double opacity, boolean visible, boolean logarithmic, Map<String, String> options, String dash,
-                           Double fill, Boolean labels, String words, String name, String tracing, String group,
-                           boolean locked, List<Timeframe> timeframes, Boolean inherited, String chart,
-                           @JsonInclude(JsonInclude.Include.NON_NULL) String problem) {
+public record DrawingEntry(
+        String id,
+        String kind,
+        Timeframe origin,
+        List<Anchor> anchors,
+        int colour,
+        double width,
+        double opacity,
+        boolean visible,
+        boolean logarithmic,
+        Map<String, String> options,
+        String dash,
+        Double fill,
+        Boolean labels,
+        String words,
+        String name,
+        String tracing,
+        String group,
+        boolean locked,
+        List<Timeframe> timeframes,
+        Boolean inherited,
+        String chart,
+        @JsonInclude(JsonInclude.Include.NON_NULL) String problem) {
     /** The entry of a drawing. */
     public static DrawingEntry of(Drawing drawing) {
         Drawing.Style style = drawing.style();
         Drawing.Place place = drawing.place();
         Drawing.Style.Words words = style.words();
-        return new DrawingEntry(drawing.id(), drawing.kind().toUpperCase(Locale.ROOT), drawing.origin(), drawing.anchors(), style.colour(),
-                style.width(), style.opacity(), place.visible(), drawing.logarithmic(), chosen(drawing),
-                style.dash().name().toLowerCase(Locale.ROOT), style.fill(), words != Drawing.Style.Words.NONE,
-                words == Drawing.Style.Words.NONE || words == Drawing.Style.Words.AS_BUILT ? null : words.word(), place.name(),
-                place.tracing(), place.group(), place.locked(), place.timeframes(), place.inherited(),
-                place.chart().isEmpty() ? null : place.chart(), null);
+        return new DrawingEntry(
+                drawing.id(),
+                drawing.kind().toUpperCase(Locale.ROOT),
+                drawing.origin(),
+                drawing.anchors(),
+                style.colour(),
+                style.width(),
+                style.opacity(),
+                place.visible(),
+                drawing.logarithmic(),
+                chosen(drawing),
+                style.dash().name().toLowerCase(Locale.ROOT),
+                style.fill(),
+                words != Drawing.Style.Words.NONE,
+                words == Drawing.Style.Words.NONE || words == Drawing.Style.Words.AS_BUILT ? null : words.word(),
+                place.name(),
+                place.tracing(),
+                place.group(),
+                place.locked(),
+                place.timeframes(),
+                place.inherited(),
+                place.chart().isEmpty() ? null : place.chart(),
+                null);
     }
 
     /**
@@ -55,12 +90,25 @@ public record DrawingEntry(String id, String kind, Timeframe origin, List<Anchor
             throw new IllegalArgumentException("a drawing needs id, kind, origin and anchors");
         }
         Drawing.Style usual = Drawing.Style.of(colour);
-        Drawing.Style.Words standing = labels != null && !labels ? Drawing.Style.Words.NONE
+        Drawing.Style.Words standing = labels != null && !labels
+                ? Drawing.Style.Words.NONE
                 : words == null ? usual.words() : Drawing.Style.Words.of(words);
-        Drawing.Style style = new Drawing.Style(colour, width, opacity, dash == null ? usual.dash()
-                : Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)), fill == null ? usual.fill() : fill, standing);
-        Drawing.Place place = new Drawing.Place(text(name), text(tracing), text(group), visible, locked,
-                timeframes == null ? List.of() : timeframes, inherited == null || inherited, text(chart));
+        Drawing.Style style = new Drawing.Style(
+                colour,
+                width,
+                opacity,
+                dash == null ? usual.dash() : Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)),
+                fill == null ? usual.fill() : fill,
+                standing);
+        Drawing.Place place = new Drawing.Place(
+                text(name),
+                text(tracing),
+                text(group),
+                visible,
+                locked,
+                timeframes == null ? List.of() : timeframes,
+                inherited == null || inherited,
+                text(chart));
         return new Drawing(id, kind, origin, anchors, logarithmic, options == null ? Map.of() : options, style, place);
     }
 

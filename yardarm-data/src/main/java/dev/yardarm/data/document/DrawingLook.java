@@ -15,8 +15,15 @@ import java.util.Map;
  * @param words where its words stand
  * @param options of the figure, those that differ from the usual ones; they go to drawings of this figure only
  */
-public record DrawingLook(String figure, int colour, double width, double opacity, String dash, double fill, String words,
-                          Map<String, String> options) {
+public record DrawingLook(
+        String figure,
+        int colour,
+        double width,
+        double opacity,
+        String dash,
+        double fill,
+        String words,
+        Map<String, String> options) {
     public DrawingLook {
         options = options == null ? Map.of() : Map.copyOf(options);
     }
@@ -24,14 +31,22 @@ public record DrawingLook(String figure, int colour, double width, double opacit
     /** The look of a drawing; what is written in it is no part of it. */
     public static DrawingLook of(Drawing drawing) {
         Drawing.Style style = drawing.style();
-        return new DrawingLook(drawing.kind(), style.colour(), style.width(), style.opacity(),
-                style.dash().name().toLowerCase(Locale.ROOT), style.fill(), style.words().word(), options(drawing, false));
+        return new DrawingLook(
+                drawing.kind(),
+                style.colour(),
+                style.width(),
+                style.opacity(),
+                style.dash().name().toLowerCase(Locale.ROOT),
+                style.fill(),
+                style.words().word(),
+                options(drawing, false));
     }
 
     /** What was chosen about the figure; what is written in it, or all else. */
     private static Map<String, String> options(Drawing drawing, boolean written) {
         Map<String, String> options = DrawingEntry.chosen(drawing);
-        drawing.figure().options().stream().filter(option -> option instanceof Setting.Words != written)
+        drawing.figure().options().stream()
+                .filter(option -> option instanceof Setting.Words != written)
                 .forEach(option -> options.remove(option.name()));
         return options;
     }
@@ -42,7 +57,12 @@ public record DrawingLook(String figure, int colour, double width, double opacit
      * @throws IllegalArgumentException when it is none
      */
     public Drawing.Style style() {
-        return new Drawing.Style(colour, width, opacity, Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)), fill,
+        return new Drawing.Style(
+                colour,
+                width,
+                opacity,
+                Drawing.Style.Dash.valueOf(dash.toUpperCase(Locale.ROOT)),
+                fill,
                 Drawing.Style.Words.of(words));
     }
 

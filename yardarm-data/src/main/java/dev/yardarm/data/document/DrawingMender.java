@@ -12,8 +12,7 @@ import java.util.Optional;
 final class DrawingMender {
     private static final String[] NEEDED = {"id", "kind", "origin", "anchors"};
 
-    private DrawingMender() {
-    }
+    private DrawingMender() {}
 
     static void mend(ObjectMapper mapper, ObjectNode tracing) {
         if (!(tracing.get("drawings") instanceof ArrayNode drawings)) {
@@ -54,10 +53,12 @@ final class DrawingMender {
             mapper.treeToValue(drawing, DrawingEntry.class);
             return Optional.empty();
         } catch (JsonMappingException bad) {
-            String field = bad.getPath().isEmpty() ? "" : "its '" + bad.getPath().get(0).getFieldName() + "' is not right: ";
+            String field = bad.getPath().isEmpty()
+                    ? ""
+                    : "its '" + bad.getPath().get(0).getFieldName() + "' is not right: ";
             // What the parser says of its own types is no help; what comes behind that is.
-            String reason = bad.getOriginalMessage().replaceFirst("^Cannot deserialize value of type \\S+ from String (\".*?\"): ",
-                    "");
+            String reason = bad.getOriginalMessage()
+                    .replaceFirst("^Cannot deserialize value of type \\S+ from String (\".*?\"): ", "");
             return Optional.of(field + reason);
         } catch (JsonProcessingException bad) {
             return Optional.of(bad.getOriginalMessage());

@@ -73,8 +73,11 @@ public final class ParquetBarStore implements BarStore {
     /** A name as a file name: letters, digits, dot, dash and underscore stay, the rest becomes its number. */
     private static String safe(String name) {
         StringBuilder safe = new StringBuilder();
-        for (char letter : name.toCharArray()) {
-            boolean plain = letter < 128 && Character.isLetterOrDigit(letter) || letter == '-' || letter == '_'
+        for (int at = 0; at < name.length(); at++) {
+            char letter = name.charAt(at);
+            boolean plain = letter < 128 && Character.isLetterOrDigit(letter)
+                    || letter == '-'
+                    || letter == '_'
                     || letter == '.' && !safe.isEmpty();
             safe.append(plain ? String.valueOf(letter) : "%" + Integer.toHexString(letter));
         }
@@ -98,8 +101,8 @@ public final class ParquetBarStore implements BarStore {
                 boolean packed = name.endsWith(".parquet");
                 String word = (packed ? name.substring(0, name.length() - 8) : name).replace("mo", "M");
                 Timeframe timeframe = Timeframe.parse(word).orElse(null);
-                if (timeframe != null && (packed ? packHolds(entry, id.code())
-                        : Files.isDirectory(intraday(id, timeframe)))) {
+                if (timeframe != null
+                        && (packed ? packHolds(entry, id.code()) : Files.isDirectory(intraday(id, timeframe)))) {
                     found.add(timeframe);
                 }
             }
@@ -111,9 +114,10 @@ public final class ParquetBarStore implements BarStore {
     }
 
     private boolean packHolds(Path pack, String code) throws IOException {
-        try (Connection own = connection.duplicate(); Statement statement = own.createStatement();
-             ResultSet rows = statement.executeQuery("select 1 from read_parquet(" + quoted(pack) + ") where code = "
-                     + quoted(code) + " limit 1")) {
+        try (Connection own = connection.duplicate();
+                Statement statement = own.createStatement();
+                ResultSet rows = statement.executeQuery(
+                        "select 1 from read_parquet(" + quoted(pack) + ") where code = " + quoted(code) + " limit 1")) {
             return rows.next();
         } catch (SQLException failed) {
             throw new IOException("the history file " + pack + " cannot be read: " + failed.getMessage(), failed);
@@ -125,14 +129,22 @@ public final class ParquetBarStore implements BarStore {
         String span = " open_time >= " + from + " and open_time < " + to;
         if (!timeframe.isIntraday()) {
             Path pack = pack(id.source(), timeframe);
-            return Files.exists(pack) ? query("select " + COLUMNS + " from read_parquet(" + quoted(pack)
-                    + ") where code = " + quoted(id.code()) + " and" + span + " order by open_time", pack)
+            return Files.exists(pack)
+                    ? query(
+                            "select " + COLUMNS + " from read_parquet(" + quoted(pack) + ") where code = "
+                                    + quoted(id.code()) + " and" + span + " order by open_time",
+                            pack)
                     : new BarSeries(0);
         }
-        List<String> files = monthFiles(intraday(id, timeframe), from, to).stream().map(ParquetBarStore::quoted)
+        List<String> files = monthFiles(intraday(id, timeframe), from, to).stream()
+                .map(ParquetBarStore::quoted)
                 .toList();
-        return files.isEmpty() ? new BarSeries(0) : query("select " + COLUMNS + " from read_parquet(["
-                + String.join(", ", files) + "]) where" + span + " order by open_time", intraday(id, timeframe));
+        return files.isEmpty()
+                ? new BarSeries(0)
+                : query(
+                        "select " + COLUMNS + " from read_parquet([" + String.join(", ", files) + "]) where" + span
+                                + " order by open_time",
+                        intraday(id, timeframe));
     }
 
     private static List<Path> monthFiles(Path folder, long from, long to) throws IOException {
@@ -142,10 +154,13 @@ public final class ParquetBarStore implements BarStore {
         String first = month(from);
         String last = month(to);
         try (Stream<Path> files = Files.list(folder)) {
-            return files.filter(file -> file.toString().endsWith(".parquet")).filter(file -> {
-                String name = file.getFileName().toString().replace(".parquet", "");
-                return name.compareTo(first) >= 0 && name.compareTo(last) <= 0;
-            }).sorted().toList();
+            return files.filter(file -> file.toString().endsWith(".parquet"))
+                    .filter(file -> {
+                        String name = file.getFileName().toString().replace(".parquet", "");
+                        return name.compareTo(first) >= 0 && name.compareTo(last) <= 0;
+                    })
+                    .sorted()
+                    .toList();
         }
     }
 
@@ -153,22 +168,33 @@ public final class ParquetBarStore implements BarStore {
     private static String month(long time) {
         long least = Times.micros(java.time.Instant.parse("0000-01-01T00:00:00Z"));
         long most = Times.micros(java.time.Instant.parse("9999-12-31T00:00:00Z"));
-        return Times.date(Math.max(least, Math.min(most, time)), ZoneOffset.UTC).toString().substring(0, 7);
+        return Times.date(Math.max(least, Math.min(most, time)), ZoneOffset.UTC)
+                .toString()
+                .substring(0, 7);
     }
 
     private BarSeries query(String sql, Path place) throws IOException {
-        try (Connection own = connection.duplicate(); Statement statement = own.createStatement();
-             ResultSet rows = statement.executeQuery(sql)) {
+        try (Connection own = connection.duplicate();
+                Statement statement = own.createStatement();
+                ResultSet rows = statement.executeQuery(sql)) {
             BarSeries series = new BarSeries(4096);
             while (rows.next()) {
                 double volume = rows.getDouble(7);
-                series.append(rows.getLong(1), rows.getLong(2), rows.getDouble(3), rows.getDouble(4),
-                        rows.getDouble(5), rows.getDouble(6), rows.wasNull() ? Double.NaN : volume);
+                series.append(
+                        rows.getLong(1),
+                        rows.getLong(2),
+                        rows.getDouble(3),
+                        rows.getDouble(4),
+                        rows.getDouble(5),
+                        rows.getDouble(6),
+                        rows.wasNull() ? Double.NaN : volume);
             }
             return series;
         } catch (SQLException | IllegalArgumentException failed) {
-            throw new IOException("the history in " + place + " cannot be read: " + failed.getMessage()
-                    + ". Move the file away to have it made or imported again.", failed);
+            throw new IOException(
+                    "the history in " + place + " cannot be read: " + failed.getMessage()
+                            + ". Move the file away to have it made or imported again.",
+                    failed);
         }
     }
 
@@ -200,18 +226,19 @@ public final class ParquetBarStore implements BarStore {
     }
 
     private void mergeFile(Path file, Map<String, Bars> bars, int from, int to) throws IOException {
-        String kept = Files.exists(file) ? " union all by name select * from read_parquet(" + quoted(file)
-                + ") old where not exists (select 1 from incoming new where new.code = old.code and new.open_time = "
-                + "old.open_time)" : "";
+        String kept = Files.exists(file)
+                ? " union all by name select * from read_parquet(" + quoted(file)
+                        + ") old where not exists (select 1 from incoming new where new.code = old.code and new.open_time = "
+                        + "old.open_time)"
+                : "";
         writeFile(file, bars, from, to, kept);
     }
 
-    private void writeFile(Path file, Map<String, Bars> barsByCode, int from, int to, String kept)
-            throws IOException {
+    private void writeFile(Path file, Map<String, Bars> barsByCode, int from, int to, String kept) throws IOException {
         Files.createDirectories(file.getParent());
         Path temporary = file.resolveSibling(file.getFileName() + ".new");
-        try (DuckDBConnection own = (DuckDBConnection) connection.duplicate();
-             Statement statement = own.createStatement()) {
+        try (DuckDBConnection own = connection.duplicate();
+                Statement statement = own.createStatement()) {
             statement.execute("create or replace temp table incoming (code varchar, open_time bigint, "
                     + "close_time bigint, open double, high double, low double, close double, volume double)");
             try (DuckDBAppender appender = own.createAppender("temp", "main", "incoming")) {
@@ -224,13 +251,14 @@ public final class ParquetBarStore implements BarStore {
             Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
         } catch (SQLException failed) {
             Files.deleteIfExists(temporary);
-            throw new IOException("the history file " + file + " cannot be written: " + failed.getMessage()
-                    + ". What was there before is untouched.", failed);
+            throw new IOException(
+                    "the history file " + file + " cannot be written: " + failed.getMessage()
+                            + ". What was there before is untouched.",
+                    failed);
         }
     }
 
-    private static void append(DuckDBAppender appender, String code, Bars bars, int from, int to)
-            throws SQLException {
+    private static void append(DuckDBAppender appender, String code, Bars bars, int from, int to) throws SQLException {
         double[] open = bars.column(Field.OPEN);
         double[] high = bars.column(Field.HIGH);
         double[] low = bars.column(Field.LOW);

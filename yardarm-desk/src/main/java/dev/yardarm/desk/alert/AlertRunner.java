@@ -32,8 +32,13 @@ public final class AlertRunner {
      * @param prices puts a drawing as it is kept into prices of now
      * @param fired told on the interface's thread
      */
-    public AlertRunner(Books books, Directory directory, LiveHub hub, Executor front,
-                       BiFunction<Instrument, Drawing, Drawing> prices, Consumer<Alert> fired) {
+    public AlertRunner(
+            Books books,
+            Directory directory,
+            LiveHub hub,
+            Executor front,
+            BiFunction<Instrument, Drawing, Drawing> prices,
+            Consumer<Alert> fired) {
         this.prices = prices;
         this.books = books;
         this.directory = directory;
@@ -53,10 +58,17 @@ public final class AlertRunner {
         subscriptions.clear();
         for (Alert alert : books.alerts()) {
             Instrument instrument = directory.find(alert.instrument()).orElse(null);
-            Drawing drawing = instrument == null ? null : books.drawings(alert.instrument()).stream()
-                    .filter(each -> each.id().equals(alert.drawing())).findFirst().orElse(null);
+            Drawing drawing = instrument == null
+                    ? null
+                    : books.drawings(alert.instrument()).stream()
+                            .filter(each -> each.id().equals(alert.drawing()))
+                            .findFirst()
+                            .orElse(null);
             if (!alert.hasFired() && drawing != null) {
-                AlertWatch watch = new AlertWatch(alert, prices.apply(instrument, drawing), directory.source(instrument).calendar(instrument));
+                AlertWatch watch = new AlertWatch(
+                        alert,
+                        prices.apply(instrument, drawing),
+                        directory.source(instrument).calendar(instrument));
                 subscriptions.add(hub.subscribe(instrument, alert.setAt(), new Listening(watch)));
             }
         }
@@ -93,10 +105,12 @@ public final class AlertRunner {
     }
 
     private void record(Alert alert) {
-        boolean stillWaits = books.alerts().stream().anyMatch(each -> each.id().equals(alert.id())
-                && !each.hasFired() && each.setAt() == alert.setAt());
+        boolean stillWaits = books.alerts().stream()
+                .anyMatch(each -> each.id().equals(alert.id()) && !each.hasFired() && each.setAt() == alert.setAt());
         if (stillWaits) {
-            books.setAlerts(books.alerts().stream().map(each -> each.id().equals(alert.id()) ? alert : each).toList());
+            books.setAlerts(books.alerts().stream()
+                    .map(each -> each.id().equals(alert.id()) ? alert : each)
+                    .toList());
             fired.accept(alert);
         }
     }

@@ -23,7 +23,14 @@ import java.util.function.Consumer;
  */
 public final class Books {
     /** What a change is about. */
-    public enum Subject { DRAWINGS, LISTS, STANCES, ALERTS, PLANS, SCANS }
+    public enum Subject {
+        DRAWINGS,
+        LISTS,
+        STANCES,
+        ALERTS,
+        PLANS,
+        SCANS
+    }
 
     private final DocumentSaver saver;
     private final TracingBook tracings;
@@ -39,17 +46,24 @@ public final class Books {
      *
      * @param front the interface's thread
      */
-    public Books(DocumentSaver saver, Executor front, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
+    public Books(
+            DocumentSaver saver, Executor front, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
         this.saver = saver;
         this.tracings = new TracingBook(saver, front, instrument -> tell(Subject.DRAWINGS));
         DocumentStore store = saver.store();
-        store.read(DocumentKind.STANCES, "stances").ifPresent(
-                saved -> saved.stances().forEach(stance -> stances.put(stance.instrument(), stance)));
-        store.read(DocumentKind.PLANS, "plans").ifPresent(
-                saved -> saved.plans().forEach(plan -> plans.put(plan.instrument(), plan)));
-        lists = store.read(DocumentKind.LISTS, "lists").map(Documents.Lists::lists).orElse(standardLists);
-        alerts = store.read(DocumentKind.ALERTS, "alerts").map(Documents.Alerts::alerts).orElse(List.of());
-        scans = store.read(DocumentKind.SCANS, "scans").map(Documents.Scans::scans).orElse(standardScans);
+        store.read(DocumentKind.STANCES, "stances")
+                .ifPresent(saved -> saved.stances().forEach(stance -> stances.put(stance.instrument(), stance)));
+        store.read(DocumentKind.PLANS, "plans")
+                .ifPresent(saved -> saved.plans().forEach(plan -> plans.put(plan.instrument(), plan)));
+        lists = store.read(DocumentKind.LISTS, "lists")
+                .map(Documents.Lists::lists)
+                .orElse(standardLists);
+        alerts = store.read(DocumentKind.ALERTS, "alerts")
+                .map(Documents.Alerts::alerts)
+                .orElse(List.of());
+        scans = store.read(DocumentKind.SCANS, "scans")
+                .map(Documents.Scans::scans)
+                .orElse(standardScans);
     }
 
     /** Tells of every change from now on. */
@@ -149,7 +163,9 @@ public final class Books {
     }
 
     public List<Alert> alerts(InstrumentId instrument) {
-        return alerts.stream().filter(alert -> alert.instrument().equals(instrument)).toList();
+        return alerts.stream()
+                .filter(alert -> alert.instrument().equals(instrument))
+                .toList();
     }
 
     public void setAlerts(List<Alert> changed) {

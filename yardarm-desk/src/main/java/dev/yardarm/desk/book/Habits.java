@@ -53,7 +53,10 @@ public final class Habits {
 
     /** Offers other timeframes; none for the usual ones. */
     public void setTimeframes(List<Timeframe> chosen) {
-        timeframes = chosen.stream().distinct().sorted((one, other) -> other.compareTo(one)).toList();
+        timeframes = chosen.stream()
+                .distinct()
+                .sorted((one, other) -> other.compareTo(one))
+                .toList();
         save();
     }
 
@@ -93,8 +96,11 @@ public final class Habits {
 
     /** The names under which settings and look of an indicator are kept, sorted. */
     public List<String> looks(String indicator) {
-        return indicators.keySet().stream().filter(key -> key.startsWith(indicator + "/"))
-                .map(key -> key.substring(indicator.length() + 1)).sorted().toList();
+        return indicators.keySet().stream()
+                .filter(key -> key.startsWith(indicator + "/"))
+                .map(key -> key.substring(indicator.length() + 1))
+                .sorted()
+                .toList();
     }
 
     /** Settings and look of an indicator kept under a name. */
@@ -175,8 +181,17 @@ public final class Habits {
     }
 
     private void save() {
-        saver.save(DocumentKind.HABITS, "habits", new Documents.Habits(timeframes, Map.copyOf(sessions),
-                Map.copyOf(indicators), List.copyOf(favourites), List.copyOf(recent), Map.copyOf(figures),
-                Map.copyOf(looks), Map.copyOf(ratios)));
+        saver.save(
+                DocumentKind.HABITS,
+                "habits",
+                new Documents.Habits(
+                        timeframes,
+                        Map.copyOf(sessions),
+                        Map.copyOf(indicators),
+                        List.copyOf(favourites),
+                        List.copyOf(recent),
+                        Map.copyOf(figures),
+                        Map.copyOf(looks),
+                        Map.copyOf(ratios)));
     }
 }

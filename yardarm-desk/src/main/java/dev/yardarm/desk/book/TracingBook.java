@@ -41,10 +41,13 @@ final class TracingBook {
 
     List<Drawing> drawings(InstrumentId instrument) {
         return drawings.computeIfAbsent(instrument, missing -> {
-            List<Drawing> found = saver.store().read(DocumentKind.TRACING, fileOf(missing)).map(saved -> {
-                sheets.put(missing, new Books.Sheets(saved.current(), saved.hidden(), saved.allHidden()));
-                return read(saved, missing);
-            }).orElse(List.of());
+            List<Drawing> found = saver.store()
+                    .read(DocumentKind.TRACING, fileOf(missing))
+                    .map(saved -> {
+                        sheets.put(missing, new Books.Sheets(saved.current(), saved.hidden(), saved.allHidden()));
+                        return read(saved, missing);
+                    })
+                    .orElse(List.of());
             saver.store().takeNotices().forEach(saver::tell);
             inFile.put(missing, found);
             return found;
@@ -89,7 +92,11 @@ final class TracingBook {
     }
 
     private static Documents.Tracing document(InstrumentId instrument, List<Drawing> drawings, Books.Sheets of) {
-        return new Documents.Tracing(instrument, drawings.stream().map(DrawingEntry::of).toList(), of.current(), of.hidden(),
+        return new Documents.Tracing(
+                instrument,
+                drawings.stream().map(DrawingEntry::of).toList(),
+                of.current(),
+                of.hidden(),
                 of.allHidden());
     }
 
@@ -120,7 +127,8 @@ final class TracingBook {
                 List<Drawing> saved = List.copyOf(ours);
                 List<Drawing> joined = both;
                 front.execute(() -> {
-                    saver.tell("The drawings of " + instrument.code() + " were changed by another copy of Yardarm; both are kept.");
+                    saver.tell("The drawings of " + instrument.code()
+                            + " were changed by another copy of Yardarm; both are kept.");
                     setDrawings(instrument, DrawingMerge.merge(saved, drawings(instrument), joined));
                 });
             }
@@ -154,14 +162,14 @@ final class TracingBook {
             int recovered = found.size() - readable;
             String kept;
             try {
-                kept = "the file as it was is kept as " + saver.store().keepAside(DocumentKind.TRACING,
-                        fileOf(instrument));
+                kept = "the file as it was is kept as "
+                        + saver.store().keepAside(DocumentKind.TRACING, fileOf(instrument));
             } catch (IOException failed) {
                 kept = "the file could not be copied: " + failed.getMessage();
             }
             saver.tell("Of the drawings of " + instrument + " " + readable + " could be read, " + problems.size()
-                    + " not (" + String.join("; ", problems) + "); " + (recovered == 0 ? "" : recovered
-                    + " of those came from the last good copy; ") + kept + ".");
+                    + " not (" + String.join("; ", problems) + "); "
+                    + (recovered == 0 ? "" : recovered + " of those came from the last good copy; ") + kept + ".");
         }
         return List.copyOf(found);
     }

@@ -32,8 +32,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
     private static final int STRENGTH_DAYS = 60;
 
     /** @param word what it is about; empty for the title of a part */
-    public record Line(String word, String text) {
-    }
+    public record Line(String word, String text) {}
 
     /** Works out a card; a few milliseconds, more when its bars have to be made. */
     public static InstrumentCard of(Instrument instrument, Directory directory, Histories histories, long now)
@@ -61,22 +60,31 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
 
     private static void identity(Instrument instrument, TradingCalendar calendar, List<Line> lines) {
         lines.add(new Line("", instrument.name()));
-        lines.add(new Line("market", instrument.market() + ", " + instrument.kind().word()));
+        lines.add(new Line(
+                "market", instrument.market() + ", " + instrument.kind().word()));
         if (!instrument.sector().isEmpty()) {
-            lines.add(new Line("sector", instrument.sector() + (instrument.tier().isEmpty() ? "" : ", "
-                    + instrument.tier())));
+            lines.add(new Line(
+                    "sector", instrument.sector() + (instrument.tier().isEmpty() ? "" : ", " + instrument.tier())));
         }
         TradingCalendar.Hours hours = calendar.hours();
         boolean aroundTheClock = hours.open().equals(hours.close());
-        lines.add(new Line("session", aroundTheClock ? "round the clock" : hours.open() + "–" + hours.close()
-                + (hours.dayStart() == null ? "" : ", day from " + hours.dayStart())));
-        lines.add(new Line(instrument.format().stepWord().equals("pips") ? "pip" : "tick",
-                instrument.format().step() + ", worth " + plain(instrument.format().step() * instrument.pointValue())));
+        lines.add(new Line(
+                "session",
+                aroundTheClock
+                        ? "round the clock"
+                        : hours.open() + "–" + hours.close()
+                                + (hours.dayStart() == null ? "" : ", day from " + hours.dayStart())));
+        lines.add(new Line(
+                instrument.format().stepWord().equals("pips") ? "pip" : "tick",
+                instrument.format().step() + ", worth "
+                        + plain(instrument.format().step() * instrument.pointValue())));
         lines.add(new Line("source", instrument.id().source()));
     }
 
     private static String plain(double value) {
-        return java.math.BigDecimal.valueOf(value).round(new java.math.MathContext(6)).stripTrailingZeros()
+        return java.math.BigDecimal.valueOf(value)
+                .round(new java.math.MathContext(6))
+                .stripTrailingZeros()
                 .toPlainString();
     }
 
@@ -91,8 +99,9 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         }
         var format = instrument.format();
         lines.add(new Line("", "The day" + (days.hasForming() ? ", forming" : "")));
-        lines.add(new Line("last", format.format(days.close(last)) + "   " + percent(days.close(last)
-                / days.close(last - 1) - 1)));
+        lines.add(new Line(
+                "last",
+                format.format(days.close(last)) + "   " + percent(days.close(last) / days.close(last - 1) - 1)));
         lines.add(new Line("open", format.format(days.open(last))));
         lines.add(new Line("high, low", format.format(days.high(last)) + "   " + format.format(days.low(last))));
         if (days.volume(last) > 0) {
@@ -100,14 +109,19 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         }
     }
 
-    private static void events(Instrument instrument, Histories histories, TradingCalendar calendar, long now,
-                               List<Line> lines) throws IOException {
+    private static void events(
+            Instrument instrument, Histories histories, TradingCalendar calendar, long now, List<Line> lines)
+            throws IOException {
         List<EventMark> coming = EventMarks.of(histories, instrument, BarRequest.of(Timeframe.HOUR), now, now).stream()
-                .filter(mark -> mark.time() > now).limit(3).toList();
+                .filter(mark -> mark.time() > now)
+                .limit(3)
+                .toList();
         if (!coming.isEmpty()) {
             lines.add(new Line("", "Next events"));
-            coming.forEach(mark -> lines.add(new Line(Times.at(mark.time(), calendar.zone()).format(
-                    java.time.format.DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH)), mark.text())));
+            coming.forEach(mark -> lines.add(new Line(
+                    Times.at(mark.time(), calendar.zone())
+                            .format(java.time.format.DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH)),
+                    mark.text())));
         }
     }
 
@@ -115,7 +129,8 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         List<String> words = new ArrayList<>();
         for (Timeframe timeframe : List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)) {
             try {
-                String trend = trend(histories.load(instrument, timeframe, now).series().snapshot());
+                String trend = trend(
+                        histories.load(instrument, timeframe, now).series().snapshot());
                 if (!trend.isEmpty()) {
                     words.add(timeframe + " " + trend);
                 }
@@ -159,8 +174,13 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
             high = Math.max(high, days.high(bar));
             low = Math.min(low, days.low(bar));
         }
-        lines.add(new Line("place", String.format(Locale.ROOT, "%.0f %% of its range of %d days",
-                100 * (days.close(size - 1) - low) / Math.max(1e-12, high - low), Math.min(size, RANGE_DAYS))));
+        lines.add(new Line(
+                "place",
+                String.format(
+                        Locale.ROOT,
+                        "%.0f %% of its range of %d days",
+                        100 * (days.close(size - 1) - low) / Math.max(1e-12, high - low),
+                        Math.min(size, RANGE_DAYS))));
         double lowest = Double.POSITIVE_INFINITY;
         double highest = Double.NEGATIVE_INFINITY;
         for (int bar = 0; bar < size; bar++) {
@@ -168,9 +188,14 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
             highest = Math.max(highest, days.high(bar));
         }
         boolean joined = instrument.kind() == Instrument.Kind.CONTINUOUS;
-        lines.add(new Line("all time", instrument.format().format(lowest) + " to " + instrument.format().format(highest)
-                + (joined ? ", contracts joined " + BarRequest.of(Timeframe.DAY).joint().words()
-                : instrument.kind() == Instrument.Kind.SHARE ? ", adjusted for splits" : "")));
+        lines.add(new Line(
+                "all time",
+                instrument.format().format(lowest) + " to "
+                        + instrument.format().format(highest)
+                        + (joined
+                                ? ", contracts joined "
+                                        + BarRequest.of(Timeframe.DAY).joint().words()
+                                : instrument.kind() == Instrument.Kind.SHARE ? ", adjusted for splits" : "")));
     }
 
     private static void volatility(Bars days, List<Line> lines) {
@@ -182,14 +207,17 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         for (int bar = size - 14; bar < size; bar++) {
             sum += Math.max(days.high(bar), days.close(bar - 1)) - Math.min(days.low(bar), days.close(bar - 1));
         }
-        lines.add(new Line("volatility", String.format(Locale.ROOT, "%.2f %% a day", 100 * sum / 14
-                / days.close(size - 1))));
+        lines.add(new Line(
+                "volatility", String.format(Locale.ROOT, "%.2f %% a day", 100 * sum / 14 / days.close(size - 1))));
     }
 
-    private static void strength(Instrument instrument, Bars days, Directory directory, Histories histories, long now,
-                                 List<Line> lines) {
-        Instrument index = directory.all().stream().filter(each -> each.kind() == Instrument.Kind.INDEX
-                && each.id().source().equals(instrument.id().source())).findFirst().orElse(null);
+    private static void strength(
+            Instrument instrument, Bars days, Directory directory, Histories histories, long now, List<Line> lines) {
+        Instrument index = directory.all().stream()
+                .filter(each -> each.kind() == Instrument.Kind.INDEX
+                        && each.id().source().equals(instrument.id().source()))
+                .findFirst()
+                .orElse(null);
         int size = days.size();
         if (index == null || index.equals(instrument) || size <= STRENGTH_DAYS) {
             return;
@@ -200,8 +228,9 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
             if (from >= 0 && !broad.isEmpty()) {
                 double own = days.close(size - 1) / days.close(size - 1 - STRENGTH_DAYS) - 1;
                 double other = broad.close(broad.size() - 1) / broad.close(from) - 1;
-                lines.add(new Line("strength", percent(own - other) + " against " + index.code() + " in "
-                        + STRENGTH_DAYS + " days"));
+                lines.add(new Line(
+                        "strength",
+                        percent(own - other) + " against " + index.code() + " in " + STRENGTH_DAYS + " days"));
             }
         } catch (IOException noIndex) {
             // without the index there is nothing to compare with

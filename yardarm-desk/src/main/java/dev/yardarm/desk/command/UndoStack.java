@@ -34,7 +34,9 @@ public final class UndoStack {
         undone.clear();
         long now = clock.getAsLong();
         Command before = done.peek();
-        boolean together = before != null && !command.stem().isEmpty() && before.stem().equals(command.stem())
+        boolean together = before != null
+                && !command.stem().isEmpty()
+                && before.stem().equals(command.stem())
                 && now - lastAt < TOGETHER;
         if (together) {
             done.pop();

@@ -68,12 +68,19 @@ final class ChartWords {
             measure = parts.length > 1 ? parts[1] : "";
         }
         String bare = word.split("[:@]")[0];
-        boolean known = BarRule.EXAMPLES.stream().map(each -> each.split(":")[0]).anyMatch(bare::equals);
+        boolean known =
+                BarRule.EXAMPLES.stream().map(each -> each.split(":")[0]).anyMatch(bare::equals);
         boolean alone = measure.isEmpty() && !word.contains(":");
         if (!known || alone && !bare.equals("line-break") && !bare.equals("heikin-ashi")) {
             if (known) {
-                wrong("bars", "a size is missing, as in " + BarRule.EXAMPLES.stream().filter(each -> each.startsWith(
-                        first.equals("bars") ? rest : first)).findFirst().orElse("range:20").replace(':', ' '));
+                wrong(
+                        "bars",
+                        "a size is missing, as in "
+                                + BarRule.EXAMPLES.stream()
+                                        .filter(each -> each.startsWith(first.equals("bars") ? rest : first))
+                                        .findFirst()
+                                        .orElse("range:20")
+                                        .replace(':', ' '));
             }
             return;
         }
@@ -81,7 +88,9 @@ final class ChartWords {
         String form = word + (parts.length > 0 ? ":" + parts[0] : "") + (parts.length > 1 ? "@" + parts[1] : "");
         try {
             BarRule rule = BarRule.parse(form);
-            add("bars", rule.words() + rule.basis().map(basis -> " of " + basis).orElse(""),
+            add(
+                    "bars",
+                    rule.words() + rule.basis().map(basis -> " of " + basis).orElse(""),
                     new LineCommand.SetRule(rule));
         } catch (IllegalArgumentException bad) {
             wrong("bars", bad.getMessage());
@@ -101,7 +110,8 @@ final class ChartWords {
                 }
                 case "days" -> {
                     int days = rest.equals("all") ? 0 : Integer.parseInt(rest);
-                    change(days == 0 ? "load all days" : "load the last " + days + " days",
+                    change(
+                            days == 0 ? "load all days" : "load the last " + days + " days",
                             request -> request.withDays(days));
                 }
                 case "roll" -> {
@@ -112,24 +122,31 @@ final class ChartWords {
                     BarRequest.Joint joint = BarRequest.Joint.valueOf(rest.toUpperCase(Locale.ROOT));
                     change("contracts joined " + joint.words(), request -> request.withRoll(request.roll(), joint));
                 }
-                case "splits" -> change("adjust for splits: " + onOff(), request -> request.withAdjustments(
-                        onOff().equals("on"), request.dividends()));
-                case "dividends" -> change("adjust for dividends: " + onOff(), request -> request.withAdjustments(
-                        request.splits(), onOff().equals("on")));
-                case "gaps" -> change(rest.equals("kept") ? "keep gaps without trade" : "close gaps without trade",
-                        request -> request.withGapsKept(rest.equals("kept")));
+                case "splits" ->
+                    change(
+                            "adjust for splits: " + onOff(),
+                            request -> request.withAdjustments(onOff().equals("on"), request.dividends()));
+                case "dividends" ->
+                    change(
+                            "adjust for dividends: " + onOff(),
+                            request -> request.withAdjustments(request.splits(), onOff().equals("on")));
+                case "gaps" ->
+                    change(
+                            rest.equals("kept") ? "keep gaps without trade" : "close gaps without trade",
+                            request -> request.withGapsKept(rest.equals("kept")));
                 case "zone" -> add("time", "write times of this zone", new LineCommand.SetZone(zone()));
-                case "source" -> add("instrument", "the same code of another source",
-                        new LineCommand.ChangeSource(rest));
-                default -> { }
+                case "source" ->
+                    add("instrument", "the same code of another source", new LineCommand.ChangeSource(rest));
+                default -> {}
             }
         } catch (NumberFormatException noNumber) {
             wrong("bars", "days needs a number, as in days 20, or days all");
         } catch (DateTimeException noZone) {
             wrong("time", "'" + rest + "' is no zone; write exchange, computer, UTC or Atlantic/Azores");
         } catch (IllegalArgumentException bad) {
-            wrong("bars", first.equals("join") ? "contracts are joined unadjusted, difference or ratio"
-                    : bad.getMessage());
+            wrong(
+                    "bars",
+                    first.equals("join") ? "contracts are joined unadjusted, difference or ratio" : bad.getMessage());
         }
     }
 
@@ -138,8 +155,9 @@ final class ChartWords {
     }
 
     private ZoneId zone() {
-        return rest.isEmpty() || rest.equals("exchange") ? null : rest.equals("computer") ? ZoneId.systemDefault()
-                : ZoneId.of(rest);
+        return rest.isEmpty() || rest.equals("exchange")
+                ? null
+                : rest.equals("computer") ? ZoneId.systemDefault() : ZoneId.of(rest);
     }
 
     private void scale(String detail, java.util.function.UnaryOperator<ScaleChoice> change) {
@@ -149,12 +167,12 @@ final class ChartWords {
     private void scale() {
         switch (text.toLowerCase(Locale.ROOT)) {
             case "percent" -> scale("per cent from a bar", choice -> choice.withMode(ScaleChoice.Mode.PERCENT));
-            case "index 100", "indexed" -> scale("an index, 100 at a bar", choice -> choice.withMode(
-                    ScaleChoice.Mode.INDEXED));
-            case "invert" -> scale("low prices at the top, and back", choice -> choice.withInverted(
-                    !choice.inverted()));
+            case "index 100", "indexed" ->
+                scale("an index, 100 at a bar", choice -> choice.withMode(ScaleChoice.Mode.INDEXED));
+            case "invert" ->
+                scale("low prices at the top, and back", choice -> choice.withInverted(!choice.inverted()));
             case "fit all" -> scale("fit price and indicators", choice -> choice.withFit(ScaleChoice.Fit.ALL));
-            default -> { }
+            default -> {}
         }
     }
 
@@ -180,15 +198,18 @@ final class ChartWords {
             if (first.equals("layout")) {
                 ofLayout();
             } else if (first.equals("timeframes")) {
-                add("timeframe", rest.isEmpty() ? "offer the usual timeframes" : "the timeframes offered in menus and "
-                        + "the strip", new LineCommand.OfferTimeframes(timeframes()));
+                add(
+                        "timeframe",
+                        rest.isEmpty()
+                                ? "offer the usual timeframes"
+                                : "the timeframes offered in menus and " + "the strip",
+                        new LineCommand.OfferTimeframes(timeframes()));
             } else if (first.equals("step-down")) {
                 List<Timeframe> timeframes = timeframes();
                 if (timeframes.size() < 2 || timeframes.size() > 3) {
                     throw new IllegalArgumentException("two or three timeframes, as in step-down W D 1h");
                 }
-                add("layout", "the instrument on these timeframes side by side",
-                        new LineCommand.StepDown(timeframes));
+                add("layout", "the instrument on these timeframes side by side", new LineCommand.StepDown(timeframes));
             } else if (first.equals("link")) {
                 link();
             }
@@ -200,8 +221,8 @@ final class ChartWords {
     private List<Timeframe> timeframes() {
         List<Timeframe> timeframes = new ArrayList<>();
         for (String word : rest.isEmpty() ? new String[0] : rest.split("[\\s,]+")) {
-            timeframes.add(Timeframe.parse(word).orElseThrow(() -> new IllegalArgumentException("'" + word
-                    + "' is no timeframe")));
+            timeframes.add(Timeframe.parse(word)
+                    .orElseThrow(() -> new IllegalArgumentException("'" + word + "' is no timeframe")));
         }
         return timeframes;
     }
@@ -212,8 +233,10 @@ final class ChartWords {
             String form = words.length > 1 ? words[1] : "1";
             add("layout", "a new layout in a tab", new LineCommand.NewLayout("", Arrangement.parse(form)));
         } else if (words[0].equals("name")) {
-            add("layout", "the title of the layout in front", words.length < 2 ? null
-                    : new LineCommand.NameLayout(words[1]));
+            add(
+                    "layout",
+                    "the title of the layout in front",
+                    words.length < 2 ? null : new LineCommand.NameLayout(words[1]));
         } else if (!rest.isEmpty()) {
             Arrangement arrangement = Arrangement.parse(rest);
             int count = arrangement.charts().size();
@@ -241,17 +264,23 @@ final class ChartWords {
         Set<LinkRules.Shared> shared = words.length > 1 ? EnumSet.noneOf(LinkRules.Shared.class) : null;
         for (String word : Arrays.asList(words).subList(1, words.length)) {
             if (!word.equals("shares")) {
-                shared.add(shared(word).orElseThrow(() -> new IllegalArgumentException("'" + word + "' cannot be "
-                        + "shared; charts share instrument, timeframe, crosshair, time and drawing")));
+                shared.add(shared(word)
+                        .orElseThrow(() -> new IllegalArgumentException("'" + word + "' cannot be "
+                                + "shared; charts share instrument, timeframe, crosshair, time and drawing")));
             }
         }
-        add("link", "link colour " + colour + (shared == null ? "" : ", sharing what is named"),
+        add(
+                "link",
+                "link colour " + colour + (shared == null ? "" : ", sharing what is named"),
                 new LineCommand.SetLink(colour, shared));
     }
 
     private static Optional<LinkRules.Shared> shared(String word) {
-        return Arrays.stream(LinkRules.Shared.values()).filter(each -> each.word().equals(word)
-                || each.word().contains(" ") && Arrays.asList(each.word().split(" ")).contains(word)).findFirst();
+        return Arrays.stream(LinkRules.Shared.values())
+                .filter(each -> each.word().equals(word)
+                        || each.word().contains(" ")
+                                && Arrays.asList(each.word().split(" ")).contains(word))
+                .findFirst();
     }
 
     /** Presets, lists, titles and files. */
@@ -260,51 +289,78 @@ final class ChartWords {
         String more = words.length > 1 ? words[1] : "";
         switch (first) {
             case "preset" -> {
-                boolean verb = Set.of("save", "delete", "standard", "up", "down").contains(words[0]);
+                boolean verb =
+                        Set.of("save", "delete", "standard", "up", "down").contains(words[0]);
                 String name = verb ? more : rest;
-                add("preset", verb ? words[0] + " a preset" : "put a preset on the chart", name.isEmpty() ? null
-                        : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
+                add(
+                        "preset",
+                        verb ? words[0] + " a preset" : "put a preset on the chart",
+                        name.isEmpty() ? null : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
             }
             case "tracing" -> {
                 boolean verb = Set.of("show", "hide", "move").contains(words[0]);
                 String name = verb ? more : rest;
-                add("drawing", verb ? words[0].equals("move") ? "put the chosen drawing on a tracing" : words[0] + " a tracing"
-                        : "draw on a tracing, a sheet of its own", name.isEmpty() ? null
-                        : new LineCommand.OfTracing(verb ? words[0] : "use", name));
+                add(
+                        "drawing",
+                        verb
+                                ? words[0].equals("move")
+                                        ? "put the chosen drawing on a tracing"
+                                        : words[0] + " a tracing"
+                                : "draw on a tracing, a sheet of its own",
+                        name.isEmpty() ? null : new LineCommand.OfTracing(verb ? words[0] : "use", name));
             }
             case "look" -> {
                 boolean verb = Set.of("save", "delete").contains(words[0]);
                 String name = verb ? more : rest;
-                add("look", verb ? words[0] + " settings and look of the chosen indicator or drawing"
-                        : "give the chosen indicator or drawings a kept look", name.isEmpty() ? null
-                        : new LineCommand.OfLook(verb ? words[0] : "apply", name));
+                add(
+                        "look",
+                        verb
+                                ? words[0] + " settings and look of the chosen indicator or drawing"
+                                : "give the chosen indicator or drawings a kept look",
+                        name.isEmpty() ? null : new LineCommand.OfLook(verb ? words[0] : "apply", name));
             }
             case "ratios" -> {
                 boolean verb = Set.of("save", "delete").contains(words[0]);
                 String name = verb ? more : rest;
-                add("ratios", verb ? words[0] + " a set of ratios" : "give the chosen drawings a kept set of ratios",
+                add(
+                        "ratios",
+                        verb ? words[0] + " a set of ratios" : "give the chosen drawings a kept set of ratios",
                         name.isEmpty() ? null : new LineCommand.OfRatios(verb ? words[0] : "apply", name));
             }
             case "list" -> {
-                boolean verb = Set.of("new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier",
-                        "weight", "colour", "move").contains(words[0]);
-                add("list", verb ? words[0] + " in lists" : "go through another list", rest.isEmpty() ? null
-                        : new LineCommand.OfList(verb ? words[0] : "show", verb ? more : rest));
+                boolean verb = Set.of(
+                                "new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier", "weight",
+                                "colour", "move")
+                        .contains(words[0]);
+                add(
+                        "list",
+                        verb ? words[0] + " in lists" : "go through another list",
+                        rest.isEmpty() ? null : new LineCommand.OfList(verb ? words[0] : "show", verb ? more : rest));
             }
-            case "key" -> add("keys", "another key for an action, as in key layout.split-beside V", words.length < 2
-                    ? null : new LineCommand.ChangeKey(words[0], more));
+            case "key" ->
+                add(
+                        "keys",
+                        "another key for an action, as in key layout.split-beside V",
+                        words.length < 2 ? null : new LineCommand.ChangeKey(words[0], more));
             case "title" -> add("chart", "a title of your own", new LineCommand.SetTitle(rest));
-            case "save" -> add("file", "the chart as png or svg, its data as csv", rest.isEmpty() ? null
-                    : new LineCommand.SaveChart(Path.of(rest)));
+            case "save" ->
+                add(
+                        "file",
+                        "the chart as png or svg, its data as csv",
+                        rest.isEmpty() ? null : new LineCommand.SaveChart(Path.of(rest)));
             case "export", "import" -> {
                 boolean drawings = words[0].equals("drawings");
                 boolean known = drawings || words[0].equals("workspace");
-                add("file", first + (drawings ? " the drawings of the instrument" : " the workspace") + " as one file",
-                        words.length < 2 || !known ? null : drawings
-                                ? new LineCommand.OfDrawings(first.equals("export"), Path.of(more))
-                                : new LineCommand.OfWorkspace(first.equals("export"), Path.of(more)));
+                add(
+                        "file",
+                        first + (drawings ? " the drawings of the instrument" : " the workspace") + " as one file",
+                        words.length < 2 || !known
+                                ? null
+                                : drawings
+                                        ? new LineCommand.OfDrawings(first.equals("export"), Path.of(more))
+                                        : new LineCommand.OfWorkspace(first.equals("export"), Path.of(more)));
             }
-            default -> { }
+            default -> {}
         }
     }
 
@@ -314,11 +370,38 @@ final class ChartWords {
         if (start.length() < 2 || !rest.isEmpty()) {
             return;
         }
-        for (String form : List.of("range 20", "ticks 500", "reversal 20", "brick 20", "point-figure 1%x3 D",
-                "line-break 3 D", "session day", "layout 2x2", "layout new 1", "step-down W D 1h", "preset save", "look save",
-                "ratios save", "link 1", "go to", "percent", "index 100", "invert", "fit all", "list new", "list paste", "zone UTC",
-                "roll volume", "join difference", "title", "save chart.png", "export workspace", "import workspace",
-                "export drawings", "import drawings", "tracing")) {
+        for (String form : List.of(
+                "range 20",
+                "ticks 500",
+                "reversal 20",
+                "brick 20",
+                "point-figure 1%x3 D",
+                "line-break 3 D",
+                "session day",
+                "layout 2x2",
+                "layout new 1",
+                "step-down W D 1h",
+                "preset save",
+                "look save",
+                "ratios save",
+                "link 1",
+                "go to",
+                "percent",
+                "index 100",
+                "invert",
+                "fit all",
+                "list new",
+                "list paste",
+                "zone UTC",
+                "roll volume",
+                "join difference",
+                "title",
+                "save chart.png",
+                "export workspace",
+                "import workspace",
+                "export drawings",
+                "import drawings",
+                "tracing")) {
             if (form.startsWith(start) && !form.equals(start)) {
                 proposals.add(new Proposal("command", form, "", complete(form)));
             }
@@ -327,8 +410,20 @@ final class ChartWords {
 
     /** The command of a full form; null for one that needs more. */
     private static LineCommand complete(String form) {
-        if (List.of("preset save", "look save", "ratios save", "go to", "list new", "title", "export workspace", "import workspace",
-                "export drawings", "import drawings", "tracing", "save chart.png").contains(form)) {
+        if (List.of(
+                        "preset save",
+                        "look save",
+                        "ratios save",
+                        "go to",
+                        "list new",
+                        "title",
+                        "export workspace",
+                        "import workspace",
+                        "export drawings",
+                        "import drawings",
+                        "tracing",
+                        "save chart.png")
+                .contains(form)) {
             return null;
         }
         List<Proposal> read = read(form, form.split("\\s+"));

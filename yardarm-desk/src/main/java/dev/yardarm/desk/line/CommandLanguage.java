@@ -52,8 +52,12 @@ public final class CommandLanguage {
         }
         String[] words = text.split("\\s+");
         exactInstrument(words, proposals);
-        Timeframe.parse(text).ifPresent(timeframe -> proposals.add(new Proposal("timeframe", timeframe.toString(),
-                "bars of a " + timeframe.words(), new LineCommand.SetTimeframe(timeframe))));
+        Timeframe.parse(text)
+                .ifPresent(timeframe -> proposals.add(new Proposal(
+                        "timeframe",
+                        timeframe.toString(),
+                        "bars of a " + timeframe.words(),
+                        new LineCommand.SetTimeframe(timeframe))));
         indicator(words, proposals);
         proposals.addAll(new CompareWords(directory).read(text, words));
         drawing(words, proposals);
@@ -73,8 +77,10 @@ public final class CommandLanguage {
         if (text.matches(".*[<>=(].*")) {
             try {
                 Formula formula = Formula.parse(text);
-                return formula.isCondition() ? "" : "'" + text + "' is a value; compare it with something to scan for "
-                        + "it, such as " + text + " > 0";
+                return formula.isCondition()
+                        ? ""
+                        : "'" + text + "' is a value; compare it with something to scan for " + "it, such as " + text
+                                + " > 0";
             } catch (FormulaException bad) {
                 return "Formula, " + bad.getMessage();
             }
@@ -87,8 +93,8 @@ public final class CommandLanguage {
         Map<String, Proposal> byMeaning = new LinkedHashMap<>();
         for (Proposal proposal : proposals) {
             boolean isInstrument = proposal.command() instanceof LineCommand.Open;
-            byMeaning.putIfAbsent(proposal.kind() + " " + proposal.text() + (isInstrument ? proposal.detail() : ""),
-                    proposal);
+            byMeaning.putIfAbsent(
+                    proposal.kind() + " " + proposal.text() + (isInstrument ? proposal.detail() : ""), proposal);
         }
         return List.copyOf(byMeaning.values());
     }
@@ -102,7 +108,8 @@ public final class CommandLanguage {
 
     private void instruments(String text, List<Proposal> proposals) {
         String[] words = text.split("\\s+");
-        Timeframe timeframe = words.length > 1 ? Timeframe.parse(words[words.length - 1]).orElse(null) : null;
+        Timeframe timeframe =
+                words.length > 1 ? Timeframe.parse(words[words.length - 1]).orElse(null) : null;
         String name = timeframe == null ? text : text.substring(0, text.lastIndexOf(words[words.length - 1]));
         for (Instrument found : directory.search(name, MOST_INSTRUMENTS)) {
             proposals.add(instrument(found, timeframe));
@@ -111,8 +118,11 @@ public final class CommandLanguage {
 
     private Proposal instrument(Instrument instrument, Timeframe timeframe) {
         boolean several = directory.sourcesOf(instrument.code()).size() > 1;
-        return new Proposal("instrument", instrument.code() + (timeframe == null ? "" : " " + timeframe),
-                instrument.name() + (several ? ", from " + instrument.id().source() : ""), new LineCommand.Open(instrument, timeframe));
+        return new Proposal(
+                "instrument",
+                instrument.code() + (timeframe == null ? "" : " " + timeframe),
+                instrument.name() + (several ? ", from " + instrument.id().source() : ""),
+                new LineCommand.Open(instrument, timeframe));
     }
 
     private static void indicator(String[] words, List<Proposal> proposals) {
@@ -123,7 +133,10 @@ public final class CommandLanguage {
         List<String> rest = Arrays.asList(words).subList(1, words.length);
         try {
             if (rest.isEmpty()) {
-                proposals.add(new Proposal("indicator", indicator.name(), indicator.title() + ", as new ones come up",
+                proposals.add(new Proposal(
+                        "indicator",
+                        indicator.name(),
+                        indicator.title() + ", as new ones come up",
                         new LineCommand.AddIndicator(indicator, null)));
                 return;
             }
@@ -131,8 +144,8 @@ public final class CommandLanguage {
             Settings settings = Settings.of(indicator, values);
             String shown = indicator.name() + " " + settings.numbers(indicator.settings())
                     + (values.containsKey("source") ? " " + values.get("source") : "");
-            proposals.add(new Proposal("indicator", shown, indicator.title(),
-                    new LineCommand.AddIndicator(indicator, settings)));
+            proposals.add(new Proposal(
+                    "indicator", shown, indicator.title(), new LineCommand.AddIndicator(indicator, settings)));
         } catch (IllegalArgumentException bad) {
             proposals.add(new Proposal("indicator", String.join(" ", words), bad.getMessage(), null));
         }
@@ -153,9 +166,15 @@ public final class CommandLanguage {
         if (first.equals("plan")) {
             plan(words, proposals);
         } else if (first.equals("alert")) {
-            proposals.add(new Proposal("alert", "alert", "when price reaches the chosen drawing",
+            proposals.add(new Proposal(
+                    "alert",
+                    "alert",
+                    "when price reaches the chosen drawing",
                     new LineCommand.SetAlert(Alert.Trigger.REACHES)));
-            proposals.add(new Proposal("alert", "alert close", "when a bar closes beyond the chosen drawing",
+            proposals.add(new Proposal(
+                    "alert",
+                    "alert close",
+                    "when a bar closes beyond the chosen drawing",
                     new LineCommand.SetAlert(Alert.Trigger.CLOSES_BEYOND)));
             if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
                 proposals.add(0, proposals.remove(proposals.size() - 1));
@@ -165,17 +184,27 @@ public final class CommandLanguage {
 
     private static void plan(String[] words, List<Proposal> proposals) {
         if (words.length == 1) {
-            proposals.add(new Proposal("plan", "plan", "draw entry and stop; or type entry stop target",
+            proposals.add(new Proposal(
+                    "plan",
+                    "plan",
+                    "draw entry and stop; or type entry stop target",
                     new LineCommand.TakeTool(Tool.PLAN)));
             return;
         }
         LineCommand command = null;
-        if (words.length == 4 && Arrays.stream(words, 1, 4).allMatch(word -> number(word).isPresent())) {
-            command = new LineCommand.MakePlan(number(words[1]).getAsDouble(), number(words[2]).getAsDouble(),
+        if (words.length == 4
+                && Arrays.stream(words, 1, 4).allMatch(word -> number(word).isPresent())) {
+            command = new LineCommand.MakePlan(
+                    number(words[1]).getAsDouble(),
+                    number(words[2]).getAsDouble(),
                     number(words[3]).getAsDouble());
         }
-        proposals.add(new Proposal("plan", String.join(" ", words), command == null
-                ? "a plan needs entry, stop and target, such as plan 104.20 102.80 107" : "entry, stop and target",
+        proposals.add(new Proposal(
+                "plan",
+                String.join(" ", words),
+                command == null
+                        ? "a plan needs entry, stop and target, such as plan 104.20 102.80 107"
+                        : "entry, stop and target",
                 command));
     }
 
@@ -183,15 +212,22 @@ public final class CommandLanguage {
         String first = words[0].toLowerCase(Locale.ROOT);
         String rest = text.substring(words[0].length()).strip();
         if (first.equals("note")) {
-            proposals.add(new Proposal("note", text, rest.isEmpty() ? "removes the note" : "a note on the instrument",
+            proposals.add(new Proposal(
+                    "note",
+                    text,
+                    rest.isEmpty() ? "removes the note" : "a note on the instrument",
                     new LineCommand.WriteNote(rest)));
             return;
         }
         for (Stance.Kind kind : Stance.Kind.values()) {
             boolean takesReason = kind == Stance.Kind.SKIP;
             if (kind != Stance.Kind.NONE && first.equals(kind.word()) && (rest.isEmpty() || takesReason)) {
-                proposals.add(new Proposal("stance", text, takesReason ? rest.isEmpty() ? "skip; a reason may follow"
-                        : "skip, with its reason" : "your stance on the instrument",
+                proposals.add(new Proposal(
+                        "stance",
+                        text,
+                        takesReason
+                                ? rest.isEmpty() ? "skip; a reason may follow" : "skip, with its reason"
+                                : "your stance on the instrument",
                         new LineCommand.TakeStance(kind, rest)));
             }
         }
@@ -201,7 +237,8 @@ public final class CommandLanguage {
         String start = text.toLowerCase(Locale.ROOT);
         for (BarForm form : BarForm.values()) {
             String word = form == BarForm.LINE ? "closes" : form.word();
-            boolean begun = text.length() > 1 && (word.startsWith(start) || form.title().startsWith(start));
+            boolean begun =
+                    text.length() > 1 && (word.startsWith(start) || form.title().startsWith(start));
             if (begun) {
                 proposals.add(new Proposal("bars", word, form.title(), new LineCommand.SetForm(form)));
             }
@@ -212,8 +249,7 @@ public final class CommandLanguage {
         for (LineCommand.Word word : LineCommand.Word.values()) {
             boolean exact = word.text().equalsIgnoreCase(text);
             if (exact || text.length() > 1 && word.text().startsWith(text.toLowerCase(Locale.ROOT))) {
-                Proposal proposal = new Proposal("command", word.text(), word.meaning(),
-                        new LineCommand.Plain(word));
+                Proposal proposal = new Proposal("command", word.text(), word.meaning(), new LineCommand.Plain(word));
                 proposals.add(exact ? 0 : proposals.size(), proposal);
             }
         }
@@ -226,22 +262,27 @@ public final class CommandLanguage {
             if (indicator.isOfBars()) {
                 continue;
             }
-            boolean begun = indicator.name().startsWith(start) && !indicator.name().equals(start);
-            boolean byTitle = start.length() > 2 && indicator.title().toLowerCase(Locale.ROOT).contains(start);
+            boolean begun =
+                    indicator.name().startsWith(start) && !indicator.name().equals(start);
+            boolean byTitle = start.length() > 2
+                    && indicator.title().toLowerCase(Locale.ROOT).contains(start);
             if (begun || byTitle) {
                 Settings settings = Settings.standard(indicator);
-                proposals.add(new Proposal("indicator", indicator.name() + " "
-                        + settings.numbers(indicator.settings()), indicator.title(),
+                proposals.add(new Proposal(
+                        "indicator",
+                        indicator.name() + " " + settings.numbers(indicator.settings()),
+                        indicator.title(),
                         new LineCommand.AddIndicator(indicator, settings)));
             }
         }
         for (Figure figure : Figures.shared().all()) {
             boolean begun = figure.name().startsWith(start) && !figure.name().equals(start);
-            boolean byTitle = start.length() > 2 && (figure.title().toLowerCase(Locale.ROOT).contains(start)
-                    || figure.synonyms().stream().anyMatch(word -> word.startsWith(start)));
+            boolean byTitle = start.length() > 2
+                    && (figure.title().toLowerCase(Locale.ROOT).contains(start)
+                            || figure.synonyms().stream().anyMatch(word -> word.startsWith(start)));
             if ((begun || byTitle) && !figure.name().equals(start)) {
-                proposals.add(new Proposal("drawing", figure.name(), figure.title(),
-                        new LineCommand.TakeTool(Tool.of(figure.name()))));
+                proposals.add(new Proposal(
+                        "drawing", figure.name(), figure.title(), new LineCommand.TakeTool(Tool.of(figure.name()))));
             }
         }
         if ("plan".startsWith(start) && !start.equals("plan")) {

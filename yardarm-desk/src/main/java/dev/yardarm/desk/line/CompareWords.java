@@ -17,9 +17,11 @@ import java.util.stream.Collectors;
  * {@code correlate KTRL MARN 60}.
  */
 final class CompareWords {
-    private static final String USE = "other instruments, such as compare KTRL MARN; percent, same, left or own for the "
-            + "scale, bars for bars, below for a pane of their own may follow";
-    private static final String CORRELATE = "the rolling correlation of two instruments, such as correlate KTRL MARN 60";
+    private static final String USE =
+            "other instruments, such as compare KTRL MARN; percent, same, left or own for the "
+                    + "scale, bars for bars, below for a pane of their own may follow";
+    private static final String CORRELATE =
+            "the rolling correlation of two instruments, such as correlate KTRL MARN 60";
 
     private final Directory directory;
 
@@ -55,28 +57,40 @@ final class CompareWords {
                 return new Proposal("compare", text, "there is no instrument '" + word + "'", null);
             }
         }
-        return others.isEmpty() ? new Proposal("compare", text, USE, null) : new Proposal("compare", text,
-                others.stream().map(Instrument::name).collect(Collectors.joining(", ")) + (below ? ", below" : "")
-                        + ", " + scale.words() + (bars ? ", bars" : ""),
-                new LineCommand.Compare(others, new ChartComparisons.Look(scale, bars, below)));
+        return others.isEmpty()
+                ? new Proposal("compare", text, USE, null)
+                : new Proposal(
+                        "compare",
+                        text,
+                        others.stream().map(Instrument::name).collect(Collectors.joining(", "))
+                                + (below ? ", below" : "") + ", " + scale.words() + (bars ? ", bars" : ""),
+                        new LineCommand.Compare(others, new ChartComparisons.Look(scale, bars, below)));
     }
 
     private Proposal correlate(String text, List<String> rest) {
         Optional<Instrument> one = rest.isEmpty() ? Optional.empty() : instrument(rest.get(0));
         Optional<Instrument> other = rest.size() < 2 ? Optional.empty() : instrument(rest.get(1));
-        boolean length = rest.size() == 3 && rest.get(2).matches("[0-9]{1,4}") && Integer.parseInt(rest.get(2)) >= 2
+        boolean length = rest.size() == 3
+                && rest.get(2).matches("[0-9]{1,4}")
+                && Integer.parseInt(rest.get(2)) >= 2
                 && Integer.parseInt(rest.get(2)) <= 5000;
         if (one.isEmpty() || other.isEmpty() || rest.size() > 3 || rest.size() == 3 && !length) {
             return new Proposal("compare", text, CORRELATE, null);
         }
-        return new Proposal("compare", text, "correlation of " + one.get().name() + " and " + other.get().name(),
+        return new Proposal(
+                "compare",
+                text,
+                "correlation of " + one.get().name() + " and " + other.get().name(),
                 new LineCommand.Correlate(one.get(), other.get(), length ? Integer.parseInt(rest.get(2)) : 0));
     }
 
     private Optional<Instrument> instrument(String word) {
         String code = word.startsWith("#") ? word.substring(1) : word;
         int colon = code.indexOf(':');
-        return colon > 0 ? directory.find(new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT),
-                code.substring(colon + 1).toUpperCase(Locale.ROOT))) : directory.byCode(code);
+        return colon > 0
+                ? directory.find(new InstrumentId(
+                        code.substring(0, colon).toLowerCase(Locale.ROOT),
+                        code.substring(colon + 1).toUpperCase(Locale.ROOT)))
+                : directory.byCode(code);
     }
 }

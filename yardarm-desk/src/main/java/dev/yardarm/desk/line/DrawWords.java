@@ -20,8 +20,7 @@ import java.util.Map;
  * date the newest bar, without price the last close is meant.
  */
 final class DrawWords {
-    private DrawWords() {
-    }
+    private DrawWords() {}
 
     static List<Proposal> read(String text, String[] words) {
         Figure figure = Figures.shared().find(words[0]).orElse(null);
@@ -29,12 +28,18 @@ final class DrawWords {
             return List.of();
         }
         if (words.length == 1) {
-            return List.of(new Proposal("drawing", figure.name(), figure.title() + ": " + String.join(", ", figure.points()),
+            return List.of(new Proposal(
+                    "drawing",
+                    figure.name(),
+                    figure.title() + ": " + String.join(", ", figure.points()),
                     new LineCommand.TakeTool(Tool.of(figure.name()))));
         }
         try {
-            return List.of(new Proposal("drawing", text, figure.title(), draw(figure, Arrays.asList(words).subList(1,
-                    words.length))));
+            return List.of(new Proposal(
+                    "drawing",
+                    text,
+                    figure.title(),
+                    draw(figure, Arrays.asList(words).subList(1, words.length))));
         } catch (IllegalArgumentException bad) {
             return List.of(new Proposal("drawing", text, bad.getMessage(), null));
         }
@@ -45,7 +50,8 @@ final class DrawWords {
         Map<String, String> options = new LinkedHashMap<>();
         StringBuilder rest = new StringBuilder();
         LocalDateTime moment = null;
-        boolean worded = figure.options().stream().anyMatch(option -> option.name().equals("text"));
+        boolean worded =
+                figure.options().stream().anyMatch(option -> option.name().equals("text"));
         for (String word : words) {
             int colon = word.indexOf(':');
             LocalDateTime date = rest.isEmpty() ? moment(word) : null;
@@ -75,18 +81,23 @@ final class DrawWords {
             throw new IllegalArgumentException(usage(figure));
         }
         // Those that are not named come up as the trader wants new ones.
-        Map<String, String> given = new LinkedHashMap<>(Settings.of(figure.name(), figure.options(), options).values());
+        Map<String, String> given = new LinkedHashMap<>(
+                Settings.of(figure.name(), figure.options(), options).values());
         given.keySet().retainAll(options.keySet());
         return new LineCommand.Draw(figure.name(), points, Map.copyOf(given));
     }
 
     private static Setting option(Figure figure, String name) {
-        return figure.options().stream().filter(each -> each.name().equals(name)).findFirst().orElse(null);
+        return figure.options().stream()
+                .filter(each -> each.name().equals(name))
+                .findFirst()
+                .orElse(null);
     }
 
     private static LocalDateTime moment(String word) {
         try {
-            return word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}") ? LocalDate.parse(word).atStartOfDay()
+            return word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}")
+                    ? LocalDate.parse(word).atStartOfDay()
                     : word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:]+") ? LocalDateTime.parse(word) : null;
         } catch (DateTimeException noDate) {
             throw new IllegalArgumentException("'" + word + "' is no date; write it as 2026-03-02 or 2026-03-02T09:30");
@@ -96,9 +107,13 @@ final class DrawWords {
     private static String usage(Figure figure) {
         StringBuilder example = new StringBuilder(figure.name());
         for (int point = 0; point < figure.least(); point++) {
-            example.append(" 2026-0").append(3 + point % 6).append("-02 ").append(95 + 3 * point).append(".20");
+            example.append(" 2026-0")
+                    .append(3 + point % 6)
+                    .append("-02 ")
+                    .append(95 + 3 * point)
+                    .append(".20");
         }
-        return figure.title() + " needs " + (figure.least() == 1 ? "a point" : figure.least() + " points") + ", such as "
-                + example;
+        return figure.title() + " needs " + (figure.least() == 1 ? "a point" : figure.least() + " points")
+                + ", such as " + example;
     }
 }

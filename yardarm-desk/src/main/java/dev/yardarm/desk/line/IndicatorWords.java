@@ -14,8 +14,7 @@ import java.util.Map;
  * source, words go to the setting that knows them.
  */
 final class IndicatorWords {
-    private IndicatorWords() {
-    }
+    private IndicatorWords() {}
 
     /**
      * The settings that words give.
@@ -26,7 +25,9 @@ final class IndicatorWords {
         Map<String, String> values = new LinkedHashMap<>();
         for (String word : words) {
             int colon = word.indexOf(':');
-            if (colon > 0 && indicator.settings().stream().anyMatch(each -> each.name().equals(name(word, colon)))) {
+            if (colon > 0
+                    && indicator.settings().stream()
+                            .anyMatch(each -> each.name().equals(name(word, colon)))) {
                 values.put(name(word, colon), word.substring(colon + 1));
             } else {
                 values.put(settingFor(indicator, word, values), word.startsWith("#") ? word.substring(1) : word);
@@ -42,17 +43,24 @@ final class IndicatorWords {
     private static String settingFor(Indicator indicator, String word, Map<String, String> taken) {
         boolean number = word.matches("[-+−]?[0-9.]+");
         for (Setting setting : indicator.settings()) {
-            boolean fits = setting instanceof Setting.Source && Field.named(word).isPresent()
-                    || setting instanceof Setting.Choice choice && choice.words().stream().anyMatch(word::equalsIgnoreCase)
-                    || setting instanceof Setting.Moment && word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}.*|start")
-                    || number && (setting instanceof Setting.WholeNumber || setting instanceof Setting.Number);
+            boolean fits =
+                    setting instanceof Setting.Source && Field.named(word).isPresent()
+                            || setting instanceof Setting.Choice choice
+                                    && choice.words().stream().anyMatch(word::equalsIgnoreCase)
+                            || setting instanceof Setting.Moment && word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}.*|start")
+                            || number && (setting instanceof Setting.WholeNumber || setting instanceof Setting.Number);
             if (fits && !taken.containsKey(setting.name())) {
                 return setting.name();
             }
         }
-        return indicator.settings().stream().filter(each -> each instanceof Setting.Other && !number
-                && !taken.containsKey(each.name())).map(Setting::name).findFirst()
+        return indicator.settings().stream()
+                .filter(each -> each instanceof Setting.Other && !number && !taken.containsKey(each.name()))
+                .map(Setting::name)
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("'" + word + "' fits no setting of " + indicator.name()
-                        + "; it has " + String.join(", ", indicator.settings().stream().map(Setting::name).toList())));
+                        + "; it has "
+                        + String.join(
+                                ", ",
+                                indicator.settings().stream().map(Setting::name).toList())));
     }
 }

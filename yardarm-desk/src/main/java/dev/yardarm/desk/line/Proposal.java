@@ -8,5 +8,4 @@ package dev.yardarm.desk.line;
  * @param detail what it is or does
  * @param command what is done when it is taken; null for one that must be completed first
  */
-public record Proposal(String kind, String text, String detail, LineCommand command) {
-}
+public record Proposal(String kind, String text, String detail, LineCommand command) {}

@@ -33,8 +33,13 @@ public final class ListWork {
     private final Scheduler scheduler;
     private final Consumer<String> tell;
 
-    public ListWork(Books books, Directory directory, UndoStack undo, LongSupplier clock, Scheduler scheduler,
-                    Consumer<String> tell) {
+    public ListWork(
+            Books books,
+            Directory directory,
+            UndoStack undo,
+            LongSupplier clock,
+            Scheduler scheduler,
+            Consumer<String> tell) {
         this.books = books;
         this.directory = directory;
         this.undo = undo;
@@ -55,7 +60,11 @@ public final class ListWork {
             tell.accept("There is no list '" + name + "'.");
             return false;
         }
-        change(label, books.lists().stream().map(each -> each.name().equals(name) ? edit.apply(each) : each).toList());
+        change(
+                label,
+                books.lists().stream()
+                        .map(each -> each.name().equals(name) ? edit.apply(each) : each)
+                        .toList());
         return true;
     }
 
@@ -91,7 +100,9 @@ public final class ListWork {
             tell.accept("The last list stays.");
             return;
         }
-        change("delete the list " + name, books.lists().stream().filter(each -> !each.name().equals(name)).toList());
+        change(
+                "delete the list " + name,
+                books.lists().stream().filter(each -> !each.name().equals(name)).toList());
     }
 
     public void add(String name, InstrumentId instrument) {
@@ -103,8 +114,15 @@ public final class ListWork {
     }
 
     public void remove(String name, InstrumentId instrument) {
-        edit("take " + instrument.code() + " out of " + name, name, list -> new NamedList(list.name(),
-                list.instruments().stream().filter(each -> !each.equals(instrument)).toList(), list.colour()));
+        edit(
+                "take " + instrument.code() + " out of " + name,
+                name,
+                list -> new NamedList(
+                        list.name(),
+                        list.instruments().stream()
+                                .filter(each -> !each.equals(instrument))
+                                .toList(),
+                        list.colour()));
     }
 
     /** Moves a member up or down; above zero toward the end. */
@@ -121,27 +139,34 @@ public final class ListWork {
 
     /** Sorts by {@code code}, {@code name} or {@code sector}; false for anything else. */
     public boolean sort(String name, String by) {
-        Comparator<Instrument> order = switch (by) {
-            case "code", "" -> Comparator.comparing(Instrument::code);
-            case "name" -> Comparator.comparing(Instrument::name);
-            case "sector" -> Comparator.comparing(Instrument::sector).thenComparing(Instrument::code);
-            default -> null;
-        };
+        Comparator<Instrument> order =
+                switch (by) {
+                    case "code", "" -> Comparator.comparing(Instrument::code);
+                    case "name" -> Comparator.comparing(Instrument::name);
+                    case "sector" -> Comparator.comparing(Instrument::sector).thenComparing(Instrument::code);
+                    default -> null;
+                };
         if (order == null) {
             tell.accept("A list is sorted by code, name or sector, not by '" + by + "'.");
             return false;
         }
         return edit("sort " + name + " by " + by, name, list -> {
-            List<InstrumentId> sorted = new ArrayList<>(list.instruments().stream().map(directory::find)
-                    .flatMap(Optional::stream).sorted(order).map(Instrument::id).toList());
+            List<InstrumentId> sorted = new ArrayList<>(list.instruments().stream()
+                    .map(directory::find)
+                    .flatMap(Optional::stream)
+                    .sorted(order)
+                    .map(Instrument::id)
+                    .toList());
             list.instruments().stream().filter(each -> !sorted.contains(each)).forEach(sorted::add);
             return new NamedList(list.name(), sorted, list.colour());
         });
     }
 
     public void colour(String name, int colour) {
-        edit("colour of " + name, name, list -> new NamedList(list.name(), list.instruments(),
-                Math.max(0, Math.min(COLOURS, colour))));
+        edit(
+                "colour of " + name,
+                name,
+                list -> new NamedList(list.name(), list.instruments(), Math.max(0, Math.min(COLOURS, colour))));
     }
 
     /** A list of everything of a sector, or of a tier, by a word of its name; empty when there is none. */
@@ -149,17 +174,27 @@ public final class ListWork {
         String wanted = word.strip().toLowerCase(Locale.ROOT);
         Predicate<Instrument> fits = each -> each.kind() == Instrument.Kind.SHARE
                 && (each.sector().toLowerCase(Locale.ROOT).contains(wanted)
-                || each.tier().toLowerCase(Locale.ROOT).equals(wanted));
-        List<Instrument> members = wanted.isEmpty() ? List.of() : directory.all().stream().filter(fits).toList();
+                        || each.tier().toLowerCase(Locale.ROOT).equals(wanted));
+        List<Instrument> members = wanted.isEmpty()
+                ? List.of()
+                : directory.all().stream().filter(fits).toList();
         if (members.isEmpty()) {
             tell.accept("No sector or tier is called '" + word + "'; there are "
-                    + String.join(", ", directory.all().stream().filter(each -> each.kind() == Instrument.Kind.SHARE)
-                    .map(Instrument::sector).distinct().sorted().toList()) + ".");
+                    + String.join(
+                            ", ",
+                            directory.all().stream()
+                                    .filter(each -> each.kind() == Instrument.Kind.SHARE)
+                                    .map(Instrument::sector)
+                                    .distinct()
+                                    .sorted()
+                                    .toList())
+                    + ".");
             return Optional.empty();
         }
         boolean byTier = members.get(0).tier().toLowerCase(Locale.ROOT).equals(wanted);
-        return Optional.of(make(byTier ? "Tier " + wanted : members.get(0).sector(), members.stream()
-                .map(Instrument::id).toList()));
+        return Optional.of(make(
+                byTier ? "Tier " + wanted : members.get(0).sector(),
+                members.stream().map(Instrument::id).toList()));
     }
 
     /**
@@ -176,7 +211,9 @@ public final class ListWork {
             return;
         }
         long now = clock.getAsLong();
-        scheduler.start("weights", "Weighing the members of " + index.code(),
+        scheduler.start(
+                "weights",
+                "Weighing the members of " + index.code(),
                 job -> directory.source(index).members(index.id(), now),
                 members -> {
                     if (members.isEmpty()) {
@@ -184,8 +221,8 @@ public final class ListWork {
                     } else {
                         made.accept(heaviest(index, members, part));
                     }
-                }, failed -> tell.accept("The members of " + index.code() + " cannot be weighed: "
-                        + failed.getMessage()));
+                },
+                failed -> tell.accept("The members of " + index.code() + " cannot be weighed: " + failed.getMessage()));
     }
 
     private String heaviest(Instrument index, List<BarSource.Member> members, double part) {
@@ -198,14 +235,18 @@ public final class ListWork {
             taken.add(member.id());
             sum += member.weight();
         }
-        tell.accept(String.format(Locale.ROOT, "%d of %d members make up %.0f %% of %s.", taken.size(), members.size(),
-                100 * sum, index.code()));
+        tell.accept(String.format(
+                Locale.ROOT,
+                "%d of %d members make up %.0f %% of %s.",
+                taken.size(),
+                members.size(),
+                100 * sum,
+                index.code()));
         return make(index.code() + String.format(Locale.ROOT, " top %.0f %%", 100 * part), taken);
     }
 
     /** What a pasted text holds. */
-    public record Pasted(List<InstrumentId> found, List<String> missing) {
-    }
+    public record Pasted(List<InstrumentId> found, List<String> missing) {}
 
     /**
      * Finds the instruments of a pasted text or of spreadsheet cells: codes separated by blanks, commas, semicolons,
@@ -222,7 +263,8 @@ public final class ListWork {
             if (cell.isBlank()) {
                 continue;
             }
-            Optional<Instrument> instrument = cell.indexOf(':') > 0 ? named(cell) : find(prefix + cell + suffix, source);
+            Optional<Instrument> instrument =
+                    cell.indexOf(':') > 0 ? named(cell) : find(prefix + cell + suffix, source);
             instrument.ifPresentOrElse(each -> found.add(each.id()), () -> missing.add(cell));
         }
         return new Pasted(List.copyOf(found), List.copyOf(missing));
@@ -230,12 +272,16 @@ public final class ListWork {
 
     private Optional<Instrument> named(String cell) {
         int colon = cell.indexOf(':');
-        return colon + 1 >= cell.length() ? Optional.empty() : find(cell.substring(colon + 1), cell.substring(0, colon));
+        return colon + 1 >= cell.length()
+                ? Optional.empty()
+                : find(cell.substring(colon + 1), cell.substring(0, colon));
     }
 
     private Optional<Instrument> find(String code, String source) {
-        return directory.all().stream().filter(each -> each.code().equalsIgnoreCase(code)
-                && (source.isBlank() || each.id().source().equals(source))).findFirst();
+        return directory.all().stream()
+                .filter(each -> each.code().equalsIgnoreCase(code)
+                        && (source.isBlank() || each.id().source().equals(source)))
+                .findFirst();
     }
 
     /** Adds pasted instruments to a list and tells what was not found. */
@@ -247,8 +293,8 @@ public final class ListWork {
                 return new NamedList(list.name(), List.copyOf(members), list.colour());
             });
         }
-        tell.accept(pasted.found().size() + " found" + (pasted.missing().isEmpty() ? "." : "; not found: "
-                + String.join(", ", pasted.missing()) + "."));
+        tell.accept(pasted.found().size() + " found"
+                + (pasted.missing().isEmpty() ? "." : "; not found: " + String.join(", ", pasted.missing()) + "."));
     }
 
     /** Takes the same codes from another source; those it has not stay and are told. */
@@ -269,7 +315,9 @@ public final class ListWork {
             }
         }
         edit("move " + name + " to " + source, name, before -> new NamedList(name, moved, before.colour()));
-        tell.accept(missing.isEmpty() ? name + " is taken from " + source + " now." : source + " has no "
-                + String.join(", ", missing) + "; these stay where they were.");
+        tell.accept(
+                missing.isEmpty()
+                        ? name + " is taken from " + source + " now."
+                        : source + " has no " + String.join(", ", missing) + "; these stay where they were.");
     }
 }

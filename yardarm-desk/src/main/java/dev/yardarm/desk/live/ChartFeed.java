@@ -46,20 +46,17 @@ public final class ChartFeed implements AutoCloseable {
          * @param madeFrom what bars that are not of time are made from; empty for bars of time
          * @param basis how traded prices became those of the bars
          */
-        default void opened(String madeFrom, List<EventMark> marks, PriceBasis basis) {
-        }
+        default void opened(String madeFrom, List<EventMark> marks, PriceBasis basis) {}
 
         /** Something the user should know; the chart goes on. */
-        default void inform(String notice) {
-        }
+        default void inform(String notice) {}
 
         /** What went wrong, with what to do. */
         void complain(String problem);
     }
 
     /** What every feed needs. */
-    public record Services(Histories histories, LiveHub hub, MarketClock clock, Scheduler scheduler, Executor front) {
-    }
+    public record Services(Histories histories, LiveHub hub, MarketClock clock, Scheduler scheduler, Executor front) {}
 
     /**
      * @param key tells this chart's loading from that of others
@@ -80,36 +77,61 @@ public final class ChartFeed implements AutoCloseable {
         close();
         Live next = new Live(instrument, request, layers);
         live = next;
-        services.scheduler().start("feed " + key, "", job -> {
-            Histories.Loaded loaded = services.histories().load(instrument, request, services.clock().now());
-            job.check();
-            TradingCalendar calendar = services.histories().calendar(instrument);
-            // Layers that are changed while this loads are computed when it has begun.
-            List<IndicatorLayer> wanted = next.computedLayers;
-            Companions companions = Companions.load(services.histories(), instrument, request, wanted,
-                    services.clock().now(), text -> services.front().execute(() -> receiver.inform(text)));
-            job.check();
-            ChartDataBuilder builder = new ChartDataBuilder(wanted, surroundings(companions, calendar));
-            ChartData first = builder.update(loaded.series().snapshot())
-                    .withLast(loaded.maker().lastPrice());
-            return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
-        }, ready -> {
-            if (live == next) {
-                receiver.opened(ready.loaded().madeFrom(), ready.marks(), ready.loaded().basis());
-                receiver.show(ready.first());
-                next.begin(ready);
-            }
-        }, failed -> receiver.complain(failed.getMessage() == null ? failed.toString() : failed.getMessage()));
+        services.scheduler()
+                .start(
+                        "feed " + key,
+                        "",
+                        job -> {
+                            Histories.Loaded loaded = services.histories()
+                                    .load(instrument, request, services.clock().now());
+                            job.check();
+                            TradingCalendar calendar = services.histories().calendar(instrument);
+                            // Layers that are changed while this loads are computed when it has begun.
+                            List<IndicatorLayer> wanted = next.computedLayers;
+                            Companions companions = Companions.load(
+                                    services.histories(),
+                                    instrument,
+                                    request,
+                                    wanted,
+                                    services.clock().now(),
+                                    text -> services.front().execute(() -> receiver.inform(text)));
+                            job.check();
+                            ChartDataBuilder builder = new ChartDataBuilder(wanted, surroundings(companions, calendar));
+                            ChartData first = builder.update(loaded.series().snapshot())
+                                    .withLast(loaded.maker().lastPrice());
+                            return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
+                        },
+                        ready -> {
+                            if (live == next) {
+                                receiver.opened(
+                                        ready.loaded().madeFrom(),
+                                        ready.marks(),
+                                        ready.loaded().basis());
+                                receiver.show(ready.first());
+                                next.begin(ready);
+                            }
+                        },
+                        failed -> receiver.complain(
+                                failed.getMessage() == null ? failed.toString() : failed.getMessage()));
     }
 
     private List<EventMark> marks(Instrument instrument, BarRequest request, ChartData data) throws IOException {
-        return data.bars().isEmpty() ? List.of() : EventMarks.of(services.histories(), instrument, request,
-                data.bars().openTime(0), services.clock().now());
+        return data.bars().isEmpty()
+                ? List.of()
+                : EventMarks.of(
+                        services.histories(),
+                        instrument,
+                        request,
+                        data.bars().openTime(0),
+                        services.clock().now());
     }
 
-    private record Ready(Histories.Loaded loaded, Companions companions, ChartDataBuilder builder, ChartData first,
-                         List<EventMark> marks) {
-    }
+    private record Ready(
+            Histories.Loaded loaded,
+            Companions companions,
+            ChartDataBuilder builder,
+            ChartData first,
+            List<EventMark> marks) {}
 
     /** Computes other layers over the same bars. */
     public void setLayers(List<IndicatorLayer> layers) {
@@ -158,7 +180,8 @@ public final class ChartFeed implements AutoCloseable {
             this.instrument = instrument;
             this.request = request;
             TradingCalendar calendar = services.histories().calendar(instrument);
-            this.nextSession = calendar.open(calendar.next(calendar.sessionAt(services.clock().now())));
+            this.nextSession = calendar.open(
+                    calendar.next(calendar.sessionAt(services.clock().now())));
             this.layers = List.copyOf(layers);
             this.computedLayers = this.layers;
         }
@@ -173,7 +196,8 @@ public final class ChartFeed implements AutoCloseable {
                 builder = ready.builder();
                 shownVersion = ready.first().bars().version() + companions.version();
                 companions.begin(services.hub());
-                subscription = services.hub().subscribe(ready.loaded().traded(), ready.loaded().knownUpTo(), this);
+                subscription = services.hub()
+                        .subscribe(ready.loaded().traded(), ready.loaded().knownUpTo(), this);
                 recompute();
             });
         }
@@ -208,8 +232,9 @@ public final class ChartFeed implements AutoCloseable {
         }
 
         private void rebuild() {
-            builder = new ChartDataBuilder(computedLayers, surroundings(companions, services.histories()
-                    .calendar(instrument)));
+            builder = new ChartDataBuilder(
+                    computedLayers,
+                    surroundings(companions, services.histories().calendar(instrument)));
             publish();
         }
 
@@ -239,8 +264,7 @@ public final class ChartFeed implements AutoCloseable {
                 bars.addTick(time, price, size);
             } catch (IllegalArgumentException impossible) {
                 end();
-                services.front().execute(() -> receiver.complain(instrument.code() + ": "
-                        + impossible.getMessage()));
+                services.front().execute(() -> receiver.complain(instrument.code() + ": " + impossible.getMessage()));
             }
         }
 

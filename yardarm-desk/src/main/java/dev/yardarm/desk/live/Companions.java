@@ -68,8 +68,11 @@ final class Companions implements AutoCloseable {
     static Set<String> codes(List<IndicatorLayer> layers) {
         Set<String> codes = new LinkedHashSet<>();
         for (IndicatorLayer layer : layers) {
-            layer.style().outputs().values().stream().map(OutputStyle::tint).filter(Objects::nonNull).forEach(tint ->
-                    codes.addAll(Formula.parse(tint.condition()).instruments()));
+            layer.style().outputs().values().stream()
+                    .map(OutputStyle::tint)
+                    .filter(Objects::nonNull)
+                    .forEach(
+                            tint -> codes.addAll(Formula.parse(tint.condition()).instruments()));
             for (Setting setting : layer.indicator().settings()) {
                 if (setting instanceof Setting.Other) {
                     codes.add(layer.settings().word(setting.name()));
@@ -80,8 +83,13 @@ final class Companions implements AutoCloseable {
     }
 
     /** Loads what the layers compare with; what cannot be had is told, and its values are missing. */
-    static Companions load(Histories histories, Instrument instrument, BarRequest request, List<IndicatorLayer> layers,
-                           long now, Consumer<String> tell) {
+    static Companions load(
+            Histories histories,
+            Instrument instrument,
+            BarRequest request,
+            List<IndicatorLayer> layers,
+            long now,
+            Consumer<String> tell) {
         Companions companions = new Companions(codes(layers), ChartDataBuilder.readsTrades(layers));
         if (companions.withSides) {
             try {
@@ -118,8 +126,10 @@ final class Companions implements AutoCloseable {
 
     /** What computations of the chart may know. */
     Surroundings surroundings(TradingCalendar calendar) {
-        return new Surroundings(calendar, code -> Optional.ofNullable(byCode.get(code))
-                .map(companion -> () -> companion.current), sides == null ? Surroundings.NONE.sides() : sides.sides());
+        return new Surroundings(
+                calendar,
+                code -> Optional.ofNullable(byCode.get(code)).map(companion -> () -> companion.current),
+                sides == null ? Surroundings.NONE.sides() : sides.sides());
     }
 
     /** Goes on with the trades of all. */

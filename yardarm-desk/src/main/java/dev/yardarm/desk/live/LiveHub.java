@@ -86,13 +86,17 @@ public final class LiveHub implements AutoCloseable {
 
     /** Begins to beat. */
     public void start() {
-        thread.scheduleAtFixedRate(() -> {
-            try {
-                beat(clock.advance(System.nanoTime()));
-            } catch (RuntimeException failed) {
-                LOG.error("the market's heartbeat failed", failed);
-            }
-        }, MILLIS, MILLIS, TimeUnit.MILLISECONDS);
+        thread.scheduleAtFixedRate(
+                () -> {
+                    try {
+                        beat(clock.advance(System.nanoTime()));
+                    } catch (RuntimeException failed) {
+                        LOG.error("the market's heartbeat failed", failed);
+                    }
+                },
+                MILLIS,
+                MILLIS,
+                TimeUnit.MILLISECONDS);
     }
 
     /** Reports everything of an instrument that is traded after {@code knownUpTo}. */
@@ -120,7 +124,8 @@ public final class LiveHub implements AutoCloseable {
         Instrument fetched = null;
         long fetchedFrom = 0;
         List<Subscription> ordered = subscriptions.stream()
-                .sorted((one, other) -> one.instrument.code().compareTo(other.instrument.code())).toList();
+                .sorted((one, other) -> one.instrument.code().compareTo(other.instrument.code()))
+                .toList();
         for (Subscription each : ordered) {
             if (each.knownUpTo < now) {
                 if (!each.instrument.equals(fetched) || fetchedFrom != each.knownUpTo) {

@@ -53,22 +53,27 @@ public final class QuoteBoard implements AutoCloseable {
         MarketClock clock = services.clock();
         Scheduler scheduler = services.scheduler();
         Executor front = services.front();
-        scheduler.start("quotes", "", job -> {
-            int count = 0;
-            for (Instrument instrument : instruments) {
-                job.check();
-                try {
-                    Histories.Loaded loaded = histories.load(instrument, Timeframe.DAY, clock.now());
-                    begin(instrument, loaded);
-                } catch (IOException missing) {
-                    LOG.debug("no quote of {}: {}", instrument.code(), missing.getMessage());
-                }
-                if (++count % 12 == 0) {
-                    front.execute(changed);
-                }
-            }
-            return count;
-        }, count -> changed.run(), failed -> LOG.warn("the quotes cannot be made", failed));
+        scheduler.start(
+                "quotes",
+                "",
+                job -> {
+                    int count = 0;
+                    for (Instrument instrument : instruments) {
+                        job.check();
+                        try {
+                            Histories.Loaded loaded = histories.load(instrument, Timeframe.DAY, clock.now());
+                            begin(instrument, loaded);
+                        } catch (IOException missing) {
+                            LOG.debug("no quote of {}: {}", instrument.code(), missing.getMessage());
+                        }
+                        if (++count % 12 == 0) {
+                            front.execute(changed);
+                        }
+                    }
+                    return count;
+                },
+                count -> changed.run(),
+                failed -> LOG.warn("the quotes cannot be made", failed));
     }
 
     private void begin(Instrument instrument, Histories.Loaded loaded) {
@@ -79,8 +84,11 @@ public final class QuoteBoard implements AutoCloseable {
         int last = bars.size() - 1;
         InstrumentId id = instrument.id();
         quotes.put(id, new Quote(bars.close(last), last > 0 ? bars.close(last - 1) : Double.NaN));
-        LiveHub.Subscription subscription = services.hub().subscribe(instrument, loaded.knownUpTo(),
-                new Follow(id, bars.hasForming() ? bars.closeTime(last) : Long.MIN_VALUE));
+        LiveHub.Subscription subscription = services.hub()
+                .subscribe(
+                        instrument,
+                        loaded.knownUpTo(),
+                        new Follow(id, bars.hasForming() ? bars.closeTime(last) : Long.MIN_VALUE));
         synchronized (subscriptions) {
             subscriptions.add(subscription);
         }

@@ -33,13 +33,18 @@ public final class Directory {
 
     /** The instrument of exactly this code in any case; the first source that has it wins. */
     public Optional<Instrument> byCode(String code) {
-        return byId.values().stream().filter(each -> each.code().equalsIgnoreCase(code)).findFirst();
+        return byId.values().stream()
+                .filter(each -> each.code().equalsIgnoreCase(code))
+                .findFirst();
     }
 
     /** The sources that have an instrument of this code, in their order. */
     public List<String> sourcesOf(String code) {
-        return byId.values().stream().filter(each -> each.code().equalsIgnoreCase(code))
-                .map(each -> each.id().source()).distinct().toList();
+        return byId.values().stream()
+                .filter(each -> each.code().equalsIgnoreCase(code))
+                .map(each -> each.id().source())
+                .distinct()
+                .toList();
     }
 
     public BarSource source(Instrument instrument) {
@@ -55,8 +60,7 @@ public final class Directory {
         if (wanted.isEmpty()) {
             return List.of();
         }
-        record Found(Instrument instrument, int rank) {
-        }
+        record Found(Instrument instrument, int rank) {}
         List<Found> found = new ArrayList<>();
         for (Instrument instrument : byId.values()) {
             int rank = rank(instrument, wanted);

@@ -18,8 +18,7 @@ public final class EventMarks {
     /** How far ahead the calendar is looked through. */
     private static final long AHEAD = 45 * Times.DAY;
 
-    private EventMarks() {
-    }
+    private EventMarks() {}
 
     /**
      * The marks of an instrument, in the order of their time: on daily bars only the most important entries of the
@@ -28,30 +27,41 @@ public final class EventMarks {
      *
      * @param from where to begin
      */
-    public static List<EventMark> of(Histories histories, Instrument instrument, BarRequest request, long from, long now)
-            throws IOException {
+    public static List<EventMark> of(
+            Histories histories, Instrument instrument, BarRequest request, long from, long now) throws IOException {
         BarSource source = histories.source(instrument);
         List<EventMark> marks = new ArrayList<>();
         for (BarSource.Dividend paid : source.dividends(instrument.id())) {
             if (paid.time() <= now) {
-                marks.add(new EventMark(paid.time(), EventMark.Kind.DIVIDEND, String.format(Locale.ROOT,
-                        "Dividend of %.2f, without it from here on", paid.amount())));
+                marks.add(new EventMark(
+                        paid.time(),
+                        EventMark.Kind.DIVIDEND,
+                        String.format(Locale.ROOT, "Dividend of %.2f, without it from here on", paid.amount())));
             }
         }
         for (BarSource.Split split : source.splits(instrument.id())) {
             if (split.time() <= now) {
-                marks.add(new EventMark(split.time(), EventMark.Kind.SPLIT, String.format(Locale.ROOT,
-                        "Split, %.0f new for 1 old; earlier prices are %s", split.ratio(),
-                        request.splits() ? "shown in the new shares" : "as they were traded")));
+                marks.add(new EventMark(
+                        split.time(),
+                        EventMark.Kind.SPLIT,
+                        String.format(
+                                Locale.ROOT,
+                                "Split, %.0f new for 1 old; earlier prices are %s",
+                                split.ratio(),
+                                request.splits() ? "shown in the new shares" : "as they were traded")));
             }
         }
         if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
             List<ContinuousFuture.Turn> turns = histories.turns(instrument, request, now);
             for (int turn = 0; turn + 1 < turns.size(); turn++) {
                 ContinuousFuture.Turn of = turns.get(turn);
-                marks.add(new EventMark(of.until(), EventMark.Kind.ROLL, "Roll from " + of.contract().id().code() + " to "
-                        + turns.get(turn + 1).contract().id().code() + " (" + request.roll() + "), difference "
-                        + instrument.format().format(of.difference()) + ", joined " + request.joint().words()));
+                marks.add(new EventMark(
+                        of.until(),
+                        EventMark.Kind.ROLL,
+                        "Roll from " + of.contract().id().code() + " to "
+                                + turns.get(turn + 1).contract().id().code() + " (" + request.roll() + "), difference "
+                                + instrument.format().format(of.difference()) + ", joined "
+                                + request.joint().words()));
             }
             BarSource.Contract current = turns.get(turns.size() - 1).contract();
             marks.add(expiry(current));
@@ -59,19 +69,26 @@ public final class EventMarks {
         if (instrument.kind() == Instrument.Kind.FUTURE) {
             int dash = instrument.code().indexOf('-');
             String root = dash < 0 ? instrument.code() : instrument.code().substring(0, dash);
-            source.contracts(new dev.yardarm.core.instrument.InstrumentId(instrument.id().source(), root)).stream()
-                    .filter(each -> each.id().equals(instrument.id())).forEach(each -> marks.add(expiry(each)));
+            source
+                    .contracts(new dev.yardarm.core.instrument.InstrumentId(
+                            instrument.id().source(), root))
+                    .stream()
+                    .filter(each -> each.id().equals(instrument.id()))
+                    .forEach(each -> marks.add(expiry(each)));
         }
         int least = request.isTime() && !request.timeframe().isIntraday() ? 3 : 1;
-        boolean longer = request.isTime() ? request.timeframe().isHigherThan(Timeframe.DAY)
+        boolean longer = request.isTime()
+                ? request.timeframe().isHigherThan(Timeframe.DAY)
                 : request.rule().basis().filter(basis -> !basis.isIntraday()).isPresent();
-        for (BarSource.Entry entry : longer ? List.<BarSource.Entry>of()
-                : source.entries(instrument.id(), from, now + AHEAD)) {
+        for (BarSource.Entry entry :
+                longer ? List.<BarSource.Entry>of() : source.entries(instrument.id(), from, now + AHEAD)) {
             if (entry.importance() < least) {
                 continue;
             }
-            marks.add(new EventMark(entry.time(), EventMark.Kind.ENTRY, entry.title() + " ("
-                    + "importance " + entry.importance() + " of 3)"));
+            marks.add(new EventMark(
+                    entry.time(),
+                    EventMark.Kind.ENTRY,
+                    entry.title() + " (" + "importance " + entry.importance() + " of 3)"));
         }
         marks.removeIf(mark -> mark.time() < from);
         Collections.sort(marks);
@@ -79,6 +96,7 @@ public final class EventMarks {
     }
 
     private static EventMark expiry(BarSource.Contract contract) {
-        return new EventMark(contract.expiry() - 1, EventMark.Kind.EXPIRY, contract.id().code() + " expires");
+        return new EventMark(
+                contract.expiry() - 1, EventMark.Kind.EXPIRY, contract.id().code() + " expires");
     }
 }

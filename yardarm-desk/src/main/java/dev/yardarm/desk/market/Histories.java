@@ -57,21 +57,29 @@ public final class Histories {
 
     private final Map<Key, KeptBasis> bases = new HashMap<>();
 
-    private record KeptBasis(PriceBasis basis, long asOf) {
-    }
+    private record KeptBasis(PriceBasis basis, long asOf) {}
 
     /** What stored bars depend on. */
-    private record Key(InstrumentId id, Timeframe timeframe, boolean splits, boolean dividends, String roll,
-                       BarRequest.Joint joint) {
+    private record Key(
+            InstrumentId id,
+            Timeframe timeframe,
+            boolean splits,
+            boolean dividends,
+            String roll,
+            BarRequest.Joint joint) {
         static Key of(Instrument instrument, Timeframe timeframe, BarRequest request) {
             boolean joined = instrument.kind() == Instrument.Kind.CONTINUOUS;
-            return new Key(instrument.id(), timeframe, request.splits(), request.dividends(),
-                    joined ? request.roll().toString() : "", joined ? request.joint() : null);
+            return new Key(
+                    instrument.id(),
+                    timeframe,
+                    request.splits(),
+                    request.dividends(),
+                    joined ? request.roll().toString() : "",
+                    joined ? request.joint() : null);
         }
     }
 
-    private record Base(Bars bars, long knownUpTo) {
-    }
+    private record Base(Bars bars, long knownUpTo) {}
 
     /**
      * Bars under construction: the maker goes on with trades after {@code knownUpTo}.
@@ -101,13 +109,14 @@ public final class Histories {
     public Optional<Instrument> comparable(Instrument instrument, String code) {
         String source = instrument.id().source();
         if (code.equals(Setting.Other.BENCHMARK)) {
-            return directory.all().stream().filter(each -> each.id().source().equals(source)
-                    && each.kind() == Instrument.Kind.INDEX).findFirst();
+            return directory.all().stream()
+                    .filter(each -> each.id().source().equals(source) && each.kind() == Instrument.Kind.INDEX)
+                    .findFirst();
         }
         int colon = code.indexOf(':');
         if (colon > 0) {
-            return directory.find(new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT),
-                    code.substring(colon + 1)));
+            return directory.find(
+                    new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT), code.substring(colon + 1)));
         }
         return directory.find(new InstrumentId(source, code)).or(() -> directory.byCode(code));
     }
@@ -131,8 +140,8 @@ public final class Histories {
         try {
             return request.isTime() ? byTime(instrument, request, now) : byRule(instrument, request, now);
         } catch (IllegalArgumentException impossible) {
-            throw new IOException(instrument.code() + ", " + request.shortText() + ": " + impossible.getMessage(),
-                    impossible);
+            throw new IOException(
+                    instrument.code() + ", " + request.shortText() + ": " + impossible.getMessage(), impossible);
         }
     }
 
@@ -148,7 +157,8 @@ public final class Histories {
         BarSource source = directory.source(instrument);
         TradingCalendar whole = source.calendar(instrument);
         TradingCalendar part = whole.part(request.part());
-        boolean isPart = !part.hours().equals(whole.hours()) && request.part() != SessionPart.WHOLE
+        boolean isPart = !part.hours().equals(whole.hours())
+                && request.part() != SessionPart.WHOLE
                 && (part.usualLength() != whole.usualLength());
         Timeframe base = base(source, instrument, request.timeframe(), isPart);
         Base stored = base(source, instrument, base, request, now);
@@ -201,15 +211,20 @@ public final class Histories {
             BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
             filtered.addTicks(ticks, 0, ticks.size());
             filtered.advanceTo(now);
-            return new Loaded(filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()),
-                    PriceBasis.AS_TRADED);
+            return new Loaded(
+                    filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()), PriceBasis.AS_TRADED);
         }
         Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
-        Loaded finer = byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), now);
+        Loaded finer =
+                byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), now);
         BarMaker made = new MadeFromFiner(new BarGrid(part, basis), maker);
         feed(finer.series().snapshot(), Long.MIN_VALUE, made);
-        return new Loaded(part.equals(whole) ? made : new SessionFilter(whole, part, made), finer.knownUpTo(), traded,
-                "from bars of " + basis, finer.basis());
+        return new Loaded(
+                part.equals(whole) ? made : new SessionFilter(whole, part, made),
+                finer.knownUpTo(),
+                traded,
+                "from bars of " + basis,
+                finer.basis());
     }
 
     /**
@@ -230,11 +245,18 @@ public final class Histories {
         if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
             made = ContinuousFuture.basis(turns(source, instrument, request, now), request.joint());
         } else {
-            PriceBasis splits = request.splits() ? SplitAdjustment.basis(source.splits(instrument.id()), now)
+            PriceBasis splits = request.splits()
+                    ? SplitAdjustment.basis(source.splits(instrument.id()), now)
                     : PriceBasis.AS_TRADED;
             List<BarSource.Dividend> paid = request.dividends() ? source.dividends(instrument.id()) : List.of();
-            made = paid.isEmpty() ? splits : DividendAdjustment.basis(source.history(instrument.id(), Timeframe.DAY,
-                    Long.MIN_VALUE, now).snapshot(), paid, now).then(splits);
+            made = paid.isEmpty()
+                    ? splits
+                    : DividendAdjustment.basis(
+                                    source.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, now)
+                                            .snapshot(),
+                                    paid,
+                                    now)
+                            .then(splits);
         }
         synchronized (bases) {
             bases.put(key, new KeptBasis(made, now));
@@ -259,8 +281,10 @@ public final class Histories {
         }
         List<ContinuousFuture.Turn> turns = turns(source, instrument, request, now);
         InstrumentId current = turns.get(turns.size() - 1).contract().id();
-        return directory.find(current).orElseThrow(() -> new IOException("the current contract " + current
-                + " is not among the instruments"));
+        return directory
+                .find(current)
+                .orElseThrow(
+                        () -> new IOException("the current contract " + current + " is not among the instruments"));
     }
 
     /** The turns of the contracts of a continuous future up to now. */
@@ -274,8 +298,13 @@ public final class Histories {
         if (contracts.isEmpty()) {
             throw new IOException(instrument.code() + " has no contracts");
         }
-        return ContinuousFuture.turns(contracts, request.roll(), source.calendar(instrument), (contract, from) ->
-                source.history(contract.id(), Timeframe.DAY, from, now).snapshot(), now);
+        return ContinuousFuture.turns(
+                contracts,
+                request.roll(),
+                source.calendar(instrument),
+                (contract, from) ->
+                        source.history(contract.id(), Timeframe.DAY, from, now).snapshot(),
+                now);
     }
 
     /** Bars that are stored as they are wanted lie on their grid already. */
@@ -283,16 +312,28 @@ public final class Histories {
         to.appendAll(from);
         if (from.hasForming()) {
             int last = from.closed();
-            to.form(from.openTime(last), from.closeTime(last), from.open(last), from.high(last), from.low(last),
-                    from.close(last), from.volume(last));
+            to.form(
+                    from.openTime(last),
+                    from.closeTime(last),
+                    from.open(last),
+                    from.high(last),
+                    from.low(last),
+                    from.close(last),
+                    from.volume(last));
         }
     }
 
     private static void feed(Bars bars, long from, BarMaker maker) {
         for (int bar = from == Long.MIN_VALUE ? 0 : Math.max(0, bars.barAt(from)); bar < bars.size(); bar++) {
             if (bars.openTime(bar) >= from) {
-                maker.addBar(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                        bars.close(bar), bars.volume(bar));
+                maker.addBar(
+                        bars.openTime(bar),
+                        bars.closeTime(bar),
+                        bars.open(bar),
+                        bars.high(bar),
+                        bars.low(bar),
+                        bars.close(bar),
+                        bars.volume(bar));
             }
         }
     }
@@ -310,13 +351,17 @@ public final class Histories {
             }
         }
         if (best == null) {
-            String kept = String.join(", ", stored.stream().map(Timeframe::toString).toList());
-            throw new IOException(stored.isEmpty() ? "there are no bars of " + instrument.code()
-                    + " yet; import some with: yardarm import --symbol " + instrument.code()
-                    : isPart ? instrument.code() + " has bars of " + kept + "; a part of the session needs intraday bars. "
-                    + "Choose the whole day."
-                    : instrument.code() + " has bars of " + kept + "; " + wanted
-                    + " cannot be built from them. Choose a longer timeframe or import finer bars.");
+            String kept =
+                    String.join(", ", stored.stream().map(Timeframe::toString).toList());
+            throw new IOException(
+                    stored.isEmpty()
+                            ? "there are no bars of " + instrument.code()
+                                    + " yet; import some with: yardarm import --symbol " + instrument.code()
+                            : isPart
+                                    ? instrument.code() + " has bars of " + kept
+                                            + "; a part of the session needs intraday bars. " + "Choose the whole day."
+                                    : instrument.code() + " has bars of " + kept + "; " + wanted
+                                            + " cannot be built from them. Choose a longer timeframe or import finer bars.");
         }
         return best;
     }
@@ -341,8 +386,12 @@ public final class Histories {
     private BarSeries read(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long now)
             throws IOException {
         if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
-            return ContinuousFuture.join(turns(source, instrument, request, now), request.joint(), Long.MIN_VALUE,
-                    (contract, from) -> source.history(contract.id(), timeframe, from, now).snapshot());
+            return ContinuousFuture.join(
+                    turns(source, instrument, request, now),
+                    request.joint(),
+                    Long.MIN_VALUE,
+                    (contract, from) ->
+                            source.history(contract.id(), timeframe, from, now).snapshot());
         }
         BarSeries bars = source.history(instrument.id(), timeframe, Long.MIN_VALUE, now);
         if (request.dividends()) {

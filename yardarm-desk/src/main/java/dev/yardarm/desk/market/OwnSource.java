@@ -35,14 +35,26 @@ public final class OwnSource implements BarSource {
 
     @Override
     public List<Instrument> instruments() {
-        return imported.stream().map(each -> new Instrument(new InstrumentId(NAME, each.code()), each.name(), "",
-                Instrument.Kind.IMPORTED, "", "", PriceFormat.ofDecimals(each.decimals()), 1)).toList();
+        return imported.stream()
+                .map(each -> new Instrument(
+                        new InstrumentId(NAME, each.code()),
+                        each.name(),
+                        "",
+                        Instrument.Kind.IMPORTED,
+                        "",
+                        "",
+                        PriceFormat.ofDecimals(each.decimals()),
+                        1))
+                .toList();
     }
 
     @Override
     public TradingCalendar calendar(Instrument instrument) {
-        return calendar(imported.stream().filter(each -> each.code().equals(instrument.code()))
-                .map(Documents.Imported::zone).findFirst().orElse("UTC"));
+        return calendar(imported.stream()
+                .filter(each -> each.code().equals(instrument.code()))
+                .map(Documents.Imported::zone)
+                .findFirst()
+                .orElse("UTC"));
     }
 
     /** The calendar of imported bars: every day, midnight to midnight of the zone. */

@@ -116,8 +116,9 @@ public final class StoredMarket implements LiveSource {
 
     /** Shares and indices; of the others the making takes no longer than the reading. */
     private List<Instrument> kept() {
-        return market.instruments().stream().filter(each -> each.kind() == Instrument.Kind.SHARE
-                || each.kind() == Instrument.Kind.INDEX).toList();
+        return market.instruments().stream()
+                .filter(each -> each.kind() == Instrument.Kind.SHARE || each.kind() == Instrument.Kind.INDEX)
+                .toList();
     }
 
     private boolean isKept(InstrumentId id) {
@@ -151,8 +152,7 @@ public final class StoredMarket implements LiveSource {
     }
 
     private boolean isIndex(InstrumentId id) {
-        return instruments().stream().anyMatch(each -> each.id().equals(id)
-                && each.kind() == Instrument.Kind.INDEX);
+        return instruments().stream().anyMatch(each -> each.id().equals(id) && each.kind() == Instrument.Kind.INDEX);
     }
 
     private void keep(BarStore open, InstrumentId id, Bars known, Bars whole, long upTo) {
@@ -180,22 +180,33 @@ public final class StoredMarket implements LiveSource {
         append(tail, tail.closed(), all);
         if (tail.hasForming()) {
             int last = tail.closed();
-            all.form(tail.openTime(last), tail.closeTime(last), tail.open(last), tail.high(last), tail.low(last),
-                    tail.close(last), tail.volume(last));
+            all.form(
+                    tail.openTime(last),
+                    tail.closeTime(last),
+                    tail.open(last),
+                    tail.high(last),
+                    tail.low(last),
+                    tail.close(last),
+                    tail.volume(last));
         }
         return all;
     }
 
     private static void append(Bars bars, int count, BarSeries to) {
         for (int bar = 0; bar < count; bar++) {
-            to.append(bars.openTime(bar), bars.closeTime(bar), bars.open(bar), bars.high(bar), bars.low(bar),
-                    bars.close(bar), bars.volume(bar));
+            to.append(
+                    bars.openTime(bar),
+                    bars.closeTime(bar),
+                    bars.open(bar),
+                    bars.high(bar),
+                    bars.low(bar),
+                    bars.close(bar),
+                    bars.volume(bar));
         }
     }
 
     /** Keeps minutes of months that are over, unless they are kept already. */
-    private void keepFinishedMonths(BarStore open, InstrumentId id, Bars kept, Bars all, long upTo)
-            throws IOException {
+    private void keepFinishedMonths(BarStore open, InstrumentId id, Bars kept, Bars all, long upTo) throws IOException {
         LocalDate month = Times.date(upTo, ZoneOffset.UTC).withDayOfMonth(1);
         long finished = Times.micros(month.atStartOfDay(ZoneOffset.UTC));
         int end = 0;
@@ -203,15 +214,21 @@ public final class StoredMarket implements LiveSource {
             end++;
         }
         int had = kept.closed();
-        boolean isWhole = all.closed() > 0 && Times.date(all.openTime(0), ZoneOffset.UTC)
-                .isBefore(month.minusMonths(10));
+        boolean isWhole =
+                all.closed() > 0 && Times.date(all.openTime(0), ZoneOffset.UTC).isBefore(month.minusMonths(10));
         if (end <= had || !isWhole) {
             return;
         }
         BarSeries more = new BarSeries(end - had);
         for (int bar = had; bar < end; bar++) {
-            more.append(all.openTime(bar), all.closeTime(bar), all.open(bar), all.high(bar), all.low(bar),
-                    all.close(bar), all.volume(bar));
+            more.append(
+                    all.openTime(bar),
+                    all.closeTime(bar),
+                    all.open(bar),
+                    all.high(bar),
+                    all.low(bar),
+                    all.close(bar),
+                    all.volume(bar));
         }
         open.merge(inStore(id), Timeframe.MINUTE, more.snapshot());
     }
@@ -234,7 +251,10 @@ public final class StoredMarket implements LiveSource {
         List<Instrument> wanted = kept();
         for (Instrument instrument : wanted) {
             job.check();
-            all.put(instrument.code(), market.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, upTo).snapshot());
+            all.put(
+                    instrument.code(),
+                    market.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, upTo)
+                            .snapshot());
             job.setProgress(0.9 * ++done / wanted.size());
         }
         BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open"));

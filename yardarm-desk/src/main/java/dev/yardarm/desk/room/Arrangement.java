@@ -46,8 +46,9 @@ public sealed interface Arrangement {
         public String toString() {
             StringBuilder text = new StringBuilder(sideBySide ? "row(" : "col(");
             for (int at = 0; at < parts.size(); at++) {
-                text.append(at == 0 ? "" : ",").append(parts.get(at)).append(String.format(Locale.ROOT, "*%.4f",
-                        weights.get(at)));
+                text.append(at == 0 ? "" : ",")
+                        .append(parts.get(at))
+                        .append(String.format(Locale.ROOT, "*%.4f", weights.get(at)));
             }
             return text.append(')').toString();
         }
@@ -139,8 +140,12 @@ public sealed interface Arrangement {
             weights.add(at + 1, half);
             return new Parts(sideBySide, parts, weights);
         }
-        return new Parts(all.sideBySide(), all.parts().stream().map(part -> part.split(chart, added, sideBySide))
-                .toList(), all.weights());
+        return new Parts(
+                all.sideBySide(),
+                all.parts().stream()
+                        .map(part -> part.split(chart, added, sideBySide))
+                        .toList(),
+                all.weights());
     }
 
     /** The arrangement without a chart; its neighbours take the space. Null when it was the only one. */
@@ -190,7 +195,9 @@ public sealed interface Arrangement {
             return new Single(to.get(from.indexOf(single.chart())));
         }
         Parts all = (Parts) this;
-        return new Parts(all.sideBySide(), all.parts().stream().map(part -> part.renumbered(from, to)).toList(),
+        return new Parts(
+                all.sideBySide(),
+                all.parts().stream().map(part -> part.renumbered(from, to)).toList(),
                 all.weights());
     }
 }

@@ -20,8 +20,8 @@ final class ArrangementReader {
         }
         List<Integer> charts = read.charts();
         if (new HashSet<>(charts).size() != charts.size() || charts.size() > Arrangement.MOST) {
-            throw new IllegalArgumentException("a layout has 1 to " + Arrangement.MOST + " charts, each of them once: "
-                    + text);
+            throw new IllegalArgumentException(
+                    "a layout has 1 to " + Arrangement.MOST + " charts, each of them once: " + text);
         }
         return read;
     }

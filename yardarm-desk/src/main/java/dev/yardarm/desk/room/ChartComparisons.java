@@ -23,7 +23,8 @@ import java.util.Optional;
  */
 public final class ChartComparisons {
     private static final Indicator COMPARE = Catalogue.shared().find("compare").orElseThrow();
-    private static final Indicator CORRELATION = Catalogue.shared().find("correlation").orElseThrow();
+    private static final Indicator CORRELATION =
+            Catalogue.shared().find("correlation").orElseThrow();
 
     private final ChartRoom room;
     private final ChartModel chart;
@@ -50,7 +51,8 @@ public final class ChartComparisons {
         List<String> added = new ArrayList<>();
         String pane = "";
         for (Instrument other : others) {
-            if (chart.instrument().filter(other::equals).isPresent() || of(after, code(other)).isPresent()) {
+            if (chart.instrument().filter(other::equals).isPresent()
+                    || of(after, code(other)).isPresent()) {
                 continue;
             }
             IndicatorLayer layer = layer(other, look, after);
@@ -63,31 +65,44 @@ public final class ChartComparisons {
             return;
         }
         room.indicators().changeLayers("compare with " + String.join(", ", added), "", before, after);
-        room.studies().select(new Selection.Indicator(after.get(after.size() - 1).id()));
+        room.studies()
+                .select(new Selection.Indicator(after.get(after.size() - 1).id()));
     }
 
     private IndicatorLayer layer(Instrument other, Look look, List<IndicatorLayer> among) {
         LayerStyle style = LayerStyle.of(room.indicators().freeColour(among));
-        IndicatorLayer layer = new IndicatorLayer(room.indicators().newLayerId(), COMPARE, Settings.of(COMPARE,
-                Map.of("with", code(other))), look.bars() ? style.withOutput("close", new OutputStyle(
-                Indicator.Form.BARS, OutputStyle.OF_LAYER, OutputStyle.Colouring.PLAIN)) : style);
+        IndicatorLayer layer = new IndicatorLayer(
+                room.indicators().newLayerId(),
+                COMPARE,
+                Settings.of(COMPARE, Map.of("with", code(other))),
+                look.bars()
+                        ? style.withOutput(
+                                "close",
+                                new OutputStyle(Indicator.Form.BARS, OutputStyle.OF_LAYER, OutputStyle.Colouring.PLAIN))
+                        : style);
         return layer.onScale(look.scale());
     }
 
     /** The code an instrument has on this chart: with its source when that is another one than the chart's. */
     private String code(Instrument other) {
-        boolean same = chart.instrument().filter(own -> own.id().source().equals(other.id().source())).isPresent();
+        boolean same = chart.instrument()
+                .filter(own -> own.id().source().equals(other.id().source()))
+                .isPresent();
         return same ? other.code() : other.id().toString();
     }
 
     /** The other instruments on the chart. */
     public List<IndicatorLayer> layers() {
-        return chart.indicators().stream().filter(layer -> layer.indicator().isOfBars()).toList();
+        return chart.indicators().stream()
+                .filter(layer -> layer.indicator().isOfBars())
+                .toList();
     }
 
     private static Optional<IndicatorLayer> of(List<IndicatorLayer> layers, String code) {
-        return layers.stream().filter(layer -> layer.indicator().isOfBars() && layer.settings().word("with")
-                .equalsIgnoreCase(code)).findFirst();
+        return layers.stream()
+                .filter(layer -> layer.indicator().isOfBars()
+                        && layer.settings().word("with").equalsIgnoreCase(code))
+                .findFirst();
     }
 
     /**
@@ -119,8 +134,11 @@ public final class ChartComparisons {
             });
             values.put("source", new Setting.Source.Reference(source.id(), COMPARE.name(), "close").toString());
         }
-        IndicatorLayer correlation = new IndicatorLayer(room.indicators().newLayerId(), CORRELATION,
-                Settings.of(CORRELATION, values), LayerStyle.of(room.indicators().freeColour(after)));
+        IndicatorLayer correlation = new IndicatorLayer(
+                room.indicators().newLayerId(),
+                CORRELATION,
+                Settings.of(CORRELATION, values),
+                LayerStyle.of(room.indicators().freeColour(after)));
         after.add(correlation);
         room.indicators().changeLayers("correlation of " + read.code() + " and " + against.code(), "", before, after);
         room.studies().select(new Selection.Indicator(correlation.id()));

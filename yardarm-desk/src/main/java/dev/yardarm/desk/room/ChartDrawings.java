@@ -81,12 +81,16 @@ public final class ChartDrawings {
         id().ifPresent(id -> {
             Books.Sheets sheets = desk.books().sheets(id);
             List<Drawing> all = inPricesOfChart(desk.books().drawings(id));
-            chart.setDrawings(all.stream().filter(each -> sheets.shows(each.place().tracing())
-                    && belongsHere(each.place().chart())).toList());
+            chart.setDrawings(all.stream()
+                    .filter(each -> sheets.shows(each.place().tracing())
+                            && belongsHere(each.place().chart()))
+                    .toList());
             chart.setDrawingsShown(!sheets.allHidden());
             room.drawingsChanged(all);
             List<String> chosen = chart.selection().drawings();
-            List<String> left = chosen.stream().filter(each -> chart.drawing(each).isPresent()).toList();
+            List<String> left = chosen.stream()
+                    .filter(each -> chart.drawing(each).isPresent())
+                    .toList();
             if (left.size() < chosen.size()) {
                 chart.select(Selection.ofDrawings(left));
                 room.tell(Aspect.SELECTION);
@@ -104,12 +108,14 @@ public final class ChartDrawings {
             return kept;
         }
         Map<Drawing, Drawing> now = new IdentityHashMap<>();
-        List<Drawing> all = kept.stream().map(each -> {
-            Drawing known = shown.get(each);
-            Drawing of = known == null ? basis.shown(each) : known;
-            now.put(each, of);
-            return of;
-        }).toList();
+        List<Drawing> all = kept.stream()
+                .map(each -> {
+                    Drawing known = shown.get(each);
+                    Drawing of = known == null ? basis.shown(each) : known;
+                    now.put(each, of);
+                    return of;
+                })
+                .toList();
         shown = now;
         return all;
     }
@@ -130,8 +136,11 @@ public final class ChartDrawings {
 
     /** Chooses all drawings on the chart. */
     public void chooseAll() {
-        room.studies().select(Selection.ofDrawings(chart.drawings().stream().filter(chart::shows)
-                .map(Drawing::id).toList()));
+        room.studies()
+                .select(Selection.ofDrawings(chart.drawings().stream()
+                        .filter(chart::shows)
+                        .map(Drawing::id)
+                        .toList()));
     }
 
     // --- put on ---
@@ -143,8 +152,15 @@ public final class ChartDrawings {
 
     /** Puts a drawing on the instrument, as the trader wants new ones or in a colour not in use, and chooses it. */
     public void draw(String figure, List<Anchor> anchors, Map<String, String> options) {
-        Drawing plain = new Drawing(newId(), figure, chart.timeframe(), anchors, chart.isLogarithmic(), Map.of(),
-                Drawing.Style.of(room.indicators().freeColour()), Drawing.Place.STANDARD);
+        Drawing plain = new Drawing(
+                newId(),
+                figure,
+                chart.timeframe(),
+                anchors,
+                chart.isLogarithmic(),
+                Map.of(),
+                Drawing.Style.of(room.indicators().freeColour()),
+                Drawing.Place.STANDARD);
         Drawing styled = looks.onNew(plain);
         Map<String, String> all = new LinkedHashMap<>(styled.options());
         all.putAll(looks.usual(figure));
@@ -161,9 +177,12 @@ public final class ChartDrawings {
             String tracing = desk.books().sheets(id).current();
             List<Drawing> before = desk.books().drawings(id);
             List<Drawing> after = new ArrayList<>(before);
-            drawings.forEach(each -> after.add(basis.traded(each.withPlace(each.place().withTracing(tracing)), null)));
+            drawings.forEach(
+                    each -> after.add(basis.traded(each.withPlace(each.place().withTracing(tracing)), null)));
             put(id, verb + " " + words(drawings), "", before, after);
-            room.studies().select(Selection.ofDrawings(drawings.stream().map(Drawing::id).toList()));
+            room.studies()
+                    .select(Selection.ofDrawings(
+                            drawings.stream().map(Drawing::id).toList()));
         });
     }
 
@@ -173,10 +192,18 @@ public final class ChartDrawings {
 
     /** Copies with ids of their own, grouped among themselves as they were, unnamed and free. */
     private static List<Drawing> copies(List<Drawing> drawings) {
-        Map<String, String> groups = drawings.stream().map(each -> each.place().group()).filter(group -> !group.isEmpty())
-                .distinct().collect(Collectors.toMap(group -> group, group -> newId()));
-        return drawings.stream().map(each -> each.withId(newId()).withPlace(each.place().withName("").withLocked(false)
-                .withGroup(groups.getOrDefault(each.place().group(), "")))).toList();
+        Map<String, String> groups = drawings.stream()
+                .map(each -> each.place().group())
+                .filter(group -> !group.isEmpty())
+                .distinct()
+                .collect(Collectors.toMap(group -> group, group -> newId()));
+        return drawings.stream()
+                .map(each -> each.withId(newId())
+                        .withPlace(each.place()
+                                .withName("")
+                                .withLocked(false)
+                                .withGroup(groups.getOrDefault(each.place().group(), ""))))
+                .toList();
     }
 
     /** Puts second ones like the chosen drawings beside them and chooses those. */
@@ -190,15 +217,20 @@ public final class ChartDrawings {
     /** The chosen drawings as text, in the form of a file of drawings but in the prices of the chart; none when none are. */
     public Optional<String> copyText() {
         List<Drawing> all = chosenOrTold();
-        return all.isEmpty() ? Optional.empty() : id().map(id -> DocumentStore.text(DocumentKind.TRACING,
-                new Documents.Tracing(id, all.stream().map(DrawingEntry::of).toList())));
+        return all.isEmpty()
+                ? Optional.empty()
+                : id().map(id -> DocumentStore.text(
+                        DocumentKind.TRACING,
+                        new Documents.Tracing(
+                                id, all.stream().map(DrawingEntry::of).toList())));
     }
 
     /** Puts copied drawings on this chart. */
     public void pasteText(String text) {
         try {
             List<Drawing> copied = DocumentStore.parse(DocumentKind.TRACING, text).drawings().stream()
-                    .map(DrawingEntry::drawing).toList();
+                    .map(DrawingEntry::drawing)
+                    .toList();
             paste(copied);
         } catch (IOException | IllegalArgumentException foreign) {
             desk.tell("The clipboard holds no drawings: " + foreign.getMessage() + ".");
@@ -207,9 +239,14 @@ public final class ChartDrawings {
 
     /** Puts drawings of any chart on this one, as they are, and chooses them; beside those they were copied from. */
     public void paste(List<Drawing> copied) {
-        boolean beside = id().map(id -> desk.books().drawings(id).stream().map(Drawing::id).anyMatch(each -> copied.stream()
-                .anyMatch(copy -> copy.id().equals(each)))).orElse(false);
-        List<Drawing> copies = copies(copied).stream().map(each -> each.withPlace(each.place().onChart(""))).toList();
+        boolean beside = id().map(id -> desk.books().drawings(id).stream()
+                        .map(Drawing::id)
+                        .anyMatch(each ->
+                                copied.stream().anyMatch(copy -> copy.id().equals(each))))
+                .orElse(false);
+        List<Drawing> copies = copies(copied).stream()
+                .map(each -> each.withPlace(each.place().onChart("")))
+                .toList();
         if (!copies.isEmpty()) {
             add("paste", beside ? copies.stream().map(this::beside).toList() : copies);
         }
@@ -243,17 +280,23 @@ public final class ChartDrawings {
     private void change(String label, boolean joins, List<Drawing> after) {
         id().ifPresent(id -> {
             List<Drawing> before = desk.books().drawings(id);
-            Map<String, Drawing> kept = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
-            List<Drawing> traded = after.stream().filter(each -> kept.containsKey(each.id())).map(each -> basis.traded(
-                    fitted(each, basis.shown(kept.get(each.id()))), kept.get(each.id()))).toList();
+            Map<String, Drawing> kept =
+                    before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
+            List<Drawing> traded = after.stream()
+                    .filter(each -> kept.containsKey(each.id()))
+                    .map(each -> basis.traded(fitted(each, basis.shown(kept.get(each.id()))), kept.get(each.id())))
+                    .toList();
             List<Drawing> changed = Drawing.replaced(before, traded);
             if (changed.equals(before)) {
                 show();
                 return;
             }
-            String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", "")) + traded.stream()
-                    .filter(each -> !each.equals(kept.get(each.id()))).findFirst().map(each -> aspect(kept.get(each.id()), each))
-                    .orElse(" order");
+            String stem = after.stream().map(Drawing::id).collect(Collectors.joining(" ", "drawing ", ""))
+                    + traded.stream()
+                            .filter(each -> !each.equals(kept.get(each.id())))
+                            .findFirst()
+                            .map(each -> aspect(kept.get(each.id()), each))
+                            .orElse(" order");
             put(id, label, joins ? stem : "", before, changed);
         });
     }
@@ -265,8 +308,12 @@ public final class ChartDrawings {
             return after;
         }
         try {
-            return after.withAnchors(after.figure().moved(before.anchors(), after.anchors(), chart.bars(), after.plane(
-                    chart.axis().grid().calendar())));
+            return after.withAnchors(after.figure()
+                    .moved(
+                            before.anchors(),
+                            after.anchors(),
+                            chart.bars(),
+                            after.plane(chart.axis().grid().calendar())));
         } catch (IllegalArgumentException noPlace) {
             desk.tell(after.title() + " stays as it was: " + noPlace.getMessage() + ".");
             return before;
@@ -275,8 +322,11 @@ public final class ChartDrawings {
 
     /** What of a drawing changed, as while a slider moves. */
     private static String aspect(Drawing before, Drawing after) {
-        return !before.anchors().equals(after.anchors()) ? " points" : !before.options().equals(after.options())
-                ? " options" : !before.style().equals(after.style()) ? " style" : " place";
+        return !before.anchors().equals(after.anchors())
+                ? " points"
+                : !before.options().equals(after.options())
+                        ? " options"
+                        : !before.style().equals(after.style()) ? " style" : " place";
     }
 
     /** Changes all chosen drawings. */
@@ -288,16 +338,21 @@ public final class ChartDrawings {
     }
 
     private void put(InstrumentId id, String label, String stem, List<Drawing> before, List<Drawing> after) {
-        desk.undo().execute(Command.of(label, stem, () -> replace(id, before, after), () -> replace(id, after, before)));
+        desk.undo()
+                .execute(Command.of(label, stem, () -> replace(id, before, after), () -> replace(id, after, before)));
     }
 
     private void replace(InstrumentId id, List<Drawing> before, List<Drawing> after) {
         // What came from elsewhere since then stays.
         desk.books().setDrawings(id, DrawingMerge.apply(desk.books().drawings(id), before, after));
-        Map<String, Drawing> old = before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
+        Map<String, Drawing> old =
+                before.stream().collect(Collectors.toMap(Drawing::id, each -> each, (one, two) -> one));
         for (Drawing drawing : after) {
             Drawing was = old.get(drawing.id());
-            if (was != null && was != drawing && !was.anchors().equals(drawing.anchors()) && !chart.bars().isEmpty()) {
+            if (was != null
+                    && was != drawing
+                    && !was.anchors().equals(drawing.anchors())
+                    && !chart.bars().isEmpty()) {
                 desk.rearm(id, drawing, chart.bars().close(chart.bars().size() - 1));
             }
         }
@@ -305,18 +360,23 @@ public final class ChartDrawings {
 
     /** Moves the chosen drawings by ticks of the price; locked ones stay. */
     public void nudge(int ticks) {
-        chart.instrument().ifPresent(instrument -> moveChosen(drawing -> drawing.moved(time -> time,
-                price -> instrument.format().round(price + ticks * instrument.format().tick()))));
+        chart.instrument()
+                .ifPresent(instrument -> moveChosen(drawing -> drawing.moved(time -> time, price -> instrument
+                        .format()
+                        .round(price + ticks * instrument.format().tick()))));
     }
 
     /** Moves the chosen drawings by bars of the chart; levels and locked ones stay. */
     public void nudgeBars(int bars) {
-        moveChosen(drawing -> drawing.is(Drawing.LEVEL) ? drawing : drawing.moved(time -> chart.axis().openTime(
-                chart.axis().bar(time) + bars), price -> price));
+        moveChosen(drawing -> drawing.is(Drawing.LEVEL)
+                ? drawing
+                : drawing.moved(time -> chart.axis().openTime(chart.axis().bar(time) + bars), price -> price));
     }
 
     private void moveChosen(UnaryOperator<Drawing> move) {
-        List<Drawing> free = chart.chosenDrawings().stream().filter(each -> !each.place().locked()).toList();
+        List<Drawing> free = chart.chosenDrawings().stream()
+                .filter(each -> !each.place().locked())
+                .toList();
         if (!free.isEmpty()) {
             change(free.stream().map(move).toList());
         }
@@ -324,8 +384,11 @@ public final class ChartDrawings {
 
     /** Locks the chosen drawings, or frees them when all are locked. */
     public void toggleLocked() {
-        boolean all = chart.chosenDrawings().stream().allMatch(each -> each.place().locked());
-        changeChosen(all ? "free" : "lock", drawing -> drawing.withPlace(drawing.place().withLocked(!all)));
+        boolean all =
+                chart.chosenDrawings().stream().allMatch(each -> each.place().locked());
+        changeChosen(
+                all ? "free" : "lock",
+                drawing -> drawing.withPlace(drawing.place().withLocked(!all)));
     }
 
     /** Lets the chosen drawings be chosen and moved together. */
@@ -341,13 +404,19 @@ public final class ChartDrawings {
     /** Takes the groups of the chosen drawings apart. */
     public void ungroup() {
         List<Drawing> all = chosenOrTold();
-        Set<String> groups = all.stream().map(each -> each.place().group()).filter(group -> !group.isEmpty())
+        Set<String> groups = all.stream()
+                .map(each -> each.place().group())
+                .filter(group -> !group.isEmpty())
                 .collect(Collectors.toSet());
         if (!all.isEmpty() && groups.isEmpty()) {
             desk.tell("What is chosen is not grouped.");
         } else if (!all.isEmpty()) {
-            change("take a group apart", chart.drawings().stream().filter(each -> groups.contains(each.place().group()))
-                    .map(each -> each.withPlace(each.place().withGroup(""))).toList());
+            change(
+                    "take a group apart",
+                    chart.drawings().stream()
+                            .filter(each -> groups.contains(each.place().group()))
+                            .map(each -> each.withPlace(each.place().withGroup("")))
+                            .toList());
         }
     }
 
@@ -356,8 +425,11 @@ public final class ChartDrawings {
         List<String> chosen = chosenOrTold().stream().map(Drawing::id).toList();
         id().filter(id -> !chosen.isEmpty()).ifPresent(id -> {
             List<Drawing> before = desk.books().drawings(id);
-            List<Drawing> after = new ArrayList<>(before.stream().filter(each -> !chosen.contains(each.id())).toList());
-            after.addAll(front ? after.size() : 0, before.stream().filter(each -> chosen.contains(each.id())).toList());
+            List<Drawing> after = new ArrayList<>(
+                    before.stream().filter(each -> !chosen.contains(each.id())).toList());
+            after.addAll(
+                    front ? after.size() : 0,
+                    before.stream().filter(each -> chosen.contains(each.id())).toList());
             if (!after.equals(before)) {
                 put(id, front ? "bring to the front" : "send to the back", "", before, after);
             }
@@ -366,9 +438,11 @@ public final class ChartDrawings {
 
     /** Keeps the chosen drawings on this chart alone, or gives them to all charts when all of them are. */
     public void toggleOwn() {
-        boolean all = chart.chosenDrawings().stream().noneMatch(each -> each.place().chart().isEmpty());
-        changeChosen(all ? "share" : "keep on one chart", drawing -> drawing.withPlace(drawing.place().onChart(all ? ""
-                : room.id())));
+        boolean all = chart.chosenDrawings().stream()
+                .noneMatch(each -> each.place().chart().isEmpty());
+        changeChosen(
+                all ? "share" : "keep on one chart",
+                drawing -> drawing.withPlace(drawing.place().onChart(all ? "" : room.id())));
     }
 
     // --- take away ---
@@ -385,7 +459,8 @@ public final class ChartDrawings {
     /** Removes all drawings of the instrument. */
     public void clear() {
         id().ifPresent(id -> {
-            Set<String> gone = desk.books().drawings(id).stream().map(Drawing::id).collect(Collectors.toSet());
+            Set<String> gone =
+                    desk.books().drawings(id).stream().map(Drawing::id).collect(Collectors.toSet());
             if (!gone.isEmpty()) {
                 remove("remove all drawings", id, gone);
             }
@@ -394,22 +469,28 @@ public final class ChartDrawings {
 
     private void remove(String label, InstrumentId id, Set<String> gone) {
         List<Drawing> before = desk.books().drawings(id);
-        List<Drawing> rest = before.stream().filter(each -> !gone.contains(each.id())).toList();
+        List<Drawing> rest =
+                before.stream().filter(each -> !gone.contains(each.id())).toList();
         List<Alert> alerts = desk.books().alerts();
-        List<Alert> otherAlerts = alerts.stream().filter(alert -> alert.hasFired() || !alert.instrument().equals(id)
-                || !gone.contains(alert.drawing())).toList();
+        List<Alert> otherAlerts = alerts.stream()
+                .filter(alert -> alert.hasFired() || !alert.instrument().equals(id) || !gone.contains(alert.drawing()))
+                .toList();
         boolean waited = otherAlerts.size() < alerts.size();
-        desk.undo().execute(Command.of(label, () -> {
-            if (waited) {
-                desk.books().setAlerts(otherAlerts);
-            }
-            replace(id, before, rest);
-        }, () -> {
-            replace(id, rest, before);
-            if (waited) {
-                desk.books().setAlerts(alerts);
-            }
-        }));
+        desk.undo()
+                .execute(Command.of(
+                        label,
+                        () -> {
+                            if (waited) {
+                                desk.books().setAlerts(otherAlerts);
+                            }
+                            replace(id, before, rest);
+                        },
+                        () -> {
+                            replace(id, rest, before);
+                            if (waited) {
+                                desk.books().setAlerts(alerts);
+                            }
+                        }));
         room.studies().select(Selection.NONE);
     }
 
@@ -418,8 +499,11 @@ public final class ChartDrawings {
         id().ifPresent(id -> {
             Books.Sheets before = desk.books().sheets(id);
             Books.Sheets after = new Books.Sheets(before.current(), before.hidden(), !before.allHidden());
-            desk.undo().execute(Command.of(after.allHidden() ? "hide all drawings" : "show all drawings",
-                    () -> desk.books().setSheets(id, after), () -> desk.books().setSheets(id, before)));
+            desk.undo()
+                    .execute(Command.of(
+                            after.allHidden() ? "hide all drawings" : "show all drawings",
+                            () -> desk.books().setSheets(id, after),
+                            () -> desk.books().setSheets(id, before)));
         });
     }
 }

@@ -31,16 +31,25 @@ public final class ChartIndicators {
      * else as it is declared.
      */
     public void add(Indicator indicator) {
-        Settings settings = room.desk().habits().standard(indicator.name()).map(LayerKeeper::layer)
-                .map(IndicatorLayer::settings).orElseGet(() -> Settings.standard(indicator));
+        Settings settings = room.desk()
+                .habits()
+                .standard(indicator.name())
+                .map(LayerKeeper::layer)
+                .map(IndicatorLayer::settings)
+                .orElseGet(() -> Settings.standard(indicator));
         add(indicator, settings);
     }
 
     /** Puts an indicator on the chart, in the first colour not in use, and chooses it. */
     public void add(Indicator indicator, Settings settings) {
         int colour = freeColour();
-        LayerStyle style = room.desk().habits().standard(indicator.name()).map(LayerKeeper::layer).map(like ->
-                like.style().withLine(colour, like.style().width(), like.style().opacity()).withVisible(true))
+        LayerStyle style = room.desk()
+                .habits()
+                .standard(indicator.name())
+                .map(LayerKeeper::layer)
+                .map(like -> like.style()
+                        .withLine(colour, like.style().width(), like.style().opacity())
+                        .withVisible(true))
                 .orElse(LayerStyle.of(colour));
         put(new IndicatorLayer(newLayerId(), indicator, settings, style), "add ");
         room.desk().habits().used(indicator.name());
@@ -58,7 +67,12 @@ public final class ChartIndicators {
     public void duplicate(String id) {
         chart.indicator(id).ifPresent(layer -> {
             IndicatorLayer copy = layer.withId(newLayerId());
-            put(copy.withStyle(copy.style().withLine(freeColour(), copy.style().width(), copy.style().opacity())),
+            put(
+                    copy.withStyle(copy.style()
+                            .withLine(
+                                    freeColour(),
+                                    copy.style().width(),
+                                    copy.style().opacity())),
                     "duplicate ");
         });
     }
@@ -66,16 +80,33 @@ public final class ChartIndicators {
     /** Puts another indicator in the place of one: same colour, same pane where it fits there. */
     public void swap(String id, Indicator other) {
         chart.indicator(id).ifPresent(layer -> {
-            Settings settings = room.desk().habits().standard(other.name()).map(LayerKeeper::layer)
-                    .map(IndicatorLayer::settings).orElseGet(() -> Settings.standard(other));
+            Settings settings = room.desk()
+                    .habits()
+                    .standard(other.name())
+                    .map(LayerKeeper::layer)
+                    .map(IndicatorLayer::settings)
+                    .orElseGet(() -> Settings.standard(other));
             LayerStyle style = LayerStyle.of(layer.style().colour());
-            boolean sameKind = layer.indicator().place().withPrice() == other.place().withPrice();
-            IndicatorLayer changed = new IndicatorLayer(layer.id(), other, settings, style, sameKind ? layer.pane() : "",
-                    other.isOfBars() == layer.indicator().isOfBars() && sameKind ? layer.scale()
-                    : IndicatorLayer.usualScale(other), layer.higher());
+            boolean sameKind =
+                    layer.indicator().place().withPrice() == other.place().withPrice();
+            IndicatorLayer changed = new IndicatorLayer(
+                    layer.id(),
+                    other,
+                    settings,
+                    style,
+                    sameKind ? layer.pane() : "",
+                    other.isOfBars() == layer.indicator().isOfBars() && sameKind
+                            ? layer.scale()
+                            : IndicatorLayer.usualScale(other),
+                    layer.higher());
             List<IndicatorLayer> before = chart.indicators();
-            changeLayers("put " + changed.title() + " in the place of " + layer.title(), "", before, before.stream()
-                    .map(each -> each.id().equals(id) ? changed : each).toList());
+            changeLayers(
+                    "put " + changed.title() + " in the place of " + layer.title(),
+                    "",
+                    before,
+                    before.stream()
+                            .map(each -> each.id().equals(id) ? changed : each)
+                            .toList());
             room.desk().habits().used(other.name());
         });
     }
@@ -106,15 +137,26 @@ public final class ChartIndicators {
 
     /** Gives an indicator the settings and the look kept under a name; it stays in its pane and colour. */
     public void takeLook(String id, String name) {
-        chart.indicator(id).ifPresent(layer -> room.desk().habits().look(layer.indicator().name(), name)
-                .map(LayerKeeper::layer).ifPresentOrElse(like -> change(layer.withSettings(like.settings()).withStyle(
-                        like.style().withLine(layer.style().colour(), like.style().width(), like.style().opacity()))),
-                        () -> room.desk().tell("Nothing is kept as '" + name + "' for " + layer.indicator().title()
-                                + ". Keep one with: look save " + name)));
+        chart.indicator(id).ifPresent(layer -> room.desk()
+                .habits()
+                .look(layer.indicator().name(), name)
+                .map(LayerKeeper::layer)
+                .ifPresentOrElse(
+                        like -> change(layer.withSettings(like.settings())
+                                .withStyle(like.style()
+                                        .withLine(
+                                                layer.style().colour(),
+                                                like.style().width(),
+                                                like.style().opacity()))),
+                        () -> room.desk()
+                                .tell("Nothing is kept as '" + name + "' for "
+                                        + layer.indicator().title() + ". Keep one with: look save " + name)));
     }
 
     public void forgetLook(String id, String name) {
-        chart.indicator(id).ifPresent(layer -> room.desk().habits().setLook(layer.indicator().name(), name, null));
+        chart.indicator(id)
+                .ifPresent(
+                        layer -> room.desk().habits().setLook(layer.indicator().name(), name, null));
     }
 
     /** Puts the indicators of another chart here, in the place of those there are. */
@@ -131,8 +173,13 @@ public final class ChartIndicators {
         List<IndicatorLayer> before = chart.indicators();
         boolean anyShown = before.stream().anyMatch(layer -> layer.style().visible());
         if (!before.isEmpty()) {
-            changeLayers(anyShown ? "hide all indicators" : "show all indicators", "", before, before.stream()
-                    .map(layer -> layer.withStyle(layer.style().withVisible(!anyShown))).toList());
+            changeLayers(
+                    anyShown ? "hide all indicators" : "show all indicators",
+                    "",
+                    before,
+                    before.stream()
+                            .map(layer -> layer.withStyle(layer.style().withVisible(!anyShown)))
+                            .toList());
         }
     }
 
@@ -165,7 +212,8 @@ public final class ChartIndicators {
     /** Changes an indicator's settings or style; the effect shows at once. */
     public void change(IndicatorLayer changed) {
         List<IndicatorLayer> before = chart.indicators();
-        List<IndicatorLayer> after = before.stream().map(each -> each.id().equals(changed.id()) ? changed : each)
+        List<IndicatorLayer> after = before.stream()
+                .map(each -> each.id().equals(changed.id()) ? changed : each)
                 .toList();
         if (!after.equals(before)) {
             changeLayers("change " + changed.title(), "layer " + changed.id(), before, after);
@@ -176,9 +224,14 @@ public final class ChartIndicators {
     public void remove(String id) {
         List<IndicatorLayer> before = chart.indicators();
         chart.indicator(id).ifPresent(removed -> {
-            List<IndicatorLayer> after = before.stream().filter(each -> !each.id().equals(id)).map(each ->
-                    each.reference().filter(reference -> reference.layer().equals(id)).isPresent() ? readingBars(each)
-                            : each).toList();
+            List<IndicatorLayer> after = before.stream()
+                    .filter(each -> !each.id().equals(id))
+                    .map(each -> each.reference()
+                                    .filter(reference -> reference.layer().equals(id))
+                                    .isPresent()
+                            ? readingBars(each)
+                            : each)
+                    .toList();
             changeLayers("remove " + removed.title(), "", before, after);
             room.studies().select(Selection.NONE);
         });
@@ -192,9 +245,12 @@ public final class ChartIndicators {
 
     /** A layer that reads an output of another, in the pane where that is; any other as it is. */
     public IndicatorLayer besideSource(IndicatorLayer layer) {
-        return layer.reference().flatMap(reference -> chart.indicator(reference.layer()))
-                .filter(source -> layer.indicator().place().withPrice() && layer.pane().isEmpty())
-                .map(source -> layer.inPane(source.paneId())).orElse(layer);
+        return layer.reference()
+                .flatMap(reference -> chart.indicator(reference.layer()))
+                .filter(source ->
+                        layer.indicator().place().withPrice() && layer.pane().isEmpty())
+                .map(source -> layer.inPane(source.paneId()))
+                .orElse(layer);
     }
 
     public void clear() {
@@ -205,6 +261,8 @@ public final class ChartIndicators {
     }
 
     void changeLayers(String label, String stem, List<IndicatorLayer> before, List<IndicatorLayer> after) {
-        room.desk().undo().execute(Command.of(label, stem, () -> room.showLayers(after), () -> room.showLayers(before)));
+        room.desk()
+                .undo()
+                .execute(Command.of(label, stem, () -> room.showLayers(after), () -> room.showLayers(before)));
     }
 }

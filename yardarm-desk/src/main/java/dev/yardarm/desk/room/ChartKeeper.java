@@ -20,16 +20,16 @@ import java.util.List;
 
 /** Turns a chart into a document and back: its make-up, with or without what it shows and where it stands. */
 final class ChartKeeper {
-    private ChartKeeper() {
-    }
+    private ChartKeeper() {}
 
     /** A chart with its instrument and place in time. */
     static Documents.Chart capture(ChartRoom room) {
         ChartModel chart = room.chart();
-        long rightmost = chart.isFollowing() || chart.bars().isEmpty() ? 0
+        long rightmost = chart.isFollowing() || chart.bars().isEmpty()
+                ? 0
                 : chart.axis().openTime((int) Math.ceil(chart.time().edge()) - 1);
-        return document(room, chart.instrument().map(Instrument::id).orElse(null), rightmost, room.title(),
-                room.link());
+        return document(
+                room, chart.instrument().map(Instrument::id).orElse(null), rightmost, room.title(), room.link());
     }
 
     /** The make-up alone. */
@@ -37,24 +37,49 @@ final class ChartKeeper {
         return document(room, null, 0, "", 0);
     }
 
-    private static Documents.Chart document(ChartRoom room, InstrumentId instrument, long rightmost, String title,
-                                            int link) {
+    private static Documents.Chart document(
+            ChartRoom room, InstrumentId instrument, long rightmost, String title, int link) {
         ChartModel chart = room.chart();
-        List<Documents.IndicatorLayer> layers = chart.indicators().stream().map(LayerKeeper::document).toList();
+        List<Documents.IndicatorLayer> layers =
+                chart.indicators().stream().map(LayerKeeper::document).toList();
         BarRequest request = chart.request();
         ScaleChoice scale = chart.scale();
         boolean ranged = instrument != null && scale.hasRange();
-        return new Documents.Chart(instrument, request.timeframe(), chart.form().word(), chart.isLogarithmic(),
-                chart.isVolumeShown(), chart.time().barWidth(), rightmost, ranged ? scale.low() : 0,
-                ranged ? scale.high() : 0, layers,
-                new Documents.Request(request.rule() == null ? null : request.rule().toString(),
-                        request.part().toString(), request.splits(), request.dividends(), request.roll().toString(),
-                        request.joint().name(), request.days(), request.gapsKept()),
-                new Documents.Scale(scale.mode().name(), scale.inverted(), scale.fit().name(), scale.topMargin(),
-                        scale.bottomMargin(), scale.baseTime()),
-                chart.paneChoices().stream().map(pane -> new Documents.Pane(pane.id(), pane.share(), pane.folded()))
-                        .toList(), chart.maximisedPane(), chart.areBreaksShown(),
-                chart.chosenZone() == null ? null : chart.chosenZone().getId(), title, link,
+        return new Documents.Chart(
+                instrument,
+                request.timeframe(),
+                chart.form().word(),
+                chart.isLogarithmic(),
+                chart.isVolumeShown(),
+                chart.time().barWidth(),
+                rightmost,
+                ranged ? scale.low() : 0,
+                ranged ? scale.high() : 0,
+                layers,
+                new Documents.Request(
+                        request.rule() == null ? null : request.rule().toString(),
+                        request.part().toString(),
+                        request.splits(),
+                        request.dividends(),
+                        request.roll().toString(),
+                        request.joint().name(),
+                        request.days(),
+                        request.gapsKept()),
+                new Documents.Scale(
+                        scale.mode().name(),
+                        scale.inverted(),
+                        scale.fit().name(),
+                        scale.topMargin(),
+                        scale.bottomMargin(),
+                        scale.baseTime()),
+                chart.paneChoices().stream()
+                        .map(pane -> new Documents.Pane(pane.id(), pane.share(), pane.folded()))
+                        .toList(),
+                chart.maximisedPane(),
+                chart.areBreaksShown(),
+                chart.chosenZone() == null ? null : chart.chosenZone().getId(),
+                title,
+                link,
                 instrument == null ? null : room.id());
     }
 
@@ -69,19 +94,27 @@ final class ChartKeeper {
         if (saved.instrument() == null) {
             return;
         }
-        double[] range = saved.manualHigh() > saved.manualLow() ? new double[] {saved.manualLow(), saved.manualHigh()}
-                : null;
-        boolean held = saved.scale() != null && ScaleChoice.Fit.HELD.name().equals(saved.scale().fit());
-        room.desk().directory().find(saved.instrument()).ifPresentOrElse(instrument -> room.restore(instrument,
-                request(saved, room), saved.rightmost(), range, held), () -> room.desk().tell("The saved chart showed "
-                + saved.instrument() + ", which is not there any more."));
+        double[] range =
+                saved.manualHigh() > saved.manualLow() ? new double[] {saved.manualLow(), saved.manualHigh()} : null;
+        boolean held = saved.scale() != null
+                && ScaleChoice.Fit.HELD.name().equals(saved.scale().fit());
+        room.desk()
+                .directory()
+                .find(saved.instrument())
+                .ifPresentOrElse(
+                        instrument -> room.restore(instrument, request(saved, room), saved.rightmost(), range, held),
+                        () -> room.desk()
+                                .tell("The saved chart showed " + saved.instrument()
+                                        + ", which is not there any more."));
     }
 
     /** Puts a make-up on what a room shows. */
     static void putOn(ChartRoom room, Documents.Chart makeUp) {
         putMakeUp(makeUp, room);
-        room.instrument().ifPresent(instrument -> room.open(instrument, request(makeUp, room).withPart(
-                room.desk().habits().session(instrument.id()))));
+        room.instrument()
+                .ifPresent(instrument -> room.open(
+                        instrument,
+                        request(makeUp, room).withPart(room.desk().habits().session(instrument.id()))));
         room.tell(Aspect.VIEW);
     }
 
@@ -101,8 +134,9 @@ final class ChartKeeper {
         chart.setScale(scale(saved, room));
         chart.setVolumeShown(saved.volumeShown());
         chart.setBreaksShown(saved.breaksShown() == null || saved.breaksShown());
-        chart.setPaneChoices(saved.panes().stream().map(pane -> new PaneChoice(pane.id(), pane.share(),
-                pane.folded())).toList());
+        chart.setPaneChoices(saved.panes().stream()
+                .map(pane -> new PaneChoice(pane.id(), pane.share(), pane.folded()))
+                .toList());
         chart.setMaximisedPane(saved.maximisedPane() == null ? "" : saved.maximisedPane());
         chart.setZone(zone(saved, room));
         if (saved.barWidth() > 0) {
@@ -123,16 +157,23 @@ final class ChartKeeper {
     private static ScaleChoice scale(Documents.Chart saved, ChartRoom room) {
         Documents.Scale scale = saved.scale();
         if (scale == null) {
-            return ScaleChoice.STANDARD.withMode(saved.logarithmic() ? ScaleChoice.Mode.LOGARITHMIC
-                    : ScaleChoice.Mode.LINEAR);
+            return ScaleChoice.STANDARD.withMode(
+                    saved.logarithmic() ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR);
         }
         try {
-            return new ScaleChoice(ScaleChoice.Mode.valueOf(scale.mode()), scale.inverted(),
-                    ScaleChoice.Fit.valueOf(scale.fit()), Double.NaN, Double.NaN, scale.top(), scale.bottom(),
+            return new ScaleChoice(
+                    ScaleChoice.Mode.valueOf(scale.mode()),
+                    scale.inverted(),
+                    ScaleChoice.Fit.valueOf(scale.fit()),
+                    Double.NaN,
+                    Double.NaN,
+                    scale.top(),
+                    scale.bottom(),
                     scale.base());
         } catch (IllegalArgumentException | NullPointerException unknown) {
-            room.desk().tell("The scale of a saved chart is not known here: " + scale.mode() + ", " + scale.fit()
-                    + "; it is straight now.");
+            room.desk()
+                    .tell("The scale of a saved chart is not known here: " + scale.mode() + ", " + scale.fit()
+                            + "; it is straight now.");
             return ScaleChoice.STANDARD;
         }
     }
@@ -144,14 +185,20 @@ final class ChartKeeper {
             return BarRequest.of(timeframe);
         }
         try {
-            return new BarRequest(timeframe, request.rule() == null ? null : BarRule.parse(request.rule()),
-                    SessionPart.parse(request.session() == null ? "" : request.session()), request.splits(),
-                    request.dividends(), request.roll() == null ? null : RollRule.parse(request.roll()),
-                    request.joint() == null ? null : BarRequest.Joint.valueOf(request.joint()), request.days(),
+            return new BarRequest(
+                    timeframe,
+                    request.rule() == null ? null : BarRule.parse(request.rule()),
+                    SessionPart.parse(request.session() == null ? "" : request.session()),
+                    request.splits(),
+                    request.dividends(),
+                    request.roll() == null ? null : RollRule.parse(request.roll()),
+                    request.joint() == null ? null : BarRequest.Joint.valueOf(request.joint()),
+                    request.days(),
                     request.gapsKept());
         } catch (IllegalArgumentException unknown) {
-            room.desk().tell("The bars of a saved chart cannot be made here: " + unknown.getMessage() + "; it shows "
-                    + timeframe + ".");
+            room.desk()
+                    .tell("The bars of a saved chart cannot be made here: " + unknown.getMessage() + "; it shows "
+                            + timeframe + ".");
             return BarRequest.of(timeframe);
         }
     }

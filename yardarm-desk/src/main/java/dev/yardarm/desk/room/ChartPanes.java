@@ -39,9 +39,13 @@ public final class ChartPanes {
     }
 
     private Optional<Pane> ofSelection() {
-        return chart.selection() instanceof Selection.Indicator indicator ? chart.panes().stream()
-                .filter(pane -> pane.indicators().stream().map(IndicatorLayer::id).anyMatch(indicator.id()::equals))
-                .findFirst() : Optional.empty();
+        return chart.selection() instanceof Selection.Indicator indicator
+                ? chart.panes().stream()
+                        .filter(pane -> pane.indicators().stream()
+                                .map(IndicatorLayer::id)
+                                .anyMatch(indicator.id()::equals))
+                        .findFirst()
+                : Optional.empty();
     }
 
     /** True when a pane was chosen by key; its handles then show without the pointer. */
@@ -59,8 +63,10 @@ public final class ChartPanes {
             }
         }
         chosen = panes.get((at + 1) % panes.size()).id();
-        room.desk().tell("Pane " + ((at + 1) % panes.size() + 1) + " of " + panes.size()
-                + " is in hand: L U and L O move it, L F folds it, L G and L H change its height, L Y gives it the chart.");
+        room.desk()
+                .tell(
+                        "Pane " + ((at + 1) % panes.size() + 1) + " of " + panes.size()
+                                + " is in hand: L U and L O move it, L F folds it, L G and L H change its height, L Y gives it the chart.");
         room.tell(Aspect.VIEW);
     }
 
@@ -111,14 +117,20 @@ public final class ChartPanes {
     }
 
     private void change(String label, String id, UnaryOperator<PaneChoice> change) {
-        room.setPanes(label, choices().stream().map(each -> each.id().equals(id) ? change.apply(each) : each).toList());
+        room.setPanes(
+                label,
+                choices().stream()
+                        .map(each -> each.id().equals(id) ? change.apply(each) : each)
+                        .toList());
     }
 
     /** All panes in their order, those without a wish of the trader's as usual. */
     private List<PaneChoice> choices() {
         List<PaneChoice> choices = new ArrayList<>();
         for (Pane pane : chart.panes()) {
-            choices.add(chart.paneChoices().stream().filter(each -> each.id().equals(pane.id())).findFirst()
+            choices.add(chart.paneChoices().stream()
+                    .filter(each -> each.id().equals(pane.id()))
+                    .findFirst()
                     .orElse(PaneChoice.usual(pane.id())));
         }
         return choices;

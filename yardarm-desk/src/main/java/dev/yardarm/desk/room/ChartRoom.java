@@ -71,7 +71,8 @@ public final class ChartRoom {
         this.desk = desk;
         this.rounds = rounds;
         chart.setClock(desk.clock()::now);
-        chart.setFormats(code -> chart.instrument().flatMap(own -> desk.feedServices().histories().comparable(own, code))
+        chart.setFormats(code -> chart.instrument()
+                .flatMap(own -> desk.feedServices().histories().comparable(own, code))
                 .map(Instrument::format));
         feed = new ChartFeed(desk.feedServices(), key, new ChartFeed.Receiver() {
             @Override
@@ -110,7 +111,8 @@ public final class ChartRoom {
         gestures = new ChartGestures(chart, studies);
         rounds.listen(() -> tell(Aspect.LIST));
         desk.books().listen(subject -> {
-            if (subject == Books.Subject.DRAWINGS || subject == Books.Subject.PLANS
+            if (subject == Books.Subject.DRAWINGS
+                    || subject == Books.Subject.PLANS
                     || subject == Books.Subject.ALERTS) {
                 studies.show();
             } else if (subject == Books.Subject.LISTS || subject == Books.Subject.STANCES) {
@@ -126,8 +128,10 @@ public final class ChartRoom {
             restoreUntil = 0;
         }
         if (restoreRange != null) {
-            chart.setScale(restoreHeld ? chart.scale().held(restoreRange[0], restoreRange[1])
-                    : chart.scale().withRange(restoreRange[0], restoreRange[1]));
+            chart.setScale(
+                    restoreHeld
+                            ? chart.scale().held(restoreRange[0], restoreRange[1])
+                            : chart.scale().withRange(restoreRange[0], restoreRange[1]));
             restoreRange = null;
         }
     }
@@ -184,17 +188,23 @@ public final class ChartRoom {
     /** Opens an instrument on a timeframe, in the same make-up. */
     public void open(Instrument instrument, Timeframe timeframe) {
         BarRequest request = chart.request();
-        open(instrument, timeframe.equals(request.timeframe()) ? request
-                : request.withRule(null).withTimeframe(timeframe));
+        open(
+                instrument,
+                timeframe.equals(request.timeframe())
+                        ? request
+                        : request.withRule(null).withTimeframe(timeframe));
     }
 
     /** Opens other bars or another instrument, in the same make-up. */
     public void open(Instrument instrument, BarRequest wanted) {
         boolean sameInstrument = chart.instrument().filter(instrument::equals).isPresent();
         // The session belongs to the instrument: another one is looked at in its own.
-        BarRequest request = sameInstrument ? wanted : wanted.withPart(desk.habits().session(instrument.id()));
-        if (sameInstrument && chart.request().equals(request) && (!chart.bars().isEmpty() || problem.isEmpty()
-                && chart.instrument().isPresent())) {
+        BarRequest request =
+                sameInstrument ? wanted : wanted.withPart(desk.habits().session(instrument.id()));
+        if (sameInstrument
+                && chart.request().equals(request)
+                && (!chart.bars().isEmpty()
+                        || problem.isEmpty() && chart.instrument().isPresent())) {
             return;
         }
         if (gestures.tool() != Tool.NONE) {
@@ -253,8 +263,9 @@ public final class ChartRoom {
     }
 
     public void setTimeframe(Timeframe timeframe) {
-        chart.instrument().ifPresent(instrument -> open(instrument, chart.request().withRule(null)
-                .withTimeframe(timeframe)));
+        chart.instrument()
+                .ifPresent(instrument ->
+                        open(instrument, chart.request().withRule(null).withTimeframe(timeframe)));
     }
 
     /** Asks for other bars of the same instrument: kind, session, adjustment; a step of undo. */
@@ -262,8 +273,9 @@ public final class ChartRoom {
         BarRequest before = chart.request();
         Instrument instrument = chart.instrument().orElse(null);
         if (instrument != null && !before.equals(request)) {
-            desk.undo().execute(Command.of(label, "", () -> openAs(instrument, request),
-                    () -> openAs(instrument, before)));
+            desk.undo()
+                    .execute(
+                            Command.of(label, "", () -> openAs(instrument, request), () -> openAs(instrument, before)));
         }
     }
 
@@ -295,8 +307,9 @@ public final class ChartRoom {
     }
 
     public void setLogarithmic(boolean on) {
-        setScale(on ? "logarithmic scale" : "straight scale", chart.scale().withMode(on
-                ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
+        setScale(
+                on ? "logarithmic scale" : "straight scale",
+                chart.scale().withMode(on ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR));
     }
 
     /** Arranges the panes another way; a step of undo. */
@@ -314,16 +327,24 @@ public final class ChartRoom {
 
     public void setVolumeShown(boolean shown) {
         if (chart.isVolumeShown() != shown) {
-            change(shown ? "show volume" : "hide volume", "", () -> chart.setVolumeShown(shown),
-                    () -> chart.setVolumeShown(!shown), Aspect.VIEW);
+            change(
+                    shown ? "show volume" : "hide volume",
+                    "",
+                    () -> chart.setVolumeShown(shown),
+                    () -> chart.setVolumeShown(!shown),
+                    Aspect.VIEW);
         }
     }
 
     /** Writes times in a zone; null for that of the exchange. */
     public void setZone(ZoneId zone) {
         ZoneId before = chart.chosenZone();
-        change("times of " + (zone == null ? "the exchange" : zone.getId()), "", () -> chart.setZone(zone),
-                () -> chart.setZone(before), Aspect.VIEW);
+        change(
+                "times of " + (zone == null ? "the exchange" : zone.getId()),
+                "",
+                () -> chart.setZone(zone),
+                () -> chart.setZone(before),
+                Aspect.VIEW);
     }
 
     /** The user's own title; empty for none. */
@@ -369,13 +390,18 @@ public final class ChartRoom {
     }
 
     private void change(String label, String stem, Runnable execute, Runnable undo, Aspect aspect) {
-        desk.undo().execute(Command.of(label, stem, () -> {
-            execute.run();
-            tell(aspect);
-        }, () -> {
-            undo.run();
-            tell(aspect);
-        }));
+        desk.undo()
+                .execute(Command.of(
+                        label,
+                        stem,
+                        () -> {
+                            execute.run();
+                            tell(aspect);
+                        },
+                        () -> {
+                            undo.run();
+                            tell(aspect);
+                        }));
     }
 
     /** The indicators on the chart, to be changed with undo. */
@@ -428,9 +454,11 @@ public final class ChartRoom {
 
     /** Shows the same instrument of another source. */
     public void changeSource(String source) {
-        chart.instrument().ifPresent(instrument -> desk.directory().find(new InstrumentId(source, instrument.code()))
-                .ifPresentOrElse(other -> open(other, chart.request()), () -> desk.tell("The source '" + source
-                        + "' has no " + instrument.code() + ".")));
+        chart.instrument().ifPresent(instrument -> desk.directory()
+                .find(new InstrumentId(source, instrument.code()))
+                .ifPresentOrElse(
+                        other -> open(other, chart.request()),
+                        () -> desk.tell("The source '" + source + "' has no " + instrument.code() + ".")));
     }
 
     public void undo() {

@@ -27,11 +27,15 @@ public final class DrawingLooks {
 
     /** The options new drawings of a figure come up with. */
     public Map<String, String> usual(String figure) {
-        Map<String, String> options = new LinkedHashMap<>(desk.habits().ofFigure(figure).map(DrawingLook::options)
-                .orElse(Map.of()));
+        Map<String, String> options = new LinkedHashMap<>(
+                desk.habits().ofFigure(figure).map(DrawingLook::options).orElse(Map.of()));
         if (figure.equals(MEASURE)) {
-            chart.plan().ifPresent(plan -> options.put("risk", chart.instrument().map(each -> each.format().format(
-                    plan.risk())).orElse("0")));
+            chart.plan()
+                    .ifPresent(plan -> options.put(
+                            "risk",
+                            chart.instrument()
+                                    .map(each -> each.format().format(plan.risk()))
+                                    .orElse("0")));
         }
         return options;
     }
@@ -43,10 +47,14 @@ public final class DrawingLooks {
 
     /** Lets new drawings of the figure come up like the chosen one. */
     public void makeUsual() {
-        drawings.chosen().ifPresentOrElse(drawing -> {
-            desk.habits().setOfFigure(drawing.kind(), DrawingLook.of(drawing));
-            desk.tell("New ones come up like this: " + drawing.figure().title().toLowerCase(Locale.ROOT) + ".");
-        }, () -> desk.tell(ChartDrawings.CHOOSE));
+        drawings.chosen()
+                .ifPresentOrElse(
+                        drawing -> {
+                            desk.habits().setOfFigure(drawing.kind(), DrawingLook.of(drawing));
+                            desk.tell("New ones come up like this: "
+                                    + drawing.figure().title().toLowerCase(Locale.ROOT) + ".");
+                        },
+                        () -> desk.tell(ChartDrawings.CHOOSE));
     }
 
     /** Lets new drawings of a figure come up as it is declared. */
@@ -56,10 +64,13 @@ public final class DrawingLooks {
 
     /** Keeps the look of the chosen drawing under a name. */
     public void keepLook(String name) {
-        drawings.chosen().ifPresentOrElse(drawing -> {
-            desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
-            desk.tell("The look is kept as '" + name + "'.");
-        }, () -> desk.tell("Choose one drawing to keep its look."));
+        drawings.chosen()
+                .ifPresentOrElse(
+                        drawing -> {
+                            desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
+                            desk.tell("The look is kept as '" + name + "'.");
+                        },
+                        () -> desk.tell("Choose one drawing to keep its look."));
     }
 
     /** Gives the chosen drawings the look kept under a name. */
@@ -78,7 +89,8 @@ public final class DrawingLooks {
 
     /** Keeps the ratios of the chosen drawing under a name. */
     public void keepRatios(String name) {
-        String numbers = drawings.chosen().map(drawing -> drawing.options().get(RATIOS)).orElse(null);
+        String numbers =
+                drawings.chosen().map(drawing -> drawing.options().get(RATIOS)).orElse(null);
         if (numbers == null) {
             desk.tell("Choose one drawing with ratios, such as a retracement, to keep its set.");
         } else {

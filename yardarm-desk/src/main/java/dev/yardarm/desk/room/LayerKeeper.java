@@ -14,29 +14,48 @@ import java.util.Map;
 
 /** Turns an indicator on a chart into its part of a document and back. */
 final class LayerKeeper {
-    private LayerKeeper() {
-    }
+    private LayerKeeper() {}
 
     static Documents.IndicatorLayer document(IndicatorLayer layer) {
         LayerStyle style = layer.style();
-        return new Documents.IndicatorLayer(layer.id(), layer.indicator().name(), layer.settings().values(),
-                style.colour(), style.width(), style.opacity(), style.visible(), layer.pane(), false,
-                style.outputs().entrySet().stream().sorted(Map.Entry.comparingByKey()).map(each ->
-                        look(each.getKey(), each.getValue())).toList(),
-                style.levels(), style.timeframes(), layer.higher() == null ? null : layer.higher().timeframe(),
+        return new Documents.IndicatorLayer(
+                layer.id(),
+                layer.indicator().name(),
+                layer.settings().values(),
+                style.colour(),
+                style.width(),
+                style.opacity(),
+                style.visible(),
+                layer.pane(),
+                false,
+                style.outputs().entrySet().stream()
+                        .sorted(Map.Entry.comparingByKey())
+                        .map(each -> look(each.getKey(), each.getValue()))
+                        .toList(),
+                style.levels(),
+                style.timeframes(),
+                layer.higher() == null ? null : layer.higher().timeframe(),
                 layer.higher() != null && layer.higher().forming(),
                 layer.scale().word());
     }
 
     private static Documents.OutputLook look(String output, OutputStyle style) {
         OutputStyle.Tint tint = style.tint();
-        return new Documents.OutputLook(output, style.form().name(), style.colour(), style.colouring().name(),
-                style.ground(), tint == null ? null : tint.condition(), tint == null ? 0 : tint.colour());
+        return new Documents.OutputLook(
+                output,
+                style.form().name(),
+                style.colour(),
+                style.colouring().name(),
+                style.ground(),
+                tint == null ? null : tint.condition(),
+                tint == null ? 0 : tint.colour());
     }
 
     private static LayerScale scale(Documents.IndicatorLayer saved) {
-        return saved.scale() == null ? saved.onLeft() ? LayerScale.LEFT : LayerScale.PANE : LayerScale.named(saved.scale())
-                .orElseThrow(() -> new IllegalArgumentException("there is no scale '" + saved.scale() + "'"));
+        return saved.scale() == null
+                ? saved.onLeft() ? LayerScale.LEFT : LayerScale.PANE
+                : LayerScale.named(saved.scale())
+                        .orElseThrow(() -> new IllegalArgumentException("there is no scale '" + saved.scale() + "'"));
     }
 
     /**
@@ -45,21 +64,38 @@ final class LayerKeeper {
      * @throws IllegalArgumentException when there is no such indicator, or a setting or look it does not have
      */
     static IndicatorLayer layer(Documents.IndicatorLayer saved) {
-        Indicator indicator = Catalogue.shared().find(saved.indicator()).orElseThrow(
-                () -> new IllegalArgumentException("there is no indicator '" + saved.indicator() + "'"));
+        Indicator indicator = Catalogue.shared()
+                .find(saved.indicator())
+                .orElseThrow(() -> new IllegalArgumentException("there is no indicator '" + saved.indicator() + "'"));
         Map<String, OutputStyle> outputs = new HashMap<>();
         for (Documents.OutputLook look : saved.outputs()) {
             if (look.rule() != null) {
                 Formula.parseCondition(look.rule());
             }
-            outputs.put(look.output(), new OutputStyle(Indicator.Form.valueOf(look.form()), look.colour(),
-                    OutputStyle.Colouring.valueOf(look.colouring()), look.ground() == null ? "" : look.ground(),
-                    look.rule() == null ? null : new OutputStyle.Tint(look.rule(), look.ruleColour())));
+            outputs.put(
+                    look.output(),
+                    new OutputStyle(
+                            Indicator.Form.valueOf(look.form()),
+                            look.colour(),
+                            OutputStyle.Colouring.valueOf(look.colouring()),
+                            look.ground() == null ? "" : look.ground(),
+                            look.rule() == null ? null : new OutputStyle.Tint(look.rule(), look.ruleColour())));
         }
-        LayerStyle style = new LayerStyle(saved.colour(), saved.width(), saved.opacity(), saved.visible(), outputs,
-                saved.levels(), saved.timeframes());
-        return new IndicatorLayer(saved.id(), indicator, Settings.of(indicator, saved.settings()), style,
-                saved.pane() == null ? "" : saved.pane(), scale(saved), saved.higher() == null ? null
-                : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
+        LayerStyle style = new LayerStyle(
+                saved.colour(),
+                saved.width(),
+                saved.opacity(),
+                saved.visible(),
+                outputs,
+                saved.levels(),
+                saved.timeframes());
+        return new IndicatorLayer(
+                saved.id(),
+                indicator,
+                Settings.of(indicator, saved.settings()),
+                style,
+                saved.pane() == null ? "" : saved.pane(),
+                scale(saved),
+                saved.higher() == null ? null : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
     }
 }

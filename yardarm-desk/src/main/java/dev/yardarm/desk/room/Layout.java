@@ -72,7 +72,9 @@ public final class Layout {
     }
 
     public Optional<Integer> numberOf(ChartRoom chart) {
-        return charts.entrySet().stream().filter(entry -> entry.getValue() == chart).map(Map.Entry::getKey)
+        return charts.entrySet().stream()
+                .filter(entry -> entry.getValue() == chart)
+                .map(Map.Entry::getKey)
                 .findFirst();
     }
 

@@ -114,7 +114,9 @@ public final class Layouts {
     }
 
     public Optional<Layout> layoutOf(ChartRoom chart) {
-        return layouts.stream().filter(layout -> layout.numberOf(chart).isPresent()).findFirst();
+        return layouts.stream()
+                .filter(layout -> layout.numberOf(chart).isPresent())
+                .findFirst();
     }
 
     /** Takes a chart in hand. */
@@ -133,8 +135,8 @@ public final class Layouts {
 
     private void tellAll() {
         wakeWhatShows();
-        for (Aspect aspect : List.of(Aspect.LAYOUT, Aspect.CHART, Aspect.LAYERS, Aspect.SELECTION, Aspect.TOOL,
-                Aspect.VIEW, Aspect.DATA)) {
+        for (Aspect aspect : List.of(
+                Aspect.LAYOUT, Aspect.CHART, Aspect.LAYERS, Aspect.SELECTION, Aspect.TOOL, Aspect.VIEW, Aspect.DATA)) {
             tell(aspect);
         }
     }
@@ -150,7 +152,8 @@ public final class Layouts {
 
     /** The layout so many places on among the tabs. */
     public void stepLayout(int places) {
-        List<Layout> tabs = layouts.stream().filter(layout -> !layout.hasOwnWindow()).toList();
+        List<Layout> tabs =
+                layouts.stream().filter(layout -> !layout.hasOwnWindow()).toList();
         show(tabs.get(Math.floorMod(tabs.indexOf(front) + places, tabs.size())));
     }
 
@@ -174,7 +177,9 @@ public final class Layouts {
     }
 
     public Optional<Layout> titled(String title) {
-        return layouts.stream().filter(layout -> layout.title().equalsIgnoreCase(title.strip())).findFirst();
+        return layouts.stream()
+                .filter(layout -> layout.title().equalsIgnoreCase(title.strip()))
+                .findFirst();
     }
 
     public void rename(Layout layout, String title) {
@@ -201,7 +206,10 @@ public final class Layouts {
     private void take(Layout layout) {
         layouts.remove(layout);
         if (front == layout) {
-            front = layouts.stream().filter(each -> !each.hasOwnWindow()).findFirst().orElseThrow();
+            front = layouts.stream()
+                    .filter(each -> !each.hasOwnWindow())
+                    .findFirst()
+                    .orElseThrow();
         }
         if (focused == layout) {
             focused = front;
@@ -229,8 +237,7 @@ public final class Layouts {
             numbers.add(number);
         }
         ChartKeeper.copyInto(layout.active(), added);
-        change(layout, "arrange as " + need + (need == 1 ? " chart" : " charts"), before,
-                wanted.numbered(numbers));
+        change(layout, "arrange as " + need + (need == 1 ? " chart" : " charts"), before, wanted.numbered(numbers));
     }
 
     private void change(Layout layout, String label, Arrangement before, Arrangement after) {
@@ -241,7 +248,8 @@ public final class Layouts {
     private void wakeWhatShows() {
         for (Layout layout : layouts) {
             for (ChartRoom chart : layout.everyChart()) {
-                boolean shows = (layout == front || layout.hasOwnWindow()) && layout.charts().contains(chart);
+                boolean shows = (layout == front || layout.hasOwnWindow())
+                        && layout.charts().contains(chart);
                 if (shows) {
                     chart.wake();
                 } else {
@@ -272,8 +280,11 @@ public final class Layouts {
         ChartRoom chart = newChart();
         layout.put(number, chart);
         ChartKeeper.copyInto(layout.active(), List.of(chart));
-        change(layout, "split", layout.arrangement(), layout.arrangement().split(
-                layout.numberOf(layout.active()).orElseThrow(), number, sideBySide));
+        change(
+                layout,
+                "split",
+                layout.arrangement(),
+                layout.arrangement().split(layout.numberOf(layout.active()).orElseThrow(), number, sideBySide));
     }
 
     /** Takes a chart out of its layout; the last one stays. */
@@ -357,13 +368,19 @@ public final class Layouts {
             desk.tell("A step-down layout shows an instrument on two or three timeframes, as in: step-down W D 1h");
             return focused;
         }
-        List<Timeframe> ordered = timeframes.stream().sorted((one, other) -> other.compareTo(one)).toList();
-        Layout layout = made("Step-down " + String.join(" ", ordered.stream().map(Timeframe::toString).toList()),
+        List<Timeframe> ordered =
+                timeframes.stream().sorted((one, other) -> other.compareTo(one)).toList();
+        Layout layout = made(
+                "Step-down "
+                        + String.join(
+                                " ", ordered.stream().map(Timeframe::toString).toList()),
                 Arrangement.grid(1, ordered.size()));
         ChartKeeper.copyInto(active(), layout.charts());
         int colour = links.freeColour();
-        links.rules().set(colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR,
-                LinkRules.Shared.DRAWINGS));
+        links.rules()
+                .set(
+                        colour,
+                        EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR, LinkRules.Shared.DRAWINGS));
         for (int at = 0; at < ordered.size(); at++) {
             ChartRoom chart = layout.charts().get(at);
             chart.setTimeframe(ordered.get(at));
@@ -379,7 +396,11 @@ public final class Layouts {
 
     /** Turns the order of the charts of the layout in hand round. */
     public void reverse() {
-        change(focused, "reverse the order", focused.arrangement(), focused.arrangement().reversed());
+        change(
+                focused,
+                "reverse the order",
+                focused.arrangement(),
+                focused.arrangement().reversed());
     }
 
     /** What charts of a link colour share. */
@@ -399,8 +420,12 @@ public final class Layouts {
             layouts.clear();
             layouts.addAll(saved);
             Layout wanted = frontNumber >= 0 && frontNumber < saved.size() ? saved.get(frontNumber) : saved.get(0);
-            front = wanted.hasOwnWindow() ? saved.stream().filter(each -> !each.hasOwnWindow()).findFirst()
-                    .orElseThrow() : wanted;
+            front = wanted.hasOwnWindow()
+                    ? saved.stream()
+                            .filter(each -> !each.hasOwnWindow())
+                            .findFirst()
+                            .orElseThrow()
+                    : wanted;
             focused = front;
             tellAll();
         }

@@ -12,7 +12,10 @@ public final class LinkRules {
 
     /** What can be shared. */
     public enum Shared {
-        INSTRUMENT("instrument"), TIMEFRAME("timeframe"), CROSSHAIR("crosshair"), VISIBLE_TIME("visible time"),
+        INSTRUMENT("instrument"),
+        TIMEFRAME("timeframe"),
+        CROSSHAIR("crosshair"),
+        VISIBLE_TIME("visible time"),
         DRAWINGS("chosen drawing");
 
         private final String word;

@@ -33,7 +33,8 @@ final class Links {
 
     private List<ChartRoom> linkedTo(ChartRoom room) {
         return charts.get().stream()
-                .filter(other -> other != room && other.link() == room.link()).toList();
+                .filter(other -> other != room && other.link() == room.link())
+                .toList();
     }
 
     /** Lets linked charts follow what changed on one of them; changes that come of this spread no further. */
@@ -60,18 +61,25 @@ final class Links {
         if (aspect == Aspect.CHART || aspect == Aspect.LINK) {
             boolean sharesInstrument = rules.shares(colour, LinkRules.Shared.INSTRUMENT);
             boolean sharesTime = rules.shares(colour, LinkRules.Shared.TIMEFRAME);
-            Instrument shown = sharesInstrument ? instrument : other.instrument().orElse(instrument);
-            other.open(shown, sharesTime ? from.chart().request() : other.chart().request());
+            Instrument shown =
+                    sharesInstrument ? instrument : other.instrument().orElse(instrument);
+            other.open(
+                    shown, sharesTime ? from.chart().request() : other.chart().request());
         }
-        if ((aspect == Aspect.VIEW || aspect == Aspect.DATA) && rules.shares(colour, LinkRules.Shared.VISIBLE_TIME)
-                && !from.chart().bars().isEmpty() && !other.chart().bars().isEmpty()) {
+        if ((aspect == Aspect.VIEW || aspect == Aspect.DATA)
+                && rules.shares(colour, LinkRules.Shared.VISIBLE_TIME)
+                && !from.chart().bars().isEmpty()
+                && !other.chart().bars().isEmpty()) {
             sameTime(from, other);
         }
-        if (aspect == Aspect.SELECTION && rules.shares(colour, LinkRules.Shared.DRAWINGS)
+        if (aspect == Aspect.SELECTION
+                && rules.shares(colour, LinkRules.Shared.DRAWINGS)
                 && other.instrument().equals(from.instrument())
                 && !from.chart().selection().drawings().isEmpty()) {
-            other.studies().select(Selection.ofDrawings(from.chart().selection().drawings().stream().filter(id ->
-                    other.chart().drawing(id).isPresent()).toList()));
+            other.studies()
+                    .select(Selection.ofDrawings(from.chart().selection().drawings().stream()
+                            .filter(id -> other.chart().drawing(id).isPresent())
+                            .toList()));
         }
     }
 
@@ -79,8 +87,8 @@ final class Links {
     private static void sameTime(ChartRoom from, ChartRoom other) {
         var time = from.chart().time();
         long first = from.chart().axis().openTime(time.bar(time.left()));
-        long last = from.chart().axis().openTime((int) Math.min(from.chart().bars().size() - 1L,
-                Math.ceil(time.edge()) - 1));
+        long last = from.chart().axis().openTime((int)
+                Math.min(from.chart().bars().size() - 1L, Math.ceil(time.edge()) - 1));
         var before = other.chart().time();
         other.chart().showSpan(first, last);
         if (!before.equals(other.chart().time())) {

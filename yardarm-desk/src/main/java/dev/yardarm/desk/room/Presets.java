@@ -34,7 +34,9 @@ public final class Presets {
     }
 
     public Optional<Preset> named(String name) {
-        return all.stream().filter(each -> each.name().equalsIgnoreCase(name.strip())).findFirst();
+        return all.stream()
+                .filter(each -> each.name().equalsIgnoreCase(name.strip()))
+                .findFirst();
     }
 
     private void change(String label, List<Preset> after) {
@@ -64,19 +66,24 @@ public final class Presets {
             after.add(made);
         }
         change("save the preset " + made.name(), after);
-        desk.tell((at >= 0 ? "Preset replaced: " : "Preset saved: ") + made.name() + " (" + made.makeUp().timeframe()
-                + ").");
+        desk.tell((at >= 0 ? "Preset replaced: " : "Preset saved: ") + made.name() + " ("
+                + made.makeUp().timeframe() + ").");
     }
 
     /** Puts a preset on a chart, whatever instrument it shows; a step of undo. */
     public void apply(Preset preset, ChartRoom chart) {
         Documents.Chart before = ChartKeeper.makeUp(chart);
-        desk.undo().execute(Command.of("preset " + preset.name(), () -> ChartKeeper.putOn(chart, preset.makeUp()),
-                () -> ChartKeeper.putOn(chart, before)));
+        desk.undo()
+                .execute(Command.of(
+                        "preset " + preset.name(),
+                        () -> ChartKeeper.putOn(chart, preset.makeUp()),
+                        () -> ChartKeeper.putOn(chart, before)));
     }
 
     public void delete(Preset preset) {
-        change("delete the preset " + preset.name(), all.stream().filter(each -> !each.equals(preset)).toList());
+        change(
+                "delete the preset " + preset.name(),
+                all.stream().filter(each -> !each.equals(preset)).toList());
     }
 
     /** Moves a preset up or down in the order they are offered in. */
@@ -93,15 +100,25 @@ public final class Presets {
     /** Makes a preset the standard of its timeframe, or takes that from it. */
     public void toggleStandard(Preset preset) {
         boolean on = !preset.standard();
-        change((on ? "standard for " : "no standard for ") + preset.makeUp().timeframe(), all.stream().map(each ->
-                each.equals(preset) ? new Preset(each.name(), each.makeUp(), on)
-                        : on && each.makeUp().timeframe().equals(preset.makeUp().timeframe())
-                        ? new Preset(each.name(), each.makeUp(), false) : each).toList());
+        change(
+                (on ? "standard for " : "no standard for ") + preset.makeUp().timeframe(),
+                all.stream()
+                        .map(each -> each.equals(preset)
+                                ? new Preset(each.name(), each.makeUp(), on)
+                                : on
+                                                && each.makeUp()
+                                                        .timeframe()
+                                                        .equals(preset.makeUp().timeframe())
+                                        ? new Preset(each.name(), each.makeUp(), false)
+                                        : each)
+                        .toList());
     }
 
     /** The standard of a timeframe. */
     public Optional<Preset> standard(Timeframe timeframe) {
-        return all.stream().filter(each -> each.standard() && each.makeUp().timeframe().equals(timeframe)).findFirst();
+        return all.stream()
+                .filter(each -> each.standard() && each.makeUp().timeframe().equals(timeframe))
+                .findFirst();
     }
 
     /** Adds presets of another workspace; those of a name that is there get a number behind it. */

@@ -14,7 +14,9 @@ public final class Rounds {
 
     public Rounds(Desk desk) {
         this.desk = desk;
-        listName = desk.books().lists().isEmpty() ? "" : desk.books().lists().get(0).name();
+        listName = desk.books().lists().isEmpty()
+                ? ""
+                : desk.books().lists().get(0).name();
     }
 
     void listen(Runnable listener) {

@@ -14,14 +14,13 @@ import java.util.regex.Pattern;
 /** Spans of time to show, counted back from the newest bar: {@code 5 days}, {@code 3 months}, {@code year}, {@code all}. */
 public final class Spans {
     /** Those offered in menus. */
-    public static final List<String> OFFERED = List.of("1 day", "5 days", "1 month", "3 months", "6 months",
-            "this year", "1 year", "5 years", "all");
+    public static final List<String> OFFERED =
+            List.of("1 day", "5 days", "1 month", "3 months", "6 months", "this year", "1 year", "5 years", "all");
 
     private static final Pattern FORM = Pattern.compile("(\\d{1,3}) ?(days?|weeks?|months?|years?)");
     private static final Map<String, String> OTHER = Map.of("all", "all", "this year", "this year", "year", "1 year");
 
-    private Spans() {
-    }
+    private Spans() {}
 
     /** The span as it is written; empty when the text is none. */
     public static Optional<String> read(String text) {
@@ -67,8 +66,9 @@ public final class Spans {
                 }
                 from = calendar.open(day);
             } else {
-                ZonedDateTime start = unit.startsWith("week") ? end.minusWeeks(count) : unit.startsWith("month")
-                        ? end.minusMonths(count) : end.minusYears(count);
+                ZonedDateTime start = unit.startsWith("week")
+                        ? end.minusWeeks(count)
+                        : unit.startsWith("month") ? end.minusMonths(count) : end.minusYears(count);
                 from = Times.micros(start);
             }
         }

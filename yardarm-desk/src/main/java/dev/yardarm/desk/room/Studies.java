@@ -119,25 +119,37 @@ public final class Studies implements ChartEdits {
         InstrumentId id = id().orElseThrow();
         long now = desk.clock().now();
         double last = chart.bars().close(chart.bars().size() - 1);
-        double level = books().drawings(id).stream().filter(each -> each.id().equals(drawing.id())).findFirst()
-                .map(kept -> desk.valueNow(chart.instrument().orElseThrow(), kept)).orElse(Double.NaN);
+        double level = books().drawings(id).stream()
+                .filter(each -> each.id().equals(drawing.id()))
+                .findFirst()
+                .map(kept -> desk.valueNow(chart.instrument().orElseThrow(), kept))
+                .orElse(Double.NaN);
         if (Double.isNaN(level)) {
             desk.tell(drawing.title() + " has no price an alert could wait for; choose a level, a line or a zone.");
             return;
         }
-        boolean already = books().alerts().stream().anyMatch(alert -> !alert.hasFired()
-                && alert.drawing().equals(drawing.id()) && alert.trigger() == trigger);
+        boolean already = books().alerts().stream()
+                .anyMatch(alert ->
+                        !alert.hasFired() && alert.drawing().equals(drawing.id()) && alert.trigger() == trigger);
         if (already) {
             desk.tell("This alert is set already.");
             return;
         }
-        Alert alert = new Alert(UUID.randomUUID().toString().substring(0, 8), id, drawing.id(), trigger,
-                chart.timeframe(), last > level, now, 0, 0);
+        Alert alert = new Alert(
+                UUID.randomUUID().toString().substring(0, 8),
+                id,
+                drawing.id(),
+                trigger,
+                chart.timeframe(),
+                last > level,
+                now,
+                0,
+                0);
         List<Alert> before = books().alerts();
         List<Alert> after = new ArrayList<>(before);
         after.add(alert);
-        desk.undo().execute(Command.of("set an alert", () -> books().setAlerts(after),
-                () -> books().setAlerts(before)));
+        desk.undo()
+                .execute(Command.of("set an alert", () -> books().setAlerts(after), () -> books().setAlerts(before)));
         desk.tell("Alert set on " + chart.instrument().orElseThrow().code() + ": when " + trigger.words() + ", at "
                 + chart.instrument().orElseThrow().format().format(level) + ".");
     }
@@ -145,9 +157,10 @@ public final class Studies implements ChartEdits {
     /** Removes an alert, waiting or fired. */
     public void removeAlert(Alert alert) {
         List<Alert> before = books().alerts();
-        List<Alert> after = before.stream().filter(each -> !each.id().equals(alert.id())).toList();
-        desk.undo().execute(Command.of("remove an alert", () -> books().setAlerts(after),
-                () -> books().setAlerts(before)));
+        List<Alert> after =
+                before.stream().filter(each -> !each.id().equals(alert.id())).toList();
+        desk.undo().execute(Command.of("remove an alert", () -> books().setAlerts(after), () -> books().setAlerts(
+                        before)));
     }
 
     @Override
@@ -160,12 +173,20 @@ public final class Studies implements ChartEdits {
         id().ifPresent(id -> {
             Instrument instrument = chart.instrument().orElseThrow();
             if (!instrument.isTradable()) {
-                desk.tell(instrument.code() + " (" + instrument.kind().word() + ") cannot be bought, so there is nothing to plan.");
+                desk.tell(instrument.code() + " (" + instrument.kind().word()
+                        + ") cannot be bought, so there is nothing to plan.");
                 return;
             }
-            TradePlan plan = new TradePlan(UUID.randomUUID().toString().substring(0, 8), id, chart.timeframe(),
-                    desk.clock().now(), instrument.format().round(entry), instrument.format().round(stop),
-                    instrument.format().round(target), account, riskPercent);
+            TradePlan plan = new TradePlan(
+                    UUID.randomUUID().toString().substring(0, 8),
+                    id,
+                    chart.timeframe(),
+                    desk.clock().now(),
+                    instrument.format().round(entry),
+                    instrument.format().round(stop),
+                    instrument.format().round(target),
+                    account,
+                    riskPercent);
             Optional<String> problem = plan.problem();
             if (problem.isPresent()) {
                 desk.tell("No plan was made: " + problem.get() + ".");
@@ -201,8 +222,8 @@ public final class Studies implements ChartEdits {
     }
 
     private void putPlan(String label, String stem, InstrumentId id, TradePlan before, TradePlan after) {
-        desk.undo().execute(Command.of(label, stem, () -> books().setPlan(id, after),
-                () -> books().setPlan(id, before)));
+        desk.undo()
+                .execute(Command.of(label, stem, () -> books().setPlan(id, after), () -> books().setPlan(id, before)));
     }
 
     public double account() {
@@ -226,12 +247,15 @@ public final class Studies implements ChartEdits {
 
     /** Takes a stance on any instrument. */
     public void takeStance(InstrumentId instrument, Stance.Kind kind, String reason) {
-        putStance("stance " + kind.word(), books().stance(instrument).withKind(kind, reason, desk.clock().now()));
+        putStance(
+                "stance " + kind.word(),
+                books().stance(instrument).withKind(kind, reason, desk.clock().now()));
     }
 
     /** Writes the note on the instrument on the chart; an empty one removes it. */
     public void writeNote(String note) {
-        id().ifPresent(id -> putStance("note", books().stance(id).withNote(note.strip(), desk.clock().now())));
+        id().ifPresent(id -> putStance(
+                "note", books().stance(id).withNote(note.strip(), desk.clock().now())));
     }
 
     private void putStance(String label, Stance after) {

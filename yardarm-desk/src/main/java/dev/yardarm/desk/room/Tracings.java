@@ -49,7 +49,9 @@ public final class Tracings {
     public List<String> names() {
         Set<String> names = new LinkedHashSet<>(List.of(FIRST));
         id().ifPresent(id -> {
-            desk.books().drawings(id).forEach(drawing -> names.add(shown(drawing.place().tracing())));
+            desk.books()
+                    .drawings(id)
+                    .forEach(drawing -> names.add(shown(drawing.place().tracing())));
             names.add(current());
         });
         return List.copyOf(names);
@@ -73,7 +75,9 @@ public final class Tracings {
     public void use(String name) {
         id().ifPresent(id -> {
             Books.Sheets before = desk.books().sheets(id);
-            List<String> hidden = before.hidden().stream().filter(each -> !each.equals(stored(name))).toList();
+            List<String> hidden = before.hidden().stream()
+                    .filter(each -> !each.equals(stored(name)))
+                    .toList();
             change("draw on " + name, id, before, new Books.Sheets(stored(name), hidden, before.allHidden()));
             desk.tell("New drawings go to the tracing '" + shown(stored(name)) + "'.");
         });
@@ -92,20 +96,26 @@ public final class Tracings {
             if (!on) {
                 hidden.add(stored(name));
             }
-            change((on ? "show " : "hide ") + name, id, before, new Books.Sheets(before.current(), hidden, before.allHidden()));
+            change(
+                    (on ? "show " : "hide ") + name,
+                    id,
+                    before,
+                    new Books.Sheets(before.current(), hidden, before.allHidden()));
         });
     }
 
     /** Puts the chosen drawings on a tracing. */
     public void move(String name) {
-        room.drawings().changeChosen("move to " + shown(stored(name)) + ":", drawing -> drawing.withPlace(drawing.place()
-                .withTracing(stored(name))));
+        room.drawings()
+                .changeChosen(
+                        "move to " + shown(stored(name)) + ":",
+                        drawing -> drawing.withPlace(drawing.place().withTracing(stored(name))));
     }
 
     private void change(String label, InstrumentId id, Books.Sheets before, Books.Sheets after) {
         if (!before.equals(after)) {
-            desk.undo().execute(Command.of(label, () -> desk.books().setSheets(id, after),
-                    () -> desk.books().setSheets(id, before)));
+            desk.undo().execute(Command.of(label, () -> desk.books().setSheets(id, after), () -> desk.books()
+                    .setSheets(id, before)));
         }
     }
 
@@ -113,19 +123,28 @@ public final class Tracings {
     public void export(Path file) {
         id().ifPresent(id -> {
             Documents.Tracing whole = desk.books().document(id);
-            desk.scheduler().start("export drawings", "Exporting drawings", job -> {
-                DocumentStore.writeFile(DocumentKind.TRACING, file, whole);
-                return file;
-            }, written -> desk.tell(whole.drawings().size() + " drawings are in " + written + "."),
-                    failed -> desk.tell(failed.getMessage()));
+            desk.scheduler()
+                    .start(
+                            "export drawings",
+                            "Exporting drawings",
+                            job -> {
+                                DocumentStore.writeFile(DocumentKind.TRACING, file, whole);
+                                return file;
+                            },
+                            written -> desk.tell(whole.drawings().size() + " drawings are in " + written + "."),
+                            failed -> desk.tell(failed.getMessage()));
         });
     }
 
     /** Adds the drawings of a file to those of the instrument; what cannot be drawn is told with its place. */
     public void importFrom(Path file) {
-        id().ifPresent(id -> desk.scheduler().start("import drawings", "Importing drawings",
-                job -> DocumentStore.readFile(DocumentKind.TRACING, file), whole -> add(whole, id, file),
-                failed -> desk.tell(failed.getMessage())));
+        id().ifPresent(id -> desk.scheduler()
+                .start(
+                        "import drawings",
+                        "Importing drawings",
+                        job -> DocumentStore.readFile(DocumentKind.TRACING, file),
+                        whole -> add(whole, id, file),
+                        failed -> desk.tell(failed.getMessage())));
     }
 
     private void add(Documents.Tracing whole, InstrumentId id, Path file) {
@@ -143,8 +162,9 @@ public final class Tracings {
         }
         int added = after.size() - before.size();
         if (added > 0) {
-            desk.undo().execute(Command.of("import drawings", () -> desk.books().setDrawings(id, after),
-                    () -> desk.books().setDrawings(id, before)));
+            desk.undo()
+                    .execute(Command.of("import drawings", () -> desk.books().setDrawings(id, after), () -> desk.books()
+                            .setDrawings(id, before)));
         }
         desk.tell(added + (added == 1 ? " drawing" : " drawings") + " of " + file.getFileName() + " were added"
                 + (problems.isEmpty() ? "." : "; not added: " + String.join("; ", problems) + "."));

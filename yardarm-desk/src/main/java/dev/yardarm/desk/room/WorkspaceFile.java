@@ -13,17 +13,23 @@ import java.util.List;
  * background; how it ended is told.
  */
 public final class WorkspaceFile {
-    private WorkspaceFile() {
-    }
+    private WorkspaceFile() {}
 
     /** Writes a workspace as it is now into a file. */
     public static void export(Documents.Workspace workspace, Layouts layouts, Path file) {
         Desk desk = layouts.desk();
-        Documents.Export whole = new Documents.Export(workspace, layouts.presets().all(), desk.books().lists());
-        desk.scheduler().start("export workspace", "Exporting the workspace", job -> {
-            DocumentStore.writeFile(DocumentKind.EXPORT, file, whole);
-            return file;
-        }, written -> desk.tell("The workspace is in " + written + "."), failed -> desk.tell(failed.getMessage()));
+        Documents.Export whole = new Documents.Export(
+                workspace, layouts.presets().all(), desk.books().lists());
+        desk.scheduler()
+                .start(
+                        "export workspace",
+                        "Exporting the workspace",
+                        job -> {
+                            DocumentStore.writeFile(DocumentKind.EXPORT, file, whole);
+                            return file;
+                        },
+                        written -> desk.tell("The workspace is in " + written + "."),
+                        failed -> desk.tell(failed.getMessage()));
     }
 
     /**
@@ -32,19 +38,24 @@ public final class WorkspaceFile {
      */
     public static void importBeside(Path file, Layouts layouts) {
         Desk desk = layouts.desk();
-        desk.scheduler().start("import workspace", "Importing a workspace",
-                job -> DocumentStore.readFile(DocumentKind.EXPORT, file), whole -> {
-                    int count = addLayouts(whole, layouts);
-                    layouts.presets().addAll(whole.presets());
-                    addLists(whole.lists(), desk);
-                    desk.tell(count + (count == 1 ? " layout was" : " layouts were") + " added beside yours, with its "
-                            + "presets and lists.");
-                }, failed -> desk.tell(failed.getMessage()));
+        desk.scheduler()
+                .start(
+                        "import workspace",
+                        "Importing a workspace",
+                        job -> DocumentStore.readFile(DocumentKind.EXPORT, file),
+                        whole -> {
+                            int count = addLayouts(whole, layouts);
+                            layouts.presets().addAll(whole.presets());
+                            addLists(whole.lists(), desk);
+                            desk.tell(count + (count == 1 ? " layout was" : " layouts were")
+                                    + " added beside yours, with its " + "presets and lists.");
+                        },
+                        failed -> desk.tell(failed.getMessage()));
     }
 
     private static int addLayouts(Documents.Export whole, Layouts layouts) {
-        List<Layout> added = WorkspaceKeeper.read(whole.workspace() == null ? List.of() : whole.workspace().layouts(),
-                layouts);
+        List<Layout> added = WorkspaceKeeper.read(
+                whole.workspace() == null ? List.of() : whole.workspace().layouts(), layouts);
         for (Layout layout : added) {
             layout.setOwnWindow(false);
             String title = layout.title();

@@ -8,16 +8,22 @@ import java.util.Set;
 
 /** Turns all layouts into the parts of a workspace document and back. */
 public final class WorkspaceKeeper {
-    private WorkspaceKeeper() {
-    }
+    private WorkspaceKeeper() {}
 
     public static List<Documents.Layout> capture(Layouts layouts) {
-        return layouts.all().stream().map(layout -> {
-            List<Integer> numbers = layout.arrangement().charts();
-            return new Documents.Layout(layout.title(), layout.arrangement().toString(), layout.charts().stream()
-                    .map(ChartKeeper::capture).toList(), numbers.indexOf(layout.numberOf(layout.active())
-                    .orElseThrow()), numbers.indexOf(layout.maximisedNumber()), layout.hasOwnWindow(), null);
-        }).toList();
+        return layouts.all().stream()
+                .map(layout -> {
+                    List<Integer> numbers = layout.arrangement().charts();
+                    return new Documents.Layout(
+                            layout.title(),
+                            layout.arrangement().toString(),
+                            layout.charts().stream().map(ChartKeeper::capture).toList(),
+                            numbers.indexOf(layout.numberOf(layout.active()).orElseThrow()),
+                            numbers.indexOf(layout.maximisedNumber()),
+                            layout.hasOwnWindow(),
+                            null);
+                })
+                .toList();
     }
 
     /** One chart as a document. */
@@ -33,8 +39,9 @@ public final class WorkspaceKeeper {
     public static List<Documents.Link> captureLinks(Layouts layouts) {
         List<Documents.Link> links = new ArrayList<>();
         for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
-            links.add(new Documents.Link(colour, layouts.links().of(colour).stream().map(Enum::name).sorted()
-                    .toList()));
+            links.add(new Documents.Link(
+                    colour,
+                    layouts.links().of(colour).stream().map(Enum::name).sorted().toList()));
         }
         return links;
     }
@@ -82,8 +89,10 @@ public final class WorkspaceKeeper {
                     ChartKeeper.restore(each.charts().get(at), layout.chart(numbers.get(at)));
                 }
                 layout.setActive(numbers.get(Math.max(0, Math.min(numbers.size() - 1, each.active()))));
-                layout.setMaximised(each.maximised() >= 0 && each.maximised() < numbers.size()
-                        ? numbers.get(each.maximised()) : -1);
+                layout.setMaximised(
+                        each.maximised() >= 0 && each.maximised() < numbers.size()
+                                ? numbers.get(each.maximised())
+                                : -1);
                 made.add(layout);
             } catch (IllegalArgumentException bad) {
                 layouts.desk().tell("The layout '" + each.title() + "' was left out: " + bad.getMessage() + ".");

@@ -41,8 +41,7 @@ public final class ScanRunner {
     }
 
     /** An instrument that fits, with its bars. */
-    public record Found(Instrument instrument, ScanMatch match, Bars bars) {
-    }
+    public record Found(Instrument instrument, ScanMatch match, Bars bars) {}
 
     /**
      * What a scan found.
@@ -50,8 +49,7 @@ public final class ScanRunner {
      * @param found in the order of the list
      * @param missing instruments that could not be looked at, with the reason
      */
-    public record Result(Scan scan, List<Found> found, List<String> missing, int looked, long asOf) {
-    }
+    public record Result(Scan scan, List<Found> found, List<String> missing, int looked, long asOf) {}
 
     /**
      * Runs a scan as of a moment.
@@ -85,21 +83,40 @@ public final class ScanRunner {
             }
             throw failed;
         }
-        return new Result(scan, Arrays.stream(found).filter(Objects::nonNull).toList(),
-                Arrays.stream(missing).filter(Objects::nonNull).toList(), instruments.size(), now);
+        return new Result(
+                scan,
+                Arrays.stream(found).filter(Objects::nonNull).toList(),
+                Arrays.stream(missing).filter(Objects::nonNull).toList(),
+                instruments.size(),
+                now);
     }
 
-    private void look(Scan scan, Instrument instrument, List<Formula> conditions, long now,
-                      Map<InstrumentId, Optional<Bars>> others, int at, Found[] found, String[] missing) {
+    private void look(
+            Scan scan,
+            Instrument instrument,
+            List<Formula> conditions,
+            long now,
+            Map<InstrumentId, Optional<Bars>> others,
+            int at,
+            Found[] found,
+            String[] missing) {
         try {
             Histories.Loaded loaded = histories.load(instrument, scan.timeframe(), now);
             Bars bars = loaded.series().snapshot();
-            List<Drawing> own = !readsDrawings(conditions) ? List.of() : drawings.apply(instrument.id()).stream()
-                    .map(loaded.basis()::shown).toList();
+            List<Drawing> own = !readsDrawings(conditions)
+                    ? List.of()
+                    : drawings.apply(instrument.id()).stream()
+                            .map(loaded.basis()::shown)
+                            .toList();
             TradingCalendar calendar = histories.calendar(instrument);
-            ScanMatch match = ScanMatch.of(bars, conditions, new Surroundings(calendar, code -> histories
-                    .comparable(instrument, code).flatMap(other -> others.computeIfAbsent(other.id(), id -> bars(other, scan,
-                            now))).map(compared -> () -> compared)).with(new NamedDrawings(calendar, own)));
+            ScanMatch match = ScanMatch.of(
+                    bars,
+                    conditions,
+                    new Surroundings(calendar, code -> histories
+                                    .comparable(instrument, code)
+                                    .flatMap(other -> others.computeIfAbsent(other.id(), id -> bars(other, scan, now)))
+                                    .map(compared -> () -> compared))
+                            .with(new NamedDrawings(calendar, own)));
             if (match != ScanMatch.NO) {
                 found[at] = new Found(instrument, match, bars);
             }
@@ -115,7 +132,8 @@ public final class ScanRunner {
     /** The bars of an instrument that conditions compare with; loaded once for a scan, none when they cannot be had. */
     private Optional<Bars> bars(Instrument other, Scan scan, long now) {
         try {
-            return Optional.of(histories.load(other, scan.timeframe(), now).series().snapshot());
+            return Optional.of(
+                    histories.load(other, scan.timeframe(), now).series().snapshot());
         } catch (IOException unread) {
             return Optional.empty();
         }

@@ -26,7 +26,8 @@ class TrendTest {
 
     @Test
     void aCloseOnTheOtherSideOfTheMeanIsSideways() {
-        assertThat(InstrumentCard.trend(bars(40, bar -> bar == 39 ? 50 : 100 + bar))).isEqualTo("sideways");
+        assertThat(InstrumentCard.trend(bars(40, bar -> bar == 39 ? 50 : 100 + bar)))
+                .isEqualTo("sideways");
         assertThat(InstrumentCard.trend(bars(40, bar -> 100))).isEqualTo("sideways");
     }
 

@@ -18,13 +18,24 @@ final class CompanyTape extends Tape {
 
     @Override
     void appendDay(int session, long open, long close, BarSeries series) {
-        series.append(open, close, DailyBars.price(days.open[session]), DailyBars.price(days.high[session]),
-                DailyBars.price(days.low[session]), DailyBars.price(days.close[session]), days.volume[session]);
+        series.append(
+                open,
+                close,
+                DailyBars.price(days.open[session]),
+                DailyBars.price(days.high[session]),
+                DailyBars.price(days.low[session]),
+                DailyBars.price(days.close[session]),
+                days.volume[session]);
     }
 
     @Override
     void fillMinutes(int session, MinutePath path) {
-        path.fill(new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session), days.open[session],
-                days.high[session], days.low[session], days.close[session], days.volume[session]);
+        path.fill(
+                new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session),
+                days.open[session],
+                days.high[session],
+                days.low[session],
+                days.close[session],
+                days.volume[session]);
     }
 }

@@ -30,12 +30,10 @@ final class DailyBars {
     final List<SplitDay> splits = new ArrayList<>();
 
     /** A dividend: amount for one share, taken off the price on the first session without it. */
-    record Dividend(int session, double amount) {
-    }
+    record Dividend(int session, double amount) {}
 
     /** A split before the open of a session. */
-    record SplitDay(int session, int ratio) {
-    }
+    record SplitDay(int session, int ratio) {}
 
     DailyBars(World world, World.Company company, MarketFactors factors, long seed, int presentSession) {
         int count = factors.sessionCount();
@@ -71,8 +69,11 @@ final class DailyBars {
             double jump = dice.uniform() < 0.004 ? 0.045 * dice.fat() : 0;
             double shock = cluster.next(dice);
             noise[session] = tier.volatility() * cluster.level();
-            double all = beta * factors.market(session) + sectorShare * factors.sector(sector, session)
-                    + drift + factors.breadthDrift(session, tier.code()) + tier.volatility() * shock;
+            double all = beta * factors.market(session)
+                    + sectorShare * factors.sector(sector, session)
+                    + drift
+                    + factors.breadthDrift(session, tier.code())
+                    + tier.volatility() * shock;
             double gap = 0.28 * all + 0.25 * tier.volatility() * dice.bell() + jump;
             boolean isEx = yield > 0 && isDividendSession(factors, session, dividendMonth);
             gaps[session] = gap - (isEx ? yield / 4 : 0);
@@ -82,23 +83,36 @@ final class DailyBars {
         for (int session = 0; session <= presentSession; session++) {
             sum += gaps[session] + days[session];
         }
-        build(world, factors, dice, new Path(gaps, days, noise, presentPrice * Math.exp(-sum), presentShares),
-                tier, yield, dividendMonth, presentSession);
+        build(
+                factors,
+                dice,
+                new Path(gaps, days, noise, presentPrice * Math.exp(-sum), presentShares),
+                tier,
+                yield,
+                dividendMonth,
+                presentSession);
     }
 
-    private record Path(double[] gaps, double[] days, double[] noise, double startPrice, double presentShares) {
-    }
+    private record Path(double[] gaps, double[] days, double[] noise, double startPrice, double presentShares) {}
 
     private static boolean isDividendSession(MarketFactors factors, int session, int monthInQuarter) {
         LocalDate day = factors.session(session);
-        return (day.getMonthValue() - 1) % 3 == monthInQuarter && day.getDayOfMonth() >= 12
-                && (session == 0 || factors.session(session - 1).getDayOfMonth() < 12
-                || factors.session(session - 1).getMonth() != day.getMonth());
+        return (day.getMonthValue() - 1) % 3 == monthInQuarter
+                && day.getDayOfMonth() >= 12
+                && (session == 0
+                        || factors.session(session - 1).getDayOfMonth() < 12
+                        || factors.session(session - 1).getMonth() != day.getMonth());
     }
 
-    private void build(World world, MarketFactors factors, Dice dice, Path path, World.Tier tier, double yield,
-                       int dividendMonth, int presentSession) {
-        planSplits(path, tier, presentSession);
+    private void build(
+            MarketFactors factors,
+            Dice dice,
+            Path path,
+            World.Tier tier,
+            double yield,
+            int dividendMonth,
+            int presentSession) {
+        planSplits(path, presentSession);
         int count = open.length;
         double factor = splits.stream().mapToDouble(SplitDay::ratio).reduce(1, (a, b) -> a * b);
         int nextSplit = 0;
@@ -121,16 +135,17 @@ final class DailyBars {
             high[session] = Math.max(ticks(highPrice * factor), Math.max(open[session], close[session]));
             low[session] = Math.min(ticks(lowPrice * factor), Math.min(open[session], close[session]));
             shares[session] = path.presentShares / factor;
-            double activity = 0.75 + 22 * Math.abs(path.gaps[session] + path.days[session])
-                    + 0.25 * factors.stress(session);
-            volume[session] = Math.max(LEAST_VOLUME, Math.round(
-                    shares[session] * tier.turnover() * activity * Math.exp(0.3 * dice.bell())));
+            double activity =
+                    0.75 + 22 * Math.abs(path.gaps[session] + path.days[session]) + 0.25 * factors.stress(session);
+            volume[session] = Math.max(
+                    LEAST_VOLUME,
+                    Math.round(shares[session] * tier.turnover() * activity * Math.exp(0.3 * dice.bell())));
             price = closePrice;
         }
     }
 
     /** A split follows when the price has nearly doubled within 400 sessions; at most one in about three years. */
-    private void planSplits(Path path, World.Tier tier, int presentSession) {
+    private void planSplits(Path path, int presentSession) {
         double price = path.startPrice;
         double[] closes = new double[presentSession + 1];
         for (int session = 0; session <= presentSession; session++) {
@@ -156,7 +171,8 @@ final class DailyBars {
     }
 
     List<BarSource.Split> splitsIn(MarketFactors factors, dev.yardarm.core.session.TradingCalendar calendar) {
-        return splits.stream().map(split -> new BarSource.Split(calendar.open(factors.session(split.session())),
-                split.ratio())).toList();
+        return splits.stream()
+                .map(split -> new BarSource.Split(calendar.open(factors.session(split.session())), split.ratio()))
+                .toList();
     }
 }

@@ -32,8 +32,12 @@ abstract class DayTape extends Tape {
         day(session, prices);
         int open = ticks(prices[0]);
         int close = ticks(prices[3]);
-        return new int[] {open, Math.max(ticks(prices[1]), Math.max(open, close)),
-                Math.min(ticks(prices[2]), Math.min(open, close)), close};
+        return new int[] {
+            open,
+            Math.max(ticks(prices[1]), Math.max(open, close)),
+            Math.min(ticks(prices[2]), Math.min(open, close)),
+            close
+        };
     }
 
     private long wholeVolume(int session) {
@@ -49,7 +53,12 @@ abstract class DayTape extends Tape {
     @Override
     final void fillMinutes(int session, MinutePath path) {
         int[] day = day(session);
-        path.fill(new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session), day[0], day[1], day[2], day[3],
+        path.fill(
+                new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session),
+                day[0],
+                day[1],
+                day[2],
+                day[3],
                 wholeVolume(session));
     }
 }

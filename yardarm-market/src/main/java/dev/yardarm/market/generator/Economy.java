@@ -37,15 +37,21 @@ final class Economy {
     }
 
     private World.Yield named(String code) {
-        return world.yields().stream().filter(each -> each.code().equals(code)).findFirst().orElseThrow();
+        return world.yields().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** The walk of a yield, in per cent: its share of the common one, and a small one of its own. */
     Walk yieldWalk(String code) {
         return walks.computeIfAbsent(code, missing -> {
             World.Yield yield = named(missing);
-            Walk made = new Walk(new Dice(seed, Dice.key(missing)), sessions.count(),
-                    new Walk.Manner(0, 0.012, 0.02, 0.3, true), session -> 0);
+            Walk made = new Walk(
+                    new Dice(seed, Dice.key(missing)),
+                    sessions.count(),
+                    new Walk.Manner(0, 0.012, 0.02, 0.3, true),
+                    session -> 0);
             Walk common = common();
             double share = 1.15 - 0.018 * yield.years();
             for (int session = 0; session < sessions.count(); session++) {
@@ -61,8 +67,11 @@ final class Economy {
     /** What all yields share; kept beside the map, which must not be written while one of its values is made. */
     private synchronized Walk common() {
         if (rates == null) {
-            rates = new Walk(new Dice(seed, Dice.key("rates")), sessions.count(),
-                    new Walk.Manner(0, 0.035, 0.0015, 0.3, true), session -> 0);
+            rates = new Walk(
+                    new Dice(seed, Dice.key("rates")),
+                    sessions.count(),
+                    new Walk.Manner(0, 0.035, 0.0015, 0.3, true),
+                    session -> 0);
         }
         return rates;
     }
@@ -96,7 +105,9 @@ final class Economy {
     }
 
     BarSeries series(String code, long from, long upTo) {
-        World.EconomicSeries series = world.economy().stream().filter(each -> each.code().equals(code)).findFirst()
+        World.EconomicSeries series = world.economy().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
                 .orElseThrow();
         BarSeries values = new BarSeries(200);
         Dice dice = new Dice(seed, Dice.key(code));
@@ -118,23 +129,33 @@ final class Economy {
 
     List<BarSource.Entry> entries(long from, long upTo) {
         List<BarSource.Entry> entries = new ArrayList<>();
-        YearMonth first = YearMonth.from(Times.date(Math.max(from, Times.micros(world.firstDate()
-                .atStartOfDay(world.zone()))), world.zone())).minusMonths(2);
+        YearMonth first = YearMonth.from(Times.date(
+                        Math.max(from, Times.micros(world.firstDate().atStartOfDay(world.zone()))), world.zone()))
+                .minusMonths(2);
         YearMonth last = YearMonth.from(Times.date(upTo, world.zone()));
         for (YearMonth month = first; !month.isAfter(last); month = month.plusMonths(1)) {
             for (World.EconomicSeries series : world.economy()) {
-                entries.add(new BarSource.Entry(release(series, month), BarSource.Entry.Kind.RELEASE, series.name()
-                        + " for " + month, series.importance()));
+                entries.add(new BarSource.Entry(
+                        release(series, month),
+                        BarSource.Entry.Kind.RELEASE,
+                        series.name() + " for " + month,
+                        series.importance()));
             }
             if (month.getMonthValue() % 3 != 2) {
                 LocalDate day = sessions.calendar().sameOrNext(month.atDay(11));
-                entries.add(new BarSource.Entry(Times.micros(day.atTime(12, 45).atZone(world.zone())),
-                        BarSource.Entry.Kind.RATE_DECISION, "Rate decision", 3));
+                entries.add(new BarSource.Entry(
+                        Times.micros(day.atTime(12, 45).atZone(world.zone())),
+                        BarSource.Entry.Kind.RATE_DECISION,
+                        "Rate decision",
+                        3));
             }
             if (month.getMonthValue() % 3 == 1) {
                 LocalDate day = sessions.calendar().sameOrNext(month.atDay(17));
-                entries.add(new BarSource.Entry(Times.micros(day.atTime(10, 30).atZone(world.zone())),
-                        BarSource.Entry.Kind.AUCTION, "Auction of 10-year debt", 2));
+                entries.add(new BarSource.Entry(
+                        Times.micros(day.atTime(10, 30).atZone(world.zone())),
+                        BarSource.Entry.Kind.AUCTION,
+                        "Auction of 10-year debt",
+                        2));
             }
         }
         entries.removeIf(entry -> entry.time() < from || entry.time() > upTo);

@@ -35,13 +35,15 @@ final class FutureFamilies {
     }
 
     /** A contract: its months, first and last session. */
-    private record Listed(String code, int first, int last) {
-    }
+    private record Listed(String code, int first, int last) {}
 
     private static World.Future spec(World world, String code) {
         int dash = code.indexOf('-');
         String root = dash < 0 ? code : code.substring(0, dash);
-        return world.futures().stream().filter(each -> each.root().equals(root)).findFirst().orElse(null);
+        return world.futures().stream()
+                .filter(each -> each.root().equals(root))
+                .findFirst()
+                .orElse(null);
     }
 
     boolean has(String code) {
@@ -64,14 +66,21 @@ final class FutureFamilies {
     /** The contracts of a family's root; empty for anything else. */
     List<BarSource.Contract> contracts(String root, String source) {
         World.Future spec = root.indexOf('-') < 0 ? spec(history.world(), root) : null;
-        return spec == null ? List.of() : family(spec).contracts.stream().map(each -> new BarSource.Contract(
-                new InstrumentId(source, each.code()), sessions.open(each.first()), sessions.close(each.last())))
-                .toList();
+        return spec == null
+                ? List.of()
+                : family(spec).contracts.stream()
+                        .map(each -> new BarSource.Contract(
+                                new InstrumentId(source, each.code()),
+                                sessions.open(each.first()),
+                                sessions.close(each.last())))
+                        .toList();
     }
 
     Tape tape(String code) {
         Family family = family(spec(history.world(), code));
-        Listed contract = family.contracts.stream().filter(each -> each.code().equals(code)).findFirst()
+        Listed contract = family.contracts.stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no contract " + code + " in this world"));
         return family.new ContractTape(contract);
     }
@@ -91,11 +100,15 @@ final class FutureFamilies {
             YearMonth end = YearMonth.from(sessions.day(sessions.count() - 1));
             for (; !month.isAfter(end); month = month.plusMonths(1)) {
                 if (spec.months().contains(month.getMonthValue())) {
-                    LocalDate expiry = sessions.calendar().sameOrPrevious(month.atDay(1)
-                            .with(TemporalAdjusters.dayOfWeekInMonth(3, DayOfWeek.FRIDAY)));
+                    LocalDate expiry = sessions.calendar()
+                            .sameOrPrevious(
+                                    month.atDay(1).with(TemporalAdjusters.dayOfWeekInMonth(3, DayOfWeek.FRIDAY)));
                     LocalDate listed = sessions.calendar().sameOrNext(expiry.minusMonths(spec.listedMonths()));
-                    contracts.add(new Listed(spec.root() + "-" + MONTHS.charAt(month.getMonthValue() - 1)
-                            + Integer.toString(100 + month.getYear() % 100).substring(1), Math.max(0, sessions.number(listed)),
+                    contracts.add(new Listed(
+                            spec.root() + "-" + MONTHS.charAt(month.getMonthValue() - 1)
+                                    + Integer.toString(100 + month.getYear() % 100)
+                                            .substring(1),
+                            Math.max(0, sessions.number(listed)),
                             Math.min(sessions.count() - 1, sessions.number(expiry))));
                 }
             }
@@ -116,9 +129,13 @@ final class FutureFamilies {
         private Walk spot(Dice dice) {
             int count = sessions.count();
             if (spec.of() == null) {
-                return new Walk(dice, count, new Walk.Manner(spec.start(), spec.volatility(), 0.002, 0.35, false),
-                        session -> spec.season() * 0.0012 * Math.cos(2 * Math.PI
-                                * (sessions.day(session).getDayOfYear() - 20) / 365.25));
+                return new Walk(
+                        dice,
+                        count,
+                        new Walk.Manner(spec.start(), spec.volatility(), 0.002, 0.35, false),
+                        session -> spec.season()
+                                * 0.0012
+                                * Math.cos(2 * Math.PI * (sessions.day(session).getDayOfYear() - 20) / 365.25));
             }
             Walk noise = new Walk(dice, count, new Walk.Manner(1, 0.0005, 0.9, 0.3, false), session -> 0);
             if (history.economy().hasYield(spec.of())) {
@@ -138,10 +155,10 @@ final class FutureFamilies {
                 double reach = Math.abs(close / open - 1) * 0.25 + 0.0028;
                 noise.open[session] *= open;
                 noise.close[session] *= close;
-                noise.high[session] = Math.max(noise.open[session], noise.close[session])
-                        * (1 + reach * dice.exponential() * 0.7);
-                noise.low[session] = Math.min(noise.open[session], noise.close[session])
-                        * (1 - reach * dice.exponential() * 0.7);
+                noise.high[session] =
+                        Math.max(noise.open[session], noise.close[session]) * (1 + reach * dice.exponential() * 0.7);
+                noise.low[session] =
+                        Math.min(noise.open[session], noise.close[session]) * (1 - reach * dice.exponential() * 0.7);
             }
             return noise;
         }
@@ -155,7 +172,8 @@ final class FutureFamilies {
 
         /** What carrying to expiry adds, as a factor. */
         private double carry(int session, int expiry) {
-            double years = (sessions.day(expiry).toEpochDay() - sessions.day(session).toEpochDay()) / 365.25;
+            double years =
+                    (sessions.day(expiry).toEpochDay() - sessions.day(session).toEpochDay()) / 365.25;
             double slope = spec.carry() + spec.curve() * Math.sin(2 * Math.PI * session / 640.0 + phase);
             return Math.exp(slope * years);
         }
@@ -204,7 +222,8 @@ final class FutureFamilies {
 
             @Override
             double volume(int session) {
-                double busy = 0.75 + 0.5 * new Dice(seed(), Dice.key(spec.root()), Dice.key("volume"), session).uniform()
+                double busy = 0.75
+                        + 0.5 * new Dice(seed(), Dice.key(spec.root()), Dice.key("volume"), session).uniform()
                         + 14 * Math.abs(spot().close[session] / spot().open[session] - 1);
                 return spec.volume() * busy * share(number, session);
             }
@@ -212,7 +231,9 @@ final class FutureFamilies {
             @Override
             MinutePath path(int session) {
                 int minutes = sessions().minutes(session);
-                long dayOpen = sessions().calendar().part(dev.yardarm.core.session.SessionPart.DAY)
+                long dayOpen = sessions()
+                        .calendar()
+                        .part(dev.yardarm.core.session.SessionPart.DAY)
                         .open(sessions().day(session));
                 int evening = (int) Math.min(minutes, (dayOpen - sessions().open(session)) / Times.MINUTE);
                 double[] rhythm = new double[minutes];

@@ -35,13 +35,13 @@ final class IndexPath extends Tape {
         }
     };
 
-    private record Minutes(int[] open, int[] close, long[] volume) {
-    }
+    private record Minutes(int[] open, int[] close, long[] volume) {}
 
     IndexPath(WorldHistory history, World.Index index, Sessions sessions, int firstIntraday) {
         super(index.code(), history.seed(), sessions, firstIntraday);
         this.history = history;
-        List<World.Company> held = history.world().companies().stream().filter(index::holds).toList();
+        List<World.Company> held =
+                history.world().companies().stream().filter(index::holds).toList();
         if (held.isEmpty()) {
             throw new IllegalArgumentException("the index " + index.code() + " has no members in the world file");
         }
@@ -93,8 +93,14 @@ final class IndexPath extends Tape {
                 low = Math.min(low, minutes.close[minute]);
                 volume += minutes.volume[minute];
             }
-            series.append(open, close, DailyBars.price(minutes.open[0]), DailyBars.price(high), DailyBars.price(low),
-                    DailyBars.price(minutes.close[minutes.close.length - 1]), volume);
+            series.append(
+                    open,
+                    close,
+                    DailyBars.price(minutes.open[0]),
+                    DailyBars.price(high),
+                    DailyBars.price(low),
+                    DailyBars.price(minutes.close[minutes.close.length - 1]),
+                    volume);
             return;
         }
         double openValue = 0;
@@ -111,10 +117,14 @@ final class IndexPath extends Tape {
                     * shares;
             volume += member.volume[session];
         }
-        series.append(open, close, DailyBars.price(ticks(openValue)),
+        series.append(
+                open,
+                close,
+                DailyBars.price(ticks(openValue)),
                 DailyBars.price(ticks(Math.max(openValue, closeValue) + COINCIDENCE * above)),
                 DailyBars.price(ticks(Math.min(openValue, closeValue) - COINCIDENCE * below)),
-                DailyBars.price(ticks(closeValue)), volume);
+                DailyBars.price(ticks(closeValue)),
+                volume);
     }
 
     private Minutes minutes(int session) {

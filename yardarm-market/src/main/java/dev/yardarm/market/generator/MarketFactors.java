@@ -16,7 +16,10 @@ import java.util.List;
  */
 final class MarketFactors {
     private enum Regime {
-        ADVANCE(0.00062, 0.0062), TOP(0.0000, 0.0075), DECLINE(-0.0042, 0.0165), BASE(0.0000, 0.0088),
+        ADVANCE(0.00062, 0.0062),
+        TOP(0.0000, 0.0075),
+        DECLINE(-0.0042, 0.0165),
+        BASE(0.0000, 0.0088),
         RECOVERY(0.00135, 0.0082);
 
         private final double drift;
@@ -80,8 +83,9 @@ final class MarketFactors {
         }
         for (int top = 0; top < tops.size(); top++) {
             if (top % 3 != 2) {
-                for (int before = Math.max(0, tops.get(top) - 150); before < Math.min(sessionCount, tops.get(top));
-                     before++) {
+                for (int before = Math.max(0, tops.get(top) - 150);
+                        before < Math.min(sessionCount, tops.get(top));
+                        before++) {
                     weakening[before] = 1 - (tops.get(top) - before) / 150.0;
                 }
             }
@@ -97,7 +101,8 @@ final class MarketFactors {
             if (session % 130 == 0) {
                 drift = 0.0005 * dice.bell();
             }
-            double season = 0.0007 * sector.seasonality()
+            double season = 0.0007
+                    * sector.seasonality()
                     * Math.sin(2 * Math.PI * (sessions[session].getDayOfYear() - 40) / 365.25);
             returns[session] = drift + season + 0.0045 * cluster.next(dice);
         }
@@ -126,11 +131,12 @@ final class MarketFactors {
 
     /** Extra daily return of a company of this tier while breadth weakens before a top. */
     double breadthDrift(int session, String tier) {
-        return weakening[session] * switch (tier) {
-            case "large" -> 0.0004;
-            case "mid" -> -0.0009;
-            default -> -0.0018;
-        };
+        return weakening[session]
+                * switch (tier) {
+                    case "large" -> 0.0004;
+                    case "mid" -> -0.0009;
+                    default -> -0.0018;
+                };
     }
 
     /** Shocks whose size clusters; variance 1 in the long run. */

@@ -28,7 +28,11 @@ final class MinutePath {
         this(dayRhythm(minutes), true);
     }
 
-    /** The minutes of a long session. @param rhythm how wild each minute is, 1 for a usual one */
+    /**
+     * The minutes of a long session.
+     *
+     * @param rhythm how wild each minute is, 1 for a usual one
+     */
     MinutePath(double[] rhythm) {
         this(rhythm, false);
     }

@@ -19,8 +19,17 @@ final class MinuteTrades {
     private final int[] prices = new int[MOST];
 
     /** Reports the trades after {@code after} and up to {@code upTo}. */
-    void report(Dice dice, long minuteStart, int open, int high, int low, int close, long volume, long after,
-                long upTo, TickReader reader) {
+    void report(
+            Dice dice,
+            long minuteStart,
+            int open,
+            int high,
+            int low,
+            int close,
+            long volume,
+            long after,
+            long upTo,
+            TickReader reader) {
         int extra = dice.below(MOST - 3);
         int count = 4 + extra;
         boolean highFirst = dice.uniform() < (close < open ? 0.7 : 0.3);
@@ -34,12 +43,13 @@ final class MinuteTrades {
         prices[place] = close;
         long step = Times.MINUTE / (count + 1);
         for (int trade = 0; trade < count; trade++) {
-            times[trade] = minuteStart + step * trade + (long) (step * dice.uniform() / 1000) * 1000;
+            times[trade] = minuteStart + step * trade + ((long) (step * dice.uniform() / 1000)) * 1000;
         }
         long given = 0;
         for (int trade = 0; trade < count; trade++) {
-            long sum = trade == count - 1 ? volume : Math.max(given + 1,
-                    (long) ((double) volume * (trade + 0.3 + 0.6 * dice.uniform()) / count));
+            long sum = trade == count - 1
+                    ? volume
+                    : Math.max(given + 1, (long) ((double) volume * (trade + 0.3 + 0.6 * dice.uniform()) / count));
             if (times[trade] > after && times[trade] <= upTo) {
                 reader.trade(times[trade], prices[trade], sum - given);
             }

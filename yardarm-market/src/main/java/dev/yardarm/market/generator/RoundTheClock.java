@@ -39,16 +39,22 @@ final class RoundTheClock {
     }
 
     private World.Token token(String code) {
-        return world.tokens().stream().filter(each -> each.code().equals(code)).findFirst().orElse(null);
+        return world.tokens().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElse(null);
     }
 
     private World.Currency currency(String code) {
-        return world.currencies().stream().filter(each -> each.code().equals(code)).findFirst().orElse(null);
+        return world.currencies().stream()
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElse(null);
     }
 
     boolean has(String code) {
-        return token(code) != null || code.length() == 6 && currency(code.substring(0, 3)) != null
-                && currency(code.substring(3)) != null;
+        return token(code) != null
+                || code.length() == 6 && currency(code.substring(0, 3)) != null && currency(code.substring(3)) != null;
     }
 
     private int firstIntraday(Sessions of) {
@@ -57,8 +63,13 @@ final class RoundTheClock {
     }
 
     private Walk value(World.Currency currency) {
-        return values.computeIfAbsent(currency.code(), missing -> new Walk(new Dice(seed, Dice.key(missing)),
-                weekdays().count(), new Walk.Manner(currency.value(), 0.0032, 0.0012, 0.12, false), session -> 0));
+        return values.computeIfAbsent(
+                currency.code(),
+                missing -> new Walk(
+                        new Dice(seed, Dice.key(missing)),
+                        weekdays().count(),
+                        new Walk.Manner(currency.value(), 0.0032, 0.0012, 0.12, false),
+                        session -> 0));
     }
 
     Tape tape(String code) {
@@ -94,8 +105,11 @@ final class RoundTheClock {
     }
 
     private Tape token(World.Token token) {
-        Walk walk = new Walk(new Dice(seed, Dice.key(token.code())), everyDay().count(),
-                new Walk.Manner(token.start(), token.volatility(), 0.0006, 0.02, false), session -> 0);
+        Walk walk = new Walk(
+                new Dice(seed, Dice.key(token.code())),
+                everyDay().count(),
+                new Walk.Manner(token.start(), token.volatility(), 0.0006, 0.02, false),
+                session -> 0);
         return new DayTape(token.code(), seed, everyDay(), firstIntraday(everyDay()), 100) {
             @Override
             void day(int session, double[] prices) {

@@ -15,6 +15,7 @@ final class Sessions {
     private final LocalDate[] days;
     /** Microseconds; 0, long before any history, where not worked out yet. */
     private final AtomicLongArray opens;
+
     private final AtomicLongArray closes;
 
     Sessions(TradingCalendar calendar, LocalDate first, LocalDate end) {

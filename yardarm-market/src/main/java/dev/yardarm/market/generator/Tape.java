@@ -71,9 +71,18 @@ abstract class Tape {
 
     /** Reports the trades of one minute. */
     void report(long start, int session, int minute, MinutePath path, long after, long upTo, TradeReader reader) {
-        new MinuteTrades().report(new Dice(seed, Dice.key(code), Dice.key("trades"), session, minute), start,
-                path.open[minute], path.high[minute], path.low[minute], path.close[minute], path.volume[minute],
-                after, upTo, (time, ticks, size) -> reader.trade(time, price(ticks), size));
+        new MinuteTrades()
+                .report(
+                        new Dice(seed, Dice.key(code), Dice.key("trades"), session, minute),
+                        start,
+                        path.open[minute],
+                        path.high[minute],
+                        path.low[minute],
+                        path.close[minute],
+                        path.volume[minute],
+                        after,
+                        upTo,
+                        (time, ticks, size) -> reader.trade(time, price(ticks), size));
     }
 
     /** Daily or minute bars that opened from {@code from} on, as known at {@code upTo}; the last may be forming. */
@@ -87,8 +96,8 @@ abstract class Tape {
         if (first < sessions.count() && from > sessions.open(first)) {
             first = Math.max(first, sessions.at(from));
         }
-        BarSeries series = new BarSeries(Math.max(0, last - first + 1)
-                * (days || last < 0 ? 1 : sessions.minutes(last)));
+        BarSeries series =
+                new BarSeries(Math.max(0, last - first + 1) * (days || last < 0 ? 1 : sessions.minutes(last)));
         MinutePath path = null;
         for (int session = first; session <= last; session++) {
             long open = sessions.open(session);
@@ -129,8 +138,14 @@ abstract class Tape {
                 continue;
             }
             if (close <= upTo) {
-                series.append(open, close, price(path.open[minute]), price(path.high[minute]),
-                        price(path.low[minute]), price(path.close[minute]), path.volume[minute]);
+                series.append(
+                        open,
+                        close,
+                        price(path.open[minute]),
+                        price(path.high[minute]),
+                        price(path.low[minute]),
+                        price(path.close[minute]),
+                        path.volume[minute]);
                 continue;
             }
             if (open < upTo) {
@@ -149,8 +164,9 @@ abstract class Tape {
     /** Reports the trades after one moment and up to another. */
     final void trades(long after, long upTo, TradeReader reader) {
         MinutePath path = null;
-        for (int session = Math.max(first(), after < sessions.open(0) ? 0 : sessions.at(after)); session <= last();
-             session++) {
+        for (int session = Math.max(first(), after < sessions.open(0) ? 0 : sessions.at(after));
+                session <= last();
+                session++) {
             long open = sessions.open(session);
             if (open > upTo) {
                 return;

@@ -19,8 +19,7 @@ final class Walk {
      * @param reversion part of the distance from the mean that is lost in a session
      * @param gap part of a session's change that happens before it opens
      */
-    record Manner(double start, double volatility, double reversion, double gap, boolean additive) {
-    }
+    record Manner(double start, double volatility, double reversion, double gap, boolean additive) {}
 
     Walk(Dice dice, int count, Manner manner, IntToDoubleFunction push) {
         open = new double[count];
@@ -35,7 +34,8 @@ final class Walk {
             if (session % 60 == 0) {
                 centre = mean + (centre - mean) * 0.97 + Math.min(0.09, manner.volatility() * 6) * dice.bell();
             }
-            double step = manner.volatility() * cluster.next(dice) + push.applyAsDouble(session)
+            double step = manner.volatility() * cluster.next(dice)
+                    + push.applyAsDouble(session)
                     - manner.reversion() * (value - centre);
             double opened = value + manner.gap() * step + 0.15 * manner.gap() * manner.volatility() * dice.bell();
             double closed = value + step;

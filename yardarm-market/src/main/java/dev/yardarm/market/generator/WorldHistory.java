@@ -74,7 +74,9 @@ public final class WorldHistory {
 
     DailyBars company(String code) {
         return companies.computeIfAbsent(code, missing -> {
-            World.Company company = world.companies().stream().filter(each -> each.code().equals(missing)).findFirst()
+            World.Company company = world.companies().stream()
+                    .filter(each -> each.code().equals(missing))
+                    .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException("no instrument " + missing + " in this world"));
             return new DailyBars(world, company, factors, seed, presentSession);
         });
@@ -101,7 +103,9 @@ public final class WorldHistory {
             return economy.yieldTape(code);
         }
         if (isIndex(code)) {
-            World.Index index = world.indices().stream().filter(each -> each.code().equals(code)).findFirst()
+            World.Index index = world.indices().stream()
+                    .filter(each -> each.code().equals(code))
+                    .findFirst()
                     .orElseThrow();
             return new IndexPath(this, index, sessions, firstIntraday(sessions));
         }
@@ -128,8 +132,11 @@ public final class WorldHistory {
 
     /** Dividends of an instrument in the order of their ex-dates, all of them; the caller says which are known. */
     public List<BarSource.Dividend> dividends(String code) {
-        return isCompany(code) ? company(code).dividends.stream()
-                .map(paid -> new BarSource.Dividend(sessions.open(paid.session()), paid.amount())).toList() : List.of();
+        return isCompany(code)
+                ? company(code).dividends.stream()
+                        .map(paid -> new BarSource.Dividend(sessions.open(paid.session()), paid.amount()))
+                        .toList()
+                : List.of();
     }
 
     /** The contracts of a future, by expiry; empty for anything else. */

@@ -48,13 +48,25 @@ public final class SimulatedMarket implements LiveSource {
         List<Instrument> all = new ArrayList<>();
         String market = world.exchange().code();
         for (World.Index index : world.indices()) {
-            all.add(new Instrument(new InstrumentId(NAME, index.code()), index.name(), market, Instrument.Kind.INDEX,
+            all.add(new Instrument(
+                    new InstrumentId(NAME, index.code()),
+                    index.name(),
+                    market,
+                    Instrument.Kind.INDEX,
                     index.sector() == null ? "" : world.sector(index.sector()).name(),
-                    index.tier() == null ? "" : index.tier(), CENTS, 1));
+                    index.tier() == null ? "" : index.tier(),
+                    CENTS,
+                    1));
         }
         for (World.Company company : world.companies()) {
-            all.add(new Instrument(new InstrumentId(NAME, company.code()), company.name(), market,
-                    Instrument.Kind.SHARE, world.sector(company.sector()).name(), company.tier(), CENTS,
+            all.add(new Instrument(
+                    new InstrumentId(NAME, company.code()),
+                    company.name(),
+                    market,
+                    Instrument.Kind.SHARE,
+                    world.sector(company.sector()).name(),
+                    company.tier(),
+                    CENTS,
                     company.tier().equals("small") ? 10 : 1));
         }
         addFutures(world, market, all);
@@ -65,16 +77,33 @@ public final class SimulatedMarket implements LiveSource {
     /** The continuous series of each family, and the contracts traded now or until a year ago. */
     private void addFutures(World world, String market, List<Instrument> all) {
         for (World.Future future : world.futures()) {
-            PriceFormat format = new PriceFormat(future.decimals(), 1.0 / future.ticksInOne(),
-                    PriceFormat.Style.valueOf(future.style()));
-            all.add(new Instrument(new InstrumentId(NAME, future.root()), future.name() + ", continuous", market,
-                    Instrument.Kind.CONTINUOUS, "Futures", "", format, 1, future.pointValue()));
+            PriceFormat format = new PriceFormat(
+                    future.decimals(), 1.0 / future.ticksInOne(), PriceFormat.Style.valueOf(future.style()));
+            all.add(new Instrument(
+                    new InstrumentId(NAME, future.root()),
+                    future.name() + ", continuous",
+                    market,
+                    Instrument.Kind.CONTINUOUS,
+                    "Futures",
+                    "",
+                    format,
+                    1,
+                    future.pointValue()));
             for (Contract contract : history.contracts(future.root(), NAME)) {
                 if (contract.expiry() > world.presentTime() - 370 * Times.DAY
                         && contract.firstTrade() <= world.presentTime()) {
-                    all.add(new Instrument(contract.id(), future.name() + " "
-                            + Times.date(contract.expiry(), world.zone()).format(MONTH), market,
-                            Instrument.Kind.FUTURE, "Futures", "", format, 1, future.pointValue()));
+                    all.add(new Instrument(
+                            contract.id(),
+                            future.name() + " "
+                                    + Times.date(contract.expiry(), world.zone())
+                                            .format(MONTH),
+                            market,
+                            Instrument.Kind.FUTURE,
+                            "Futures",
+                            "",
+                            format,
+                            1,
+                            future.pointValue()));
                 }
             }
         }
@@ -86,21 +115,49 @@ public final class SimulatedMarket implements LiveSource {
             for (int other = one + 1; other < world.currencies().size(); other++) {
                 World.Currency of = world.currencies().get(one);
                 World.Currency in = world.currencies().get(other);
-                all.add(new Instrument(new InstrumentId(NAME, of.code() + in.code()), of.name() + " in " + in.name(),
-                        "Interbank", Instrument.Kind.CURRENCY, "Currencies", "", pips, 1000));
+                all.add(new Instrument(
+                        new InstrumentId(NAME, of.code() + in.code()),
+                        of.name() + " in " + in.name(),
+                        "Interbank",
+                        Instrument.Kind.CURRENCY,
+                        "Currencies",
+                        "",
+                        pips,
+                        1000));
             }
         }
         for (World.Yield yield : world.yields()) {
-            all.add(new Instrument(new InstrumentId(NAME, yield.code()), yield.name(), market, Instrument.Kind.YIELD,
-                    "Yields", "", new PriceFormat(3, 0.001), 1));
+            all.add(new Instrument(
+                    new InstrumentId(NAME, yield.code()),
+                    yield.name(),
+                    market,
+                    Instrument.Kind.YIELD,
+                    "Yields",
+                    "",
+                    new PriceFormat(3, 0.001),
+                    1));
         }
         for (World.EconomicSeries series : world.economy()) {
-            all.add(new Instrument(new InstrumentId(NAME, series.code()), series.name(), "Statistics office",
-                    Instrument.Kind.ECONOMIC, "Economy", "", new PriceFormat(1, 0.1), 1));
+            all.add(new Instrument(
+                    new InstrumentId(NAME, series.code()),
+                    series.name(),
+                    "Statistics office",
+                    Instrument.Kind.ECONOMIC,
+                    "Economy",
+                    "",
+                    new PriceFormat(1, 0.1),
+                    1));
         }
         for (World.Token token : world.tokens()) {
-            all.add(new Instrument(new InstrumentId(NAME, token.code()), token.name(), "Token exchange",
-                    Instrument.Kind.TOKEN, "Tokens", "", CENTS, 0.01));
+            all.add(new Instrument(
+                    new InstrumentId(NAME, token.code()),
+                    token.name(),
+                    "Token exchange",
+                    Instrument.Kind.TOKEN,
+                    "Tokens",
+                    "",
+                    CENTS,
+                    0.01));
         }
     }
 
@@ -143,7 +200,8 @@ public final class SimulatedMarket implements LiveSource {
 
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) {
-        return history.isEconomicSeries(id.code()) ? history.economicSeries(id.code(), from, upTo)
+        return history.isEconomicSeries(id.code())
+                ? history.economicSeries(id.code(), from, upTo)
                 : history.bars(id.code(), timeframe, from, upTo);
     }
 
@@ -164,7 +222,9 @@ public final class SimulatedMarket implements LiveSource {
 
     @Override
     public List<Member> members(InstrumentId id, long now) {
-        World.Index index = world().indices().stream().filter(each -> each.code().equals(id.code())).findFirst()
+        World.Index index = world().indices().stream()
+                .filter(each -> each.code().equals(id.code()))
+                .findFirst()
                 .orElse(null);
         if (index == null) {
             return List.of();
@@ -173,15 +233,18 @@ public final class SimulatedMarket implements LiveSource {
         double sum = 0;
         for (World.Company company : world().companies()) {
             if (index.holds(company)) {
-                var days = history.bars(company.code(), Timeframe.DAY, now - 10 * Times.DAY, now).snapshot();
+                var days = history.bars(company.code(), Timeframe.DAY, now - 10 * Times.DAY, now)
+                        .snapshot();
                 double value = days.close(days.size() - 1) * history.sharesOutstanding(company.code(), now);
                 members.add(new Member(new InstrumentId(NAME, company.code()), value));
                 sum += value;
             }
         }
         double whole = sum;
-        return members.stream().map(member -> new Member(member.id(), member.weight() / whole))
-                .sorted((one, other) -> Double.compare(other.weight(), one.weight())).toList();
+        return members.stream()
+                .map(member -> new Member(member.id(), member.weight() / whole))
+                .sorted((one, other) -> Double.compare(other.weight(), one.weight()))
+                .toList();
     }
 
     @Override
@@ -201,7 +264,8 @@ public final class SimulatedMarket implements LiveSource {
 
     @Override
     public void trades(InstrumentId id, long after, long upTo, TradeReader reader) {
-        boolean isContinuous = world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
+        boolean isContinuous =
+                world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
         if (isContinuous) {
             history.trades(current(id, upTo), after, upTo, reader);
         } else if (!history.isEconomicSeries(id.code())) {
@@ -217,10 +281,16 @@ public final class SimulatedMarket implements LiveSource {
             return kept.code();
         }
         try {
-            List<Contract> near = contracts(id).stream().filter(each -> each.expiry() > time - 200 * Times.DAY
-                    && each.firstTrade() <= time).toList();
-            var turns = ContinuousFuture.turns(near, RollRule.STANDARD, futures, (contract, from) ->
-                    history.bars(contract.id().code(), Timeframe.DAY, from, time).snapshot(), time);
+            List<Contract> near = contracts(id).stream()
+                    .filter(each -> each.expiry() > time - 200 * Times.DAY && each.firstTrade() <= time)
+                    .toList();
+            var turns = ContinuousFuture.turns(
+                    near,
+                    RollRule.STANDARD,
+                    futures,
+                    (contract, from) -> history.bars(contract.id().code(), Timeframe.DAY, from, time)
+                            .snapshot(),
+                    time);
             String code = turns.get(turns.size() - 1).contract().id().code();
             currents.put(id.code(), new Current(session, code));
             return code;
@@ -229,6 +299,5 @@ public final class SimulatedMarket implements LiveSource {
         }
     }
 
-    private record Current(LocalDate session, String code) {
-    }
+    private record Current(LocalDate session, String code) {}
 }

@@ -33,8 +33,7 @@ public final class SyntheticBars {
     private static final double VOLATILITY = 0.011;
     private static final LocalDate FIRST_DAY = LocalDate.of(2000, 1, 3);
 
-    private SyntheticBars() {
-    }
+    private SyntheticBars() {}
 
     public static BarSeries make(long seed, int bars, Kind kind) {
         if (bars < 1) {
@@ -56,7 +55,13 @@ public final class SyntheticBars {
             double high = Math.max(open, close) * Math.exp(0.5 * VOLATILITY * dice.exponential());
             double low = Math.min(open, close) * Math.exp(-0.5 * VOLATILITY * dice.exponential());
             long time = Times.micros(day.atStartOfDay(ZoneOffset.UTC));
-            series.append(time, time + Times.DAY, cents(open), cents(high), cents(low), cents(close),
+            series.append(
+                    time,
+                    time + Times.DAY,
+                    cents(open),
+                    cents(high),
+                    cents(low),
+                    cents(close),
                     Math.rint(100_000 * Math.exp(0.4 * dice.bell())));
             price = Math.min(1e7, Math.max(1, close));
             day = day.plusDays(day.getDayOfWeek().getValue() == 5 ? 3 : 1);

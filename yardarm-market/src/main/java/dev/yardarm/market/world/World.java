@@ -26,11 +26,26 @@ import java.util.Map;
  * @param present local time of the exchange at which the world stands when the market first runs
  * @param intradayDays calendar days of minute history before the present
  */
-public record World(String format, int version, String name, Exchange exchange, String firstDay, String present,
-                    int intradayDays, List<Sector> sectors, List<Tier> tiers, List<Company> companies,
-                    List<Index> indices, FuturesHours futuresHours, List<Future> futures, List<Currency> currencies,
-                    List<Yield> yields, List<EconomicSeries> economy, List<Token> tokens, List<String> ticksOf,
-                    int tickSessions) {
+public record World(
+        String format,
+        int version,
+        String name,
+        Exchange exchange,
+        String firstDay,
+        String present,
+        int intradayDays,
+        List<Sector> sectors,
+        List<Tier> tiers,
+        List<Company> companies,
+        List<Index> indices,
+        FuturesHours futuresHours,
+        List<Future> futures,
+        List<Currency> currencies,
+        List<Yield> yields,
+        List<EconomicSeries> economy,
+        List<Token> tokens,
+        List<String> ticksOf,
+        int tickSessions) {
     public World {
         futures = futures == null ? List.of() : List.copyOf(futures);
         currencies = currencies == null ? List.of() : List.copyOf(currencies);
@@ -44,13 +59,19 @@ public record World(String format, int version, String name, Exchange exchange, 
      * @param holidays days without trading, as {@code MM-dd}
      * @param halfDays days that end at {@code halfDayClose}, as {@code MM-dd}
      */
-    public record Exchange(String code, String name, String zone, String open, String close, String currency,
-                           List<String> holidays, List<String> halfDays, String halfDayClose) {
-    }
+    public record Exchange(
+            String code,
+            String name,
+            String zone,
+            String open,
+            String close,
+            String currency,
+            List<String> holidays,
+            List<String> halfDays,
+            String halfDayClose) {}
 
     /** Futures trade from the evening before to the close; the day part begins at {@code dayStart}. */
-    public record FuturesHours(String open, String close, String dayStart) {
-    }
+    public record FuturesHours(String open, String close, String dayStart) {}
 
     /**
      * A family of futures.
@@ -67,29 +88,43 @@ public record World(String format, int version, String name, Exchange exchange, 
      * @param carry usual cost of carrying for a year, as a part
      * @param curve how far that cost swings
      */
-    public record Future(String root, String name, String of, double start, double volatility, double season,
-                         List<Integer> months, int listedMonths, int ticksInOne, int decimals, String style,
-                         double pointValue, double volume, double carry, double curve) {
-    }
+    public record Future(
+            String root,
+            String name,
+            String of,
+            double start,
+            double volatility,
+            double season,
+            List<Integer> months,
+            int listedMonths,
+            int ticksInOne,
+            int decimals,
+            String style,
+            double pointValue,
+            double volume,
+            double carry,
+            double curve) {}
 
     /** @param value worth of one unit when history begins */
-    public record Currency(String code, String name, double value) {
-    }
+    public record Currency(String code, String name, double value) {}
 
-    public record Yield(String code, String name, int years, double start) {
-    }
+    public record Yield(String code, String name, int years, double start) {}
 
     /** @param releaseDay day of the month after, on which a month's value becomes known */
-    public record EconomicSeries(String code, String name, double start, double volatility, double season,
-                                 int releaseDay, String releaseTime, int importance) {
-    }
+    public record EconomicSeries(
+            String code,
+            String name,
+            double start,
+            double volatility,
+            double season,
+            int releaseDay,
+            String releaseTime,
+            int importance) {}
 
-    public record Token(String code, String name, double start, double volatility) {
-    }
+    public record Token(String code, String name, double start, double volatility) {}
 
     /** @param seasonality strength and sign of a yearly rhythm, 0 for none */
-    public record Sector(String code, String name, double seasonality) {
-    }
+    public record Sector(String code, String name, double seasonality) {}
 
     /**
      * A size tier.
@@ -98,13 +133,17 @@ public record World(String format, int version, String name, Exchange exchange, 
      * @param valueFrom smallest value of a company, in the exchange's currency
      * @param turnover part of the shares traded on a usual day
      */
-    public record Tier(String code, double volatility, double priceFrom, double priceTo, double valueFrom,
-                       double valueTo, double turnover) {
-    }
+    public record Tier(
+            String code,
+            double volatility,
+            double priceFrom,
+            double priceTo,
+            double valueFrom,
+            double valueTo,
+            double turnover) {}
 
     /** @param presentPrice price near which it trades at the present; 0 to let the seed choose */
-    public record Company(String code, String name, String sector, String tier, double presentPrice) {
-    }
+    public record Company(String code, String name, String sector, String tier, double presentPrice) {}
 
     /** An index over all companies, or those of a tier or sector; weighted by value. */
     public record Index(String code, String name, String tier, String sector, double start) {
@@ -124,11 +163,12 @@ public record World(String format, int version, String name, Exchange exchange, 
 
     /** Reads a world file. */
     public static World read(InputStream file) throws IOException {
-        World world = new ObjectMapper().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+        World world = new ObjectMapper()
+                .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .readValue(file, World.class);
         if (!"yardarm/world".equals(world.format) || world.version != 1) {
-            throw new IOException("this is no world file of version 1: format " + world.format + ", version "
-                    + world.version);
+            throw new IOException(
+                    "this is no world file of version 1: format " + world.format + ", version " + world.version);
         }
         return world;
     }
@@ -148,15 +188,19 @@ public record World(String format, int version, String name, Exchange exchange, 
 
     /** The calendar of the exchange, its holidays worked out from 2000 to 2060. */
     public TradingCalendar calendar() {
-        return calendar(new TradingCalendar.Hours(LocalTime.parse(exchange.open), LocalTime.parse(exchange.close),
-                false, null));
+        return calendar(new TradingCalendar.Hours(
+                LocalTime.parse(exchange.open), LocalTime.parse(exchange.close), false, null));
     }
 
     /** The calendar of futures: the exchange's days, from the evening before. */
     public TradingCalendar futuresCalendar() {
-        return futuresHours == null ? calendar() : calendar(new TradingCalendar.Hours(
-                LocalTime.parse(futuresHours.open), LocalTime.parse(futuresHours.close), true,
-                LocalTime.parse(futuresHours.dayStart)));
+        return futuresHours == null
+                ? calendar()
+                : calendar(new TradingCalendar.Hours(
+                        LocalTime.parse(futuresHours.open),
+                        LocalTime.parse(futuresHours.close),
+                        true,
+                        LocalTime.parse(futuresHours.dayStart)));
     }
 
     private TradingCalendar calendar(TradingCalendar.Hours hours) {
@@ -164,8 +208,8 @@ public record World(String format, int version, String name, Exchange exchange, 
         if (exchange.halfDays != null) {
             days(exchange.halfDays).forEach(day -> halfDays.put(day, LocalTime.parse(exchange.halfDayClose)));
         }
-        return new TradingCalendar(zone(), hours, EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
-                days(exchange.holidays), halfDays);
+        return new TradingCalendar(
+                zone(), hours, EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), days(exchange.holidays), halfDays);
     }
 
     private static List<LocalDate> days(List<String> monthDays) {
@@ -181,8 +225,12 @@ public record World(String format, int version, String name, Exchange exchange, 
 
     /** Currencies: round the clock on weekdays, without holidays. */
     public TradingCalendar currencyCalendar() {
-        return new TradingCalendar(zone(), LocalTime.MIDNIGHT, LocalTime.MIDNIGHT,
-                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY), List.of());
+        return new TradingCalendar(
+                zone(),
+                LocalTime.MIDNIGHT,
+                LocalTime.MIDNIGHT,
+                EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+                List.of());
     }
 
     /** Tokens: round the clock on every day. */
@@ -191,12 +239,16 @@ public record World(String format, int version, String name, Exchange exchange, 
     }
 
     public Tier tier(String code) {
-        return tiers.stream().filter(tier -> tier.code.equals(code)).findFirst()
+        return tiers.stream()
+                .filter(tier -> tier.code.equals(code))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no tier " + code + " in the world file"));
     }
 
     public Sector sector(String code) {
-        return sectors.stream().filter(sector -> sector.code.equals(code)).findFirst()
+        return sectors.stream()
+                .filter(sector -> sector.code.equals(code))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("no sector " + code + " in the world file"));
     }
 }

@@ -89,7 +89,7 @@ class MarketCharacterTest {
         double[] one = returns(history.company("KTRL"));
         double together = correlation(one, returns(history.company("EBSP")));
         double apart = 0;
-        for (String other : new String[]{"HLCB", "GNGW", "CDWK", "SXTN"}) {
+        for (String other : new String[] {"HLCB", "GNGW", "CDWK", "SXTN"}) {
             apart += correlation(one, returns(history.company(other))) / 4;
         }
         assertThat(together).isGreaterThan(apart).isGreaterThan(0.2);

@@ -16,10 +16,13 @@ class MinutesTest {
     private static final int MINUTES = 510;
 
     @Property(tries = 300)
-    void minutesAddUpToAnyDay(@ForAll long seed, @ForAll @IntRange(min = 1, max = 40_000) int first,
-                              @ForAll @IntRange(min = 1, max = 40_000) int second,
-                              @ForAll @IntRange(max = 3000) int above, @ForAll @IntRange(max = 3000) int below,
-                              @ForAll @IntRange(min = MINUTES * 20, max = 90_000_000) int volume) {
+    void minutesAddUpToAnyDay(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 1, max = 40_000) int first,
+            @ForAll @IntRange(min = 1, max = 40_000) int second,
+            @ForAll @IntRange(max = 3000) int above,
+            @ForAll @IntRange(max = 3000) int below,
+            @ForAll @IntRange(min = MINUTES * 20, max = 90_000_000) int volume) {
         int high = Math.max(first, second) + above;
         int low = Math.max(1, Math.min(first, second) - below);
         MinutePath path = new MinutePath(MINUTES);
@@ -43,17 +46,20 @@ class MinutesTest {
     }
 
     @Property(tries = 300)
-    void tradesAddUpToAnyMinute(@ForAll long seed, @ForAll @IntRange(min = 1, max = 9000) int open,
-                                @ForAll @IntRange(min = 1, max = 9000) int close,
-                                @ForAll @IntRange(max = 200) int above, @ForAll @IntRange(max = 200) int below,
-                                @ForAll @IntRange(min = MinutePath.LEAST_MINUTE_VOLUME, max = 500_000) int volume) {
+    void tradesAddUpToAnyMinute(
+            @ForAll long seed,
+            @ForAll @IntRange(min = 1, max = 9000) int open,
+            @ForAll @IntRange(min = 1, max = 9000) int close,
+            @ForAll @IntRange(max = 200) int above,
+            @ForAll @IntRange(max = 200) int below,
+            @ForAll @IntRange(min = MinutePath.LEAST_MINUTE_VOLUME, max = 500_000) int volume) {
         int high = Math.max(open, close) + above;
         int low = Math.max(1, Math.min(open, close) - below);
         List<Long> times = new ArrayList<>();
         List<Double> prices = new ArrayList<>();
         double[] sum = {0};
-        new MinuteTrades().report(new Dice(seed), 0, open, high, low, close, volume, -1, Times.MINUTE,
-                (time, price, size) -> {
+        new MinuteTrades()
+                .report(new Dice(seed), 0, open, high, low, close, volume, -1, Times.MINUTE, (time, price, size) -> {
                     times.add(time);
                     prices.add(price / 100.0);
                     sum[0] += size;
@@ -62,8 +68,10 @@ class MinutesTest {
         assertThat(times).isSorted().allMatch(time -> time >= 0 && time < Times.MINUTE);
         assertThat(prices.get(0)).isEqualTo(open / 100.0);
         assertThat(prices.get(prices.size() - 1)).isEqualTo(close / 100.0);
-        assertThat(prices.stream().mapToDouble(price -> price).max().orElseThrow()).isEqualTo(high / 100.0);
-        assertThat(prices.stream().mapToDouble(price -> price).min().orElseThrow()).isEqualTo(low / 100.0);
+        assertThat(prices.stream().mapToDouble(price -> price).max().orElseThrow())
+                .isEqualTo(high / 100.0);
+        assertThat(prices.stream().mapToDouble(price -> price).min().orElseThrow())
+                .isEqualTo(low / 100.0);
         assertThat(sum[0]).isEqualTo(volume);
     }
 

@@ -23,7 +23,13 @@ public final class AmountZone extends Declared {
         double lower = pen.plane().v(price - amount);
         if (Double.isFinite(lower)) {
             Zone.draw(pen, pen.at(0).u(), pen.at(0).u() + 1, upper, lower, pen.extent());
-            pen.level("middle", Part.DASHED, pen.at(0).v(), pen.at(0).u(), pen.at(0).u() + 1, pen.extent());
+            pen.level(
+                    "middle",
+                    Part.DASHED,
+                    pen.at(0).v(),
+                    pen.at(0).u(),
+                    pen.at(0).u() + 1,
+                    pen.extent());
         }
     }
 }

@@ -31,8 +31,13 @@ public final class AngleLine extends Declared {
             return;
         }
         double rise = (pen.plane().price(to.v()) - pen.plane().price(from.v())) / bars;
-        double unit = pen.number("unit") > 0 ? pen.number("unit") : Math.abs(pen.plane().price(from.v())) / 100;
-        pen.note(to, String.format(Locale.ROOT, "%+.1f°  %+.4f a bar", Math.toDegrees(Math.atan(rise / unit)),
-                rise).replace('-', '−'), Side.RIGHT);
+        double unit = pen.number("unit") > 0
+                ? pen.number("unit")
+                : Math.abs(pen.plane().price(from.v())) / 100;
+        pen.note(
+                to,
+                String.format(Locale.ROOT, "%+.1f°  %+.4f a bar", Math.toDegrees(Math.atan(rise / unit)), rise)
+                        .replace('-', '−'),
+                Side.RIGHT);
     }
 }

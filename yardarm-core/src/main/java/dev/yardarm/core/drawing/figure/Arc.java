@@ -8,8 +8,7 @@ import java.util.List;
 final class Arc {
     private static final int STEPS = 72;
 
-    private Arc() {
-    }
+    private Arc() {}
 
     /** From one angle to another, in degrees; 0 is to the right, 90 upwards. */
     static List<Point> around(Point centre, double width, double height, double from, double to) {

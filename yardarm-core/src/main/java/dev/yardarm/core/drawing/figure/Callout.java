@@ -18,6 +18,9 @@ public final class Callout extends Declared {
     @Override
     public void draw(Pen pen) {
         pen.stroke(Part.THIN, pen.at(0), pen.at(1));
-        pen.note(pen.at(1), Wording.of(pen, pen.word("text")), pen.at(1).u() >= pen.at(0).u() ? Side.RIGHT : Side.LEFT);
+        pen.note(
+                pen.at(1),
+                Wording.of(pen, pen.word("text")),
+                pen.at(1).u() >= pen.at(0).u() ? Side.RIGHT : Side.LEFT);
     }
 }

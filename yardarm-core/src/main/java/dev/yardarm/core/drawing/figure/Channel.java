@@ -30,8 +30,8 @@ public final class Channel extends Declared {
         }
         if (pen.is("quarters", "yes")) {
             pen.course("lower_quarter", Part.THIN, from.plus(0, height / 4), to.plus(0, height / 4), pen.extent());
-            pen.course("upper_quarter", Part.THIN, from.plus(0, height * 3 / 4), to.plus(0, height * 3 / 4),
-            pen.extent());
+            pen.course(
+                    "upper_quarter", Part.THIN, from.plus(0, height * 3 / 4), to.plus(0, height * 3 / 4), pen.extent());
         }
         pen.area(from, to, to.plus(0, height), from.plus(0, height));
     }

@@ -17,8 +17,12 @@ public final class Ellipse extends Declared {
 
     @Override
     public void draw(Pen pen) {
-        List<Point> points = Arc.around(pen.at(0).towards(pen.at(1), 0.5), (pen.at(1).u() - pen.at(0).u()) / 2,
-                (pen.at(1).v() - pen.at(0).v()) / 2, 0, 360);
+        List<Point> points = Arc.around(
+                pen.at(0).towards(pen.at(1), 0.5),
+                (pen.at(1).u() - pen.at(0).u()) / 2,
+                (pen.at(1).v() - pen.at(0).v()) / 2,
+                0,
+                360);
         pen.area(points);
         pen.stroke(Part.MAIN, points);
     }

@@ -21,7 +21,12 @@ public final class Extension extends Declared {
         pen.stroke(Part.DASHED, pen.at(0), pen.at(1), pen.at(2));
         double width = Math.abs(pen.at(1).u() - pen.at(0).u());
         for (double ratio : pen.numbers("ratios")) {
-            Ratio.level(pen, ratio, pen.at(2).v() + ratio * leg, pen.at(2).u(), pen.at(2).u() + Math.max(1, width));
+            Ratio.level(
+                    pen,
+                    ratio,
+                    pen.at(2).v() + ratio * leg,
+                    pen.at(2).u(),
+                    pen.at(2).u() + Math.max(1, width));
         }
     }
 }

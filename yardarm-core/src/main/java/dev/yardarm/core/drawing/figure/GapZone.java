@@ -39,11 +39,13 @@ public final class GapZone extends Declared {
             for (int away = 0; away <= 5; away++) {
                 for (int bar : new int[] {at - away, at + away}) {
                     if (bar >= over && bar < bars.size() && bars.low(bar) > bars.high(bar - over)) {
-                        return List.of(new Anchor(bars.openTime(bar - over), bars.high(bar - over)),
+                        return List.of(
+                                new Anchor(bars.openTime(bar - over), bars.high(bar - over)),
                                 new Anchor(bars.openTime(bar), bars.low(bar)));
                     }
                     if (bar >= over && bar < bars.size() && bars.high(bar) < bars.low(bar - over)) {
-                        return List.of(new Anchor(bars.openTime(bar - over), bars.low(bar - over)),
+                        return List.of(
+                                new Anchor(bars.openTime(bar - over), bars.low(bar - over)),
                                 new Anchor(bars.openTime(bar), bars.high(bar)));
                     }
                 }

@@ -30,10 +30,17 @@ public final class HeadAndShoulders extends Declared {
         if (one.u() == other.u()) {
             return;
         }
-        double atHead = one.towards(other, (pen.at(2).u() - one.u()) / (other.u() - one.u())).v();
-        double atShoulder = one.towards(other, (pen.at(4).u() - one.u()) / (other.u() - one.u())).v();
+        double atHead = one.towards(other, (pen.at(2).u() - one.u()) / (other.u() - one.u()))
+                .v();
+        double atShoulder = one.towards(other, (pen.at(4).u() - one.u()) / (other.u() - one.u()))
+                .v();
         double target = atShoulder - (pen.at(2).v() - atHead);
-        pen.level("target", Part.DASHED, target, pen.at(4).u(), pen.at(4).u() + (pen.at(4).u() - pen.at(0).u()),
+        pen.level(
+                "target",
+                Part.DASHED,
+                target,
+                pen.at(4).u(),
+                pen.at(4).u() + (pen.at(4).u() - pen.at(0).u()),
                 Extent.NONE);
         boolean top = pen.at(2).v() > atHead;
         pen.note(new Point(pen.at(4).u(), target), "target " + pen.price(target), top ? Side.BELOW : Side.ABOVE);

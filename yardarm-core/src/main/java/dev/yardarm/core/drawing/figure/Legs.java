@@ -7,8 +7,7 @@ import dev.yardarm.core.drawing.Sketch.Side;
 
 /** Legs from point to point with names and ratios, as ratio patterns have them. */
 final class Legs {
-    private Legs() {
-    }
+    private Legs() {}
 
     /** The legs, with a name at each point on the side away from its neighbours. */
     static void draw(Pen pen, String... names) {
@@ -34,7 +33,11 @@ final class Legs {
     static void compare(Pen pen, int from, int to, int otherFrom, int otherTo) {
         double leg = pen.at(to).v() - pen.at(from).v();
         if (leg != 0) {
-            write(pen, from, otherTo, Math.abs((pen.at(otherTo).v() - pen.at(otherFrom).v()) / leg));
+            write(
+                    pen,
+                    from,
+                    otherTo,
+                    Math.abs((pen.at(otherTo).v() - pen.at(otherFrom).v()) / leg));
         }
     }
 

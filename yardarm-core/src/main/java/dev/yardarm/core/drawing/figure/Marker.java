@@ -17,14 +17,17 @@ public final class Marker extends Declared {
 
     @Override
     public void draw(Pen pen) {
-        String sign = switch (pen.word("mark")) {
-            case "down" -> "▼";
-            case "cross" -> "×";
-            case "dot" -> "•";
-            default -> "▲";
-        };
+        String sign =
+                switch (pen.word("mark")) {
+                    case "down" -> "▼";
+                    case "cross" -> "×";
+                    case "dot" -> "•";
+                    default -> "▲";
+                };
         String text = Wording.of(pen, pen.word("text"));
-        pen.note(pen.at(0), text.isBlank() ? sign : sign + " " + text, pen.is("mark", "down") ? Side.ABOVE
-                : pen.is("mark", "up") ? Side.BELOW : Side.CENTRE);
+        pen.note(
+                pen.at(0),
+                text.isBlank() ? sign : sign + " " + text,
+                pen.is("mark", "down") ? Side.ABOVE : pen.is("mark", "up") ? Side.BELOW : Side.CENTRE);
     }
 }

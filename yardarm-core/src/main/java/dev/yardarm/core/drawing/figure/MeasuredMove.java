@@ -22,12 +22,16 @@ public final class MeasuredMove extends Declared {
     public void draw(Pen pen) {
         Point leg = pen.at(1);
         double ratio = pen.number("ratio");
-        Point target = pen.at(2).plus((leg.u() - pen.at(0).u()) * ratio, (leg.v() - pen.at(0).v()) * ratio);
+        Point target = pen.at(2)
+                .plus((leg.u() - pen.at(0).u()) * ratio, (leg.v() - pen.at(0).v()) * ratio);
         pen.stroke(Part.MAIN, pen.at(0), leg);
         pen.stroke(Part.DASHED, leg, pen.at(2));
         pen.stroke(Part.ARROW, pen.at(2), target);
         pen.level("target", Part.THIN, target.v(), pen.at(2).u(), target.u(), Extent.RIGHT);
-        pen.note(target, pen.price(target.v()) + "  " + pen.change(pen.at(2).v(), target.v()) + "  "
-                + Pen.bars(target.u() - pen.at(2).u()), Side.ABOVE);
+        pen.note(
+                target,
+                pen.price(target.v()) + "  " + pen.change(pen.at(2).v(), target.v()) + "  "
+                        + Pen.bars(target.u() - pen.at(2).u()),
+                Side.ABOVE);
     }
 }

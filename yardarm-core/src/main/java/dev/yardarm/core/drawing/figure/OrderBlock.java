@@ -41,8 +41,8 @@ public final class OrderBlock extends Declared {
         for (int bar = at; bar >= Math.max(0, at - 20); bar--) {
             boolean against = rises ? bars.close(bar) < bars.open(bar) : bars.close(bar) > bars.open(bar);
             if (against) {
-                return List.of(new Anchor(bars.openTime(bar), bars.high(bar)), new Anchor(bars.openTime(bar),
-                        bars.low(bar)));
+                return List.of(
+                        new Anchor(bars.openTime(bar), bars.high(bar)), new Anchor(bars.openTime(bar), bars.low(bar)));
             }
         }
         throw new IllegalArgumentException("no bar against the move within twenty before this one");

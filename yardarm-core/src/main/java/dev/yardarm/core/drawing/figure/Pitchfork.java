@@ -25,11 +25,12 @@ public final class Pitchfork extends Declared {
         Point one = pen.at(1);
         Point other = pen.at(2);
         Point between = first.towards(one, 0.5);
-        Point handle = switch (pen.word("variant")) {
-            case "half" -> new Point(first.u(), between.v());
-            case "middle" -> between;
-            default -> first;
-        };
+        Point handle =
+                switch (pen.word("variant")) {
+                    case "half" -> new Point(first.u(), between.v());
+                    case "middle" -> between;
+                    default -> first;
+                };
         Point middle = one.towards(other, 0.5);
         double bars = middle.u() - handle.u();
         double height = middle.v() - handle.v();

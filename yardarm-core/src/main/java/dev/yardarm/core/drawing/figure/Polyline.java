@@ -11,8 +11,9 @@ public final class Polyline extends Declared {
         also("path", "zigzag");
         through("the first point", "the next point");
         upTo(100);
-        help("A line through any number of points; Enter or a double click ends it. Its value is that of the piece over a bar, beyond "
-                + "its ends that of the first and the last piece.");
+        help(
+                "A line through any number of points; Enter or a double click ends it. Its value is that of the piece over a bar, beyond "
+                        + "its ends that of the first and the last piece.");
     }
 
     @Override

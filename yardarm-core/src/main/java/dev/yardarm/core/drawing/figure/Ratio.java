@@ -7,8 +7,7 @@ import dev.yardarm.core.drawing.Sketch.Side;
 
 /** A ratio as a level or as a moment, with its number, as several figures have them. */
 final class Ratio {
-    private Ratio() {
-    }
+    private Ratio() {}
 
     /** A level with its ratio and price at its end. */
     static void level(Pen pen, double ratio, double height, double from, double to) {

@@ -21,9 +21,10 @@ public final class RegressionChannel extends Declared {
         atLeast(2);
         number("deviations", "Standard deviations", 2, 0.1, 10);
         goesOn("none", "right");
-        help("The line of least squares through the closes of a span of bars, and lines so many standard deviations of the "
-                + "closes from it above and below. It is fitted to the closed bars of the timeframe it is drawn on, anew when "
-                + "one of its ends is moved there; on a logarithmic scale to the logarithms of the closes.");
+        help(
+                "The line of least squares through the closes of a span of bars, and lines so many standard deviations of the "
+                        + "closes from it above and below. It is fitted to the closed bars of the timeframe it is drawn on, anew when "
+                        + "one of its ends is moved there; on a logarithmic scale to the logarithms of the closes.");
     }
 
     @Override
@@ -59,7 +60,12 @@ public final class RegressionChannel extends Declared {
                 double error = plane.v(bars.close(bar)) - meanV - slope * (plane.u(bars.openTime(bar)) - meanU);
                 errors += error * error;
             }
-            return new Fit(plane.u(Math.min(from, to)), plane.u(Math.max(from, to)), meanU, meanV, slope,
+            return new Fit(
+                    plane.u(Math.min(from, to)),
+                    plane.u(Math.max(from, to)),
+                    meanU,
+                    meanV,
+                    slope,
                     Math.sqrt(errors / count));
         }
 
@@ -80,13 +86,16 @@ public final class RegressionChannel extends Declared {
             throw new IllegalArgumentException("there must be two closed bars at least between both ends");
         }
         double last = fit.v(plane.u(to));
-        return List.of(new Anchor(from, plane.price(fit.v(plane.u(from)))), new Anchor(to, plane.price(last)),
+        return List.of(
+                new Anchor(from, plane.price(fit.v(plane.u(from)))),
+                new Anchor(to, plane.price(last)),
                 new Anchor(to, plane.price(last + fit.deviation())));
     }
 
     @Override
     public List<Anchor> moved(List<Anchor> before, List<Anchor> after, Bars bars, Plane plane) {
-        boolean sameSpan = before.get(0).time() == after.get(0).time() && before.get(1).time() == after.get(1).time();
+        boolean sameSpan = before.get(0).time() == after.get(0).time()
+                && before.get(1).time() == after.get(1).time();
         return sameSpan ? after : settled(after.subList(0, 2), bars, plane);
     }
 

@@ -24,8 +24,8 @@ public final class Retracement extends Declared {
         Point to = pen.at(1);
         pen.straight(Part.DASHED, from, to, Extent.NONE);
         for (double ratio : pen.numbers("ratios")) {
-            Ratio.level(pen, ratio, to.towards(from, ratio).v(), Math.min(from.u(), to.u()), Math.max(from.u(),
-            to.u()));
+            Ratio.level(
+                    pen, ratio, to.towards(from, ratio).v(), Math.min(from.u(), to.u()), Math.max(from.u(), to.u()));
         }
     }
 }

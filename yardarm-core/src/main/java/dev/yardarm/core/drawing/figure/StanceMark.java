@@ -18,7 +18,9 @@ public final class StanceMark extends Declared {
     @Override
     public void draw(Pen pen) {
         String text = Wording.of(pen, pen.word("text"));
-        pen.note(pen.at(0), pen.word("stance") + (text.isBlank() ? "" : ": " + text), pen.is("stance", "short")
-                ? Side.ABOVE : Side.BELOW);
+        pen.note(
+                pen.at(0),
+                pen.word("stance") + (text.isBlank() ? "" : ": " + text),
+                pen.is("stance", "short") ? Side.ABOVE : Side.BELOW);
     }
 }

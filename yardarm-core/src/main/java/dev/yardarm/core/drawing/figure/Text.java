@@ -11,9 +11,10 @@ public final class Text extends Declared {
         also("note", "comment");
         through("where it stands");
         words("text", "Text", "Text");
-        help("Words at a point. {close} stands for the last close, {date} and {price} for those of the point, {line} for what "
-                + "the line it is grouped with is worth at the newest bar, and the name of a drawing in braces for what that "
-                + "one is worth; all of them stay current.");
+        help(
+                "Words at a point. {close} stands for the last close, {date} and {price} for those of the point, {line} for what "
+                        + "the line it is grouped with is worth at the newest bar, and the name of a drawing in braces for what that "
+                        + "one is worth; all of them stay current.");
     }
 
     @Override

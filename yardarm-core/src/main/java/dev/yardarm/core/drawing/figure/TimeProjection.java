@@ -3,7 +3,6 @@ package dev.yardarm.core.drawing.figure;
 import dev.yardarm.core.drawing.Declared;
 import dev.yardarm.core.drawing.Pen;
 import dev.yardarm.core.drawing.Sketch.Part;
-import dev.yardarm.core.series.Bars;
 
 /** The duration of a leg projected by ratios. */
 public final class TimeProjection extends Declared {

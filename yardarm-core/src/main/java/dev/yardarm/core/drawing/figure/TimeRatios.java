@@ -2,7 +2,6 @@ package dev.yardarm.core.drawing.figure;
 
 import dev.yardarm.core.drawing.Declared;
 import dev.yardarm.core.drawing.Pen;
-import dev.yardarm.core.series.Bars;
 
 /** Bars at ratios of a distance. */
 public final class TimeRatios extends Declared {
@@ -17,7 +16,11 @@ public final class TimeRatios extends Declared {
     @Override
     public void draw(Pen pen) {
         for (double ratio : pen.numbers("ratios")) {
-            Ratio.upright(pen, ratio, pen.at(0).towards(pen.at(1), ratio).u(), pen.at(0).v());
+            Ratio.upright(
+                    pen,
+                    ratio,
+                    pen.at(0).towards(pen.at(1), ratio).u(),
+                    pen.at(0).v());
         }
     }
 }

@@ -19,8 +19,15 @@ public final class TradingRange extends Declared {
     public TradingRange() {
         super(Family.STRUCTURE, "trading_range", "Trading range with phases");
         also("accumulation", "distribution", "wyckoff", "spring", "upthrust");
-        through("the preliminary support or supply", "the climax", "the automatic reaction", "the secondary test",
-                "the spring or upthrust", "its test", "the sign of strength or weakness", "the last point of support or supply");
+        through(
+                "the preliminary support or supply",
+                "the climax",
+                "the automatic reaction",
+                "the secondary test",
+                "the spring or upthrust",
+                "its test",
+                "the sign of strength or weakness",
+                "the last point of support or supply");
         atLeast(3);
         choice("kind", "Kind", "accumulation", "distribution");
         choice("extend", "Goes on", "none", "right");
@@ -56,7 +63,11 @@ public final class TradingRange extends Declared {
             double to = followed ? pen.at(PHASES[phase + 1]).u() : last.u();
             double height = Math.abs(reaction.v() - climax.v());
             pen.straight(Part.DASHED, new Point(from, foot - 0.5 * height), new Point(from, top), Extent.NONE);
-            pen.note(new Point((from + to) / 2, foot - 0.45 * height), String.valueOf((char) ('A' + phase)), Side.CENTRE, 1);
+            pen.note(
+                    new Point((from + to) / 2, foot - 0.45 * height),
+                    String.valueOf((char) ('A' + phase)),
+                    Side.CENTRE,
+                    1);
         }
     }
 

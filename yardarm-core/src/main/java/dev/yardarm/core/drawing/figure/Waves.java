@@ -26,10 +26,20 @@ abstract class Waves extends Declared {
         also("elliott", "wave count");
         through(points);
         atLeast(2);
-        choice("degree", "Degree", "minor", "supercycle", "cycle", "primary", "intermediate", "minute", "minuette",
+        choice(
+                "degree",
+                "Degree",
+                "minor",
+                "supercycle",
+                "cycle",
+                "primary",
+                "intermediate",
+                "minute",
+                "minuette",
                 "subminuette");
         choice("line", "Line", "yes", "no");
-        help(help + " Rules that are broken are written at its end (A. J. Frost, R. R. Prechter: Elliott Wave Principle, "
+        help(help
+                + " Rules that are broken are written at its end (A. J. Frost, R. R. Prechter: Elliott Wave Principle, "
                 + "1978). Enter on the last point ends an unfinished count.");
     }
 
@@ -41,9 +51,16 @@ abstract class Waves extends Declared {
         }
         for (int wave = 0; wave + 1 < pen.count(); wave++) {
             Point end = pen.at(wave + 1);
-            pen.note(end, degree.label(waves[wave]), end.v() >= pen.at(wave).v() ? Side.ABOVE : Side.BELOW, degree.size());
+            pen.note(
+                    end,
+                    degree.label(waves[wave]),
+                    end.v() >= pen.at(wave).v() ? Side.ABOVE : Side.BELOW,
+                    degree.size());
         }
-        pen.broken(pen.at(pen.count() - 1), rules.apply(pen.points().stream().mapToDouble(point -> pen.plane().price(point.v()))
-                .toArray()));
+        pen.broken(
+                pen.at(pen.count() - 1),
+                rules.apply(pen.points().stream()
+                        .mapToDouble(point -> pen.plane().price(point.v()))
+                        .toArray()));
     }
 }

@@ -6,8 +6,7 @@ import dev.yardarm.core.drawing.Sketch.Part;
 
 /** The prices between two borders, as several figures have them. */
 final class Zone {
-    private Zone() {
-    }
+    private Zone() {}
 
     /** An area with both borders, of which the upper one is the first value. */
     static void draw(Pen pen, double from, double to, double one, double other, Extent extent) {

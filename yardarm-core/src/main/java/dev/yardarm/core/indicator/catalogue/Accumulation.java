@@ -13,7 +13,8 @@ public final class Accumulation extends Declared {
         also("money flow", "cumulative", "accumulation distribution line");
         fitted();
         line();
-        help("Adds up volume by where each bar closed in its range: at the high all of it, at the low all "
+        help(
+                "Adds up volume by where each bar closed in its range: at the high all of it, at the low all "
                         + "of it taken off.",
                 "ad = ad[1] + volume * ((close - low) - (high - close)) / (high - low); a bar without range "
                         + "adds nothing.",
@@ -24,9 +25,17 @@ public final class Accumulation extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.step("value", 0, 1, (in, state, out) -> {
-            state[0] += in[0] == in[1] ? 0 : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]);
-            out[0] = state[0];
-        }, r.high(), r.low(), r.close(), r.volume()));
+        r.out(r.step(
+                "value",
+                0,
+                1,
+                (in, state, out) -> {
+                    state[0] += in[0] == in[1] ? 0 : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]);
+                    out[0] = state[0];
+                },
+                r.high(),
+                r.low(),
+                r.close(),
+                r.volume()));
     }
 }

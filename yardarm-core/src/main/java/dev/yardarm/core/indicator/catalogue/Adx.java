@@ -20,7 +20,8 @@ public final class Adx extends Declared {
         line("minus", "Minus directional indicator");
         cue("cross_up", "Plus crosses above minus");
         cue("cross_down", "Plus crosses below minus");
-        help("How strong the trend is, whichever way it goes, and which way.",
+        help(
+                "How strong the trend is, whichever way it goes, and which way.",
                 "Upward movement: high - high[1] when it is above zero and above low[1] - low, else 0; "
                         + "downward likewise. plus = 100 * wilder(up, n) / wilder(true range, n), minus likewise, "
                         + "from the second bar on; strength = wilder(100 * |plus - minus| / (plus + minus), n). "
@@ -39,10 +40,13 @@ public final class Adx extends Declared {
         Node falls = r.zip("down", up, down, (high, low) -> -low > high && -low > 0 ? -low : 0 * (high + low));
         Node range = r.wilder(r.trueRangeFromSecond(), r.length());
         Node plus = r.zip("plus", r.wilder(rises, r.length()), range, (moved, all) -> all == 0 ? 0 : 100 * moved / all);
-        Node minus = r.zip("minus", r.wilder(falls, r.length()), range,
-                (moved, all) -> all == 0 ? 0 : 100 * moved / all);
-        Node spread = r.zip("spread", plus, minus, (one, other) -> one + other == 0 ? 0
-                : 100 * Math.abs(one - other) / (one + other));
+        Node minus =
+                r.zip("minus", r.wilder(falls, r.length()), range, (moved, all) -> all == 0 ? 0 : 100 * moved / all);
+        Node spread = r.zip(
+                "spread",
+                plus,
+                minus,
+                (one, other) -> one + other == 0 ? 0 : 100 * Math.abs(one - other) / (one + other));
         r.out(r.wilder(spread, r.length()), plus, minus, r.crossesAbove(plus, minus), r.crossesBelow(plus, minus));
     }
 }

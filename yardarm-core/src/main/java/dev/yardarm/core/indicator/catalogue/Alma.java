@@ -17,7 +17,8 @@ public final class Alma extends Declared {
         number("sigma", "Sigma", 6, 0.5, 20);
         source(Field.CLOSE);
         line();
-        help("An average with bell-shaped weights whose peak can be moved toward the newest value.",
+        help(
+                "An average with bell-shaped weights whose peak can be moved toward the newest value.",
                 "The value i bars after the oldest weighs exp(-(i - m)^2 / (2 * s^2)) with m = offset * (n - "
                         + "1) and s = n / sigma; alma = sum of weight * v / sum of weights.",
                 "Smooth with little lag; an offset nearer to 1 follows closer, a larger sigma is sharper.",
@@ -37,12 +38,16 @@ public final class Alma extends Declared {
             all += weights[place];
         }
         double whole = all;
-        r.out(r.windowed("value", length, (values, start, count) -> {
-            double sum = 0;
-            for (int place = 0; place < count; place++) {
-                sum += weights[place] * values[0][start + place];
-            }
-            return sum / whole;
-        }, r.source()));
+        r.out(r.windowed(
+                "value",
+                length,
+                (values, start, count) -> {
+                    double sum = 0;
+                    for (int place = 0; place < count; place++) {
+                        sum += weights[place] * values[0][start + place];
+                    }
+                    return sum / whole;
+                },
+                r.source()));
     }
 }

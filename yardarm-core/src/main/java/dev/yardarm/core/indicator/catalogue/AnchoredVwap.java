@@ -23,7 +23,8 @@ public final class AnchoredVwap extends Declared {
         output("lower1", "Inner band below", Form.DASHED);
         output("upper2", "Outer band above", Form.DASHED);
         output("lower2", "Outer band below", Form.DASHED);
-        help("What was paid on average since a bar of the trader's choice.",
+        help(
+                "What was paid on average since a bar of the trader's choice.",
                 "As the volume-weighted average price, from the first bar that opens at or after the anchor; "
                         + "missing before. A date alone means the open of that day's session; without an anchor it "
                         + "begins with the first bar.",

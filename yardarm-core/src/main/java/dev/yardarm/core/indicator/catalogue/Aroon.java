@@ -17,7 +17,8 @@ public final class Aroon extends Declared {
         line("up", "Aroon up");
         line("down", "Aroon down");
         output("oscillator", "Up less down", Form.NONE);
-        help("How long ago the highest high and the lowest low were: the age of a trend.",
+        help(
+                "How long ago the highest high and the lowest low were: the age of a trend.",
                 "up = 100 * (n - bars since the highest high of the last n + 1 bars) / n, down likewise with "
                         + "the lowest low; of equal ones the newest counts. oscillator = up - down.",
                 "Up near 100 and down low is an advance with fresh highs; both low is a range.",
@@ -28,24 +29,32 @@ public final class Aroon extends Declared {
     @Override
     public void build(Recipe r) {
         int length = r.length();
-        Node up = r.windowed("up", length + 1, (values, start, count) -> {
-            int best = start;
-            double sum = 0;
-            for (int place = start; place < start + count; place++) {
-                sum += values[0][place];
-                best = values[0][place] >= values[0][best] ? place : best;
-            }
-            return sum != sum ? Double.NaN : 100.0 * (best - start) / length;
-        }, r.high());
-        Node down = r.windowed("down", length + 1, (values, start, count) -> {
-            int best = start;
-            double sum = 0;
-            for (int place = start; place < start + count; place++) {
-                sum += values[0][place];
-                best = values[0][place] <= values[0][best] ? place : best;
-            }
-            return sum != sum ? Double.NaN : 100.0 * (best - start) / length;
-        }, r.low());
+        Node up = r.windowed(
+                "up",
+                length + 1,
+                (values, start, count) -> {
+                    int best = start;
+                    double sum = 0;
+                    for (int place = start; place < start + count; place++) {
+                        sum += values[0][place];
+                        best = values[0][place] >= values[0][best] ? place : best;
+                    }
+                    return sum != sum ? Double.NaN : 100.0 * (best - start) / length;
+                },
+                r.high());
+        Node down = r.windowed(
+                "down",
+                length + 1,
+                (values, start, count) -> {
+                    int best = start;
+                    double sum = 0;
+                    for (int place = start; place < start + count; place++) {
+                        sum += values[0][place];
+                        best = values[0][place] <= values[0][best] ? place : best;
+                    }
+                    return sum != sum ? Double.NaN : 100.0 * (best - start) / length;
+                },
+                r.low());
         r.out(up, down, r.minus(up, down));
     }
 }

@@ -16,7 +16,8 @@ public final class Atr extends Declared {
         fitted();
         line("value", "Average true range");
         output("percent", "In per cent of the close", Form.NONE);
-        help("How far the instrument usually moves in a bar.",
+        help(
+                "How far the instrument usually moves in a bar.",
                 "value = Wilder's average of the true range over n bars, beginning with the simple average of "
                         + "the first n; percent = 100 * value / close.",
                 "The unit for stops, targets and position sizes.",
@@ -27,7 +28,8 @@ public final class Atr extends Declared {
     @Override
     public void build(Recipe r) {
         Node value = r.atr(r.length());
-        r.out(value, r.zip("percent", value, r.close(),
-                (range, close) -> close == 0 ? Double.NaN : 100 * range / close));
+        r.out(
+                value,
+                r.zip("percent", value, r.close(), (range, close) -> close == 0 ? Double.NaN : 100 * range / close));
     }
 }

@@ -4,7 +4,6 @@ import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
 
 /** ATR bands. upper and lower = v +- factor * atr(n). O(1) a bar. */
 public final class AtrBands extends Declared {
@@ -16,7 +15,8 @@ public final class AtrBands extends Declared {
         source(Field.CLOSE);
         line("upper", "Upper band");
         line("lower", "Lower band");
-        help("Lines some average true ranges above and below each value.",
+        help(
+                "Lines some average true ranges above and below each value.",
                 "upper and lower = v +- factor * atr(n).",
                 "Distances for stops and targets in proportion to the usual range.",
                 "They move with every bar; a stop must not.",
@@ -27,7 +27,8 @@ public final class AtrBands extends Declared {
     public void build(Recipe r) {
         double factor = r.number("factor");
         Node range = r.atr(r.length());
-        r.out(r.zip("upper", r.source(), range, (value, atr) -> value + factor * atr),
+        r.out(
+                r.zip("upper", r.source(), range, (value, atr) -> value + factor * atr),
                 r.zip("lower", r.source(), range, (value, atr) -> value - factor * atr));
     }
 }

@@ -16,7 +16,8 @@ public final class Awesome extends Declared {
         output("value", "Oscillator", Form.COLUMNS);
         cue("cross_up", "Crosses above zero");
         cue("cross_down", "Crosses below zero");
-        help("The distance between a fast and a slow average of the middle of the bars.",
+        help(
+                "The distance between a fast and a slow average of the middle of the bars.",
                 "sma(midprice, fast) - sma(midprice, slow).",
                 "Above zero the short term leads; two peaks on the same side, the second nearer to zero, warn "
                         + "of a turn.",

@@ -13,7 +13,8 @@ public final class BalanceOfPower extends Declared {
         length(14);
         bounded(-1, 1, 0.0);
         line();
-        help("Where bars close against their open, in parts of their range, on average.",
+        help(
+                "Where bars close against their open, in parts of their range, on average.",
                 "sma((close - open) / (high - low), n); a bar without range counts 0.",
                 "Above zero buyers end the bars stronger than they began.",
                 "Gaps between bars do not count in it.",
@@ -22,7 +23,10 @@ public final class BalanceOfPower extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node raw = r.zip("raw", r.minus(r.close(), r.open()), r.field(Field.RANGE),
+        Node raw = r.zip(
+                "raw",
+                r.minus(r.close(), r.open()),
+                r.field(Field.RANGE),
                 (gain, range) -> range == 0 ? 0 * gain : gain / range);
         r.out(r.mean(raw, r.length()));
     }

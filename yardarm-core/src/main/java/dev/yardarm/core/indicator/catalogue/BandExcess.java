@@ -25,7 +25,8 @@ public final class BandExcess extends Declared {
         cue("no_up", "No opposing excess to a decline");
         cue("only_up", "Up-excess alone");
         cue("only_down", "Down-excess alone");
-        help("How much price stood beyond its Bollinger bands over the last n bars: above the upper band "
+        help(
+                "How much price stood beyond its Bollinger bands over the last n bars: above the upper band "
                         + "upward, below the lower one downward.",
                 "With middle, upper and lower as in the Bollinger bands and the half width upper - middle: a "
                         + "bar's up-excess is max(0, v - upper) / half width, its down-excess max(0, lower - v) / "
@@ -41,26 +42,37 @@ public final class BandExcess extends Declared {
     @Override
     public void build(Recipe r) {
         double factor = r.number("factor");
-        Node[] excess = r.each("excess", 2, (in, out) -> {
-            double half = factor * in[1];
-            double above = (in[2] - in[0] - half) / half;
-            double below = (in[0] - half - in[2]) / half;
-            out[0] = half == 0 ? 0 : Math.max(above, 0);
-            out[1] = half == 0 ? 0 : Math.max(below, 0);
-        }, r.mean(r.source(), r.length()), r.deviation(r.source(), r.length()), r.source());
+        Node[] excess = r.each(
+                "excess",
+                2,
+                (in, out) -> {
+                    double half = factor * in[1];
+                    double above = (in[2] - in[0] - half) / half;
+                    double below = (in[0] - half - in[2]) / half;
+                    out[0] = half == 0 ? 0 : Math.max(above, 0);
+                    out[1] = half == 0 ? 0 : Math.max(below, 0);
+                },
+                r.mean(r.source(), r.length()),
+                r.deviation(r.source(), r.length()),
+                r.source());
         Node up = r.times(r.mean(excess[0], r.length()), 100);
         Node down = r.map("down", r.mean(excess[1], r.length()), mean -> 0 - 100 * mean);
         r.out(up, down);
-        r.out(r.each("cues", 5, (in, out) -> {
-            double known = in[0] + in[1];
-            boolean high = in[0] > 0;
-            boolean low = in[1] < 0;
-            out[0] = yes(high && low, known);
-            out[1] = yes(!low, known);
-            out[2] = yes(!high, known);
-            out[3] = yes(high && !low, known);
-            out[4] = yes(low && !high, known);
-        }, up, down));
+        r.out(r.each(
+                "cues",
+                5,
+                (in, out) -> {
+                    double known = in[0] + in[1];
+                    boolean high = in[0] > 0;
+                    boolean low = in[1] < 0;
+                    out[0] = yes(high && low, known);
+                    out[1] = yes(!low, known);
+                    out[2] = yes(!high, known);
+                    out[3] = yes(high && !low, known);
+                    out[4] = yes(low && !high, known);
+                },
+                up,
+                down));
     }
 
     private static double yes(boolean holds, double known) {

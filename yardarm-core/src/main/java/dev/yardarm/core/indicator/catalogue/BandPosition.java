@@ -17,7 +17,8 @@ public final class BandPosition extends Declared {
         source(Field.CLOSE);
         fitted(0.0, 0.5, 1.0);
         line();
-        help("Where price stands in its Bollinger bands: 0 at the lower, 1 at the upper one.",
+        help(
+                "Where price stands in its Bollinger bands: 0 at the lower, 1 at the upper one.",
                 "position = (v - lower) / (upper - lower); missing while the bands have no width.",
                 "Above 1 price is beyond the upper band, below 0 beyond the lower; a new price high with a "
                         + "lower position warns.",
@@ -28,8 +29,13 @@ public final class BandPosition extends Declared {
     @Override
     public void build(Recipe r) {
         double factor = r.number("factor");
-        r.out(r.each("value", 1, (in, out) -> out[0] = in[1] == 0 ? Double.NaN
-                : (in[2] - in[0] + factor * in[1]) / (2 * factor * in[1]), r.mean(r.source(), r.length()),
-                r.deviation(r.source(), r.length()), r.source())[0]);
+        r.out(r.each(
+                        "value",
+                        1,
+                        (in, out) -> out[0] =
+                                in[1] == 0 ? Double.NaN : (in[2] - in[0] + factor * in[1]) / (2 * factor * in[1]),
+                        r.mean(r.source(), r.length()),
+                        r.deviation(r.source(), r.length()),
+                        r.source())[0]);
     }
 }

@@ -14,7 +14,8 @@ public final class BandWidth extends Declared {
         source(Field.CLOSE);
         fitted();
         line();
-        help("How far apart the Bollinger bands are, as a part of their average.",
+        help(
+                "How far apart the Bollinger bands are, as a part of their average.",
                 "width = 2 * factor * deviation / sma(v, n).",
                 "The lowest width of half a year is a squeeze: a move is likely, its direction open.",
                 "A squeeze may last; the first break is often a false one.",
@@ -24,7 +25,10 @@ public final class BandWidth extends Declared {
     @Override
     public void build(Recipe r) {
         double factor = r.number("factor");
-        r.out(r.zip("value", r.mean(r.source(), r.length()), r.deviation(r.source(), r.length()),
+        r.out(r.zip(
+                "value",
+                r.mean(r.source(), r.length()),
+                r.deviation(r.source(), r.length()),
                 (middle, deviation) -> middle == 0 ? Double.NaN : 2 * factor * deviation / middle));
     }
 }

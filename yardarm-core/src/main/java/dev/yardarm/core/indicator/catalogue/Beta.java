@@ -19,7 +19,8 @@ public final class Beta extends Declared {
         fitted(0.0, 1.0);
         line();
         output("since", "Oldest bar it is of", Form.NONE);
-        help("How much the instrument moves for a move of another, usually the benchmark.",
+        help(
+                "How much the instrument moves for a move of another, usually the benchmark.",
                 "Covariance of the logarithmic changes of both over the variance of the other's, over the "
                         + "last n bars both have; missing where the other does not move. since: when the oldest of "
                         + "those bars opened.",
@@ -31,8 +32,14 @@ public final class Beta extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.joint("value", r.whole("length"), true, (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
-                ? Double.NaN : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X],
-                r.other("against", Field.CLOSE), r.source()));
+        r.out(r.joint(
+                "value",
+                r.whole("length"),
+                true,
+                (moments, out) -> out[0] = moments[WindowMoments.SQUARES_X] == 0
+                        ? Double.NaN
+                        : moments[WindowMoments.PRODUCTS] / moments[WindowMoments.SQUARES_X],
+                r.other("against", Field.CLOSE),
+                r.source()));
     }
 }

@@ -23,7 +23,8 @@ public final class Bollinger extends Declared {
         output("width", "Width, as a part of the average", Form.NONE);
         output("position", "Position in the bands, 0 to 1", Form.NONE);
         fill("upper", "lower");
-        help("A simple average with bands some standard deviations above and below it: narrow in a calm "
+        help(
+                "A simple average with bands some standard deviations above and below it: narrow in a calm "
                         + "market, wide in a lively one.",
                 "middle = sma(v, n); deviation over the same n values, divided by n; upper and lower = middle "
                         + "+- factor * deviation; width = (upper - lower) / middle; position = (v - lower) / (upper "
@@ -38,13 +39,19 @@ public final class Bollinger extends Declared {
     public void build(Recipe r) {
         double factor = r.number("factor");
         Node middle = r.mean(r.source(), r.length());
-        Node[] rest = r.each("bands", 4, (in, out) -> {
-            double reach = factor * in[1];
-            out[0] = in[0] + reach;
-            out[1] = in[0] - reach;
-            out[2] = in[0] == 0 ? Double.NaN : 2 * reach / in[0];
-            out[3] = reach == 0 ? Double.NaN : (in[2] - out[1]) / (2 * reach);
-        }, middle, r.deviation(r.source(), r.length()), r.source());
+        Node[] rest = r.each(
+                "bands",
+                4,
+                (in, out) -> {
+                    double reach = factor * in[1];
+                    out[0] = in[0] + reach;
+                    out[1] = in[0] - reach;
+                    out[2] = in[0] == 0 ? Double.NaN : 2 * reach / in[0];
+                    out[3] = reach == 0 ? Double.NaN : (in[2] - out[1]) / (2 * reach);
+                },
+                middle,
+                r.deviation(r.source(), r.length()),
+                r.source());
         r.out(middle, rest[0], rest[1], rest[2], rest[3]);
     }
 }

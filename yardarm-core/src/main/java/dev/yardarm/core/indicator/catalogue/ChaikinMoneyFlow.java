@@ -15,7 +15,8 @@ public final class ChaikinMoneyFlow extends Declared {
         length(20);
         bounded(-1, 1, -0.1, 0.0, 0.1);
         line();
-        help("The part of the volume of n bars that closed toward the high, less that toward the low.",
+        help(
+                "The part of the volume of n bars that closed toward the high, less that toward the low.",
                 "sum(volume * ((close - low) - (high - close)) / (high - low), n) / sum(volume, n); missing "
                         + "where nothing was traded.",
                 "Above 0.1 buyers, below -0.1 sellers dominate; crossing zero against price warns.",
@@ -25,8 +26,16 @@ public final class ChaikinMoneyFlow extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node flow = r.each("flow", 1, (in, out) -> out[0] = in[0] == in[1] ? 0 * (in[2] + in[3])
-                : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]), r.high(), r.low(), r.close(), r.volume())[0];
+        Node flow = r.each(
+                        "flow",
+                        1,
+                        (in, out) -> out[0] = in[0] == in[1]
+                                ? 0 * (in[2] + in[3])
+                                : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]),
+                        r.high(),
+                        r.low(),
+                        r.close(),
+                        r.volume())[0];
         r.out(r.over(r.sum(flow, r.length()), r.sum(r.volume(), r.length())));
     }
 }

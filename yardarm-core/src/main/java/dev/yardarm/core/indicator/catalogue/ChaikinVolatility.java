@@ -17,7 +17,8 @@ public final class ChaikinVolatility extends Declared {
         length("change", "Change over bars", 10);
         fitted(0.0);
         line();
-        help("How much the average range has grown, in per cent.",
+        help(
+                "How much the average range has grown, in per cent.",
                 "e = ema(high - low, n); value = 100 * (e - e[change]) / e[change]; 0 while bars have no "
                         + "range at all.",
                 "A sharp rise comes with panics and lows, a slow fall with mature advances.",
@@ -28,7 +29,10 @@ public final class ChaikinVolatility extends Declared {
     @Override
     public void build(Recipe r) {
         Node average = r.ema(r.field(Field.RANGE), r.length());
-        r.out(r.zip("value", average, r.back(average, r.whole("change")),
+        r.out(r.zip(
+                "value",
+                average,
+                r.back(average, r.whole("change")),
                 (now, before) -> before == 0 ? now == 0 ? 0 : Double.NaN : 100 * (now - before) / before));
     }
 }

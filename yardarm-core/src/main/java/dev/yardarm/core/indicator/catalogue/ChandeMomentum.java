@@ -17,7 +17,8 @@ public final class ChandeMomentum extends Declared {
         source(Field.CLOSE);
         bounded(-100, 100, -50.0, 0.0, 50.0);
         line();
-        help("Rises less falls in proportion to all movement of n bars, unsmoothed.",
+        help(
+                "Rises less falls in proportion to all movement of n bars, unsmoothed.",
                 "cmo = 100 * (sum of rises - sum of falls) / (sum of rises + sum of falls), 0 without any "
                         + "movement.",
                 "Beyond +-50 the move is one-sided; its absolute value measures the trend.",
@@ -28,7 +29,9 @@ public final class ChandeMomentum extends Declared {
     @Override
     public void build(Recipe r) {
         Node change = r.change(r.source(), 1);
-        r.out(r.zip("value", r.sum(r.map("rise", change, value -> Math.max(value, 0)), r.length()),
+        r.out(r.zip(
+                "value",
+                r.sum(r.map("rise", change, value -> Math.max(value, 0)), r.length()),
                 r.sum(r.map("fall", change, value -> Math.max(-value, 0)), r.length()),
                 (up, down) -> up + down == 0 ? 0 : 100 * (up - down) / (up + down)));
     }

@@ -3,7 +3,6 @@ package dev.yardarm.core.indicator.catalogue;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
-import dev.yardarm.core.series.Times;
 
 /**
  * Chandelier exit. long = highest(high, n) - factor * atr(n); short = lowest(low, n) + factor * atr(n). O(1) a bar.
@@ -16,7 +15,8 @@ public final class Chandelier extends Declared {
         number("factor", "Times ATR", 3, 0.1, 20);
         output("long", "Exit of a long", Form.STEPS);
         output("short", "Exit of a short", Form.STEPS);
-        help("A stop that hangs some average true ranges below the highest high, and one that stands above "
+        help(
+                "A stop that hangs some average true ranges below the highest high, and one that stands above "
                         + "the lowest low.",
                 "long = highest(high, n) - factor * atr(n); short = lowest(low, n) + factor * atr(n).",
                 "A close beyond it ends the position; it gives a trend room in proportion to its swings.",
@@ -29,7 +29,8 @@ public final class Chandelier extends Declared {
     public void build(Recipe r) {
         double factor = r.number("factor");
         Node range = r.atr(r.length());
-        r.out(r.zip("long", r.highest(r.high(), r.length()), range, (high, atr) -> high - factor * atr),
+        r.out(
+                r.zip("long", r.highest(r.high(), r.length()), range, (high, atr) -> high - factor * atr),
                 r.zip("short", r.lowest(r.low(), r.length()), range, (low, atr) -> low + factor * atr));
     }
 }

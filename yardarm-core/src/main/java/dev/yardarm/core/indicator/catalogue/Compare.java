@@ -17,7 +17,8 @@ public final class Compare extends Declared {
         output("open", "Open", Form.NONE);
         output("high", "High", Form.NONE);
         output("low", "Low", Form.NONE);
-        help("Another instrument on the same chart, to see which of them leads and which stays behind.",
+        help(
+                "Another instrument on the same chart, to see which of them leads and which stays behind.",
                 "The values of the other's bar that closed last since the bar before had closed; missing where there is none. "
                         + "An exchange that closes later in the day counts from the next bar on.",
                 "On the scale of percentages both begin at the first bar in view: what is higher has risen more since. "
@@ -34,7 +35,10 @@ public final class Compare extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.other("with", Field.CLOSE), r.other("with", Field.OPEN), r.other("with", Field.HIGH),
+        r.out(
+                r.other("with", Field.CLOSE),
+                r.other("with", Field.OPEN),
+                r.other("with", Field.HIGH),
                 r.other("with", Field.LOW));
     }
 }

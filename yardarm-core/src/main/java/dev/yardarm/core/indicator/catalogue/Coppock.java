@@ -16,7 +16,8 @@ public final class Coppock extends Declared {
         source(Field.CLOSE);
         fitted(0.0);
         line();
-        help("Two rates of change added and smoothed, made to find major lows on monthly bars.",
+        help(
+                "Two rates of change added and smoothed, made to find major lows on monthly bars.",
                 "value = wma(roc(long) + roc(short), smooth).",
                 "On monthly bars of an index: a turn upward from below zero is the purchase its author meant.",
                 "It has no rule for sales, and few signals in a life.",
@@ -25,9 +26,15 @@ public final class Coppock extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node one = r.zip("long", r.source(), r.back(r.source(), r.whole("long")),
+        Node one = r.zip(
+                "long",
+                r.source(),
+                r.back(r.source(), r.whole("long")),
                 (now, before) -> before == 0 ? Double.NaN : 100 * (now - before) / before);
-        Node other = r.zip("short", r.source(), r.back(r.source(), r.whole("short")),
+        Node other = r.zip(
+                "short",
+                r.source(),
+                r.back(r.source(), r.whole("short")),
                 (now, before) -> before == 0 ? Double.NaN : 100 * (now - before) / before);
         r.out(r.weighted(r.plus(one, other), r.whole("smooth")));
     }

@@ -21,7 +21,8 @@ public final class Correlation extends Declared {
         bounded(-1, 1, -0.5, 0.0, 0.5);
         line();
         output("since", "Oldest bar it is of", Form.NONE);
-        help("How closely two instruments move together: 1 alike, -1 opposite, 0 not at all.",
+        help(
+                "How closely two instruments move together: 1 alike, -1 opposite, 0 not at all.",
                 "Pearson's correlation of the logarithmic changes (or of the values) of both over the last n "
                         + "bars both have, joined as they were known; bars only one of them has are passed over. 0 where "
                         + "one does not move. since: when the oldest of those bars opened.",
@@ -32,9 +33,15 @@ public final class Correlation extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.joint("value", r.whole("length"), r.is("of", "returns"), (moments, out) -> {
-            double all = moments[WindowMoments.SQUARES_X] * moments[WindowMoments.SQUARES_Y];
-            out[0] = all == 0 ? 0 : Math.max(-1, Math.min(1, moments[WindowMoments.PRODUCTS] / Math.sqrt(all)));
-        }, r.other("against", Field.CLOSE), r.source()));
+        r.out(r.joint(
+                "value",
+                r.whole("length"),
+                r.is("of", "returns"),
+                (moments, out) -> {
+                    double all = moments[WindowMoments.SQUARES_X] * moments[WindowMoments.SQUARES_Y];
+                    out[0] = all == 0 ? 0 : Math.max(-1, Math.min(1, moments[WindowMoments.PRODUCTS] / Math.sqrt(all)));
+                },
+                r.other("against", Field.CLOSE),
+                r.source()));
     }
 }

@@ -19,7 +19,8 @@ public final class CumulativeDelta extends Declared {
         line("value", "Cumulative delta");
         output("bar", "Delta of the bar", Form.NONE);
         cue("estimated", "Estimated from bars");
-        help("Volume bought at the ask less volume sold at the bid, added up. From single trades with their side where "
+        help(
+                "Volume bought at the ask less volume sold at the bid, added up. From single trades with their side where "
                         + "they are known, else estimated from the bars, and then it says so.",
                 "bar = volume struck at the ask less volume struck at the bid; where trades are not known volume * "
                         + "(2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of the bars "
@@ -32,19 +33,35 @@ public final class CumulativeDelta extends Declared {
     @Override
     public void build(Recipe r) {
         boolean ofBars = r.is("from", "bars");
-        Node[] bar = r.each("bar", 2, (in, out) -> {
-            boolean known = !ofBars && in[4] == in[4];
-            out[0] = known ? in[4] : in[0] == in[1] ? 0 : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]);
-            out[1] = known ? 0 : 1;
-        }, r.high(), r.low(), r.close(), r.volume(), r.tradedDelta());
-        Node[] sums = r.steps("value", 0, new double[] {Double.NaN, 0, 0}, 2, (in, state, out) -> {
-            boolean goesOn = in[0] == state[0];
-            state[1] = goesOn ? state[1] + in[1] : in[1];
-            state[2] = goesOn ? Math.max(state[2], in[2]) : in[2];
-            state[0] = in[0];
-            out[0] = state[1];
-            out[1] = state[2];
-        }, r.period("period"), bar[0], bar[1]);
+        Node[] bar = r.each(
+                "bar",
+                2,
+                (in, out) -> {
+                    boolean known = !ofBars && in[4] == in[4];
+                    out[0] = known ? in[4] : in[0] == in[1] ? 0 : in[3] * (2 * in[2] - in[0] - in[1]) / (in[0] - in[1]);
+                    out[1] = known ? 0 : 1;
+                },
+                r.high(),
+                r.low(),
+                r.close(),
+                r.volume(),
+                r.tradedDelta());
+        Node[] sums = r.steps(
+                "value",
+                0,
+                new double[] {Double.NaN, 0, 0},
+                2,
+                (in, state, out) -> {
+                    boolean goesOn = in[0] == state[0];
+                    state[1] = goesOn ? state[1] + in[1] : in[1];
+                    state[2] = goesOn ? Math.max(state[2], in[2]) : in[2];
+                    state[0] = in[0];
+                    out[0] = state[1];
+                    out[1] = state[2];
+                },
+                r.period("period"),
+                bar[0],
+                bar[1]);
         r.out(sums[0], bar[0], sums[1]);
     }
 }

@@ -1,6 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.Averages;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
@@ -14,7 +13,8 @@ public final class Dema extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("An exponential average with most of its lag taken off.",
+        help(
+                "An exponential average with most of its lag taken off.",
                 "dema = 2 * e1 - e2, where e1 = ema(v, n) and e2 = ema(e1, n).",
                 "Turns sooner than the exponential average; used where its lag costs too much.",
                 "It overshoots at sharp turns.",

@@ -13,7 +13,8 @@ public final class Detrended extends Declared {
         source(Field.CLOSE);
         fitted(0.0);
         line();
-        help("Price of half a period ago less the average of now, so that swings show without the trend.",
+        help(
+                "Price of half a period ago less the average of now, so that swings show without the trend.",
                 "dpo = v[n / 2 + 1] - sma(v, n), n / 2 rounded down.",
                 "The distance of its highs and lows estimates the length of the cycle.",
                 "It belongs to a price half a period old: no signal for now.",

@@ -14,7 +14,8 @@ public final class Donchian extends Declared {
         line("lower", "Lowest low");
         output("middle", "Middle", Form.DASHED);
         fill("upper", "lower");
-        help("The highest high and the lowest low of the last n bars, this one included.",
+        help(
+                "The highest high and the lowest low of the last n bars, this one included.",
                 "upper = highest(high, n), lower = lowest(low, n), middle = (upper + lower) / 2.",
                 "A close beyond the channel of the bars before is a breakout: compare with upper back 1.",
                 "Many breakouts in a range fail.",

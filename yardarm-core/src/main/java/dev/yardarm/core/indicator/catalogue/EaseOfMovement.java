@@ -17,7 +17,8 @@ public final class EaseOfMovement extends Declared {
         number("scale", "Volume in units of", 10000, 1, 1e12);
         fitted(0.0);
         line();
-        help("How far price gets with how little volume.",
+        help(
+                "How far price gets with how little volume.",
                 "move = midprice - midprice[1]; raw = move * (high - low) / (volume / scale), 0 for a bar "
                         + "without volume or range; value = sma(raw, n).",
                 "Above zero price rises with ease; near zero it takes much volume to move it.",
@@ -28,9 +29,13 @@ public final class EaseOfMovement extends Declared {
     @Override
     public void build(Recipe r) {
         double scale = r.number("scale");
-        Node raw = r.each("raw", 1, (in, out) -> out[0] = in[2] == 0 ? 0 * (in[0] + in[1]) + 0.0
-                : in[0] * in[1] * scale / in[2],
-                r.change(r.field(Field.MIDPRICE), 1), r.field(Field.RANGE), r.volume())[0];
+        Node raw = r.each(
+                        "raw",
+                        1,
+                        (in, out) -> out[0] = in[2] == 0 ? 0 * (in[0] + in[1]) + 0.0 : in[0] * in[1] * scale / in[2],
+                        r.change(r.field(Field.MIDPRICE), 1),
+                        r.field(Field.RANGE),
+                        r.volume())[0];
         r.out(r.mean(raw, r.length()));
     }
 }

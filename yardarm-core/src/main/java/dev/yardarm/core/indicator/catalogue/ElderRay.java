@@ -13,7 +13,8 @@ public final class ElderRay extends Declared {
         fitted(0.0);
         output("bulls", "Power of the bulls", Form.COLUMNS);
         output("bears", "Power of the bears", Form.COLUMNS);
-        help("How far the high stands above, and the low below, an exponential average.",
+        help(
+                "How far the high stands above, and the low below, an exponential average.",
                 "bulls = high - ema(close, n), bears = low - ema(close, n).",
                 "In a rising average, bears below zero and rising is the purchase; in a falling one, bulls "
                         + "above zero and falling the sale.",

@@ -15,7 +15,8 @@ public final class Ema extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("An average in which the newest value weighs most and old ones fade away.",
+        help(
+                "An average in which the newest value weighs most and old ones fade away.",
                 "ema = ema[1] + 2 / (n + 1) * (v - ema[1]), starting from the simple average of the first n "
                         + "values. After a missing value it starts anew.",
                 "Read like the simple average; it turns sooner.",

@@ -18,11 +18,11 @@ public final class Envelope extends Declared {
         line("upper", "Upper envelope");
         line("lower", "Lower envelope");
         fill("upper", "lower");
-        help("An average with a line a fixed part above and below it.",
+        help(
+                "An average with a line a fixed part above and below it.",
                 "upper = average * (1 + percent / 100), lower = average * (1 - percent / 100).",
                 "Price beyond a line is stretched from its average; in a range it tends to come back.",
-                "The distance does not follow volatility: what fits one instrument or time does not fit "
-                        + "another.",
+                "The distance does not follow volatility: what fits one instrument or time does not fit " + "another.",
                 "In common use; no single author.");
     }
 
@@ -30,7 +30,9 @@ public final class Envelope extends Declared {
     public void build(Recipe r) {
         Node middle = r.average("average", r.source(), r.length());
         double part = r.number("percent") / 100;
-        r.out(middle, r.map("upper", middle, value -> value * (1 + part)),
+        r.out(
+                middle,
+                r.map("upper", middle, value -> value * (1 + part)),
                 r.map("lower", middle, value -> value * (1 - part)));
     }
 }

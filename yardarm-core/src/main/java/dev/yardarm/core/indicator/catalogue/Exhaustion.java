@@ -33,7 +33,8 @@ public final class Exhaustion extends Declared {
         cue("perfect_low", "The same, perfected");
         cue("countdown_high", "Countdown of an advance complete");
         cue("countdown_low", "Countdown of a decline complete");
-        help("Counts how long a move has gone on without a rest: nine bars make a setup, thirteen more a "
+        help(
+                "Counts how long a move has gone on without a rest: nine bars make a setup, thirteen more a "
                         + "countdown, after which a move is often tired.",
                 "Setup of a decline: consecutive bars that close below the close four bars before; with flip "
                         + "needed its first comes right after a close that was not. Perfected: the low of the last "
@@ -52,11 +53,28 @@ public final class Exhaustion extends Declared {
 
     @Override
     public void build(Recipe r) {
-        ExhaustionCount.Rules rules = new ExhaustionCount.Rules(r.whole("setup"), r.whole("countdown"),
-                r.is("flip", "needed"), r.is("rule", "reach"), r.is("qualify", "needed"),
+        ExhaustionCount.Rules rules = new ExhaustionCount.Rules(
+                r.whole("setup"),
+                r.whole("countdown"),
+                r.is("flip", "needed"),
+                r.is("rule", "reach"),
+                r.is("qualify", "needed"),
                 r.is("cancel", "opposite_or_range"));
-        r.out(r.steps("count", 0, ExhaustionCount.STATE, 10, new ExhaustionCount(rules), r.close(), r.high(), r.low(),
-                r.back(r.close(), 4), r.back(r.high(), 2), r.back(r.low(), 2), r.back(r.high(), 1), r.back(r.low(), 1),
-                r.back(r.high(), 3), r.back(r.low(), 3)));
+        r.out(r.steps(
+                "count",
+                0,
+                ExhaustionCount.STATE,
+                10,
+                new ExhaustionCount(rules),
+                r.close(),
+                r.high(),
+                r.low(),
+                r.back(r.close(), 4),
+                r.back(r.high(), 2),
+                r.back(r.low(), 2),
+                r.back(r.high(), 1),
+                r.back(r.low(), 1),
+                r.back(r.high(), 3),
+                r.back(r.low(), 3)));
     }
 }

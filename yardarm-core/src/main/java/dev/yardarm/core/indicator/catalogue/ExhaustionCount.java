@@ -9,6 +9,7 @@ import dev.yardarm.core.calculation.Stepped;
 final class ExhaustionCount implements Stepped.Step {
     /** Numbers of one side's state. */
     private static final int SIDE = 7;
+
     static final int STATE = 2 * SIDE;
 
     private static final int SETUP = 0;
@@ -29,8 +30,7 @@ final class ExhaustionCount implements Stepped.Step {
      * @param qualified the last bar of a countdown must reach the close of its eighth
      * @param endsByRange a countdown ends when price leaves the setup the other way
      */
-    record Rules(int setup, int countdown, boolean flip, boolean byReach, boolean qualified, boolean endsByRange) {
-    }
+    record Rules(int setup, int countdown, boolean flip, boolean byReach, boolean qualified, boolean endsByRange) {}
 
     ExhaustionCount(Rules rules) {
         this.rules = rules;
@@ -81,8 +81,8 @@ final class ExhaustionCount implements Stepped.Step {
     }
 
     /** Takes a bar into a countdown; true when it completes it. */
-    private boolean countdown(double[] state, int side, boolean begins, boolean opposite, double close, double low,
-                              double lowBefore) {
+    private boolean countdown(
+            double[] state, int side, boolean begins, boolean opposite, double close, double low, double lowBefore) {
         if (opposite || rules.endsByRange() && state[side + RUNS] == 1 && low > state[side + RANGE]) {
             state[side + RUNS] = 0;
             state[side + COUNT] = 0;

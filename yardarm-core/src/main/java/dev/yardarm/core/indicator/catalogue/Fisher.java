@@ -21,7 +21,8 @@ public final class Fisher extends Declared {
         output("signal", "Value one bar before", Form.DASHED);
         cue("cross_up", "Turns up");
         cue("cross_down", "Turns down");
-        help("The place of price in its reach, transformed so that extremes stand out sharply.",
+        help(
+                "The place of price in its reach, transformed so that extremes stand out sharply.",
                 "x = 0.66 * ((v - lowest) / (highest - lowest) - 0.5) + 0.67 * x[1], held between -0.999 and "
                         + "0.999, with 0 for the first term without any reach; value = 0.5 * ln((1 + x) / (1 - x)) "
                         + "+ 0.5 * value[1]; both begin at 0. signal = value[1].",
@@ -32,12 +33,19 @@ public final class Fisher extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node value = r.step("value", 0, 2, (in, state, out) -> {
-            double place = in[1] == in[2] ? 0 : (in[0] - in[2]) / (in[1] - in[2]) - 0.5;
-            state[0] = Math.max(-0.999, Math.min(0.999, 0.66 * place + 0.67 * state[0]));
-            state[1] = 0.5 * Math.log((1 + state[0]) / (1 - state[0])) + 0.5 * state[1];
-            out[0] = state[1];
-        }, r.source(), r.highest(r.source(), r.length()), r.lowest(r.source(), r.length()));
+        Node value = r.step(
+                "value",
+                0,
+                2,
+                (in, state, out) -> {
+                    double place = in[1] == in[2] ? 0 : (in[0] - in[2]) / (in[1] - in[2]) - 0.5;
+                    state[0] = Math.max(-0.999, Math.min(0.999, 0.66 * place + 0.67 * state[0]));
+                    state[1] = 0.5 * Math.log((1 + state[0]) / (1 - state[0])) + 0.5 * state[1];
+                    out[0] = state[1];
+                },
+                r.source(),
+                r.highest(r.source(), r.length()),
+                r.lowest(r.source(), r.length()));
         Node signal = r.back(value, 1);
         r.out(value, signal, r.crossesAbove(value, signal), r.crossesBelow(value, signal));
     }

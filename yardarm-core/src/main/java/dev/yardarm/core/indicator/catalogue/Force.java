@@ -11,7 +11,8 @@ public final class Force extends Declared {
         length(13);
         fitted(0.0);
         line();
-        help("The change of the close times the volume behind it, smoothed.",
+        help(
+                "The change of the close times the volume behind it, smoothed.",
                 "ema((close - close[1]) * volume, n).",
                 "Its sign is who has the upper hand; with a short period its dips in an advance are entries.",
                 "A single bar of high volume rules it.",

@@ -16,7 +16,8 @@ public final class GarmanKlass extends Declared {
         whole("year", "Bars of a year", 252, 1, 1000000);
         fitted();
         line();
-        help("Volatility of a year in per cent, estimated from open, high, low and close.",
+        help(
+                "Volatility of a year in per cent, estimated from open, high, low and close.",
                 "100 * sqrt(mean over n bars of 0.5 * ln(high / low)^2 - (2 * ln 2 - 1) * ln(close / open)^2, "
                         + "* bars of a year); 0 where the mean is below zero.",
                 "More efficient than the estimate by highs and lows.",
@@ -27,11 +28,20 @@ public final class GarmanKlass extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node terms = r.each("term", 1, (in, out) -> {
-            double reach = Math.log(in[1] / in[2]);
-            double body = Math.log(in[3] / in[0]);
-            out[0] = in[2] > 0 && in[0] > 0 ? 0.5 * reach * reach - (2 * Math.log(2) - 1) * body * body : Double.NaN;
-        }, r.open(), r.high(), r.low(), r.close())[0];
+        Node terms = r.each(
+                        "term",
+                        1,
+                        (in, out) -> {
+                            double reach = Math.log(in[1] / in[2]);
+                            double body = Math.log(in[3] / in[0]);
+                            out[0] = in[2] > 0 && in[0] > 0
+                                    ? 0.5 * reach * reach - (2 * Math.log(2) - 1) * body * body
+                                    : Double.NaN;
+                        },
+                        r.open(),
+                        r.high(),
+                        r.low(),
+                        r.close())[0];
         int year = r.whole("year");
         r.out(r.map("value", r.mean(terms, r.length()), mean -> 100 * Math.sqrt((mean < 0 ? 0 : mean) * year)));
     }

@@ -15,7 +15,8 @@ public final class Highest extends Declared {
         length(20);
         source(Field.HIGH);
         line();
-        help("The largest of the last n values, this bar included.",
+        help(
+                "The largest of the last n values, this bar included.",
                 "The largest of v[0] ... v[n-1]. Missing until n values are there, and in every window that "
                         + "holds a missing value.",
                 "A close above the highest high of the bars before is a break upward: write highest(...) back "

@@ -1,7 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
@@ -19,9 +18,9 @@ public final class HistoricalVolatility extends Declared {
         source(Field.CLOSE);
         fitted();
         line();
-        help("The standard deviation of returns, for a year, in per cent.",
-                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a "
-                        + "year).",
+        help(
+                "The standard deviation of returns, for a year, in per cent.",
+                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a " + "year).",
                 "Compared with its own past it tells calm from storm; compared with implied volatility "
                         + "whether options are dear.",
                 "Uses closes alone: what happens inside a bar is not seen.",
@@ -30,8 +29,11 @@ public final class HistoricalVolatility extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node returns = r.zip("return", r.source(), r.back(r.source(), 1), (now, before) -> now > 0 && before > 0
-                ? Math.log(now / before) : Double.NaN);
+        Node returns = r.zip(
+                "return",
+                r.source(),
+                r.back(r.source(), 1),
+                (now, before) -> now > 0 && before > 0 ? Math.log(now / before) : Double.NaN);
         int length = r.whole("length");
         double scale = 100 * Math.sqrt((double) length / (length - 1) * r.whole("year"));
         r.out(r.map("value", r.deviation(returns, length), deviation -> scale * deviation));

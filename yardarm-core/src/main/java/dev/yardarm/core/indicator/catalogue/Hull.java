@@ -16,9 +16,9 @@ public final class Hull extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("A smooth average with little lag, made of weighted averages.",
-                "hull = wma(2 * wma(v, n / 2) - wma(v, n), sqrt(n)); half and root are rounded down, at least "
-                        + "1.",
+        help(
+                "A smooth average with little lag, made of weighted averages.",
+                "hull = wma(2 * wma(v, n / 2) - wma(v, n), sqrt(n)); half and root are rounded down, at least " + "1.",
                 "Its turns are read as turns of the short trend.",
                 "It overshoots after sharp moves and changes direction often in a range.",
                 "Alan Hull, Hull Moving Average (2005).");
@@ -28,7 +28,10 @@ public final class Hull extends Declared {
     public void build(Recipe r) {
         int half = Math.max(1, r.length() / 2);
         int root = Math.max(1, (int) Math.sqrt(r.length()));
-        Node raw = r.zip("raw", r.weighted(r.source(), half), r.weighted(r.source(), r.length()),
+        Node raw = r.zip(
+                "raw",
+                r.weighted(r.source(), half),
+                r.weighted(r.source(), r.length()),
                 (fast, slow) -> 2 * fast - slow);
         r.out(r.weighted(raw, root));
     }

@@ -38,7 +38,8 @@ public final class Ichimoku extends Declared {
         cue("lagging_above", "Lagging line above price and cloud of its place");
         cue("lagging_below", "Lagging line below price and cloud of its place");
         fill("lead_a", "lead_b");
-        help("Middles of the reach of three periods, two of them drawn ahead as a cloud, and the close "
+        help(
+                "Middles of the reach of three periods, two of them drawn ahead as a cloud, and the close "
                         + "drawn back: trend, support and momentum in one picture.",
                 "middle(n) = (highest high of n + lowest low of n) / 2; conversion line = middle(conversion), "
                         + "base line = middle(base), leading line A = (conversion line + base line) / 2, leading "
@@ -65,20 +66,38 @@ public final class Ichimoku extends Declared {
         Node bottom = r.zip("bottom", r.back(leadA, shift), r.back(leadB, shift), Math::min);
         Node thickness = r.zip("thickness", leadA, leadB, (one, other) -> Math.abs(one - other));
         double thin = r.number("thin");
-        Node isThin = r.zip("thin", thickness, r.atr(14),
-                (thick, range) -> yes(thick < thin * range, thick + range));
+        Node isThin = r.zip("thin", thickness, r.atr(14), (thick, range) -> yes(thick < thin * range, thick + range));
         int flat = r.whole("flat");
-        Node isFlat = r.zip("flat", r.highest(leadB, flat), r.lowest(leadB, flat),
-                (high, low) -> yes(high == low, high + low));
-        Node[] lagging = r.each("lagging", 2, (in, out) -> {
-            double all = in[0] + in[1] + in[2] + in[3] + in[4];
-            out[0] = yes(in[0] > Math.max(in[1], in[3]), all);
-            out[1] = yes(in[0] < Math.min(in[2], in[4]), all);
-        }, r.close(), r.back(r.high(), shift), r.back(r.low(), shift), r.back(top, shift), r.back(bottom, shift));
-        r.out(conversion, base, leadA, leadB, r.close(), top, bottom, thickness, isThin, isFlat,
+        Node isFlat = r.zip(
+                "flat", r.highest(leadB, flat), r.lowest(leadB, flat), (high, low) -> yes(high == low, high + low));
+        Node[] lagging = r.each(
+                "lagging",
+                2,
+                (in, out) -> {
+                    double all = in[0] + in[1] + in[2] + in[3] + in[4];
+                    out[0] = yes(in[0] > Math.max(in[1], in[3]), all);
+                    out[1] = yes(in[0] < Math.min(in[2], in[4]), all);
+                },
+                r.close(),
+                r.back(r.high(), shift),
+                r.back(r.low(), shift),
+                r.back(top, shift),
+                r.back(bottom, shift));
+        r.out(
+                conversion,
+                base,
+                leadA,
+                leadB,
+                r.close(),
+                top,
+                bottom,
+                thickness,
+                isThin,
+                isFlat,
                 r.zip("above", r.close(), top, (close, edge) -> yes(close > edge, close + edge)),
                 r.zip("below", r.close(), bottom, (close, edge) -> yes(close < edge, close + edge)),
-                lagging[0], lagging[1]);
+                lagging[0],
+                lagging[1]);
     }
 
     @Override

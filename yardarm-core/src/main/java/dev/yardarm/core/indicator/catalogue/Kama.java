@@ -20,7 +20,8 @@ public final class Kama extends Declared {
         source(Field.CLOSE);
         line();
         output("efficiency", "Efficiency ratio", Form.NONE);
-        help("An average that follows a straight move quickly and hardly moves in a range.",
+        help(
+                "An average that follows a straight move quickly and hardly moves in a range.",
                 "efficiency = |v - v[n]| / sum of |v - v[1]| over n; weight = (efficiency * (2/(fast+1) - "
                         + "2/(slow+1)) + 2/(slow+1))^2; kama = kama[1] + weight * (v - kama[1]), starting from the "
                         + "value before the first efficiency. Without any movement the efficiency is 0.",
@@ -32,17 +33,27 @@ public final class Kama extends Declared {
     @Override
     public void build(Recipe r) {
         Node path = r.sum(r.map("step", r.change(r.source(), 1), Math::abs), r.length());
-        Node efficiency = r.zip("efficiency", r.change(r.source(), r.length()), path,
+        Node efficiency = r.zip(
+                "efficiency",
+                r.change(r.source(), r.length()),
+                path,
                 (move, steps) -> steps == 0 ? 0 : Math.abs(move) / steps);
         double fast = 2.0 / (r.whole("fast") + 1);
         double slow = 2.0 / (r.whole("slow") + 1);
-        Node average = r.step("value", 0, 2, (in, state, out) -> {
-            double before = state[1] == 0 ? in[1] : state[0];
-            double weight = in[2] * (fast - slow) + slow;
-            state[0] = before + weight * weight * (in[0] - before);
-            state[1] = 1;
-            out[0] = state[0];
-        }, r.source(), r.back(r.source(), 1), efficiency);
+        Node average = r.step(
+                "value",
+                0,
+                2,
+                (in, state, out) -> {
+                    double before = state[1] == 0 ? in[1] : state[0];
+                    double weight = in[2] * (fast - slow) + slow;
+                    state[0] = before + weight * weight * (in[0] - before);
+                    state[1] = 1;
+                    out[0] = state[0];
+                },
+                r.source(),
+                r.back(r.source(), 1),
+                efficiency);
         r.out(average, efficiency);
     }
 }

@@ -1,11 +1,9 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
 
 /** Keltner channel. middle = average(v, n); upper and lower = middle +- factor * atr(range). O(1) a bar. */
 public final class Keltner extends Declared {
@@ -21,7 +19,8 @@ public final class Keltner extends Declared {
         line("upper", "Upper line");
         line("lower", "Lower line");
         fill("upper", "lower");
-        help("An average with lines some average true ranges above and below it.",
+        help(
+                "An average with lines some average true ranges above and below it.",
                 "middle = average(v, n); upper and lower = middle +- factor * atr(range).",
                 "A close beyond a line is a strong move; Bollinger bands inside this channel are a squeeze.",
                 "In a strong trend price stays beyond it for long.",
@@ -34,7 +33,9 @@ public final class Keltner extends Declared {
         double factor = r.number("factor");
         Node middle = r.average("average", r.source(), r.length());
         Node range = r.atr(r.whole("range"));
-        r.out(middle, r.zip("upper", middle, range, (centre, atr) -> centre + factor * atr),
+        r.out(
+                middle,
+                r.zip("upper", middle, range, (centre, atr) -> centre + factor * atr),
                 r.zip("lower", middle, range, (centre, atr) -> centre - factor * atr));
     }
 }

@@ -20,7 +20,8 @@ public final class KnowSureThing extends Declared {
         output("signal", "Signal", Form.DASHED);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("Four smoothed rates of change, the slower weighing more, added to one line.",
+        help(
+                "Four smoothed rates of change, the slower weighing more, added to one line.",
                 "value = sma(roc(10), 10) + 2 * sma(roc(15), 10) + 3 * sma(roc(20), 10) + 4 * sma(roc(30), "
                         + "15); signal = sma(value, signal).",
                 "Its turns near zero begin new swings, its direction is the trend of weeks.",
@@ -34,7 +35,10 @@ public final class KnowSureThing extends Declared {
         int[] smooth = {10, 10, 10, 15};
         Node[] parts = new Node[4];
         for (int part = 0; part < 4; part++) {
-            Node change = r.zip("change", r.source(), r.back(r.source(), lengths[part]),
+            Node change = r.zip(
+                    "change",
+                    r.source(),
+                    r.back(r.source(), lengths[part]),
                     (now, before) -> before == 0 ? Double.NaN : 100 * (now - before) / before);
             parts[part] = r.mean(change, smooth[part]);
         }

@@ -16,7 +16,8 @@ public final class Linreg extends Declared {
         length(14);
         source(Field.CLOSE);
         line();
-        help("Where the straight line that fits the last n values best ends now.",
+        help(
+                "Where the straight line that fits the last n values best ends now.",
                 "The end of the least-squares line through the last n values: mean + slope * (n - 1) / 2.",
                 "Follows price with less lag than an average; its slope is the trend of the period.",
                 "It is a fit, not a forecast: the end of the line moves with every new value.",
@@ -26,10 +27,15 @@ public final class Linreg extends Declared {
     @Override
     public void build(Recipe r) {
         int length = r.length();
-        r.out(r.moments("value", length, 1, (moments, out) -> {
-            double squares = length * ((double) length * length - 1) / 12;
-            out[0] = moments[WindowMoments.MEAN_Y] + (length == 1 ? 0
-                    : moments[WindowMoments.PRODUCTS] / squares * (length - 1) / 2);
-        }, r.source()));
+        r.out(r.moments(
+                "value",
+                length,
+                1,
+                (moments, out) -> {
+                    double squares = length * ((double) length * length - 1) / 12;
+                    out[0] = moments[WindowMoments.MEAN_Y]
+                            + (length == 1 ? 0 : moments[WindowMoments.PRODUCTS] / squares * (length - 1) / 2);
+                },
+                r.source()));
     }
 }

@@ -15,7 +15,8 @@ public final class Lowest extends Declared {
         length(20);
         source(Field.LOW);
         line();
-        help("The smallest of the last n values, this bar included.",
+        help(
+                "The smallest of the last n values, this bar included.",
                 "The smallest of v[0] ... v[n-1]. Missing until n values are there, and in every window that "
                         + "holds a missing value.",
                 "A close below the lowest low of the bars before is a break downward: write lowest(...) back "

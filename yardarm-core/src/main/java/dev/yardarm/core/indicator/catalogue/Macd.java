@@ -20,10 +20,10 @@ public final class Macd extends Declared {
         output("histogram", "Histogram", Form.COLUMNS);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("The distance between a fast and a slow exponential average, with an average of that distance "
+        help(
+                "The distance between a fast and a slow exponential average, with an average of that distance "
                         + "as its signal.",
-                "value = ema(v, fast) - ema(v, slow); signal = ema(value, signal); histogram = value - "
-                        + "signal.",
+                "value = ema(v, fast) - ema(v, slow); signal = ema(value, signal); histogram = value - " + "signal.",
                 "Above zero the fast average leads; crossing the signal is the trigger, a shrinking histogram "
                         + "its early warning; divergences from price warn.",
                 "In a range it crosses without a move; it is in units of price, so two instruments cannot be "

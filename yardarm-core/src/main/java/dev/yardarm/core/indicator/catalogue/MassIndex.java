@@ -1,7 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
@@ -18,8 +17,8 @@ public final class MassIndex extends Declared {
         length("length", "Period", 25);
         fitted(26.5, 27.0);
         line();
-        help("Sums how wide bars are against their own recent width: a bulge warns of a turn, whichever "
-                        + "way.",
+        help(
+                "Sums how wide bars are against their own recent width: a bulge warns of a turn, whichever " + "way.",
                 "e1 = ema(high - low, average), e2 = ema(e1, average); value = sum(e1 / e2, n); 1 for a bar "
                         + "where both are 0.",
                 "A rise above 27 and a fall back below 26.5 comes before turns; the direction is that against "

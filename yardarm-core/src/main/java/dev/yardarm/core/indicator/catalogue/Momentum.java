@@ -13,7 +13,8 @@ public final class Momentum extends Declared {
         source(Field.CLOSE);
         fitted(0.0);
         line();
-        help("The change over n bars in units of price.",
+        help(
+                "The change over n bars in units of price.",
                 "momentum = v - v[n].",
                 "Above zero and rising the advance gains speed; it turns before price does.",
                 "The value n bars ago moves it as much as the one now.",

@@ -13,7 +13,8 @@ public final class PercentRank extends Declared {
         source(Field.CLOSE);
         bounded(0, 100, 20.0, 80.0);
         line();
-        help("Which part of the n values before was below this one, in per cent.",
+        help(
+                "Which part of the n values before was below this one, in per cent.",
                 "100 * (number of v[1] ... v[n] below v) / n.",
                 "Makes anything comparable: volatility at rank 5 is low for this instrument.",
                 "Tells nothing of distances.",
@@ -23,15 +24,19 @@ public final class PercentRank extends Declared {
     @Override
     public void build(Recipe r) {
         int length = r.length();
-        r.out(r.windowed("value", length + 1, (values, start, count) -> {
-            double last = values[0][start + count - 1];
-            int below = 0;
-            double sum = last;
-            for (int place = start; place < start + count - 1; place++) {
-                below += values[0][place] < last ? 1 : 0;
-                sum += values[0][place];
-            }
-            return sum != sum ? Double.NaN : 100.0 * below / length;
-        }, r.source()));
+        r.out(r.windowed(
+                "value",
+                length + 1,
+                (values, start, count) -> {
+                    double last = values[0][start + count - 1];
+                    int below = 0;
+                    double sum = last;
+                    for (int place = start; place < start + count - 1; place++) {
+                        below += values[0][place] < last ? 1 : 0;
+                        sum += values[0][place];
+                    }
+                    return sum != sum ? Double.NaN : 100.0 * below / length;
+                },
+                r.source()));
     }
 }

@@ -13,8 +13,7 @@ final class PeriodReach {
     private static final int CLOSE = 3;
     private static final int SEEN = 7;
 
-    private PeriodReach() {
-    }
+    private PeriodReach() {}
 
     /** Takes a bar: number of its period, high, low, close. */
     static void take(double[] in, double[] state) {

@@ -1,6 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 
@@ -26,7 +25,8 @@ public final class Pivots extends Declared {
         output("s2", "Support 2", Form.STEPS);
         output("s3", "Support 3", Form.STEPS);
         output("s4", "Support 4 (camarilla)", Form.STEPS);
-        help("Levels for a session, week or month worked out from high, low and close of the one before.",
+        help(
+                "Levels for a session, week or month worked out from high, low and close of the one before.",
                 "With H, L, C of the period before and R = H - L. classic: pivot = (H + L + C) / 3, r1 = 2 * "
                         + "pivot - L, s1 = 2 * pivot - H, r2, s2 = pivot +- R, r3 = H + 2 * (pivot - L), s3 = L - 2 "
                         + "* (H - pivot). woodie: the same with pivot = (H + L + 2 * C) / 4. camarilla: classic "
@@ -42,10 +42,19 @@ public final class Pivots extends Declared {
     @Override
     public void build(Recipe r) {
         String method = r.word("method");
-        r.out(r.steps("levels", 0, PeriodReach.STATE, 9, (in, state, out) -> {
-            PeriodReach.take(in, state);
-            levels(method, state, out);
-        }, r.period("period"), r.high(), r.low(), r.close()));
+        r.out(r.steps(
+                "levels",
+                0,
+                PeriodReach.STATE,
+                9,
+                (in, state, out) -> {
+                    PeriodReach.take(in, state);
+                    levels(method, state, out);
+                },
+                r.period("period"),
+                r.high(),
+                r.low(),
+                r.close()));
     }
 
     private static void levels(String method, double[] state, double[] out) {

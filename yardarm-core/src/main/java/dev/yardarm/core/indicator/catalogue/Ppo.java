@@ -23,7 +23,8 @@ public final class Ppo extends Declared {
         output("histogram", "Histogram", Form.COLUMNS);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("The distance between two exponential averages in per cent of the slow one.",
+        help(
+                "The distance between two exponential averages in per cent of the slow one.",
                 "value = 100 * (ema(v, fast) - ema(v, slow)) / ema(v, slow); signal = ema(value, signal); "
                         + "histogram = value - signal.",
                 "Read like MACD; its values can be compared between instruments and over years.",
@@ -33,7 +34,10 @@ public final class Ppo extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node value = r.zip("value", r.ema(r.source(), r.whole("fast")), r.ema(r.source(), r.whole("slow")),
+        Node value = r.zip(
+                "value",
+                r.ema(r.source(), r.whole("fast")),
+                r.ema(r.source(), r.whole("slow")),
                 (fast, slow) -> slow == 0 ? Double.NaN : 100 * (fast - slow) / slow);
         Node signal = r.ema(value, r.whole("signal"));
         r.out(value, signal, r.minus(value, signal), r.crossesAbove(value, signal), r.crossesBelow(value, signal));

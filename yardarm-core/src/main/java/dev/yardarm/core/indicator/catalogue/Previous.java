@@ -1,6 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 
@@ -16,7 +15,8 @@ public final class Previous extends Declared {
         output("high", "High", Form.STEPS);
         output("low", "Low", Form.STEPS);
         output("close", "Close", Form.STEPS);
-        help("High, low and close of the last complete session, week or month.",
+        help(
+                "High, low and close of the last complete session, week or month.",
                 "The highest high, lowest low and last close of the period before the one a bar belongs to. "
                         + "Missing in the first period.",
                 "Levels that everyone sees: breaks and failed breaks of them start many moves.",
@@ -26,11 +26,20 @@ public final class Previous extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.steps("levels", 0, PeriodReach.STATE, 3, (in, state, out) -> {
-            PeriodReach.take(in, state);
-            out[0] = state[PeriodReach.HIGH_BEFORE];
-            out[1] = state[PeriodReach.LOW_BEFORE];
-            out[2] = state[PeriodReach.CLOSE_BEFORE];
-        }, r.period("period"), r.high(), r.low(), r.close()));
+        r.out(r.steps(
+                "levels",
+                0,
+                PeriodReach.STATE,
+                3,
+                (in, state, out) -> {
+                    PeriodReach.take(in, state);
+                    out[0] = state[PeriodReach.HIGH_BEFORE];
+                    out[1] = state[PeriodReach.LOW_BEFORE];
+                    out[2] = state[PeriodReach.CLOSE_BEFORE];
+                },
+                r.period("period"),
+                r.high(),
+                r.low(),
+                r.close()));
     }
 }

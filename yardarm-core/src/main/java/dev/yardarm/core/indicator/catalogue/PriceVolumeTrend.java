@@ -10,7 +10,8 @@ public final class PriceVolumeTrend extends Declared {
         also("cumulative volume", "on balance");
         fitted();
         line();
-        help("Adds up volume in proportion to the change of the close.",
+        help(
+                "Adds up volume in proportion to the change of the close.",
                 "pvt = pvt[1] + volume * (close - close[1]) / close[1]; 0 at the first bar.",
                 "Like on-balance volume, but a small change counts little.",
                 "Its level means nothing, only its course.",
@@ -19,11 +20,17 @@ public final class PriceVolumeTrend extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.step("value", 0, 3, (in, state, out) -> {
-            state[0] += state[2] == 0 || state[1] == 0 ? 0 : in[1] * (in[0] - state[1]) / state[1];
-            state[1] = in[0];
-            state[2] = 1;
-            out[0] = state[0];
-        }, r.close(), r.volume()));
+        r.out(r.step(
+                "value",
+                0,
+                3,
+                (in, state, out) -> {
+                    state[0] += state[2] == 0 || state[1] == 0 ? 0 : in[1] * (in[0] - state[1]) / state[1];
+                    state[1] = in[0];
+                    state[2] = 1;
+                    out[0] = state[0];
+                },
+                r.close(),
+                r.volume()));
     }
 }

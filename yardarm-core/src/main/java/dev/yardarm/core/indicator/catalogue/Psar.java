@@ -21,7 +21,8 @@ public final class Psar extends Declared {
         cue("rising", "Stop below price");
         cue("turned_up", "Turned up");
         cue("turned_down", "Turned down");
-        help("A trailing stop that moves faster the longer the move goes on, and turns round when it is "
+        help(
+                "A trailing stop that moves faster the longer the move goes on, and turns round when it is "
                         + "touched.",
                 "stop = stop[1] + acceleration * (extreme - stop[1]), never beyond the lows (rising) or highs "
                         + "(falling) of the last two bars; the acceleration grows by a step with each new extreme. "
@@ -48,6 +49,7 @@ public final class Psar extends Declared {
     private static final int RISING = 4;
     /** High and low of the last bar; those of the one before are kept as what the stop may not pass. */
     private static final int HIGH = 5;
+
     private static final int LOW = 6;
     private static final int LIMIT = 7;
 
@@ -72,7 +74,8 @@ public final class Psar extends Declared {
         } else {
             boolean rising = state[RISING] == 1;
             double stop = state[STOP] + state[ACCELERATION] * (state[EXTREME] - state[STOP]);
-            stop = rising ? Math.min(stop, Math.min(state[LOW], state[LIMIT]))
+            stop = rising
+                    ? Math.min(stop, Math.min(state[LOW], state[LIMIT]))
                     : Math.max(stop, Math.max(state[HIGH], state[LIMIT]));
             if (rising ? low <= stop : high >= stop) {
                 turned = rising ? -1 : 1;

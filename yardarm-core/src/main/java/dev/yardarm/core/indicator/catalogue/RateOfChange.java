@@ -13,7 +13,8 @@ public final class RateOfChange extends Declared {
         source(Field.CLOSE);
         fitted(0.0);
         line();
-        help("The change over n bars in per cent.",
+        help(
+                "The change over n bars in per cent.",
                 "roc = 100 * (v - v[n]) / v[n].",
                 "Above zero higher than n bars ago; its highs and lows show where a move was at its fastest.",
                 "The value n bars ago moves it as much as the one now.",
@@ -22,7 +23,10 @@ public final class RateOfChange extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.zip("value", r.source(), r.back(r.source(), r.length()),
+        r.out(r.zip(
+                "value",
+                r.source(),
+                r.back(r.source(), r.length()),
                 (now, before) -> before == 0 ? Double.NaN : 100 * (now - before) / before));
     }
 }

@@ -15,7 +15,8 @@ public final class Ratio extends Declared {
         source(Field.CLOSE);
         fitted();
         line();
-        help("Price divided by that of another instrument.",
+        help(
+                "Price divided by that of another instrument.",
                 "v / other's close, as known at the same moment; missing where the other has no bar.",
                 "The chart of a pair: what is true of prices (levels, trends) is true of it.",
                 "Its numbers mean nothing by themselves.",

@@ -1,6 +1,5 @@
 package dev.yardarm.core.indicator.catalogue;
 
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.WindowMoments;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
@@ -21,14 +20,13 @@ public final class RegressionChannel extends Declared {
         line("upper", "Upper line");
         line("lower", "Lower line");
         fill("upper", "lower");
-        help("Where the line of best fit ends at each bar, with lines some standard deviations of its "
+        help(
+                "Where the line of best fit ends at each bar, with lines some standard deviations of its "
                         + "misses above and below.",
                 "middle = end of the least-squares line through the last n values; deviation = sqrt(sum of "
                         + "squared misses / n); upper and lower = middle +- factor * deviation.",
-                "Price at a border is far from its trend of the period; the slope of the middle is that "
-                        + "trend.",
-                "The band of each bar comes from its own fit: it is not a channel drawn once through the "
-                        + "past.",
+                "Price at a border is far from its trend of the period; the slope of the middle is that " + "trend.",
+                "The band of each bar comes from its own fit: it is not a channel drawn once through the " + "past.",
                 "Gilbert Raff (1991) for the channel; least squares: Legendre (1805).");
     }
 
@@ -36,14 +34,20 @@ public final class RegressionChannel extends Declared {
     public void build(Recipe r) {
         int length = r.whole("length");
         double factor = r.number("factor");
-        r.out(r.moments("channel", length, 3, (moments, out) -> {
-            double squares = length * ((double) length * length - 1) / 12;
-            double slope = moments[WindowMoments.PRODUCTS] / squares;
-            double misses = Math.max(0, moments[WindowMoments.SQUARES_Y] - slope * moments[WindowMoments.PRODUCTS]);
-            double reach = factor * Math.sqrt(misses / length);
-            out[0] = moments[WindowMoments.MEAN_Y] + slope * (length - 1) / 2;
-            out[1] = out[0] + reach;
-            out[2] = out[0] - reach;
-        }, r.source()));
+        r.out(r.moments(
+                "channel",
+                length,
+                3,
+                (moments, out) -> {
+                    double squares = length * ((double) length * length - 1) / 12;
+                    double slope = moments[WindowMoments.PRODUCTS] / squares;
+                    double misses =
+                            Math.max(0, moments[WindowMoments.SQUARES_Y] - slope * moments[WindowMoments.PRODUCTS]);
+                    double reach = factor * Math.sqrt(misses / length);
+                    out[0] = moments[WindowMoments.MEAN_Y] + slope * (length - 1) / 2;
+                    out[1] = out[0] + reach;
+                    out[2] = out[0] - reach;
+                },
+                r.source()));
     }
 }

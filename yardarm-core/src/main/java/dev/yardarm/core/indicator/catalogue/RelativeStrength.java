@@ -20,7 +20,8 @@ public final class RelativeStrength extends Declared {
         line("value", "Ratio");
         output("average", "Average of the ratio", Form.DASHED);
         cue("leading", "Ratio above its average");
-        help("Price divided by that of another instrument, usually the benchmark, with its average.",
+        help(
+                "Price divided by that of another instrument, usually the benchmark, with its average.",
                 "value = 100 * v / other's close, as known at the same moment; average = sma(value, n).",
                 "Rising: it does better than the other, whatever the market does. Leaders show it before "
                         + "price does.",
@@ -30,10 +31,19 @@ public final class RelativeStrength extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node value = r.zip("value", r.source(), r.other("against", Field.CLOSE), (one, other) -> other == 0 ? Double.NaN
-                : 100 * one / other);
+        Node value = r.zip(
+                "value",
+                r.source(),
+                r.other("against", Field.CLOSE),
+                (one, other) -> other == 0 ? Double.NaN : 100 * one / other);
         Node average = r.mean(value, r.length());
-        r.out(value, average, r.zip("leading", value, average, (ratio, mean) -> Double.isNaN(ratio + mean) ? Double.NaN
-                : ratio > mean ? 1 : 0));
+        r.out(
+                value,
+                average,
+                r.zip(
+                        "leading",
+                        value,
+                        average,
+                        (ratio, mean) -> Double.isNaN(ratio + mean) ? Double.NaN : ratio > mean ? 1 : 0));
     }
 }

@@ -18,7 +18,8 @@ public final class RelativeVigour extends Declared {
         output("signal", "Signal", Form.DASHED);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("How firmly bars close in the direction they opened, in proportion to their range.",
+        help(
+                "How firmly bars close in the direction they opened, in proportion to their range.",
                 "With w(x) = (x + 2 * x[1] + 2 * x[2] + x[3]) / 6: value = sum(w(close - open), n) / "
                         + "sum(w(high - low), n), 0 without any range; signal = w(value).",
                 "Crossing the signal is the turn; above zero bars close above their open.",
@@ -36,7 +37,13 @@ public final class RelativeVigour extends Declared {
     }
 
     private static Node smooth(Recipe r, Node value) {
-        return r.each("smooth", 1, (in, out) -> out[0] = (in[0] + 2 * in[1] + 2 * in[2] + in[3]) / 6, value,
-                r.back(value, 1), r.back(value, 2), r.back(value, 3))[0];
+        return r.each(
+                        "smooth",
+                        1,
+                        (in, out) -> out[0] = (in[0] + 2 * in[1] + 2 * in[2] + in[3]) / 6,
+                        value,
+                        r.back(value, 1),
+                        r.back(value, 2),
+                        r.back(value, 3))[0];
     }
 }

@@ -15,7 +15,8 @@ public final class RelativeVolume extends Declared {
         whole("length", "Bars, or sessions for intraday bars", 20, 1, 250);
         fitted(1.0, 2.0);
         output("value", "Volume against the usual", Form.COLUMNS);
-        help("The volume of a bar against the usual one: for intraday bars the usual one at the same time "
+        help(
+                "The volume of a bar against the usual one: for intraday bars the usual one at the same time "
                         + "of day.",
                 "Bars of a day and longer: volume / sma of the volume of the n bars before. Intraday: volume "
                         + "/ mean volume of the bars that began at the same minute of the session in the n sessions "

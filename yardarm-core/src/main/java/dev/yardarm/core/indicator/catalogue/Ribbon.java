@@ -19,11 +19,12 @@ public final class Ribbon extends Declared {
         whole("count", "Number of lines", 6, 2, 8);
         source(Field.CLOSE);
         for (int line = 1; line <= 8; line++) {
-        line("line" + line, "Average " + line);
+            line("line" + line, "Average " + line);
         }
         cue("rising", "All in rising order");
         cue("falling", "All in falling order");
-        help("Several averages of growing period: their order and distance show the trend at a glance.",
+        help(
+                "Several averages of growing period: their order and distance show the trend at a glance.",
                 "line k = average(v, first + (k - 1) * step) for k up to the number of lines; lines beyond it "
                         + "are missing. rising: each above the next slower one; falling: each below it.",
                 "Fanned out in order they speak for a trend, knotted together for a range.",
@@ -37,24 +38,31 @@ public final class Ribbon extends Declared {
         Node[] lines = new Node[8];
         Node[] shown = new Node[count];
         for (int line = 0; line < 8; line++) {
-            lines[line] = line < count ? r.average("average", r.source(), r.whole("first") + line * r.whole("step"))
+            lines[line] = line < count
+                    ? r.average("average", r.source(), r.whole("first") + line * r.whole("step"))
                     : r.constant(Double.NaN);
             if (line < count) {
                 shown[line] = lines[line];
             }
         }
         r.out(lines);
-        r.out(r.each("order", 2, (in, out) -> {
-            double rising = 1;
-            double falling = 1;
-            for (int line = 1; line < in.length; line++) {
-                rising = in[line] != in[line] || in[line - 1] != in[line - 1] ? Double.NaN
-                        : in[line - 1] > in[line] ? rising : 0 * rising;
-                falling = in[line] != in[line] || in[line - 1] != in[line - 1] ? Double.NaN
-                        : in[line - 1] < in[line] ? falling : 0 * falling;
-            }
-            out[0] = rising;
-            out[1] = falling;
-        }, shown));
+        r.out(r.each(
+                "order",
+                2,
+                (in, out) -> {
+                    double rising = 1;
+                    double falling = 1;
+                    for (int line = 1; line < in.length; line++) {
+                        rising = in[line] != in[line] || in[line - 1] != in[line - 1]
+                                ? Double.NaN
+                                : in[line - 1] > in[line] ? rising : 0 * rising;
+                        falling = in[line] != in[line] || in[line - 1] != in[line - 1]
+                                ? Double.NaN
+                                : in[line - 1] < in[line] ? falling : 0 * falling;
+                    }
+                    out[0] = rising;
+                    out[1] = falling;
+                },
+                shown));
     }
 }

@@ -17,7 +17,8 @@ public final class Rsi extends Declared {
         source(Field.CLOSE);
         bounded(0, 100, 30.0, 50.0, 70.0);
         line();
-        help("How much of the recent movement was upward, from 0 to 100.",
+        help(
+                "How much of the recent movement was upward, from 0 to 100.",
                 "rsi = 100 * rise / (rise + fall), where rise and fall are the averages of upward and "
                         + "downward changes: the simple mean of the first n changes, then (previous * (n - 1) + "
                         + "new) / n. Without any movement 50, without any fall 100.",

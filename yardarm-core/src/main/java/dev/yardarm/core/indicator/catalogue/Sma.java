@@ -15,7 +15,8 @@ public final class Sma extends Declared {
         length(50);
         source(Field.CLOSE);
         line();
-        help("The mean of the last n values: the price without its noise, late by half the period.",
+        help(
+                "The mean of the last n values: the price without its noise, late by half the period.",
                 "sma = (v[0] + v[1] + ... + v[n-1]) / n. Missing until n values are there, and in every "
                         + "window that holds a missing value.",
                 "Price above a rising average speaks for an advance, below a falling one for a decline.",

@@ -3,7 +3,6 @@ package dev.yardarm.core.indicator.catalogue;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
 
 /**
  * Spread to another. v - factor * other's close, as known at the same moment; missing where the other has no bar. O(1)
@@ -18,7 +17,8 @@ public final class Spread extends Declared {
         source(Field.CLOSE);
         fitted(0.0);
         line();
-        help("Price less that of another instrument, times a factor.",
+        help(
+                "Price less that of another instrument, times a factor.",
                 "v - factor * other's close, as known at the same moment; missing where the other has no bar.",
                 "Calendar spreads and pairs: what is traded is the difference.",
                 "Without the right factor the larger of the two rules it.",

@@ -25,7 +25,8 @@ public final class Stage extends Declared {
         cue("declining", "Decline");
         cue("fresh_advance", "Advance begins");
         cue("fresh_decline", "Decline begins");
-        help("Sorts every bar into base, advance, top or decline by a slow average, its slope, and the "
+        help(
+                "Sorts every bar into base, advance, top or decline by a slow average, its slope, and the "
                         + "side price is on.",
                 "slope = (average - average[reach]) / (reach * atr(14)); distance = (close - average) / "
                         + "atr(14). Advance (2): slope above flat and close above the average; decline (4): slope "
@@ -33,8 +34,7 @@ public final class Stage extends Declared {
                         + "decline, and 0 before either was seen.",
                 "Buy what has just come to stage 2, leave what comes to stage 3, stay away from stage 4.",
                 "The slow average is late by design; in a wide range stages alternate without a move between.",
-                "Stan Weinstein, Secrets for Profiting in Bull and Bear Markets (1988), put into numbers "
-                        + "here.");
+                "Stan Weinstein, Secrets for Profiting in Bull and Bear Markets (1988), put into numbers " + "here.");
     }
 
     @Override
@@ -43,20 +43,29 @@ public final class Stage extends Declared {
         Node range = r.atr(14);
         int reach = r.whole("reach");
         double flat = r.number("flat");
-        Node slope = r.zip("slope", r.change(average, reach), range, (climb, atr) -> atr == 0 ? 0 : climb / (reach * atr));
+        Node slope =
+                r.zip("slope", r.change(average, reach), range, (climb, atr) -> atr == 0 ? 0 : climb / (reach * atr));
         Node distance = r.zip("distance", r.minus(r.close(), average), range, (gap, atr) -> atr == 0 ? 0 : gap / atr);
-        Node[] stages = r.steps("stage", 0, 2, 5, (in, state, out) -> {
-            double before = state[0];
-            double now = in[0] > flat && in[1] > 0 ? 2 : in[0] < -flat && in[1] < 0 ? 4
-                    : state[1] == 2 ? 3 : state[1] == 4 ? 1 : 0;
-            state[0] = now;
-            state[1] = now == 2 || now == 4 ? now : state[1];
-            out[0] = now;
-            out[1] = now == 2 ? 1 : 0;
-            out[2] = now == 4 ? 1 : 0;
-            out[3] = now == 2 && before != 2 ? 1 : 0;
-            out[4] = now == 4 && before != 4 ? 1 : 0;
-        }, slope, distance);
+        Node[] stages = r.steps(
+                "stage",
+                0,
+                2,
+                5,
+                (in, state, out) -> {
+                    double before = state[0];
+                    double now = in[0] > flat && in[1] > 0
+                            ? 2
+                            : in[0] < -flat && in[1] < 0 ? 4 : state[1] == 2 ? 3 : state[1] == 4 ? 1 : 0;
+                    state[0] = now;
+                    state[1] = now == 2 || now == 4 ? now : state[1];
+                    out[0] = now;
+                    out[1] = now == 2 ? 1 : 0;
+                    out[2] = now == 4 ? 1 : 0;
+                    out[3] = now == 2 && before != 2 ? 1 : 0;
+                    out[4] = now == 4 && before != 4 ? 1 : 0;
+                },
+                slope,
+                distance);
         r.out(stages[0], slope, distance, stages[1], stages[2], stages[3], stages[4]);
     }
 }

@@ -13,7 +13,8 @@ public final class StandardDeviation extends Declared {
         source(Field.CLOSE);
         fitted();
         line();
-        help("How far values usually are from their average.",
+        help(
+                "How far values usually are from their average.",
                 "sqrt(sum of (v[i] - sma(v, n))^2 / n).",
                 "Low in a calm market; the base of Bollinger bands.",
                 "A trend counts as dispersion.",

@@ -20,7 +20,8 @@ public final class Stochastic extends Declared {
         output("d", "Signal", Form.DASHED);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("Where the close stands in the reach of the last n bars: 0 at the lowest low, 100 at the "
+        help(
+                "Where the close stands in the reach of the last n bars: 0 at the lowest low, 100 at the "
                         + "highest high.",
                 "raw = 100 * (close - lowest low) / (highest high - lowest low), 50 without any reach; k = "
                         + "sma(raw, slowing), d = sma(k, signal). Slowing 1 is the fast form, 3 the slow one.",
@@ -32,9 +33,13 @@ public final class Stochastic extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node raw = r.each("raw", 1, (in, out) -> out[0] = in[1] == in[2] ? 50 + 0 * in[0]
-                : 100 * (in[0] - in[2]) / (in[1] - in[2]), r.close(), r.highest(r.high(), r.length()),
-                r.lowest(r.low(), r.length()))[0];
+        Node raw = r.each(
+                        "raw",
+                        1,
+                        (in, out) -> out[0] = in[1] == in[2] ? 50 + 0 * in[0] : 100 * (in[0] - in[2]) / (in[1] - in[2]),
+                        r.close(),
+                        r.highest(r.high(), r.length()),
+                        r.lowest(r.low(), r.length()))[0];
         Node k = r.mean(raw, r.whole("slowing"));
         Node d = r.mean(k, r.whole("signal"));
         r.out(k, d, r.crossesAbove(k, d), r.crossesBelow(k, d));

@@ -1,7 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
@@ -24,7 +23,8 @@ public final class StochasticRsi extends Declared {
         output("d", "Signal", Form.DASHED);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("Where the relative strength index stands in its own reach of the last n bars.",
+        help(
+                "Where the relative strength index stands in its own reach of the last n bars.",
                 "raw = 100 * (rsi - lowest rsi of n) / (highest rsi of n - lowest), 50 without any reach; k = "
                         + "sma(raw, slowing), d = sma(k, signal).",
                 "Reaches its ends far more often than the index itself; used for short entries in the "
@@ -36,8 +36,13 @@ public final class StochasticRsi extends Declared {
     @Override
     public void build(Recipe r) {
         Node rsi = r.strength(r.source(), r.whole("rsi"));
-        Node raw = r.each("raw", 1, (in, out) -> out[0] = in[1] == in[2] ? 50 + 0 * in[0]
-                : 100 * (in[0] - in[2]) / (in[1] - in[2]), rsi, r.highest(rsi, r.length()), r.lowest(rsi, r.length()))[0];
+        Node raw = r.each(
+                        "raw",
+                        1,
+                        (in, out) -> out[0] = in[1] == in[2] ? 50 + 0 * in[0] : 100 * (in[0] - in[2]) / (in[1] - in[2]),
+                        rsi,
+                        r.highest(rsi, r.length()),
+                        r.lowest(rsi, r.length()))[0];
         Node k = r.mean(raw, r.whole("slowing"));
         Node d = r.mean(k, r.whole("signal"));
         r.out(k, d, r.crossesAbove(k, d), r.crossesBelow(k, d));

@@ -13,7 +13,8 @@ public final class Sum extends Declared {
         source(Field.VOLUME);
         fitted();
         line();
-        help("The sum of the last n values.",
+        help(
+                "The sum of the last n values.",
                 "sum = v[0] + v[1] + ... + v[n-1].",
                 "For formulas: how often something held in the last bars, how much was traded in them.",
                 "In the unit of its source; of little use by itself.",

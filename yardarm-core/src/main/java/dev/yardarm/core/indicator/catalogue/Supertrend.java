@@ -3,7 +3,6 @@ package dev.yardarm.core.indicator.catalogue;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
 
 /**
  * Supertrend. upper = midprice + factor * atr(n), lower = midprice - factor * atr(n). The upper one stays at its last
@@ -21,7 +20,8 @@ public final class Supertrend extends Declared {
         cue("rising", "Rising");
         cue("turned_up", "Turned up");
         cue("turned_down", "Turned down");
-        help("A trailing stop some average true ranges from the middle of the bar, which only moves with "
+        help(
+                "A trailing stop some average true ranges from the middle of the bar, which only moves with "
                         + "the trend.",
                 "upper = midprice + factor * atr(n), lower = midprice - factor * atr(n). The upper one stays "
                         + "at its last value unless it falls or the last close was above it; the lower one likewise "
@@ -36,28 +36,36 @@ public final class Supertrend extends Declared {
     @Override
     public void build(Recipe r) {
         double factor = r.number("factor");
-        r.out(r.steps("value", 0, 5, 4, (in, state, out) -> {
-            double close = in[2];
-            double upper = in[0] + factor * in[1];
-            double lower = in[0] - factor * in[1];
-            double turned = 0;
-            if (state[0] == 0) {
-                state[0] = 1;
-                state[3] = close >= in[0] ? 1 : 0;
-            } else {
-                upper = upper < state[1] || state[4] > state[1] ? upper : state[1];
-                lower = lower > state[2] || state[4] < state[2] ? lower : state[2];
-                boolean rising = state[3] == 1 ? close >= lower : close > upper;
-                turned = (rising ? 1 : 0) - state[3];
-                state[3] = rising ? 1 : 0;
-            }
-            state[1] = upper;
-            state[2] = lower;
-            state[4] = close;
-            out[0] = state[3] == 1 ? lower : upper;
-            out[1] = state[3];
-            out[2] = turned > 0 ? 1 : 0;
-            out[3] = turned < 0 ? 1 : 0;
-        }, r.field(Field.MIDPRICE), r.atr(r.length()), r.close()));
+        r.out(r.steps(
+                "value",
+                0,
+                5,
+                4,
+                (in, state, out) -> {
+                    double close = in[2];
+                    double upper = in[0] + factor * in[1];
+                    double lower = in[0] - factor * in[1];
+                    double turned = 0;
+                    if (state[0] == 0) {
+                        state[0] = 1;
+                        state[3] = close >= in[0] ? 1 : 0;
+                    } else {
+                        upper = upper < state[1] || state[4] > state[1] ? upper : state[1];
+                        lower = lower > state[2] || state[4] < state[2] ? lower : state[2];
+                        boolean rising = state[3] == 1 ? close >= lower : close > upper;
+                        turned = (rising ? 1 : 0) - state[3];
+                        state[3] = rising ? 1 : 0;
+                    }
+                    state[1] = upper;
+                    state[2] = lower;
+                    state[4] = close;
+                    out[0] = state[3] == 1 ? lower : upper;
+                    out[1] = state[3];
+                    out[2] = turned > 0 ? 1 : 0;
+                    out[3] = turned < 0 ? 1 : 0;
+                },
+                r.field(Field.MIDPRICE),
+                r.atr(r.length()),
+                r.close()));
     }
 }

@@ -17,7 +17,8 @@ public final class T3 extends Declared {
         number("factor", "Volume factor", 0.7, 0, 1);
         source(Field.CLOSE);
         line();
-        help("Six exponential averages mixed so that the result is smooth and has little lag.",
+        help(
+                "Six exponential averages mixed so that the result is smooth and has little lag.",
                 "With a as the factor and e1 ... e6 exponential averages, each of the one before: t3 = -a^3 * "
                         + "e6 + (3a^2 + 3a^3) * e5 + (-6a^2 - 3a - 3a^3) * e4 + (1 + 3a + a^3 + 3a^2) * e3.",
                 "Read like any average; a factor of 0 gives three exponential averages in a row, 1 the "
@@ -37,7 +38,13 @@ public final class T3 extends Declared {
         double five = 3 * a * a + 3 * a * a * a;
         double four = -6 * a * a - 3 * a - 3 * a * a * a;
         double three = 1 + 3 * a + a * a * a + 3 * a * a;
-        r.out(r.each("value", 1, (in, out) -> out[0] = six * in[3] + five * in[2] + four * in[1] + three * in[0],
-                average[2], average[3], average[4], average[5]));
+        r.out(r.each(
+                "value",
+                1,
+                (in, out) -> out[0] = six * in[3] + five * in[2] + four * in[1] + three * in[0],
+                average[2],
+                average[3],
+                average[4],
+                average[5]));
     }
 }

@@ -16,7 +16,8 @@ public final class Tema extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("An exponential average with its lag taken off twice.",
+        help(
+                "An exponential average with its lag taken off twice.",
                 "tema = 3 * e1 - 3 * e2 + e3, where e1 = ema(v, n), e2 = ema(e1, n) and e3 = ema(e2, n).",
                 "The quickest of the exponential family.",
                 "It overshoots more than the double one, and needs three periods to begin.",

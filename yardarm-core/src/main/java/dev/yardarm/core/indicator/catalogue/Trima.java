@@ -15,7 +15,8 @@ public final class Trima extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("The simple average of a simple average: the middle of the window weighs most.",
+        help(
+                "The simple average of a simple average: the middle of the window weighs most.",
                 "trima = sma(sma(v, k), m): for an odd period k = m = (n + 1) / 2, for an even one k = n / 2 "
                         + "and m = n / 2 + 1.",
                 "Very smooth; used to see the swing behind the noise.",

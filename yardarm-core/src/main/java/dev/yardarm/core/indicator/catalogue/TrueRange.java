@@ -13,9 +13,9 @@ public final class TrueRange extends Declared {
         also("range", "gap");
         fitted();
         line();
-        help("The reach of a bar with its gap from the last close.",
-                "The largest of high - low, |high - close[1]| and |low - close[1]|; high - low at the first "
-                        + "bar.",
+        help(
+                "The reach of a bar with its gap from the last close.",
+                "The largest of high - low, |high - close[1]| and |low - close[1]|; high - low at the first " + "bar.",
                 "The unit of all measures by true range; a bar of twice the usual one means something.",
                 "In units of price.",
                 "J. Welles Wilder, New Concepts in Technical Trading Systems (1978).");

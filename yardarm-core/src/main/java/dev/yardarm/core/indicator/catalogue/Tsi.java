@@ -22,7 +22,8 @@ public final class Tsi extends Declared {
         output("signal", "Signal", Form.DASHED);
         cue("cross_up", "Crosses above its signal");
         cue("cross_down", "Crosses below its signal");
-        help("Twice smoothed momentum in proportion to twice smoothed movement.",
+        help(
+                "Twice smoothed momentum in proportion to twice smoothed movement.",
                 "value = 100 * ema(ema(v - v[1], slow), fast) / ema(ema(|v - v[1]|, slow), fast), 0 without "
                         + "any movement; signal = ema(value, signal).",
                 "Its sign is the trend, its turns are the swings, with little noise.",

@@ -16,7 +16,8 @@ public final class Ulcer extends Declared {
         source(Field.CLOSE);
         fitted();
         line();
-        help("How deep and how long price was below its recent highs: the volatility that hurts.",
+        help(
+                "How deep and how long price was below its recent highs: the volatility that hurts.",
                 "fall = 100 * (v - highest(v, n)) / highest(v, n); value = sqrt(mean of fall^2 over n bars).",
                 "Low for a steady climber; compare instruments by return per ulcer.",
                 "Rises are no risk for it, so it is of no use for a short.",
@@ -25,7 +26,10 @@ public final class Ulcer extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node squares = r.zip("fall", r.source(), r.highest(r.source(), r.length()),
+        Node squares = r.zip(
+                "fall",
+                r.source(),
+                r.highest(r.source(), r.length()),
                 (value, top) -> top == 0 ? Double.NaN : 1e4 * (value - top) * (value - top) / (top * top));
         r.out(r.map("value", r.mean(squares, r.length()), Math::sqrt));
     }

@@ -18,7 +18,8 @@ public final class Ultimate extends Declared {
         length("long", "Long period", 28);
         bounded(0, 100, 30.0, 50.0, 70.0);
         line();
-        help("Buying pressure over three periods in one figure, so that no single period dominates.",
+        help(
+                "Buying pressure over three periods in one figure, so that no single period dominates.",
                 "low' = min(low, close[1]); pressure = close - low'; range = max(high, close[1]) - low'; "
                         + "part(n) = sum(pressure, n) / sum(range, n), 0.5 without any range; value = 100 * (4 * "
                         + "part(short) + 2 * part(medium) + part(long)) / 7.",
@@ -37,7 +38,10 @@ public final class Ultimate extends Declared {
         Node[] parts = new Node[3];
         String[] periods = {"short", "medium", "long"};
         for (int part = 0; part < 3; part++) {
-            parts[part] = r.zip("part", r.sum(pressure, r.whole(periods[part])), r.sum(range, r.whole(periods[part])),
+            parts[part] = r.zip(
+                    "part",
+                    r.sum(pressure, r.whole(periods[part])),
+                    r.sum(range, r.whole(periods[part])),
                     (bought, all) -> all == 0 ? 0.5 : bought / all);
         }
         r.out(r.each("value", 1, (in, out) -> out[0] = 100 * (4 * in[0] + 2 * in[1] + in[2]) / 7, parts));

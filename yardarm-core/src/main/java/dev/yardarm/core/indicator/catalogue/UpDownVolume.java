@@ -17,7 +17,8 @@ public final class UpDownVolume extends Declared {
         line("value", "Up over down volume");
         output("up", "Volume of rising bars", Form.NONE);
         output("down", "Volume of falling bars", Form.NONE);
-        help("The volume of bars that closed higher over that of bars that closed lower.",
+        help(
+                "The volume of bars that closed higher over that of bars that closed lower.",
                 "up = sum of volume where close > close[1], down = where close < close[1], over n bars; value "
                         + "= up / down, missing without any down volume.",
                 "Above 1 there was more trade on the way up; above 1.5 someone accumulates.",
@@ -27,11 +28,17 @@ public final class UpDownVolume extends Declared {
 
     @Override
     public void build(Recipe r) {
-        Node[] parts = r.each("parts", 2, (in, out) -> {
-            double known = 0 * (in[0] + in[1] + in[2]);
-            out[0] = in[0] > in[1] ? in[2] : known;
-            out[1] = in[0] < in[1] ? in[2] : known;
-        }, r.close(), r.back(r.close(), 1), r.volume());
+        Node[] parts = r.each(
+                "parts",
+                2,
+                (in, out) -> {
+                    double known = 0 * (in[0] + in[1] + in[2]);
+                    out[0] = in[0] > in[1] ? in[2] : known;
+                    out[1] = in[0] < in[1] ? in[2] : known;
+                },
+                r.close(),
+                r.back(r.close(), 1),
+                r.volume());
         Node up = r.sum(parts[0], r.length());
         Node down = r.sum(parts[1], r.length());
         r.out(r.over(up, down), up, down);

@@ -15,7 +15,8 @@ public final class VolumeOscillator extends Declared {
         length("slow", "Slow period", 28);
         fitted(0.0);
         line();
-        help("The distance between a fast and a slow average of volume, in per cent of the slow one.",
+        help(
+                "The distance between a fast and a slow average of volume, in per cent of the slow one.",
                 "100 * (sma(volume, fast) - sma(volume, slow)) / sma(volume, slow); missing where nothing was "
                         + "traded.",
                 "Above zero the market gets busier; a breakout without it is suspect.",
@@ -25,7 +26,10 @@ public final class VolumeOscillator extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.zip("value", r.mean(r.volume(), r.whole("fast")), r.mean(r.volume(), r.whole("slow")),
+        r.out(r.zip(
+                "value",
+                r.mean(r.volume(), r.whole("fast")),
+                r.mean(r.volume(), r.whole("slow")),
                 (fast, slow) -> slow == 0 ? Double.NaN : 100 * (fast - slow) / slow));
     }
 }

@@ -10,37 +10,44 @@ final class VolumePrice {
     private static final int MEAN = 2;
     private static final int SQUARES = 3;
 
-    private VolumePrice() {
-    }
+    private VolumePrice() {}
 
     /** @param period its number; everything begins anew when it changes, and while it is missing there is nothing */
     static Node[] since(Recipe r, Node period) {
         double inner = r.number("inner");
         double outer = r.number("outer");
-        return r.steps("price", 0, new double[] {Double.NaN, 0, 0, 0}, 5, (in, state, out) -> {
-            if (in[0] != state[PERIOD]) {
-                state[PERIOD] = in[0];
-                state[VOLUME] = 0;
-                state[MEAN] = 0;
-                state[SQUARES] = 0;
-            }
-            double price = in[1];
-            double volume = in[2];
-            if (volume > 0 && state[VOLUME] == 0) {
-                state[VOLUME] = volume;
-                state[MEAN] = price;
-            } else if (volume > 0) {
-                state[VOLUME] += volume;
-                double gap = price - state[MEAN];
-                state[MEAN] += gap * volume / state[VOLUME];
-                state[SQUARES] += volume * gap * (price - state[MEAN]);
-            }
-            double deviation = Math.sqrt(Math.max(0, state[SQUARES] / state[VOLUME]));
-            out[0] = state[VOLUME] == 0 ? Double.NaN : state[MEAN];
-            out[1] = out[0] + inner * deviation;
-            out[2] = out[0] - inner * deviation;
-            out[3] = out[0] + outer * deviation;
-            out[4] = out[0] - outer * deviation;
-        }, period, r.source(), r.volume());
+        return r.steps(
+                "price",
+                0,
+                new double[] {Double.NaN, 0, 0, 0},
+                5,
+                (in, state, out) -> {
+                    if (in[0] != state[PERIOD]) {
+                        state[PERIOD] = in[0];
+                        state[VOLUME] = 0;
+                        state[MEAN] = 0;
+                        state[SQUARES] = 0;
+                    }
+                    double price = in[1];
+                    double volume = in[2];
+                    if (volume > 0 && state[VOLUME] == 0) {
+                        state[VOLUME] = volume;
+                        state[MEAN] = price;
+                    } else if (volume > 0) {
+                        state[VOLUME] += volume;
+                        double gap = price - state[MEAN];
+                        state[MEAN] += gap * volume / state[VOLUME];
+                        state[SQUARES] += volume * gap * (price - state[MEAN]);
+                    }
+                    double deviation = Math.sqrt(Math.max(0, state[SQUARES] / state[VOLUME]));
+                    out[0] = state[VOLUME] == 0 ? Double.NaN : state[MEAN];
+                    out[1] = out[0] + inner * deviation;
+                    out[2] = out[0] - inner * deviation;
+                    out[3] = out[0] + outer * deviation;
+                    out[4] = out[0] - outer * deviation;
+                },
+                period,
+                r.source(),
+                r.volume());
     }
 }

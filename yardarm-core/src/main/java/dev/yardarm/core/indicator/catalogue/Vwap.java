@@ -22,7 +22,8 @@ public final class Vwap extends Declared {
         output("lower1", "Inner band below", Form.DASHED);
         output("upper2", "Outer band above", Form.DASHED);
         output("lower2", "Outer band below", Form.DASHED);
-        help("What was paid on average since the session, week or month began, with bands by how far "
+        help(
+                "What was paid on average since the session, week or month began, with bands by how far "
                         + "trades were from it.",
                 "value = sum(v * volume) / sum(volume) since the first bar of the period; deviation = "
                         + "sqrt(sum(volume * (v - value)^2) / sum(volume)), carried along by the update of D. H. D. "

@@ -15,7 +15,8 @@ public final class Vwma extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("The average price of the last n bars, each weighing as much as was traded in it.",
+        help(
+                "The average price of the last n bars, each weighing as much as was traded in it.",
                 "vwma = sum(v * volume, n) / sum(volume, n). Missing where nothing was traded in n bars.",
                 "Away from the simple average it leans to where the trade was: above it, the trade was in the "
                         + "higher bars.",

@@ -15,9 +15,9 @@ public final class Wilder extends Declared {
         length(14);
         source(Field.CLOSE);
         line();
-        help("The slow exponential average that Wilder used in all his indicators.",
-                "wilder = (wilder[1] * (n - 1) + v) / n, starting from the simple average of the first n "
-                        + "values.",
+        help(
+                "The slow exponential average that Wilder used in all his indicators.",
+                "wilder = (wilder[1] * (n - 1) + v) / n, starting from the simple average of the first n " + "values.",
                 "Like an exponential average of twice the period.",
                 "Slow to turn; its period cannot be compared with that of other averages.",
                 "J. Welles Wilder, New Concepts in Technical Trading Systems (1978).");

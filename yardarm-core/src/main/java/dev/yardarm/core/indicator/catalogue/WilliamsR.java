@@ -11,7 +11,8 @@ public final class WilliamsR extends Declared {
         length(14);
         bounded(-100, 0, -80.0, -20.0);
         line();
-        help("How far the close is below the highest high of n bars, in per cent of their reach.",
+        help(
+                "How far the close is below the highest high of n bars, in per cent of their reach.",
                 "-100 * (highest high - close) / (highest high - lowest low); -50 without any reach.",
                 "Above -20 at the top of the reach, below -80 at its bottom.",
                 "In a trend it stays at its end.",
@@ -20,8 +21,12 @@ public final class WilliamsR extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.each("value", 1, (in, out) -> out[0] = in[1] == in[2] ? -50 + 0 * in[0]
-                : -100 * (in[1] - in[0]) / (in[1] - in[2]), r.close(), r.highest(r.high(), r.length()),
+        r.out(r.each(
+                "value",
+                1,
+                (in, out) -> out[0] = in[1] == in[2] ? -50 + 0 * in[0] : -100 * (in[1] - in[0]) / (in[1] - in[2]),
+                r.close(),
+                r.highest(r.high(), r.length()),
                 r.lowest(r.low(), r.length())));
     }
 }

@@ -12,7 +12,8 @@ public final class Wma extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("An average whose weights fall evenly from the newest value to the oldest.",
+        help(
+                "An average whose weights fall evenly from the newest value to the oldest.",
                 "wma = (n * v[0] + (n - 1) * v[1] + ... + 1 * v[n-1]) / (n * (n + 1) / 2).",
                 "Follows price closer than the simple average of the same period.",
                 "It reacts to noise sooner than the simple average.",

@@ -13,7 +13,8 @@ public final class ZScore extends Declared {
         source(Field.CLOSE);
         fitted(-2.0, 0.0, 2.0);
         line();
-        help("How many standard deviations a value is from its average.",
+        help(
+                "How many standard deviations a value is from its average.",
                 "(v - sma(v, n)) / deviation of the n values, divided by n; 0 where all are equal.",
                 "Beyond +-2 far from the usual; pairs and spreads are traded back to 0.",
                 "Prices are not drawn from a bell: extremes come oftener than it says.",
@@ -22,7 +23,12 @@ public final class ZScore extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.each("value", 1, (in, out) -> out[0] = in[2] == 0 ? 0 * in[0] : (in[0] - in[1]) / in[2], r.source(),
-                r.mean(r.source(), r.length()), r.deviation(r.source(), r.length())));
+        r.out(r.each(
+                "value",
+                1,
+                (in, out) -> out[0] = in[2] == 0 ? 0 * in[0] : (in[0] - in[1]) / in[2],
+                r.source(),
+                r.mean(r.source(), r.length()),
+                r.deviation(r.source(), r.length())));
     }
 }

@@ -15,7 +15,8 @@ public final class Zlema extends Declared {
         length(20);
         source(Field.CLOSE);
         line();
-        help("An exponential average of price with its recent change added, so that the lag cancels out.",
+        help(
+                "An exponential average of price with its recent change added, so that the lag cancels out.",
                 "lag = (n - 1) / 2, rounded down; zlema = ema(v + (v - v[lag]), n).",
                 "Read like an exponential average that turns sooner.",
                 "It carries the noise of the change it adds and overshoots at turns.",
