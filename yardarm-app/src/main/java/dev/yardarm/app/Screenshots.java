@@ -193,7 +193,7 @@ final class Screenshots {
             chart.setLink(2);
             chart.showLayers(List.of());
             chart.open(instrument, BarRequest.of(chart == charts.get(0) ? Timeframe.WEEK : Timeframe.DAY));
-            chart.indicators().add(Catalogue.shared().find("ichimoku").orElseThrow());
+            chart.indicators().add(Catalogue.builtIn().find("ichimoku").orElseThrow());
             chart.chart().setBarWidth(3.4);
             chart.setScale("fit all", chart.chart().scale().withFit(ScaleChoice.Fit.ALL));
         }
@@ -289,7 +289,7 @@ final class Screenshots {
         room().showLayers(List.of());
         room().open(desk.directory().byCode("MARN").orElseThrow(), BarRequest.of(Timeframe.DAY));
         for (String name : List.of("bollinger", "macd", "stochastic", "band_excess")) {
-            room().indicators().add(Catalogue.shared().find(name).orElseThrow());
+            room().indicators().add(Catalogue.builtIn().find(name).orElseThrow());
         }
         room().setVolumeShown(false);
         room().chart().setBarWidth(6);
@@ -380,7 +380,7 @@ final class Screenshots {
     }
 
     private void add(String name, String length) {
-        Catalogue.shared().find(name).ifPresent(found -> room().indicators()
+        Catalogue.builtIn().find(name).ifPresent(found -> room().indicators()
                 .add(found, Settings.of(found, Map.of("length", length))));
     }
 

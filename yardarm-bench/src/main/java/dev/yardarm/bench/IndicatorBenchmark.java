@@ -41,7 +41,7 @@ public class IndicatorBenchmark {
     }
 
     private Column compute(String name, String length) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         ColumnGraph graph = new ColumnGraph();
         Column column = indicator
                 .in(graph, Settings.of(indicator, Map.of("length", length)))

@@ -67,7 +67,7 @@ public final class IndicatorTable {
                 "| indicator | outputs | pass, ms | against the loop | for each output | against the formula by hand "
                         + "| tick, ns | after 1,000,000 against 10,000 | bytes a tick |");
         System.out.println("| --- | --- | --- | --- | --- | --- | --- | --- | --- |");
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             Runnable pass = () -> graph(List.of(indicator), other).update(many.snapshot());
             pass.run();
             pass.run();
@@ -104,7 +104,7 @@ public final class IndicatorTable {
     /** A tick into twenty indicators of one chart. */
     private static void twenty(BarSeries many, BarSeries few, Bars other) {
         List<Indicator> all = TWENTY.stream()
-                .map(name -> Catalogue.shared().find(name).orElseThrow())
+                .map(name -> Catalogue.builtIn().find(name).orElseThrow())
                 .toList();
         double[] late = ticks(all, many, other);
         double[] early = ticks(all, few, other);

@@ -22,7 +22,7 @@ public final class MemoryMeasurement {
 
     public static void main(String[] arguments) throws InterruptedException {
         List<IndicatorLayer> layers = new ArrayList<>();
-        Indicator sma = Catalogue.shared().find("sma").orElseThrow();
+        Indicator sma = Catalogue.builtIn().find("sma").orElseThrow();
         for (int number = 0; number < INDICATORS; number++) {
             layers.add(new IndicatorLayer(
                     "layer " + number,

@@ -70,7 +70,7 @@ public final class OpenMeasurement {
     }
 
     private static IndicatorLayer layer(String name, int length) {
-        var indicator = Catalogue.shared().find(name).orElseThrow();
+        var indicator = Catalogue.builtIn().find(name).orElseThrow();
         return new IndicatorLayer(
                 name + length,
                 indicator,

@@ -96,7 +96,7 @@ final class ChartFixture {
     }
 
     static IndicatorLayer layer(String name, String length, int colour) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         return new IndicatorLayer(
                 name, indicator, Settings.of(indicator, Map.of("length", length)), LayerStyle.of(colour));
     }

@@ -17,6 +17,7 @@ import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
@@ -34,7 +35,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Another instrument on a chart: its scales, its bars, what is written about it; and the correlation of two. */
 class ComparisonTest {
     private static final Palette DAYLIGHT = Palette.of(Palette.Theme.DAYLIGHT);
-    private static final Indicator COMPARE = Catalogue.shared().find("compare").orElseThrow();
+    private static final Indicator COMPARE = Catalogue.builtIn().find("compare").orElseThrow();
     private static final int BARS = 300;
 
     /** Bars at the same times that cost forty times as much and rise steadily by half of one per cent. */
@@ -61,7 +62,8 @@ class ComparisonTest {
                         List.of(layers),
                         new Surroundings(
                                 ChartFixture.PVX,
-                                code -> code.equals("MARN") ? Optional.of(() -> other) : Optional.empty()))
+                                code -> code.equals("MARN") ? Optional.of(() -> other) : Optional.empty()),
+                        Language.builtIn())
                 .update(chart.bars()));
         chart.setFormats(code -> Optional.of(new PriceFormat(1, 0.1)));
         chart.setBarWidth(8);
@@ -181,7 +183,7 @@ class ComparisonTest {
 
     @Test
     void aCorrelationNamesBothAndSaysWhichTimeItsBarsCover() {
-        Indicator correlation = Catalogue.shared().find("correlation").orElseThrow();
+        Indicator correlation = Catalogue.builtIn().find("correlation").orElseThrow();
         IndicatorLayer other = layer(LayerScale.PERCENT);
         IndicatorLayer layer = new IndicatorLayer(
                 "layer-2",

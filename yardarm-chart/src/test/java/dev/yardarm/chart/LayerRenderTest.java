@@ -23,7 +23,7 @@ class LayerRenderTest {
     private static final Palette DAYLIGHT = Palette.of(Palette.Theme.DAYLIGHT);
 
     private static IndicatorLayer layer(String name, Map<String, String> settings) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         return new IndicatorLayer("one", indicator, Settings.of(indicator, settings), LayerStyle.of(0));
     }
 

@@ -6,6 +6,7 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.TickSeries;
@@ -88,15 +89,15 @@ final class ComputeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CommandLine line = spec.commandLine();
-        checkHigher();
         ZoneId fileZone = Zones.read(zone);
         SkippedRows skipped = new SkippedRows(skipBad);
         List<Formula> parsed = new ArrayList<>();
         for (String text : formulas) {
-            parsed.add(Formula.parse(text));
+            parsed.add(Formula.parse(text, Language.builtIn()));
         }
+        checkHigher(parsed);
         if (drawings == null
-                && parsed.stream().anyMatch(each -> !each.drawings().isEmpty())) {
+                && parsed.stream().anyMatch(each -> !each.needs().drawings().isEmpty())) {
             throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
         }
         Surroundings around = surroundings(fileZone, skipped);
@@ -134,7 +135,7 @@ final class ComputeCommand implements Callable<Integer> {
         return 0;
     }
 
-    private void checkHigher() throws WrongUsageException {
+    private void checkHigher(List<Formula> parsed) throws WrongUsageException {
         if (higher == null) {
             return;
         }
@@ -143,8 +144,8 @@ final class ComputeCommand implements Callable<Integer> {
                 throw new WrongUsageException("--higher: '" + each + "' is no timeframe; write some such as W,M");
             }
         }
-        for (String text : formulas) {
-            for (Timeframe used : Formula.parse(text).timeframes()) {
+        for (Formula formula : parsed) {
+            for (Timeframe used : formula.needs().timeframes()) {
                 if (!higher.contains(used.toString())) {
                     throw new WrongUsageException(
                             "the formula reads " + used + ", which is not among --higher " + String.join(",", higher));

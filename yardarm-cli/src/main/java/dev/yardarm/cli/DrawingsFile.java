@@ -41,7 +41,7 @@ final class DrawingsFile {
             }
         }
         for (Formula formula : formulas) {
-            for (String name : formula.drawings()) {
+            for (String name : formula.needs().drawings()) {
                 if (drawings.stream().noneMatch(each -> each.place().name().equalsIgnoreCase(name))) {
                     throw new IOException(file + " has no drawing named \"" + name + "\"");
                 }

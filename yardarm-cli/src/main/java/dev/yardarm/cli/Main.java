@@ -22,7 +22,10 @@ public final class Main {
     private Main() {}
 
     public static void main(String[] arguments) {
-        System.exit(run(arguments, new PrintWriter(System.out, true, StandardCharsets.UTF_8), new PrintWriter(System.err, true, StandardCharsets.UTF_8)));
+        System.exit(run(
+                arguments,
+                new PrintWriter(System.out, true, StandardCharsets.UTF_8),
+                new PrintWriter(System.err, true, StandardCharsets.UTF_8)));
     }
 
     /** Runs a command and returns its exit code. */

@@ -44,7 +44,7 @@ final class ReferenceCommand implements Callable<Integer> {
                         + "so.\n");
         for (Indicator.Family family : Indicator.Family.values()) {
             text.append("\n## ").append(family.title()).append("\n");
-            List<Indicator> members = Catalogue.shared().all().stream()
+            List<Indicator> members = Catalogue.builtIn().all().stream()
                     .filter(each -> each.family() == family)
                     .sorted(Comparator.comparing(Indicator::title, String.CASE_INSENSITIVE_ORDER))
                     .toList();

@@ -3,6 +3,7 @@ package dev.yardarm.desk;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
@@ -19,6 +20,7 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.language.LivingLanguage;
 import dev.yardarm.desk.list.ListWork;
 import dev.yardarm.desk.live.ChartFeed;
 import dev.yardarm.desk.live.LiveHub;
@@ -28,6 +30,8 @@ import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.OwnSource;
 import dev.yardarm.desk.market.StoredMarket;
 import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.vantage.Vantages;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
@@ -37,7 +41,6 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -63,6 +66,8 @@ public final class Desk implements AutoCloseable {
     private final Histories histories;
     private final MarketClock clock;
     private final LiveHub hub;
+    private final LivingLanguage language = new LivingLanguage(Language.builtIn());
+    private final Vantages vantages;
     private final Books books;
     private final UndoStack undo = new UndoStack(System::nanoTime);
     private final ListWork listWork;
@@ -136,14 +141,14 @@ public final class Desk implements AutoCloseable {
                 StandardLists.of(
                         directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
+        vantages = new Vantages(histories, books::drawingsAnywhere);
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
         new AlertRunner(
                 books,
                 directory,
-                hub,
-                front,
-                (instrument, drawing) -> histories.inPricesOfNow(instrument, drawing, clock.now()),
+                new AlertRunner.Around(vantages, hub, clock::now, scheduler, front),
+                this::tell,
                 alert -> {
                     saveClock();
                     alertListeners.forEach(listener -> listener.accept(alert));
@@ -177,6 +182,7 @@ public final class Desk implements AutoCloseable {
         hub.start();
         if (market != null) {
             scheduler.start(
+                    Lane.BEHIND,
                     "pack",
                     "Making the demo data",
                     job -> {
@@ -244,7 +250,7 @@ public final class Desk implements AutoCloseable {
     public double valueNow(Instrument instrument, Drawing drawing) {
         return histories
                 .inPricesOfNow(instrument, drawing, clock.now())
-                .path(directory.source(instrument).calendar(instrument))
+                .path(directory.calendar(instrument))
                 .priceAt(clock.now());
     }
 
@@ -283,19 +289,18 @@ public final class Desk implements AutoCloseable {
     }
 
     public ChartFeed.Services feedServices() {
-        return new ChartFeed.Services(histories, hub, clock, scheduler, front);
+        return new ChartFeed.Services(histories, vantages, hub, clock::now, scheduler, language::now, front);
     }
 
     /** Starts a scan; a running one is cancelled. */
     public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
         List<Instrument> instruments = members(scan.list());
-        // Drawings in memory are taken along; files of other instruments are read while the scan runs.
-        Map<InstrumentId, List<Drawing>> known = books.knownDrawings();
-        ScanRunner runner = new ScanRunner(histories, id -> known.containsKey(id) ? known.get(id) : books.peek(id));
+        ScanRunner runner = new ScanRunner(vantages, scheduler);
         scheduler.start(
+                Lane.BEHIND,
                 "scan",
                 "Scan over " + scan.list(),
-                job -> runner.run(scan, instruments, clock.now(), job),
+                job -> runner.run(scan, language.now(), instruments, clock.now(), job),
                 done,
                 failed);
     }
@@ -326,6 +331,16 @@ public final class Desk implements AutoCloseable {
     /** Making and changing lists. */
     public ListWork listWork() {
         return listWork;
+    }
+
+    /** The language of formulas, with its indicators. */
+    public LivingLanguage language() {
+        return language;
+    }
+
+    /** Looks at instruments from any moment. */
+    public Vantages vantages() {
+        return vantages;
     }
 
     public Directory directory() {
@@ -362,7 +377,7 @@ public final class Desk implements AutoCloseable {
 
     /** The calendar an instrument trades by. */
     public TradingCalendar calendar(Instrument instrument) {
-        return directory.source(instrument).calendar(instrument);
+        return directory.calendar(instrument);
     }
 
     @Override

@@ -281,7 +281,7 @@ class BooksTest {
         try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), notices::add)) {
             Books books = books(saver);
             assertThat(books.drawings(KTRL)).containsExactly(level("a", 1), level("f", 6));
-            assertThat(books.peek(KTRL)).hasSize(2);
+            assertThat(books(saver).drawingsAnywhere(KTRL)).hasSize(2);
             books.setDrawings(KTRL, List.of(level("a", 1), level("f", 6)));
         }
         Files.writeString(file, Files.readString(file).replace("\"price\" : 6.0", "\"price\" : null"));

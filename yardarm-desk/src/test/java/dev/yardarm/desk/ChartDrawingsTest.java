@@ -12,10 +12,12 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.source.BarRequest;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.data.document.DrawingLook;
+import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.vantage.Vantages;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -349,8 +351,16 @@ class ChartDrawingsTest extends OnAChart {
                 .orElseThrow();
     }
 
-    private Optional<BarSource.Split> splitOf(Instrument instrument) {
-        return desk.histories().source(instrument).splits(instrument.id()).stream()
+    private List<CorporateActions.Split> splits(Instrument instrument) {
+        return desk.directory()
+                .source(instrument)
+                .flatMap(source -> source.offers(CorporateActions.class))
+                .map(actions -> actions.splits(instrument.id()))
+                .orElse(List.of());
+    }
+
+    private Optional<CorporateActions.Split> splitOf(Instrument instrument) {
+        return splits(instrument).stream()
                 .filter(each -> each.time()
                                 > dev.yardarm.core.series.Times.micros(
                                         java.time.ZonedDateTime.parse("2014-01-01T00:00:00Z"))
@@ -370,7 +380,7 @@ class ChartDrawingsTest extends OnAChart {
     @Test
     void drawingsStayWithTheBarsWhateverIsAdjusted() throws Exception {
         Instrument instrument = front.get(this::split);
-        BarSource.Split split = splitOf(instrument).orElseThrow();
+        CorporateActions.Split split = splitOf(instrument).orElseThrow();
         BarRequest adjusted = BarRequest.of(Timeframe.DAY);
         open(instrument, adjusted);
         front.run(() -> {
@@ -391,10 +401,10 @@ class ChartDrawingsTest extends OnAChart {
                     .isSameAs(shown);
             room.undo();
         });
-        double factor = desk.histories().source(instrument).splits(instrument.id()).stream()
+        double factor = splits(instrument).stream()
                 .filter(each -> each.time() > shown.anchors().get(0).time()
                         && each.time() <= desk.clock().now())
-                .mapToDouble(BarSource.Split::ratio)
+                .mapToDouble(CorporateActions.Split::ratio)
                 .reduce(1, (one, two) -> one * two);
         assertThat(factor).isNotEqualTo(1);
         assertThat(front.get(() -> kept().get(0)).anchors().get(0).price())
@@ -467,6 +477,11 @@ class ChartDrawingsTest extends OnAChart {
         });
     }
 
+    /** The drawings of an instrument as books that never looked at it find them. */
+    private List<Drawing> fresh(InstrumentId instrument) {
+        return new Books(desk.saver(), front, List.of(), List.of()).drawingsAnywhere(instrument);
+    }
+
     @Test
     void scansReadDrawingsOfInstrumentsThatWereNotLookedAt() throws Exception {
         front.run(() -> {
@@ -476,13 +491,14 @@ class ChartDrawingsTest extends OnAChart {
                             drawing.place().withName("floor"))
                     .moved(time -> time, price -> 1));
         });
-        front.await("saved", () -> desk.books().peek(id()).stream()
+        front.await("saved", () -> fresh(id()).stream()
                 .anyMatch(each -> each.place().name().equals("floor")));
         InstrumentId ktrl = front.get(this::id);
         // Another desk's books would not know the drawings: the file does.
-        var found = new ScanRunner(desk.histories(), desk.books()::peek)
+        var found = new ScanRunner(new Vantages(desk.histories(), this::fresh), desk.scheduler())
                 .run(
                         new Scan("s", "l", Timeframe.DAY, List.of("close > drawing \"floor\"")),
+                        desk.language().now(),
                         List.of(instrument("KTRL"), instrument("MARN")),
                         desk.clock().now(),
                         dev.yardarm.desk.work.Job.unattended());

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
@@ -14,6 +15,7 @@ import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
@@ -34,11 +36,21 @@ class ChartFeedTest {
     private final Scheduler scheduler = new Scheduler(2, front);
     private final LiveHub hub = new LiveHub(directory, clock);
     private final Histories histories = new Histories(directory);
-    private final ChartFeed feed =
-            new ChartFeed(new ChartFeed.Services(histories, hub, clock, scheduler, front), "one", new Kept());
+    private final ChartFeed feed = new ChartFeed(services(), "one", new Kept());
     private final List<String> problems = new ArrayList<>();
     private final AtomicInteger loaded = new AtomicInteger();
     private volatile ChartData shown = ChartData.EMPTY;
+
+    private ChartFeed.Services services() {
+        return new ChartFeed.Services(
+                histories,
+                new Vantages(histories, id -> List.of()),
+                hub,
+                clock::now,
+                scheduler,
+                Language::builtIn,
+                front);
+    }
 
     /** Keeps what comes. */
     private final class Kept implements ChartFeed.Receiver {

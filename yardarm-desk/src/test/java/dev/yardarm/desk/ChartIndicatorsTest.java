@@ -158,23 +158,36 @@ class ChartIndicatorsTest extends OnAChart {
         assertThat(front.get(() -> layer(0).title())).isEqualTo("sma 1 on M");
     }
 
+    private ScanRunner runner() {
+        return new ScanRunner(desk.vantages(), desk.scheduler());
+    }
+
+    /** A condition on what was bought and sold works in a scan as it does on a chart. */
+    @Test
+    void scansReadTheSidesOfTrades() throws Exception {
+        Scan delta = new Scan("s", "Some", Timeframe.MINUTES_15, List.of("not delta.estimated"));
+        List<Instrument> some = List.of(instrument("VSIX"), instrument("KTRL"));
+        ScanRunner.Result result =
+                runner().run(delta, desk.language().now(), some, desk.clock().now(), Job.unattended());
+        assertThat(result.found())
+                .extracting(found -> found.instrument().code())
+                .containsExactly("VSIX");
+    }
+
     @Test
     void scansCompareWithOtherInstrumentsAndKnowHigherTimeframes() throws Exception {
         List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NETW"));
         Scan all = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
-        assertThat(new ScanRunner(desk.histories())
-                        .run(all, some, desk.clock().now(), Job.unattended())
+        assertThat(runner().run(all, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .hasSize(3);
         Scan one = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #MARN) > 0.999999"));
-        assertThat(new ScanRunner(desk.histories())
-                        .run(one, some, desk.clock().now(), Job.unattended())
+        assertThat(runner().run(one, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .extracting(found -> found.instrument().code())
                 .containsExactly("MARN");
         Scan none = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #NOBODY) >= -1"));
-        assertThat(new ScanRunner(desk.histories())
-                        .run(none, some, desk.clock().now(), Job.unattended())
+        assertThat(runner().run(none, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .as("unknown counts as no")
                 .isEmpty();

@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
@@ -29,7 +30,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What lines about the chart mean, and what is said about those that mean nothing. */
 class ChartWordsTest {
     private static final CommandLanguage LANGUAGE =
-            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
+            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).stream()

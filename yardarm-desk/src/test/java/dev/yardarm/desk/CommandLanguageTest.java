@@ -6,6 +6,7 @@ import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
@@ -20,7 +21,7 @@ import org.junit.jupiter.api.Test;
 
 class CommandLanguageTest {
     private static final CommandLanguage LANGUAGE =
-            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))));
+            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).get(0);

@@ -3,6 +3,7 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.LayerScale;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
@@ -19,7 +20,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Lines that compare instruments, and what is said about those that do not say with whom. */
 class CompareWordsTest {
     private static final Directory DIRECTORY = new Directory(List.of(new SimulatedMarket(World.halcyon(), 1)));
-    private static final CommandLanguage LANGUAGE = new CommandLanguage(DIRECTORY);
+    private static final CommandLanguage LANGUAGE = new CommandLanguage(DIRECTORY, Language::builtIn);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).get(0);

@@ -74,7 +74,7 @@ class DeskTest {
     }
 
     private void add(String name, String length) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         front.run(() -> room.indicators().add(indicator, Settings.of(indicator, Map.of("length", length))));
     }
 

@@ -47,7 +47,6 @@ class HistoriesTest {
         when(source.instruments()).thenReturn(List.of(X));
         when(source.calendar(any())).thenReturn(TradingCalendar.roundTheClock(ZoneOffset.UTC));
         when(source.stored(ID)).thenReturn(List.of(stored));
-        when(source.splits(ID)).thenReturn(List.of());
         when(source.history(eq(ID), any(), anyLong(), anyLong())).thenAnswer(call -> {
             Timeframe timeframe = call.getArgument(1);
             BarSeries series = new BarSeries(600);

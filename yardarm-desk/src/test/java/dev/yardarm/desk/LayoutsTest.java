@@ -71,8 +71,8 @@ class LayoutsTest extends OnAChart {
         front.run(() -> {
             first.indicators()
                     .add(
-                            Catalogue.shared().find("ema").orElseThrow(),
-                            Settings.standard(Catalogue.shared().find("ema").orElseThrow()));
+                            Catalogue.builtIn().find("ema").orElseThrow(),
+                            Settings.standard(Catalogue.builtIn().find("ema").orElseThrow()));
             first.setForm(BarForm.AREA);
             first.setScale("percent", first.chart().scale().withMode(ScaleChoice.Mode.PERCENT));
             first.setRequest("day", first.chart().request().withPart(SessionPart.parse("09:00-12:00")));
@@ -397,8 +397,11 @@ class LayoutsTest extends OnAChart {
                 .allMatch(mark -> mark.text().contains("by difference"));
         assertThat(marks).isSorted();
         Instrument paying = desk.directory().all().stream()
-                .filter(each ->
-                        !desk.directory().source(each).dividends(each.id()).isEmpty())
+                .filter(each -> desk.directory()
+                        .source(each)
+                        .flatMap(source -> source.offers(dev.yardarm.core.source.CorporateActions.class))
+                        .filter(actions -> !actions.dividends(each.id()).isEmpty())
+                        .isPresent())
                 .findFirst()
                 .orElseThrow();
         assertThat(dev.yardarm.desk.market.EventMarks.of(histories, paying, daily, 0, now))
@@ -447,7 +450,7 @@ class LayoutsTest extends OnAChart {
                 instrument("KTRL"),
                 desk.directory(),
                 desk.histories(),
-                desk.clock().now());
+                desk.vantages().at(desk.clock().now()));
         assertThat(card.lines())
                 .extracting(InstrumentCard.Line::word)
                 .contains("market", "sector", "session", "tick", "last", "trend", "place", "volatility", "strength");
@@ -457,7 +460,7 @@ class LayoutsTest extends OnAChart {
                 instrument("VSIX-U26"),
                 desk.directory(),
                 desk.histories(),
-                desk.clock().now());
+                desk.vantages().at(desk.clock().now()));
         assertThat(future.lines())
                 .anyMatch(line -> line.word().equals("tick") && line.text().contains("worth 5"));
         assertThat(future.lines())
@@ -466,7 +469,7 @@ class LayoutsTest extends OnAChart {
                 instrument("HPRC"),
                 desk.directory(),
                 desk.histories(),
-                desk.clock().now());
+                desk.vantages().at(desk.clock().now()));
         assertThat(economic.lines()).anyMatch(line -> line.word().equals("history"));
     }
 
@@ -496,8 +499,8 @@ class LayoutsTest extends OnAChart {
             room.chart().setSize(1000, 600);
             room.indicators()
                     .add(
-                            Catalogue.shared().find("rsi").orElseThrow(),
-                            Settings.standard(Catalogue.shared().find("rsi").orElseThrow()));
+                            Catalogue.builtIn().find("rsi").orElseThrow(),
+                            Settings.standard(Catalogue.builtIn().find("rsi").orElseThrow()));
             assertThat(ids(room)).hasSize(3).startsWith("price", "volume");
             String rsi = room.panes().inHand().id();
             assertThat(rsi)

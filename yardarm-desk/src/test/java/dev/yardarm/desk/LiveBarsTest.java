@@ -3,10 +3,13 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
@@ -75,7 +78,7 @@ class LiveBarsTest {
         int before = live.series().closed();
         for (long time = EARLY; time < LATE; time += 83 * Times.SECOND) {
             long until = Math.min(LATE, time + 83 * Times.SECOND);
-            MARKET.trades(live.traded().id(), time, until, live.maker()::addTick);
+            trades(live.traded().id(), time, until, live.maker());
             live.maker().advanceTo(until);
             live.series();
         }
@@ -102,7 +105,7 @@ class LiveBarsTest {
                 .withPart(SessionPart.parse(part))
                 .withDays(60);
         Histories.Loaded live = histories().load(instrument(code), request, EARLY);
-        MARKET.trades(live.traded().id(), EARLY, LATE, live.maker()::addTick);
+        trades(live.traded().id(), EARLY, LATE, live.maker());
         live.maker().advanceTo(LATE);
         same(
                 live.series().snapshot(),
@@ -115,7 +118,7 @@ class LiveBarsTest {
             BarRequest request = BarRequest.of(Timeframe.HOUR).withRoll(dev.yardarm.core.source.RollRule.VOLUME, joint);
             Histories.Loaded live = histories().load(instrument("TIDE"), request, EARLY);
             assertThat(live.traded().code()).startsWith("TIDE-");
-            MARKET.trades(live.traded().id(), EARLY, LATE, live.maker()::addTick);
+            trades(live.traded().id(), EARLY, LATE, live.maker());
             live.maker().advanceTo(LATE);
             same(
                     live.series().snapshot(),
@@ -151,5 +154,11 @@ class LiveBarsTest {
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> histories.load(instrument(code), request, LATE))
                 .isInstanceOf(IOException.class)
                 .hasMessageContainingAll(parts);
+    }
+
+    private static void trades(InstrumentId id, long after, long upTo, BarMaker maker) {
+        TickSeries trades = new TickSeries(0);
+        MARKET.trades(id, after, upTo, trades);
+        maker.addTicks(trades, 0, trades.size());
     }
 }

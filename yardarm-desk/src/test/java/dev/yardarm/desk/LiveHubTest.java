@@ -2,160 +2,263 @@ package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.live.QuoteBoard;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.CopyOnWriteArrayList;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
+/** The hub beaten by hand: who is told what, and what happens when something fails. */
 class LiveHubTest {
     private final SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
-    private final Directory directory = new Directory(List.of(market));
+    private final FragileMarket fragile = new FragileMarket(market);
+    private final Directory directory = new Directory(List.of(fragile));
     private final long start = market.world().presentTime();
+    private final LiveHub hub =
+            new LiveHub(directory, new MarketClock(TradingCalendar.ROUND_THE_CLOCK, start, 1, false));
+
+    @AfterEach
+    void close() {
+        hub.close();
+    }
 
     private Instrument instrument(String code) {
         return directory.byCode(code).orElseThrow();
     }
 
+    private static List<String> words(TickSeries trades) {
+        List<String> words = new ArrayList<>();
+        for (int at = 0; at < trades.size(); at++) {
+            words.add(trades.time(at) + " " + trades.price(at) + " " + trades.size(at) + " " + trades.side(at));
+        }
+        return words;
+    }
+
+    private List<String> expected(String code, long after, long upTo) {
+        TickSeries trades = new TickSeries(0);
+        market.trades(instrument(code).id(), after, upTo, trades);
+        return words(trades);
+    }
+
     /** Keeps what it is told. */
     private static final class Log implements LiveHub.Listener {
-        private final List<String> trades = new CopyOnWriteArrayList<>();
-        private volatile long now;
-        private volatile boolean late;
+        private final List<String> trades = new ArrayList<>();
+        private final List<Long> times = new ArrayList<>();
+        private final List<Throwable> failures = new ArrayList<>();
+        private int done;
+        private boolean failsToTake;
+        private boolean failsWhenDone;
 
         @Override
-        public void trade(long time, double price, double size) {
-            late |= time <= now;
-            trades.add(time + " " + price + " " + size);
+        public void take(TickSeries taken, long now) {
+            if (failsToTake) {
+                throw new IllegalStateException("one indicator is broken");
+            }
+            trades.addAll(words(taken));
+            times.add(now);
         }
 
         @Override
-        public void beat(long time) {
-            now = time;
+        public void beatDone(long now) {
+            if (failsWhenDone) {
+                throw new OutOfMemoryError("not really");
+            }
+            done++;
+        }
+
+        @Override
+        public void failed(Throwable problem) {
+            failures.add(problem);
+        }
+    }
+
+    private void beats(int count) {
+        for (int beat = 1; beat <= count; beat++) {
+            hub.beatAt(start + beat * 20L * Times.SECOND);
         }
     }
 
     @Test
-    void everyListenerGetsEveryTradeOnceAndInOrder() throws InterruptedException {
-        MarketClock clock = new MarketClock(market.world().calendar(), start, 600, true);
+    void everyListenerGetsEveryTradeOnceInOrderAndWithItsSide() {
         Log early = new Log();
         Log late = new Log();
         Log other = new Log();
-        try (LiveHub hub = new LiveHub(directory, clock)) {
-            hub.subscribe(instrument("KTRL"), start - Times.HOUR, early);
-            hub.subscribe(instrument("MARN"), start, other);
-            hub.start();
-            Thread.sleep(400);
-            hub.subscribe(instrument("KTRL"), start, late);
-            Thread.sleep(600);
-            clock.setRunning(false);
-            Thread.sleep(400);
-        }
-        long now = clock.now();
-        assertThat(now).isGreaterThan(start + 3 * Times.MINUTE);
-        List<String> expected = new ArrayList<>();
-        market.trades(
-                instrument("KTRL").id(),
-                start - Times.HOUR,
-                now,
-                (time, price, size) -> expected.add(time + " " + price + " " + size));
-        assertThat(early.trades).isEqualTo(expected);
-        assertThat(early.late).isFalse();
-        List<String> sinceStart = new ArrayList<>();
-        market.trades(
-                instrument("KTRL").id(),
-                start,
-                now,
-                (time, price, size) -> sinceStart.add(time + " " + price + " " + size));
-        assertThat(late.trades).isEqualTo(sinceStart);
-        assertThat(other.trades).isNotEmpty().isNotEqualTo(late.trades);
-        assertThat(early.now).isEqualTo(now);
+        hub.subscribe(instrument("KTRL"), start - Times.HOUR, early);
+        hub.subscribe(instrument("MARN"), start, other);
+        beats(3);
+        hub.subscribe(instrument("KTRL"), start, late);
+        beats(6);
+        long now = start + 6 * 20L * Times.SECOND;
+        assertThat(early.trades)
+                .isEqualTo(expected("KTRL", start - Times.HOUR, now))
+                .isNotEmpty();
+        assertThat(late.trades).isEqualTo(expected("KTRL", start, now)).isNotEmpty();
+        assertThat(other.trades).isEqualTo(expected("MARN", start, now)).isNotEmpty();
+        assertThat(early.times).isSorted().doesNotHaveDuplicates().endsWith(now);
+        assertThat(early.trades).anyMatch(each -> each.endsWith(" -1")).anyMatch(each -> each.endsWith(" 1"));
     }
 
     @Test
-    void aListenerThatLeftHearsNothingMore() throws InterruptedException {
-        MarketClock clock = new MarketClock(market.world().calendar(), start, 600, true);
+    void aListenerThatLeftHearsNothingMore() {
         Log log = new Log();
-        try (LiveHub hub = new LiveHub(directory, clock)) {
-            LiveHub.Subscription subscription = hub.subscribe(instrument("KTRL"), start, log);
-            hub.start();
-            Thread.sleep(400);
-            subscription.close();
-            Thread.sleep(200);
-            int heard = log.trades.size();
-            Thread.sleep(400);
-            assertThat(log.trades).hasSize(heard);
-        }
+        LiveHub.Subscription subscription = hub.subscribe(instrument("KTRL"), start, log);
+        beats(2);
+        subscription.close();
+        int heard = log.times.size();
+        beats(4);
+        assertThat(log.times).hasSize(heard);
+        assertThat(hub.subscriptions()).isZero();
+    }
+
+    @Test
+    void aListenerThatFailsIsClosedAndToldAndNobodyElseNotices() {
+        Log first = new Log();
+        Log broken = new Log();
+        Log ends = new Log();
+        Log last = new Log();
+        hub.subscribe(instrument("MARN"), start, first);
+        hub.subscribe(instrument("KTRL"), start, broken);
+        hub.subscribe(instrument("KTRL"), start, ends);
+        hub.subscribe(instrument("VHRB"), start, last);
+        beats(1);
+        broken.failsToTake = true;
+        ends.failsWhenDone = true;
+        beats(4);
+        assertThat(broken.failures).singleElement().satisfies(each -> assertThat(each)
+                .hasMessageContaining("broken"));
+        assertThat(ends.failures).singleElement().isInstanceOf(OutOfMemoryError.class);
+        assertThat(broken.times).hasSize(1);
+        long now = start + 4 * 20L * Times.SECOND;
+        assertThat(first.trades).isEqualTo(expected("MARN", start, now));
+        assertThat(last.trades).isEqualTo(expected("VHRB", start, now)).isNotEmpty();
+        assertThat(last.done).isGreaterThanOrEqualTo(4);
+        assertThat(hub.subscriptions()).isEqualTo(2);
+    }
+
+    @Test
+    void aListenerThatFailsWhileItIsToldSoIsLetGoOf() {
+        Log last = new Log();
+        hub.subscribe(instrument("KTRL"), start, new LiveHub.Listener() {
+            @Override
+            public void take(TickSeries trades, long now) {
+                throw new IllegalStateException("first");
+            }
+
+            @Override
+            public void failed(Throwable problem) {
+                throw new IllegalStateException("second");
+            }
+        });
+        hub.subscribe(instrument("VHRB"), start, last);
+        beats(2);
+        assertThat(last.times).hasSize(2);
+    }
+
+    @Test
+    void aSourceThatDoesNotAnswerIsOfflineAndGivesEverythingWhenItDoesAgain() {
+        Log log = new Log();
+        List<String> told = new ArrayList<>();
+        directory.listen(
+                source -> told.add(source + " " + directory.state(source).kind()));
+        hub.subscribe(instrument("KTRL"), start, log);
+        beats(1);
+        fragile.problem = new java.io.IOException("the line is down");
+        beats(3);
+        assertThat(directory.state("halcyon").kind()).isEqualTo(SourceState.Kind.OFFLINE);
+        assertThat(directory.state("halcyon").reason()).contains("the line is down");
+        assertThat(log.times).hasSize(1);
+        fragile.problem = null;
+        beats(5);
+        assertThat(directory.state("halcyon").isReady()).isTrue();
+        assertThat(log.trades).isEqualTo(expected("KTRL", start, start + 5 * 20L * Times.SECOND));
+        assertThat(told).containsExactly("halcyon OFFLINE", "halcyon READY");
+    }
+
+    @Test
+    void aSourceWhoseTradesGoBackInTimeIsTakenForOneThatDoesNotAnswer() {
+        Log log = new Log();
+        hub.subscribe(instrument("KTRL"), start, log);
+        fragile.unordered = true;
+        beats(2);
+        assertThat(log.trades).isEmpty();
+        assertThat(directory.state("halcyon").reason()).contains("order of their time");
+        assertThat(log.failures).isEmpty();
+    }
+
+    @Test
+    void workAfterABeatAndOnTheThreadMayFail() {
+        List<Long> times = new ArrayList<>();
+        hub.onBeat(now -> {
+            throw new IllegalStateException("no");
+        });
+        hub.onBeat(times::add);
+        hub.execute(() -> {
+            throw new AssertionError("no");
+        });
+        beats(3);
+        assertThat(times).hasSize(3);
     }
 
     @Test
     void quotesFollowTheMarketAndKnowTheDayBefore(@TempDir Path home) throws Exception {
         try (Front front = new Front();
-                Desk desk = new Desk(new Desk.Options(home, true, 1, false), front)) {
+                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
             Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
+            Instrument luma = desk.directory().byCode("LUMA").orElseThrow();
             QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
-            front.run(() ->
-                    board.watch(List.of(ktrl, desk.directory().byCode("PV60").orElseThrow())));
-            front.await("quotes", () -> board.quote(ktrl.id()).isPresent());
-            var days = desk.histories()
-                    .load(ktrl, Timeframe.DAY, desk.clock().now())
-                    .series()
-                    .snapshot();
+            QuoteBoard second = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
+            front.run(() -> {
+                board.watch(List.of(ktrl, luma));
+                second.watch(List.of(ktrl));
+            });
+            front.await("quotes", () -> board.quote(luma.id()).isPresent());
+            front.await("quotes of another board", () -> second.quote(ktrl.id()).isPresent());
+            long now = desk.clock().now();
+            var days = desk.histories().load(ktrl, Timeframe.DAY, now).series().snapshot();
             QuoteBoard.Quote first = board.quote(ktrl.id()).orElseThrow();
             assertThat(first.last()).isEqualTo(days.close(days.size() - 1));
             assertThat(first.before()).isEqualTo(days.close(days.size() - 2));
             assertThat(first.change()).isEqualTo(first.last() / first.before() - 1);
-            desk.clock().setSpeed(600);
-            desk.hub().start();
-            front.await(
-                    "another price", () -> board.quote(ktrl.id()).orElseThrow().last() != first.last());
+            desk.hub().beatAt(now + 5 * Times.MINUTE);
+            assertThat(board.quote(ktrl.id()).orElseThrow().last()).isNotEqualTo(first.last());
             assertThat(board.quote(ktrl.id()).orElseThrow().before()).isEqualTo(first.before());
-            board.close();
-        }
-    }
 
-    @Test
-    void anAlertMissedWhileNothingRanFiresAtItsOwnMoment(@TempDir Path home) throws Exception {
-        try (Front front = new Front();
-                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
-            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            long open = desk.calendar(ktrl).open(java.time.LocalDate.of(2026, 6, 19));
-            double[] reached = {Double.NaN, 0};
-            market.trades(ktrl.id(), open, desk.clock().now(), (time, price, size) -> {
-                if (Double.isNaN(reached[0]) && price >= 105) {
-                    reached[0] = price;
-                    reached[1] = time;
+            // What trades round the clock has one day before, from midnight to midnight of its zone.
+            TradingCalendar calendar = desk.calendar(luma);
+            var today = calendar.sessionAt(now);
+            double closed = Double.NaN;
+            for (long time = now + 20 * Times.MINUTE; time < now + 52 * Times.HOUR; time += 40 * Times.MINUTE) {
+                desk.hub().beatAt(time);
+                var session = calendar.sessionAt(time);
+                QuoteBoard.Quote quote = board.quote(luma.id()).orElseThrow();
+                if (!session.equals(today)) {
+                    var before = desk.histories()
+                            .load(luma, Timeframe.DAY, time)
+                            .series()
+                            .snapshot();
+                    closed = before.close(before.size() - 2);
+                    assertThat(quote.before()).as("the day before %s", session).isEqualTo(closed);
+                    today = session;
+                } else if (closed == closed) {
+                    assertThat(quote.before()).as("at %d", time).isEqualTo(closed);
                 }
-            });
-            front.run(() -> {
-                desk.books()
-                        .setDrawings(
-                                ktrl.id(),
-                                List.of(new dev.yardarm.core.drawing.Drawing(
-                                        "d",
-                                        dev.yardarm.core.drawing.Drawing.LEVEL,
-                                        Timeframe.DAY,
-                                        List.of(new dev.yardarm.core.drawing.Anchor(open, 105)),
-                                        0)));
-                desk.books()
-                        .setAlerts(List.of(new Alert(
-                                "a", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, open + 1, 0, 0)));
-                desk.hub().start();
-            });
-            front.await("the alert", () -> desk.books().alerts().get(0).hasFired());
-            assertThat(desk.books().alerts().get(0).firedAt()).isEqualTo((long) reached[1]);
-            assertThat(desk.books().alerts().get(0).firedPrice()).isEqualTo(reached[0]);
+            }
+            assertThat(closed).isNotNaN();
+            board.close();
+            second.close();
         }
     }
 }

@@ -50,7 +50,7 @@ abstract class OnAChart {
     }
 
     static Indicator indicator(String name) {
-        return Catalogue.shared().find(name).orElseThrow();
+        return Catalogue.builtIn().find(name).orElseThrow();
     }
 
     IndicatorLayer layer(int number) {

@@ -68,7 +68,7 @@ class StudiesTest {
     void whatIsAddedTakesTheFirstColourNotInUse() {
         level(100);
         level(101);
-        var sma = Catalogue.shared().find("sma").orElseThrow();
+        var sma = Catalogue.builtIn().find("sma").orElseThrow();
         front.run(() -> room.indicators().add(sma, Settings.standard(sma)));
         assertThat(room.chart().drawings()).extracting(Drawing::colour).containsExactly(0, 1);
         assertThat(room.chart().indicators().get(0).style().colour()).isEqualTo(2);

@@ -10,6 +10,7 @@ import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
@@ -86,6 +87,7 @@ class WorkTest {
         CountDownLatch done = new CountDownLatch(1);
         try (Scheduler scheduler = new Scheduler(2, Runnable::run)) {
             scheduler.start(
+                    Lane.NOW,
                     "k",
                     "older",
                     job -> {
@@ -98,6 +100,7 @@ class WorkTest {
             started.await();
             assertThat(scheduler.jobs()).hasSize(1);
             scheduler.start(
+                    Lane.NOW,
                     "k",
                     "newer",
                     job -> "newer",
@@ -117,6 +120,7 @@ class WorkTest {
         CountDownLatch failed = new CountDownLatch(1);
         try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
             scheduler.start(
+                    Lane.NOW,
                     "k",
                     "",
                     job -> {

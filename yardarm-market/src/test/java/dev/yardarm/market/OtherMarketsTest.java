@@ -13,7 +13,9 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.Contracts;
+import dev.yardarm.core.source.Diary;
+import dev.yardarm.core.source.Members;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
@@ -113,9 +115,9 @@ class OtherMarketsTest {
 
     @Test
     void contractsFollowEachOtherAndTheTradeMovesOn() {
-        List<BarSource.Contract> contracts = MARKET.contracts(id("VSIX"));
+        List<Contracts.Contract> contracts = MARKET.contracts(id("VSIX"));
         assertThat(contracts).isSortedAccordingTo((one, other) -> Long.compare(one.expiry(), other.expiry()));
-        BarSource.Contract june = contracts.stream()
+        Contracts.Contract june = contracts.stream()
                 .filter(each -> each.id().code().equals("VSIX-M26"))
                 .findFirst()
                 .orElseThrow();
@@ -139,8 +141,13 @@ class OtherMarketsTest {
     @Test
     void tradesOfTheContinuousFutureAreThoseOfItsCurrentContract() {
         double[] sums = new double[2];
-        MARKET.trades(id("VSIX"), NOW, NOW + Times.HOUR, (time, price, size) -> sums[0] += price * size);
-        MARKET.trades(id("VSIX-U26"), NOW, NOW + Times.HOUR, (time, price, size) -> sums[1] += price * size);
+        for (int at = 0; at < 2; at++) {
+            TickSeries trades = new TickSeries(0);
+            MARKET.trades(id(at == 0 ? "VSIX" : "VSIX-U26"), NOW, NOW + Times.HOUR, trades);
+            for (int trade = 0; trade < trades.size(); trade++) {
+                sums[at] += trades.price(trade) * trades.size(trade);
+            }
+        }
         assertThat(sums[0]).isEqualTo(sums[1]).isPositive();
     }
 
@@ -172,15 +179,14 @@ class OtherMarketsTest {
 
     @Test
     void theCalendarHasEntriesInOrderBetweenTwoMoments() {
-        List<BarSource.Entry> entries = MARKET.entries(id("KTRL"), NOW - 90 * Times.DAY, NOW + 30 * Times.DAY);
+        List<Diary.Entry> entries = MARKET.entries(id("KTRL"), NOW - 90 * Times.DAY, NOW + 30 * Times.DAY);
         assertThat(entries)
                 .hasSizeGreaterThan(8)
                 .isSortedAccordingTo((one, other) -> Long.compare(one.time(), other.time()))
                 .allMatch(entry -> entry.importance() >= 1 && entry.importance() <= 3);
         assertThat(entries)
-                .extracting(BarSource.Entry::kind)
-                .contains(
-                        BarSource.Entry.Kind.RELEASE, BarSource.Entry.Kind.RATE_DECISION, BarSource.Entry.Kind.AUCTION);
+                .extracting(Diary.Entry::kind)
+                .contains(Diary.Entry.Kind.RELEASE, Diary.Entry.Kind.RATE_DECISION, Diary.Entry.Kind.AUCTION);
     }
 
     @Test
@@ -203,9 +209,9 @@ class OtherMarketsTest {
 
     @Test
     void theMembersOfAnIndexWeighOneTogether() {
-        List<BarSource.Member> members = MARKET.members(id("PVXL"), NOW);
+        List<Members.Member> members = MARKET.members(id("PVXL"), NOW);
         assertThat(members).hasSize(20);
-        assertThat(members.stream().mapToDouble(BarSource.Member::weight).sum()).isCloseTo(1, within(1e-9));
+        assertThat(members.stream().mapToDouble(Members.Member::weight).sum()).isCloseTo(1, within(1e-9));
         assertThat(members.get(0).weight()).isGreaterThan(members.get(19).weight());
         assertThat(MARKET.members(id("KTRL"), NOW)).isEmpty();
     }

@@ -10,8 +10,9 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.SplitAdjustment;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
@@ -117,19 +118,30 @@ class SimulatedMarketTest {
         assertThat(days.hasForming()).isTrue();
     }
 
+    private static TickSeries trades(String code, long after, long upTo) {
+        TickSeries trades = new TickSeries(0);
+        MARKET.trades(new InstrumentId("halcyon", code), after, upTo, trades);
+        return trades;
+    }
+
+    private static List<String> words(TickSeries trades) {
+        List<String> words = new ArrayList<>();
+        for (int trade = 0; trade < trades.size(); trade++) {
+            words.add(trades.time(trade) + " " + trades.price(trade) + " " + trades.size(trade) + " "
+                    + trades.side(trade));
+        }
+        return words;
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"KTRL", "KLPF", "PV60"})
     void tradesAddUpToTheirMinutesExactly(String code) {
         long from = WORLD.calendar().open(Times.date(NOW, WORLD.zone()));
         long to = from + 90 * Times.MINUTE;
         BarBuilder builder = new BarBuilder(new BarGrid(WORLD.calendar(), Timeframe.MINUTE), new BarSeries(0));
-        List<Long> times = new ArrayList<>();
-        MARKET.trades(new InstrumentId("halcyon", code), from - 1, to - 1, (time, price, size) -> {
-            times.add(time);
-            builder.addTick(time, price, size);
-        });
+        TickSeries trades = trades(code, from - 1, to - 1);
+        builder.addTicks(trades, 0, trades.size());
         builder.advanceTo(to);
-        assertThat(times).isSorted();
         Bars built = builder.series().snapshot();
         Bars minutes = bars(code, Timeframe.MINUTE, from, to);
         assertThat(built.closed()).isEqualTo(90).isEqualTo(minutes.closed());
@@ -144,19 +156,17 @@ class SimulatedMarketTest {
 
     @Test
     void askingInPiecesGivesTheSameTradesAsAskingAtOnce() {
-        InstrumentId id = new InstrumentId("halcyon", "MARN");
-        List<String> atOnce = new ArrayList<>();
-        MARKET.trades(
-                id, NOW, NOW + 3 * Times.HOUR, (time, price, size) -> atOnce.add(time + " " + price + " " + size));
-        List<String> pieces = new ArrayList<>();
-        for (long time = NOW; time < NOW + 3 * Times.HOUR; time += 37 * Times.SECOND) {
-            MARKET.trades(
-                    id,
-                    time,
-                    Math.min(time + 37 * Times.SECOND, NOW + 3 * Times.HOUR),
-                    (at, price, size) -> pieces.add(at + " " + price + " " + size));
+        for (String code : List.of("MARN", "PV60", "VSIX", "LUMA")) {
+            TickSeries pieces = new TickSeries(0);
+            for (long time = NOW; time < NOW + 3 * Times.HOUR; time += 37 * Times.SECOND) {
+                long end = Math.min(time + 37 * Times.SECOND, NOW + 3 * Times.HOUR);
+                MARKET.trades(new InstrumentId("halcyon", code), time, end, pieces);
+            }
+            List<String> atOnce = words(trades(code, NOW, NOW + 3 * Times.HOUR));
+            assertThat(words(pieces)).as(code).isEqualTo(atOnce).isNotEmpty();
+            assertThat(atOnce).as("both sides of %s", code).anyMatch(each -> each.endsWith(" 1"));
+            assertThat(atOnce).anyMatch(each -> each.endsWith(" -1"));
         }
-        assertThat(pieces).isEqualTo(atOnce).isNotEmpty();
     }
 
     @Test
@@ -169,14 +179,14 @@ class SimulatedMarketTest {
         assertThat(then.hasForming()).isTrue();
         assertThat(then.volume(last)).isLessThan(now.volume(last));
         assertThat(then.close(last - 1)).isEqualTo(now.close(last - 1));
-        double[] seen = {Double.NaN, 0};
         long open = WORLD.calendar().open(Times.date(NOW, WORLD.zone()));
-        MARKET.trades(new InstrumentId("halcyon", "KTRL"), open - 1, time, (at, price, size) -> {
-            seen[0] = price;
-            seen[1] += size;
-        });
-        assertThat(then.close(last)).isEqualTo(seen[0]);
-        assertThat(then.volume(last)).isEqualTo(seen[1]);
+        TickSeries seen = trades("KTRL", open - 1, time);
+        double volume = 0;
+        for (int trade = 0; trade < seen.size(); trade++) {
+            volume += seen.size(trade);
+        }
+        assertThat(then.close(last)).isEqualTo(seen.price(seen.size() - 1));
+        assertThat(then.volume(last)).isEqualTo(volume);
     }
 
     @Test
@@ -212,7 +222,7 @@ class SimulatedMarketTest {
         for (World.Company company : WORLD.companies()) {
             InstrumentId id = new InstrumentId("halcyon", company.code());
             Bars raw = bars(company.code(), Timeframe.DAY, Long.MIN_VALUE, NOW);
-            for (BarSource.Split split : MARKET.splits(id)) {
+            for (CorporateActions.Split split : MARKET.splits(id)) {
                 int bar = raw.barAt(split.time());
                 double jump = raw.close(bar - 1) / raw.open(bar);
                 assertThat(jump).as(company.code()).isBetween(split.ratio() * 0.75, split.ratio() * 1.3);

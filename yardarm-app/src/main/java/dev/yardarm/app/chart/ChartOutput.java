@@ -12,6 +12,7 @@ import dev.yardarm.chart.surface.SvgSurface;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.work.Lane;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
@@ -118,6 +119,7 @@ public final class ChartOutput {
         bench.desk()
                 .scheduler()
                 .start(
+                        Lane.BEHIND,
                         "save " + file,
                         "",
                         job -> {

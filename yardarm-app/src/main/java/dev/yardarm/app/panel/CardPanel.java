@@ -2,6 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.card.InstrumentCard;
 import dev.yardarm.desk.room.Aspect;
@@ -57,13 +58,14 @@ public final class CardPanel extends VBox {
         Desk desk = bench.desk();
         desk.scheduler()
                 .start(
+                        Lane.SOON,
                         "card",
                         "",
                         job -> InstrumentCard.of(
                                 instrument,
                                 desk.directory(),
                                 desk.histories(),
-                                desk.clock().now()),
+                                desk.vantages().at(desk.clock().now())),
                         this::show,
                         failed -> desk.tell(
                                 "The card of " + instrument.code() + " cannot be made: " + failed.getMessage()));

@@ -2,7 +2,6 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.IndicatorSearch;
 import java.util.ArrayList;
@@ -179,14 +178,19 @@ public final class IndicatorPicker extends BorderPane {
 
     private void fill() {
         String group = groups.getSelectionModel().getSelectedItem();
-        List<Indicator> fitting = IndicatorSearch.find(search.getText());
+        List<Indicator> fitting =
+                IndicatorSearch.find(search.getText(), bench.desk().language().catalogue());
         List<Indicator> shown = new ArrayList<>();
         if (FAVOURITES.equals(group) || RECENT.equals(group)) {
             List<String> names = FAVOURITES.equals(group)
                     ? bench.desk().habits().favourites()
                     : bench.desk().habits().recent();
-            names.forEach(name ->
-                    Catalogue.shared().find(name).filter(fitting::contains).ifPresent(shown::add));
+            names.forEach(name -> bench.desk()
+                    .language()
+                    .catalogue()
+                    .find(name)
+                    .filter(fitting::contains)
+                    .ifPresent(shown::add));
         } else {
             fitting.stream()
                     .filter(each -> group == null

@@ -117,7 +117,7 @@ final class OutputEditor {
             return;
         }
         try {
-            Formula.parseCondition(text);
+            Formula.parseCondition(text, bench.desk().language().now());
             send(style().withTint(new OutputStyle.Tint(
                     text, now == null ? (layer.get().colourOf(output) + 1) % Palette.SERIES : now.colour())));
         } catch (FormulaException bad) {

@@ -271,7 +271,7 @@ public final class ScanView extends HBox {
                 continue;
             }
             try {
-                Formula.parseCondition(field.getText());
+                Formula.parseCondition(field.getText(), bench.desk().language().now());
             } catch (FormulaException bad) {
                 problem.setText("Condition " + number + ", " + bad.getMessage());
                 return false;

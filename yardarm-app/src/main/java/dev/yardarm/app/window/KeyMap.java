@@ -10,7 +10,6 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figures;
-import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.room.Arrangement;
@@ -34,7 +33,8 @@ final class KeyMap {
     }
 
     private void indicator(String name) {
-        Catalogue.shared().find(name).ifPresent(found -> room().indicators().add(found));
+        bench.desk().language().catalogue().find(name).ifPresent(found -> room().indicators()
+                .add(found));
     }
 
     /** The leader keys there are. */

@@ -79,7 +79,8 @@ public final class MainWindow {
         KeyFile keyFile = new KeyFile(desk, leaders);
         actions.setKeyFile(keyFile);
         help = new HelpPane(leaders);
-        line = new CommandLine(new CommandLanguage(desk.directory()), actions::run, desk::tell, this::focusView);
+        line = new CommandLine(
+                new CommandLanguage(desk.directory(), desk.language()::now), actions::run, desk::tell, this::focusView);
         bench.onPrompt(line::prompt);
         bench.onPick(this::pick);
         bench.onCompare(this::compare);

@@ -2,15 +2,15 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -34,12 +34,16 @@ public final class ChartDataBuilder {
     private ExtremePyramid volumes = new ExtremePyramid();
     private long epoch = Long.MIN_VALUE;
 
+    /** Over sessions round the clock, with the built-in language. */
     public ChartDataBuilder(List<IndicatorLayer> layers) {
-        this(layers, Surroundings.NONE);
+        this(layers, Surroundings.NONE, Language.builtIn());
     }
 
-    /** @param surroundings when sessions begin, and other instruments */
-    public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings) {
+    /**
+     * @param surroundings when sessions begin, and other instruments
+     * @param language what rules of colour are written in
+     */
+    public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings, Language language) {
         graph = new ColumnGraph(surroundings);
         for (IndicatorLayer layer : layers) {
             nodes.put(layer.id(), nodes(layer, layers));
@@ -48,7 +52,7 @@ public final class ChartDataBuilder {
                     tints.put(
                             ChartData.tintName(layer, output),
                             Formula.parseCondition(
-                                            layer.outputStyle(output).tint().condition())
+                                            layer.outputStyle(output).tint().condition(), language)
                                     .in(graph));
                 }
             }
@@ -63,29 +67,9 @@ public final class ChartDataBuilder {
                 .equals(others.stream().map(ChartDataBuilder::computed).toList());
     }
 
-    /** True when something of these layers reads the sides of single trades. */
-    public static boolean readsTrades(List<IndicatorLayer> layers) {
-        if (layers.isEmpty()) {
-            return false;
-        }
-        boolean[] asked = new boolean[1];
-        ChartDataBuilder probe = new ChartDataBuilder(
-                layers, new Surroundings(Surroundings.NONE.calendar(), code -> Optional.empty(), (from, until) -> {
-                    asked[0] = true;
-                    return Double.NaN;
-                }));
-        BarSeries one = new BarSeries(1);
-        one.append(0, Times.DAY, 1, 1, 1, 1, 1);
-        probe.update(one.snapshot());
-        return asked[0];
-    }
-
-    /** True when a rule of these layers reads a drawing. */
-    public static boolean readsDrawings(List<IndicatorLayer> layers) {
-        return layers.stream()
-                .flatMap(layer -> layer.style().outputs().values().stream())
-                .anyMatch(style -> style.tint() != null
-                        && !Formula.parse(style.tint().condition()).drawings().isEmpty());
+    /** What these layers read beyond the bars, as their terms declare it. */
+    public static Needs needs(List<IndicatorLayer> layers, Language language) {
+        return new ChartDataBuilder(layers, Surroundings.NONE, language).graph.needs();
     }
 
     private static List<Object> computed(IndicatorLayer layer) {
@@ -103,8 +87,7 @@ public final class ChartDataBuilder {
         IndicatorLayer.Higher higher = layer.higher();
         return higher == null
                 ? nodes(layer, layers, graph, Set.of())
-                : graph.higher(
-                        higher.timeframe(), higher.forming(), "layer", inner -> nodes(layer, layers, inner, Set.of()));
+                : graph.higher(higher.timeframe(), higher.forming(), inner -> nodes(layer, layers, inner, Set.of()));
     }
 
     /** A layer's outputs in a graph. One that reads itself, over others or not, or reads what is not there, has no values. */

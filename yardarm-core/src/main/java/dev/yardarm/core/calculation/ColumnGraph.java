@@ -8,45 +8,52 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
 /**
  * Columns that follow from a bar series and from each other.
  *
- * <p>Nodes are added in the order of their dependence and found again by their key, so two layers or formulas that need
- * the same intermediate result share one. {@link #update(Bars)} brings all columns up to the snapshot: closed bars are
- * computed once, forming values anew. When the epoch of the bars changes, everything is computed from the start.
+ * <p>Nodes are added in the order of their dependence and interned by operation and inputs: the key of a node is the name of
+ * its operation and the numbers of its inputs, so two layers or formulas that need the same intermediate result share one,
+ * and a value used twice costs nothing however deep it is. Finding a node costs by the number of its own inputs.
+ * {@link #update(Bars)} brings all columns up to the snapshot: closed bars are computed once, forming values anew. When the
+ * epoch of the bars changes, everything is computed from the start.
  *
  * <p>Cost of an update: the number of new closed bars plus one, times the nodes. No allocation while no bar closes.
  * A graph is used by one thread at a time; {@link Column#snapshot()} hands results to others.
  */
 public final class ColumnGraph {
     private final Surroundings surroundings;
-    private final Map<String, Node> byKey = new HashMap<>();
+    private final Map<Key, Node[]> nodes = new HashMap<>();
     private final List<Task> tasks = new ArrayList<>();
     private final Map<String, HigherTask> higher = new HashMap<>();
+    private Needs needs = Needs.NONE;
+    private int count;
     private long epoch = Long.MIN_VALUE;
     private int closed;
+
+    /** What a node is: the same operation on the same inputs is the same node. */
+    private record Key(String operation, List<Integer> inputs) {}
 
     /** A graph over bars of sessions round the clock, without other instruments. */
     public ColumnGraph() {
         this(Surroundings.NONE);
     }
 
+    /** @param surroundings what computations may know beyond the bars */
     public ColumnGraph(Surroundings surroundings) {
         this.surroundings = surroundings;
     }
 
     /** One column of the graph. */
     public static final class Node {
-        private final String key;
+        private final int number;
         private final Column column;
         private final int warmUp;
 
-        private Node(String key, int warmUp) {
-            this.key = key;
+        private Node(int number, int warmUp) {
+            this.number = number;
             this.column = new Column(0);
             this.warmUp = warmUp;
         }
@@ -61,249 +68,47 @@ public final class ColumnGraph {
         }
     }
 
-    /** What fills one column or several together. */
-    private abstract static class Task {
-        abstract void restart();
-
-        abstract void update(Bars bars, int from, int to);
-    }
-
-    /** A field of the bars; a stored one shares the array of the series. */
-    private static final class FieldTask extends Task {
-        private final Field field;
-        private final Column column;
-
-        FieldTask(Field field, Column column) {
-            this.field = field;
-            this.column = column;
-        }
-
-        @Override
-        void restart() {
-            if (!field.isStored()) {
-                column.share(new double[0], 0);
-            }
-            column.resize(0);
-        }
-
-        @Override
-        void update(Bars bars, int from, int to) {
-            if (field.isStored()) {
-                column.share(bars.column(field), to);
-            } else {
-                double[] values = column.room(to);
-                for (int bar = from; bar < to; bar++) {
-                    values[bar] = bars.value(field, bar);
-                }
-                column.resize(to);
-            }
-            column.setForming(bars.formingValue(field));
-        }
-    }
-
-    /** A value read from the bars themselves, their times included. */
-    private static final class BarTask extends Task {
-        private final Supplier<BarValue> recipe;
-        private final Column column;
-        private BarValue value;
-
-        BarTask(Supplier<BarValue> recipe, Column column) {
-            this.recipe = recipe;
-            this.column = column;
-        }
-
-        @Override
-        void restart() {
-            value = recipe.get();
-            column.share(new double[0], 0);
-        }
-
-        @Override
-        void update(Bars bars, int from, int to) {
-            double[] values = column.room(to);
-            for (int bar = from; bar < to; bar++) {
-                values[bar] = value.at(bars, bar);
-            }
-            column.resize(to);
-            column.setForming(bars.hasForming() ? value.at(bars, to) : Double.NaN);
-        }
-    }
-
-    /** Columns computed from other columns. */
-    private static final class ComputedTask extends Task {
-        private final Supplier<Computation> recipe;
-        private final Column[] inputs;
-        private final Column[] outputs;
-        private final double[][] arrays;
-        private final double[] formingValues;
-        private Computation computation;
-
-        ComputedTask(Supplier<Computation> recipe, Column[] inputs, Column[] outputs) {
-            this.recipe = recipe;
-            this.inputs = inputs;
-            this.outputs = outputs;
-            this.arrays = new double[outputs.length][];
-            this.formingValues = new double[outputs.length];
-        }
-
-        @Override
-        void restart() {
-            computation = recipe.get();
-            for (Column output : outputs) {
-                output.share(new double[0], 0);
-            }
-        }
-
-        @Override
-        void update(Bars bars, int from, int to) {
-            if (to > from) {
-                for (int output = 0; output < outputs.length; output++) {
-                    arrays[output] = outputs[output].room(to);
-                }
-                computation.advance(inputs, from, to, arrays);
-                for (Column output : outputs) {
-                    output.resize(to);
-                }
-            }
-            if (bars.hasForming()) {
-                computation.peek(inputs, to, formingValues);
-            }
-            for (int output = 0; output < outputs.length; output++) {
-                outputs[output].setForming(bars.hasForming() ? formingValues[output] : Double.NaN);
-            }
-        }
-    }
-
-    /** Columns over bars of a higher timeframe, put beside the bars of this graph as they were known. */
-    private static final class HigherTask extends Task {
-        private final boolean forming;
-        private final ColumnGraph inner;
-        private final List<Column> from = new ArrayList<>();
-        private final List<Column> to = new ArrayList<>();
-        private final HigherBars bars;
-
-        HigherTask(Surroundings surroundings, Timeframe timeframe, boolean forming) {
-            this.forming = forming;
-            bars = new HigherBars(surroundings.calendar(), timeframe);
-            // What others' unfinished bars were at each moment is not kept, so beside forming bars there is nothing
-            // else.
-            inner = new ColumnGraph(
-                    forming
-                            ? new Surroundings(surroundings.calendar(), code -> Optional.empty())
-                            : new Surroundings(
-                                    surroundings.calendar(),
-                                    new HigherOthers(surroundings, timeframe),
-                                    surroundings.sides(),
-                                    surroundings.drawings()));
-        }
-
-        @Override
-        void restart() {
-            bars.restart();
-            to.forEach(column -> column.share(new double[0], 0));
-        }
-
-        @Override
-        void update(Bars lower, int begin, int end) {
-            for (Column column : to) {
-                column.room(end);
-            }
-            for (int bar = begin; bar < end; bar++) {
-                boolean ended = bars.closeBefore(lower, bar);
-                boolean closed = bars.take(lower, bar) || ended;
-                if (closed || forming) {
-                    inner.update(bars.snapshot());
-                }
-                for (int column = 0; column < to.size(); column++) {
-                    to.get(column).values()[bar] = known(from.get(column));
-                }
-            }
-            boolean atWork = lower.hasForming();
-            if (atWork && (bars.closeBefore(lower, end) || forming)) {
-                inner.update(forming ? bars.with(lower, end) : bars.snapshot());
-            }
-            for (int column = 0; column < to.size(); column++) {
-                to.get(column).resize(end);
-                to.get(column).setForming(atWork ? known(from.get(column)) : Double.NaN);
-            }
-        }
-
-        /** The value of the unfinished higher bar when that is asked for, else of the last complete one. */
-        private double known(Column column) {
-            double unfinished = column.forming();
-            return forming && unfinished == unfinished
-                    ? unfinished
-                    : column.size() == 0 ? Double.NaN : column.values()[column.size() - 1];
-        }
-    }
-
-    /**
-     * Something computed on a higher timeframe, put together from the bars of this graph: beside each bar the value of the
-     * last higher bar complete when it closed. The order is that of the columns the recipe gives.
-     *
-     * @param forming true for the value of the unfinished higher bar, from what was known so far
-     * @param name says what is computed, for finding it again
-     * @param recipe adds nodes to the graph of the higher bars
-     */
-    public List<Node> higher(
-            Timeframe timeframe, boolean forming, String name, Function<ColumnGraph, List<Node>> recipe) {
-        HigherTask task = higher.computeIfAbsent((forming ? "forming " : "") + timeframe, missing -> {
-            HigherTask made = new HigherTask(surroundings, timeframe, forming);
-            register(made);
-            return made;
-        });
-        List<Node> nodes = new ArrayList<>();
-        for (Node inside : recipe.apply(task.inner)) {
-            String key = name + " {" + inside.key + "} on " + (forming ? "forming " : "") + timeframe;
-            Node outside = byKey.get(key);
-            if (outside == null) {
-                outside = new Node(key, inside.warmUp);
-                byKey.put(key, outside);
-                task.from.add(inside.column);
-                task.to.add(outside.column);
-                epoch = Long.MIN_VALUE;
-            }
-            nodes.add(outside);
-        }
-        return nodes;
-    }
-
     /** What is known of the place the bars come from. */
     public Surroundings surroundings() {
         return surroundings;
     }
 
+    /** What the nodes read beyond the bars, as they declared it when they were added. */
+    public Needs needs() {
+        return needs;
+    }
+
+    /** Number of computations, shared ones counted once. */
+    public int size() {
+        return tasks.size();
+    }
+
     /** A field of the bars. Stored fields share the array of the series. */
     public Node field(Field field) {
-        Node existing = byKey.get(field.word());
-        if (existing != null) {
-            return existing;
-        }
-        Node node = new Node(field.word(), 0);
-        register(new FieldTask(field, node.column), node);
-        return node;
+        return interned(key(field.word()), 0, 1, columns -> new FieldTask(field, columns[0]))[0];
+    }
+
+    /** The same, for what needs no more than the bars. */
+    public Node ofBars(String name, Supplier<BarValue> recipe) {
+        return ofBars(name, Needs.NONE, recipe);
     }
 
     /**
      * A value read from each bar itself.
      *
-     * @param name says what is read; the key
+     * @param name says what is read; the same name is the same value
+     * @param needed what it reads beyond the bars
      * @param recipe makes the reader anew whenever everything is computed from the start
      */
-    public Node ofBars(String name, Supplier<BarValue> recipe) {
-        Node existing = byKey.get(name);
-        if (existing != null) {
-            return existing;
-        }
-        Node node = new Node(name, 0);
-        register(new BarTask(recipe, node.column), node);
-        return node;
+    public Node ofBars(String name, Needs needed, Supplier<BarValue> recipe) {
+        needs = needs.and(needed);
+        return interned(key(name), 0, 1, columns -> new BarTask(recipe, columns[0]))[0];
     }
 
     /**
      * A computation with one output over other nodes.
      *
-     * @param name says what is computed; the key is this name and the keys of the inputs
+     * @param name says what is computed; with the inputs it tells a node from others
      * @param warmUp bars without a value that this computation adds to those of its inputs
      */
     public Node computed(String name, int warmUp, Supplier<Computation> recipe, Node... inputs) {
@@ -312,45 +117,76 @@ public final class ColumnGraph {
 
     /** A computation with several outputs over other nodes; see the one with a single output. */
     public Node[] computed(String name, int warmUp, int outputCount, Supplier<Computation> recipe, Node... inputs) {
-        StringBuilder key = new StringBuilder(name);
         Column[] columns = new Column[inputs.length];
         int before = 0;
         for (int input = 0; input < inputs.length; input++) {
-            key.append(input == 0 ? " of " : " ; ")
-                    .append('{')
-                    .append(inputs[input].key)
-                    .append('}');
             columns[input] = inputs[input].column;
             before = Math.max(before, inputs[input].warmUp);
         }
-        Node[] nodes = new Node[outputCount];
-        Column[] outputs = new Column[outputCount];
-        for (int output = 0; output < outputCount; output++) {
-            String own = outputCount == 1 ? key.toString() : key + "." + output;
-            nodes[output] = byKey.get(own);
-            if (nodes[output] == null) {
-                nodes[output] = new Node(own, before + warmUp);
-                outputs[output] = nodes[output].column;
-            }
-        }
-        if (outputs[0] != null) {
-            register(new ComputedTask(recipe, columns, outputs), nodes);
-        }
-        return nodes;
+        String operation = outputCount == 1 ? name : name + " in " + outputCount;
+        return interned(
+                key(operation, inputs),
+                before + warmUp,
+                outputCount,
+                outputs -> new ComputedTask(recipe, columns, outputs));
     }
 
-    private void register(Task task, Node... nodes) {
-        for (Node node : nodes) {
-            byKey.put(node.key, node);
+    /**
+     * Something computed on a higher timeframe, put together from the bars of this graph: beside each bar the value of the
+     * last higher bar complete when it closed. The order is that of the columns the recipe gives.
+     *
+     * @param forming true for the value of the unfinished higher bar, from what was known so far
+     * @param recipe adds nodes to the graph of the higher bars
+     */
+    public List<Node> higher(Timeframe timeframe, boolean forming, Function<ColumnGraph, List<Node>> recipe) {
+        String place = (forming ? "on forming " : "on ") + timeframe;
+        HigherTask task = higher.computeIfAbsent(place, missing -> {
+            HigherTask made = new HigherTask(surroundings, timeframe, forming);
+            register(made);
+            return made;
+        });
+        List<Node> beside = new ArrayList<>();
+        for (Node inside : recipe.apply(task.inner())) {
+            beside.add(nodes.computeIfAbsent(key(place, inside), missing -> {
+                Node outside = new Node(count++, inside.warmUp);
+                task.carry(inside.column, outside.column);
+                epoch = Long.MIN_VALUE;
+                return new Node[] {outside};
+            })[0]);
         }
+        needs = needs.and(Needs.timeframe(timeframe)).and(task.inner().needs());
+        return beside;
+    }
+
+    private static Key key(String operation, Node... inputs) {
+        List<Integer> numbers = new ArrayList<>(inputs.length);
+        for (Node input : inputs) {
+            numbers.add(input.number);
+        }
+        return new Key(operation, numbers);
+    }
+
+    /** The nodes of a key, made with the task that fills them when there are none yet. */
+    private Node[] interned(Key key, int warmUp, int outputCount, Function<Column[], Task> task) {
+        Node[] known = nodes.get(key);
+        if (known != null) {
+            return known;
+        }
+        Node[] made = new Node[outputCount];
+        Column[] columns = new Column[outputCount];
+        for (int output = 0; output < outputCount; output++) {
+            made[output] = new Node(count++, warmUp);
+            columns[output] = made[output].column;
+        }
+        register(task.apply(columns));
+        nodes.put(key, made);
+        return made;
+    }
+
+    private void register(Task task) {
         task.restart();
         tasks.add(task);
         epoch = Long.MIN_VALUE;
-    }
-
-    /** Number of computations, shared ones counted once. */
-    public int size() {
-        return tasks.size();
     }
 
     /** Brings every column up to the snapshot, which must be of the same series each time and not older. */

@@ -83,7 +83,7 @@ public enum Operation {
 
     /** A field of another instrument's bars, as it was known when each bar closed; missing when there is none such. */
     public static ColumnGraph.Node other(ColumnGraph graph, String code, Field field) {
-        return graph.ofBars(field.word() + " of #" + code, () -> graph.surroundings()
+        return graph.ofBars(field.word() + " of #" + code, Needs.instrument(code), () -> graph.surroundings()
                 .others()
                 .find(code)
                 .<BarValue>map(bars -> new OtherBars(bars, field))

@@ -2,7 +2,6 @@ package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
-import java.time.ZoneOffset;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -17,8 +16,7 @@ import java.util.function.Supplier;
  */
 public record Surroundings(TradingCalendar calendar, Others others, Sides sides, Drawings drawings) {
     /** Sessions round the clock in UTC, no other instruments. */
-    public static final Surroundings NONE =
-            new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty());
+    public static final Surroundings NONE = new Surroundings(TradingCalendar.ROUND_THE_CLOCK, code -> Optional.empty());
 
     /** Without single trades. */
     public Surroundings(TradingCalendar calendar, Others others) {
@@ -27,7 +25,7 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
 
     /** Without drawings. */
     public Surroundings(TradingCalendar calendar, Others others, Sides sides) {
-        this(calendar, others, sides, (name, line, time) -> Double.NaN);
+        this(calendar, others, sides, (name, line, time, known) -> Double.NaN);
     }
 
     /** The same with drawings. */
@@ -42,9 +40,10 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
          * The price of a line of a drawing at a moment.
          *
          * @param line name of the line; empty for the first
+         * @param known the moment it is asked from; drawings made later are not there
          * @return missing when there is no such drawing or line
          */
-        double priceAt(String name, String line, long time);
+        double priceAt(String name, String line, long time, long known);
     }
 
     /** The volume of single trades by their side. */

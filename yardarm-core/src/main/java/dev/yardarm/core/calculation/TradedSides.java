@@ -28,13 +28,18 @@ public final class TradedSides implements Surroundings.Sides {
 
     /** Takes in trades that follow those taken before. */
     public void take(TickSeries ticks) {
-        if (size + ticks.size() > times.length) {
-            int capacity = size + ticks.size() + (size >> 2) + 64;
+        take(ticks, 0, ticks.size());
+    }
+
+    /** Takes in the trades {@code from} (included) to {@code end} (excluded), which follow those taken before. */
+    public void take(TickSeries ticks, int from, int end) {
+        if (size + end - from > times.length) {
+            int capacity = size + end - from + (size >> 2) + 64;
             times = Arrays.copyOf(times, capacity);
             sums = Arrays.copyOf(sums, capacity);
             sideless = Arrays.copyOf(sideless, capacity);
         }
-        for (int tick = 0; tick < ticks.size(); tick++) {
+        for (int tick = from; tick < end; tick++) {
             times[size] = ticks.time(tick);
             sums[size] = (size == 0 ? 0 : sums[size - 1]) + ticks.side(tick) * ticks.size(tick);
             sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (ticks.side(tick) == TickSeries.UNKNOWN ? 1 : 0);

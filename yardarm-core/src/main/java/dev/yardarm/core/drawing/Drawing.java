@@ -28,6 +28,7 @@ import java.util.function.LongUnaryOperator;
  * @param options what was chosen about the figure; the standard for what is not there
  * @param style how it is drawn
  * @param place where and when it is shown
+ * @param madeAt when it was put where it is, microseconds UTC; 0 when that is not known. Before, nothing knew of it
  */
 public record Drawing(
         String id,
@@ -37,7 +38,8 @@ public record Drawing(
         boolean logarithmic,
         Map<String, String> options,
         Style style,
-        Place place) {
+        Place place,
+        long madeAt) {
     /** The figure of a horizontal price. */
     public static final String LEVEL = "level";
     /** The figure of a straight line through two points. */
@@ -203,9 +205,32 @@ public record Drawing(
                 Map.copyOf(Settings.of(figure.name(), figure.options(), options).values());
     }
 
+    /** One of which it is not known when it was made, as while it is being placed. */
+    public Drawing(
+            String id,
+            String kind,
+            Timeframe origin,
+            List<Anchor> anchors,
+            boolean logarithmic,
+            Map<String, String> options,
+            Style style,
+            Place place) {
+        this(id, kind, origin, anchors, logarithmic, options, style, place, 0);
+    }
+
     /** With the standard options, in a colour. */
     public Drawing(String id, String kind, Timeframe origin, List<Anchor> anchors, int colour) {
-        this(id, kind, origin, anchors, false, Map.of(), Style.of(colour), Place.STANDARD);
+        this(id, kind, origin, anchors, false, Map.of(), Style.of(colour), Place.STANDARD, 0);
+    }
+
+    /** The same drawing, put where it is at a moment. */
+    public Drawing madeAt(long moment) {
+        return new Drawing(id, kind, origin, anchors, logarithmic, options, style, place, moment);
+    }
+
+    /** True when it stood where it stands at a moment. */
+    public boolean wasKnownAt(long moment) {
+        return madeAt <= moment;
     }
 
     public Figure figure() {
@@ -228,7 +253,7 @@ public record Drawing(
     }
 
     public Drawing withId(String newId) {
-        return new Drawing(newId, kind, origin, anchors, logarithmic, options, style, place);
+        return new Drawing(newId, kind, origin, anchors, logarithmic, options, style, place, madeAt);
     }
 
     public Drawing withAnchor(int number, Anchor anchor) {
@@ -238,19 +263,19 @@ public record Drawing(
     }
 
     public Drawing withAnchors(List<Anchor> changed) {
-        return new Drawing(id, kind, origin, changed, logarithmic, options, style, place);
+        return new Drawing(id, kind, origin, changed, logarithmic, options, style, place, madeAt);
     }
 
     public Drawing withOptions(Map<String, String> changed) {
-        return new Drawing(id, kind, origin, anchors, logarithmic, changed, style, place);
+        return new Drawing(id, kind, origin, anchors, logarithmic, changed, style, place, madeAt);
     }
 
     public Drawing withStyle(Style changed) {
-        return new Drawing(id, kind, origin, anchors, logarithmic, options, changed, place);
+        return new Drawing(id, kind, origin, anchors, logarithmic, options, changed, place, madeAt);
     }
 
     public Drawing withPlace(Place changed) {
-        return new Drawing(id, kind, origin, anchors, logarithmic, options, style, changed);
+        return new Drawing(id, kind, origin, anchors, logarithmic, options, style, changed, madeAt);
     }
 
     public int colour() {

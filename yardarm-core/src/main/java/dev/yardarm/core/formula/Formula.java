@@ -1,20 +1,15 @@
 package dev.yardarm.core.formula;
 
-import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
-import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Optional;
-import java.util.Set;
 
 /**
  * A checked formula: a value or a condition over the bars of an instrument.
  *
  * <pre>{@code
- * Formula formula = Formula.parse("close crosses above sma(close, 50)");
+ * Formula formula = Formula.parse("close crosses above sma(close, 50)", Language.builtIn());
  * Column column = formula.evaluate(bars);      // 1 yes, 0 no, NaN unknown, for every bar
  * }</pre>
  *
@@ -23,16 +18,18 @@ import java.util.Set;
  * Immutable; may be shared between threads.
  */
 public final class Formula {
-    public static final int MOST_CHARACTERS = 4000;
-    public static final int MOST_DEPTH = 100;
-    public static final int MOST_LOOKBACK = 5000;
-
     private final String text;
     private final Expression root;
+    private final Language language;
+    private final Needs needs;
 
-    private Formula(String text, Expression root) {
+    private Formula(String text, Expression root, Language language) {
         this.text = text;
         this.root = root;
+        this.language = language;
+        ColumnGraph compiled = new ColumnGraph();
+        in(compiled);
+        this.needs = compiled.needs();
     }
 
     /**
@@ -40,10 +37,8 @@ public final class Formula {
      *
      * @throws FormulaException with position, what was expected and the likely word
      */
-    public static Formula parse(String text) {
-        Formula formula = new Formula(text, FormulaReader.read(text));
-        formula.in(new ColumnGraph());
-        return formula;
+    public static Formula parse(String text, Language language) {
+        return new Formula(text, FormulaReader.read(text, language), language);
     }
 
     /**
@@ -51,8 +46,8 @@ public final class Formula {
      *
      * @throws FormulaException also when the formula yields a number
      */
-    public static Formula parseCondition(String text) {
-        Formula formula = parse(text);
+    public static Formula parseCondition(String text, Language language) {
+        Formula formula = parse(text, language);
         if (!formula.isCondition()) {
             throw new FormulaException(
                     text,
@@ -64,11 +59,7 @@ public final class Formula {
         return formula;
     }
 
-    /** The words of the language, for completion. */
-    public static List<String> words() {
-        return Vocabulary.words();
-    }
-
+    /** The formula as it was written. */
     public String text() {
         return text;
     }
@@ -78,47 +69,14 @@ public final class Formula {
         return root.isCondition();
     }
 
-    /** The higher timeframes it reads. */
-    public Set<Timeframe> timeframes() {
-        Set<Timeframe> found = new LinkedHashSet<>();
-        collect(root, found);
-        return found;
-    }
-
-    /** The names of the drawings it reads. */
-    public Set<String> drawings() {
-        Set<String> found = new LinkedHashSet<>();
-        collectDrawings(root, found);
-        return found;
-    }
-
-    private static void collectDrawings(Expression expression, Set<String> found) {
-        if (expression instanceof Expression.DrawingValue drawing) {
-            found.add(drawing.name());
-        }
-        expression.parts().forEach(part -> collectDrawings(part, found));
-    }
-
-    /** The codes of the other instruments it reads; {@code benchmark} for the benchmark. */
-    public Set<String> instruments() {
-        Set<String> found = new LinkedHashSet<>();
-        in(new ColumnGraph(new Surroundings(Surroundings.NONE.calendar(), code -> {
-            found.add(code);
-            return Optional.empty();
-        })));
-        return found;
-    }
-
-    private static void collect(Expression expression, Set<Timeframe> found) {
-        if (expression instanceof Expression.Higher higher) {
-            found.add(higher.timeframe());
-        }
-        expression.parts().forEach(part -> collect(part, found));
+    /** What it reads beyond the bars it is computed on. */
+    public Needs needs() {
+        return needs;
     }
 
     /** Adds the formula to a graph, sharing what is there already. */
     public ColumnGraph.Node in(ColumnGraph graph) {
-        return new FormulaCompiler(text, graph).node(root);
+        return new FormulaCompiler(text, graph, language).node(root);
     }
 
     /** Computes the formula over bars from scratch. */

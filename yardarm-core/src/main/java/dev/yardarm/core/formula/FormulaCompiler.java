@@ -2,6 +2,7 @@ package dev.yardarm.core.formula;
 
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
@@ -16,10 +17,12 @@ import java.util.function.DoubleUnaryOperator;
 final class FormulaCompiler {
     private final String text;
     private final ColumnGraph graph;
+    private final Language language;
 
-    FormulaCompiler(String text, ColumnGraph graph) {
+    FormulaCompiler(String text, ColumnGraph graph, Language language) {
         this.text = text;
         this.graph = graph;
+        this.language = language;
     }
 
     Node node(Expression expression) {
@@ -32,9 +35,10 @@ final class FormulaCompiler {
         if (expression instanceof Expression.DrawingValue drawing) {
             return graph.ofBars(
                     "drawing \"" + drawing.name() + "\" " + drawing.line(),
+                    Needs.drawing(drawing.name()),
                     () -> (bars, bar) -> graph.surroundings()
                             .drawings()
-                            .priceAt(drawing.name(), drawing.line(), bars.openTime(bar)));
+                            .priceAt(drawing.name(), drawing.line(), bars.openTime(bar), bars.closeTime(bar)));
         }
         if (expression instanceof Expression.Negative negative) {
             return Operation.SUBTRACT.in(graph, Operation.number(graph, 0), node(negative.operand()));
@@ -49,8 +53,7 @@ final class FormulaCompiler {
             return graph.higher(
                             higher.timeframe(),
                             higher.forming(),
-                            "formula",
-                            inner -> List.of(new FormulaCompiler(text, inner).node(higher.operand())))
+                            inner -> List.of(new FormulaCompiler(text, inner, language).node(higher.operand())))
                     .get(0);
         }
         if (expression instanceof Expression.Comparison comparison) {
@@ -81,11 +84,11 @@ final class FormulaCompiler {
     }
 
     private Node call(Expression.Call call) {
-        Indicator indicator = Vocabulary.indicator(call.function()).orElse(null);
+        Indicator indicator = language.indicator(call.function()).orElse(null);
         if (indicator != null) {
             return indicator(call, indicator);
         }
-        DoubleUnaryOperator unary = Vocabulary.UNARY.get(call.function());
+        DoubleUnaryOperator unary = Language.UNARY.get(call.function());
         int wanted = unary == null ? 2 : 1;
         if (call.arguments().size() != wanted) {
             throw fault(

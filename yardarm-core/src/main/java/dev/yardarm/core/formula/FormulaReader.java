@@ -23,13 +23,15 @@ import org.antlr.v4.runtime.misc.IntervalSet;
 /** Reads the text of a formula into its tree. Every fault is told with its place and, where one is near, a word. */
 final class FormulaReader {
     private final String text;
+    private final Language language;
 
-    private FormulaReader(String text) {
+    private FormulaReader(String text, Language language) {
         this.text = text;
+        this.language = language;
     }
 
-    static Expression read(String text) {
-        return new FormulaReader(text).read();
+    static Expression read(String text, Language language) {
+        return new FormulaReader(text, language).read();
     }
 
     private Expression read() {
@@ -41,12 +43,12 @@ final class FormulaReader {
                     "the formula is empty; write a value such as close or a condition "
                             + "such as close > sma(close, 50)");
         }
-        if (text.length() > Formula.MOST_CHARACTERS) {
+        if (text.length() > language.limits().characters()) {
             throw new FormulaException(
                     text,
-                    Formula.MOST_CHARACTERS,
+                    language.limits().characters(),
                     1,
-                    "a formula may have at most " + Formula.MOST_CHARACTERS + " characters; this one has "
+                    "a formula may have at most " + language.limits().characters() + " characters; this one has "
                             + text.length());
         }
         FormulaLexer lexer = new FormulaLexer(CharStreams.fromString(text));
@@ -74,12 +76,12 @@ final class FormulaReader {
                     || "-".equals(token.getText())
                     || "+".equals(token.getText());
             prefixes = prefix ? prefixes + 1 : 0;
-            if (Math.max(depth, Math.max(prefixes, powers)) > Formula.MOST_DEPTH) {
+            if (Math.max(depth, Math.max(prefixes, powers)) > language.limits().depth()) {
                 throw new FormulaException(
                         text,
                         token.getStartIndex(),
                         1,
-                        "a formula may be nested at most " + Formula.MOST_DEPTH + " deep");
+                        "a formula may be nested at most " + language.limits().depth() + " deep");
             }
         }
     }
@@ -182,7 +184,7 @@ final class FormulaReader {
     private int lookback(Token number) {
         try {
             int bars = Integer.parseInt(number.getText());
-            if (bars <= Formula.MOST_LOOKBACK) {
+            if (bars <= language.limits().lookback()) {
                 return bars;
             }
         } catch (NumberFormatException notWhole) {
@@ -190,7 +192,8 @@ final class FormulaReader {
         }
         throw fault(
                 number,
-                "back needs a whole number of bars from 0 to " + Formula.MOST_LOOKBACK + ", not " + number.getText());
+                "back needs a whole number of bars from 0 to "
+                        + language.limits().lookback() + ", not " + number.getText());
     }
 
     private Expression primary(FormulaParser.PrimaryContext context) {
@@ -223,13 +226,13 @@ final class FormulaReader {
 
     private Expression call(FormulaParser.CallContext context) {
         String function = context.function.getText().toLowerCase(Locale.ROOT);
-        if (!Vocabulary.isFunction(function)) {
+        if (!language.isFunction(function)) {
             throw fault(
                     context.function,
                     "there is no function or indicator '" + context.function.getText() + "'"
-                            + Vocabulary.suggestion(function));
+                            + language.suggestion(function));
         }
-        Indicator indicator = Vocabulary.indicator(function).orElse(null);
+        Indicator indicator = language.indicator(function).orElse(null);
         List<Expression.Argument> arguments = new ArrayList<>();
         for (FormulaParser.ArgumentContext argument : context.argument()) {
             String name =
@@ -292,16 +295,16 @@ final class FormulaReader {
         if (field != null && context.output == null) {
             return new Expression.BarField(span(context), field);
         }
-        Indicator indicator = Vocabulary.indicator(word).orElse(null);
+        Indicator indicator = language.indicator(word).orElse(null);
         if (indicator != null) {
             return called(context, word, indicator, List.of(), context.output);
         }
         throw fault(
                 context.word,
-                Vocabulary.isFunction(word)
+                language.isFunction(word)
                         ? "'" + word + "' needs its arguments in parentheses"
                         : "there is no field or indicator '" + context.word.getText() + "'"
-                                + Vocabulary.suggestion(word));
+                                + language.suggestion(word));
     }
 
     private static Operation operation(String sign) {
@@ -373,7 +376,7 @@ final class FormulaReader {
                 wanted = "expected " + words(parser, expected);
             }
             String near = token.getType() == FormulaParser.WORD && !valueExpected
-                    ? Vocabulary.suggestion(token.getText().toLowerCase(Locale.ROOT))
+                    ? language.suggestion(token.getText().toLowerCase(Locale.ROOT))
                     : "";
             int place = atEnd ? text.stripTrailing().length() : token.getStartIndex();
             throw new FormulaException(

@@ -3,27 +3,65 @@ package dev.yardarm.core.indicator;
 import dev.yardarm.core.catalogue.Declarations;
 import java.util.Collection;
 import java.util.Collections;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 
 /**
- * All indicators, by name. An indicator belongs to the catalogue by standing in its package: the classes there are
- * found once, in the folder or archive this class was loaded from, so there is no list to forget.
+ * Indicators by name: a value that does not change. The built-in ones belong to theirs by standing in its package: the classes
+ * there are found once, in the folder or archive this class was loaded from, so there is no list to forget.
+ *
+ * <pre>{@code
+ * Catalogue all = Catalogue.builtIn().with(own);
+ * }</pre>
  */
 public final class Catalogue {
-    private static final Catalogue SHARED = new Catalogue();
+    private final Map<String, Indicator> byName;
 
-    private final Map<String, Indicator> byName = new TreeMap<>();
-
-    private Catalogue() {
-        Declarations.of(Indicator.class, Catalogue.class.getPackageName() + ".catalogue")
-                .forEach(indicator -> byName.put(indicator.name(), indicator));
+    private Catalogue(Map<String, Indicator> byName) {
+        this.byName = byName;
     }
 
-    public static Catalogue shared() {
-        return SHARED;
+    /** Found when they are first asked for. */
+    private static final class BuiltIn {
+        static final Catalogue ALL =
+                of(Declarations.of(Indicator.class, Catalogue.class.getPackageName() + ".catalogue"));
+    }
+
+    /** The indicators that ship with the application. */
+    public static Catalogue builtIn() {
+        return BuiltIn.ALL;
+    }
+
+    /**
+     * A catalogue of these.
+     *
+     * @throws IllegalArgumentException when two have the same name
+     */
+    public static Catalogue of(Collection<? extends Indicator> indicators) {
+        return new Catalogue(Map.of()).with(indicators);
+    }
+
+    /**
+     * The same and these.
+     *
+     * @throws IllegalArgumentException when one has the name of another
+     */
+    public Catalogue with(Collection<? extends Indicator> more) {
+        Map<String, Indicator> all = new TreeMap<>(byName);
+        for (Indicator indicator : more) {
+            if (all.put(indicator.name().toLowerCase(Locale.ROOT), indicator) != null) {
+                throw new IllegalArgumentException("there are two indicators called '" + indicator.name() + "'");
+            }
+        }
+        return new Catalogue(all);
+    }
+
+    /** The same and one more. */
+    public Catalogue with(Indicator more) {
+        return with(List.of(more));
     }
 
     /** All of them, sorted by name. */

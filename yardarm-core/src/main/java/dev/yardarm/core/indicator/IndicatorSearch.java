@@ -13,11 +13,11 @@ public final class IndicatorSearch {
     private IndicatorSearch() {}
 
     /** The indicators that fit, the best first; all of them in the order of their titles for an empty text. */
-    public static List<Indicator> find(String text) {
+    public static List<Indicator> find(String text, Catalogue catalogue) {
         String[] words = text.strip().toLowerCase(Locale.ROOT).split("\\s+");
         record Found(Indicator indicator, int rank) {}
         List<Found> found = new ArrayList<>();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : catalogue.all()) {
             int worst = 0;
             for (String word : words) {
                 worst = Math.max(worst, rank(indicator, word));

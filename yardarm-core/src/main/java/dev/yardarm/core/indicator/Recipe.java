@@ -6,6 +6,7 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.calculation.Computation;
 import dev.yardarm.core.calculation.JointMoments;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.Stepped;
@@ -161,6 +162,7 @@ public final class Recipe {
     public Node tradedDelta() {
         return graph.ofBars(
                 "traded delta",
+                Needs.SIDES,
                 () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar), bars.closeTime(bar)));
     }
 

@@ -34,7 +34,9 @@ public record Instrument(
         YIELD("yield"),
         ECONOMIC("economic series"),
         TOKEN("token"),
-        IMPORTED("imported");
+        IMPORTED("imported"),
+        /** Named somewhere, but its source is not connected or does not have it. */
+        ABSENT("not there");
 
         private final String word;
 
@@ -68,12 +70,21 @@ public record Instrument(
         }
     }
 
+    /** Stands for an instrument that is not there now; keeps its identity. */
+    public static Instrument absent(InstrumentId id) {
+        return new Instrument(id, id.code() + ", not there now", "", Kind.ABSENT, "", "", PriceFormat.ofDecimals(2), 1);
+    }
+
     public String code() {
         return id.code();
     }
 
     /** True when it can be bought as it is; an index, a yield or a series of several contracts cannot. */
     public boolean isTradable() {
-        return kind != Kind.INDEX && kind != Kind.YIELD && kind != Kind.ECONOMIC && kind != Kind.CONTINUOUS;
+        return kind != Kind.ABSENT
+                && kind != Kind.INDEX
+                && kind != Kind.YIELD
+                && kind != Kind.ECONOMIC
+                && kind != Kind.CONTINUOUS;
     }
 }

@@ -2,6 +2,7 @@ package dev.yardarm.core.scan;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import java.util.List;
 import java.util.Objects;
 
@@ -22,12 +23,17 @@ public record Scan(String name, String list, Timeframe timeframe, List<String> c
     /**
      * Reads the conditions.
      *
+     * @param language what they are written in
+     * @return one formula for each, in their order
+     *
      * @throws IllegalArgumentException for the first one that is no good, or when there is none
      */
-    public List<Formula> formulas() {
+    public List<Formula> formulas(Language language) {
         if (conditions.isEmpty()) {
             throw new IllegalArgumentException("the scan '" + name + "' has no condition");
         }
-        return conditions.stream().map(Formula::parseCondition).toList();
+        return conditions.stream()
+                .map(each -> Formula.parseCondition(each, language))
+                .toList();
     }
 }

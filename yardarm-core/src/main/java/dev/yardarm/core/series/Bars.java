@@ -47,6 +47,48 @@ public final class Bars {
         version = series.version;
     }
 
+    private Bars(Bars of, int first) {
+        openTimes = of.openTimes;
+        closeTimes = of.closeTimes;
+        stored = of.stored;
+        closed = first;
+        forming = false;
+        formingOpenTime = 0;
+        formingCloseTime = 0;
+        formingOpen = Double.NaN;
+        formingHigh = Double.NaN;
+        formingLow = Double.NaN;
+        formingClose = Double.NaN;
+        formingVolume = Double.NaN;
+        details = of.details;
+        formingDetail = Double.NaN;
+        epoch = of.epoch;
+        version = of.version;
+    }
+
+    /** The first closed bars, none forming; shares the columns. Computations over them begin anew. */
+    public Bars first(int count) {
+        if (count < 0 || count > closed) {
+            throw new IndexOutOfBoundsException("the first " + count + " of " + closed + " bars");
+        }
+        return new Bars(this, count);
+    }
+
+    /** Number of bars that had closed at a moment. Cost: a binary search. */
+    public int closedBy(long moment) {
+        int low = 0;
+        int high = closed;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (closeTimes[middle] <= moment) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
     /** Number of closed bars. */
     public int closed() {
         return closed;

@@ -16,6 +16,9 @@ public final class TickSeries {
     /** Struck at the ask: a buyer went to the seller's price. */
     public static final byte ASK = 1;
 
+    /** No trades. */
+    public static final TickSeries EMPTY = new TickSeries(0);
+
     private long[] times;
     private double[] prices;
     private double[] sizes;

@@ -5,6 +5,7 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumSet;
@@ -108,6 +109,9 @@ public final class TradingCalendar {
             }
         }
     }
+
+    /** Every day of the week, midnight to midnight in UTC. */
+    public static final TradingCalendar ROUND_THE_CLOCK = roundTheClock(ZoneOffset.UTC);
 
     /** Every day of the week, midnight to midnight. */
     public static TradingCalendar roundTheClock(ZoneId zone) {

@@ -22,7 +22,7 @@ public final class ContinuousFuture {
     /** Reads the bars of a contract that opened from one moment on, as known now. */
     @FunctionalInterface
     public interface Reader {
-        Bars read(BarSource.Contract contract, long from) throws IOException;
+        Bars read(Contracts.Contract contract, long from) throws IOException;
     }
 
     /**
@@ -33,7 +33,7 @@ public final class ContinuousFuture {
      * @param difference close of the next contract less that of this one before the roll; NaN for the last
      * @param ratio close of the next contract over that of this one; NaN for the last
      */
-    public record Turn(BarSource.Contract contract, long from, long until, double difference, double ratio) {}
+    public record Turn(Contracts.Contract contract, long from, long until, double difference, double ratio) {}
 
     /**
      * The turns of the contracts up to now, in their order.
@@ -41,14 +41,14 @@ public final class ContinuousFuture {
      * @param days reads the daily bars of a contract
      */
     public static List<Turn> turns(
-            List<BarSource.Contract> contracts, RollRule rule, TradingCalendar calendar, Reader days, long now)
+            List<Contracts.Contract> contracts, RollRule rule, TradingCalendar calendar, Reader days, long now)
             throws IOException {
         List<Turn> turns = new ArrayList<>();
         long from = Long.MIN_VALUE;
         int at = 0;
         while (at < contracts.size()) {
-            BarSource.Contract contract = contracts.get(at);
-            BarSource.Contract next = at + 1 < contracts.size() ? contracts.get(at + 1) : null;
+            Contracts.Contract contract = contracts.get(at);
+            Contracts.Contract next = at + 1 < contracts.size() ? contracts.get(at + 1) : null;
             Bars own = days.read(contract, Long.MIN_VALUE);
             Bars following = next == null || next.firstTrade() > now ? Bars.EMPTY : days.read(next, Long.MIN_VALUE);
             long until =
@@ -72,7 +72,7 @@ public final class ContinuousFuture {
     }
 
     private static long rollTime(
-            BarSource.Contract contract, Bars own, Bars next, RollRule rule, TradingCalendar calendar, long from) {
+            Contracts.Contract contract, Bars own, Bars next, RollRule rule, TradingCalendar calendar, long from) {
         LocalDate last = calendar.sessionAt(contract.expiry() - 1);
         long afterExpiry = calendar.open(calendar.next(last));
         if (rule.kind() == RollRule.Kind.DAYS_BEFORE) {

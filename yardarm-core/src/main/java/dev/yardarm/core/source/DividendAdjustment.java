@@ -14,9 +14,9 @@ public final class DividendAdjustment {
     private DividendAdjustment() {}
 
     /** @param raw bars of any timeframe, in the shares of their days */
-    public static BarSeries adjust(BarSeries raw, List<BarSource.Dividend> dividends, long asOf) {
+    public static BarSeries adjust(BarSeries raw, List<CorporateActions.Dividend> dividends, long asOf) {
         Bars bars = raw.snapshot();
-        List<BarSource.Dividend> known = known(bars, dividends, asOf);
+        List<CorporateActions.Dividend> known = known(bars, dividends, asOf);
         if (known.isEmpty()) {
             return raw;
         }
@@ -42,8 +42,8 @@ public final class DividendAdjustment {
     }
 
     /** The same for single prices. */
-    public static PriceBasis basis(Bars raw, List<BarSource.Dividend> dividends, long asOf) {
-        List<BarSource.Dividend> known = known(raw, dividends, asOf);
+    public static PriceBasis basis(Bars raw, List<CorporateActions.Dividend> dividends, long asOf) {
+        List<CorporateActions.Dividend> known = known(raw, dividends, asOf);
         double[] factors = factors(raw, known);
         List<PriceBasis.Step> steps = new ArrayList<>();
         for (int paid = 0; paid < factors.length; paid++) {
@@ -53,7 +53,8 @@ public final class DividendAdjustment {
     }
 
     /** The dividends that change any of the bars. */
-    private static List<BarSource.Dividend> known(Bars bars, List<BarSource.Dividend> dividends, long asOf) {
+    private static List<CorporateActions.Dividend> known(
+            Bars bars, List<CorporateActions.Dividend> dividends, long asOf) {
         return bars.isEmpty()
                 ? List.of()
                 : dividends.stream()
@@ -62,7 +63,7 @@ public final class DividendAdjustment {
     }
 
     /** What prices before each dividend are multiplied by, for it and all later ones. */
-    private static double[] factors(Bars bars, List<BarSource.Dividend> known) {
+    private static double[] factors(Bars bars, List<CorporateActions.Dividend> known) {
         double[] factors = new double[known.size()];
         double product = 1;
         for (int paid = known.size() - 1; paid >= 0; paid--) {

@@ -1,15 +1,16 @@
 package dev.yardarm.core.source;
 
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.TickSeries;
+import java.io.IOException;
 
 /** A source that goes on live: it knows the trades of any span of time that has passed. */
 public interface LiveSource extends BarSource {
-    /** Reports the trades after {@code after} and up to {@code upTo}, in their order. */
-    void trades(InstrumentId id, long after, long upTo, TradeReader reader);
-
-    /** Takes in trades. */
-    @FunctionalInterface
-    interface TradeReader {
-        void trade(long time, double price, double size);
-    }
+    /**
+     * Appends the trades after {@code after} and up to {@code upTo} to a series, in their order, each with its side where that
+     * is known. However a span is cut, its parts give the same trades with the same sides.
+     *
+     * @throws IOException when they cannot be had now; asked again later, the same span is given
+     */
+    void trades(InstrumentId id, long after, long upTo, TickSeries into) throws IOException;
 }

@@ -11,8 +11,8 @@ import java.util.List;
 public final class SplitAdjustment {
     private SplitAdjustment() {}
 
-    public static BarSeries adjust(BarSeries raw, List<BarSource.Split> splits, long asOf) {
-        List<BarSource.Split> known =
+    public static BarSeries adjust(BarSeries raw, List<CorporateActions.Split> splits, long asOf) {
+        List<CorporateActions.Split> known =
                 splits.stream().filter(split -> split.time() <= asOf).toList();
         Bars bars = raw.snapshot();
         if (known.isEmpty() || bars.isEmpty() || known.get(known.size() - 1).time() <= bars.openTime(0)) {
@@ -36,8 +36,8 @@ public final class SplitAdjustment {
     }
 
     /** The same for single prices. */
-    public static PriceBasis basis(List<BarSource.Split> splits, long asOf) {
-        List<BarSource.Split> known =
+    public static PriceBasis basis(List<CorporateActions.Split> splits, long asOf) {
+        List<CorporateActions.Split> known =
                 splits.stream().filter(split -> split.time() <= asOf).toList();
         return PriceBasis.of(known.stream()
                 .map(split -> new PriceBasis.Step(split.time(), 1 / factor(known, split.time() - 1), 0))
@@ -45,9 +45,9 @@ public final class SplitAdjustment {
     }
 
     /** By what the raw price of a moment is divided: the product of the ratios of all later splits. */
-    private static double factor(List<BarSource.Split> splits, long time) {
+    private static double factor(List<CorporateActions.Split> splits, long time) {
         double factor = 1;
-        for (BarSource.Split split : splits) {
+        for (CorporateActions.Split split : splits) {
             if (time < split.time()) {
                 factor *= split.ratio();
             }

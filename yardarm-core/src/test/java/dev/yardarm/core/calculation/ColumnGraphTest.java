@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.yardarm.core.TestBars;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.BarSeries;
@@ -54,6 +56,35 @@ class ColumnGraphTest {
         assertThat(once(Operation.MINIMUM, 1, Double.NaN)).isNaN();
     }
 
+    /** A value used twice at each of 200 steps: were nodes told apart by what they are made of in words, this would never end. */
+    @Test
+    void aValueUsedTwiceCostsNothingHoweverDeepItIs() {
+        ColumnGraph graph = new ColumnGraph();
+        ColumnGraph.Node node = graph.field(Field.CLOSE);
+        for (int depth = 0; depth < 200; depth++) {
+            node = Operation.MAXIMUM.in(graph, node, node);
+            ColumnGraph.Node again = Operation.MAXIMUM.in(graph, node, node);
+            assertThat(again).isSameAs(Operation.MAXIMUM.in(graph, node, node));
+            node = again;
+        }
+        assertThat(graph.size()).isEqualTo(401);
+        graph.update(BARS);
+        assertThat(node.output().at(50)).isEqualTo(BARS.close(50));
+    }
+
+    @Test
+    void theSameOnAHigherTimeframeIsComputedOnce() {
+        ColumnGraph graph = new ColumnGraph();
+        ColumnGraph.Node one =
+                Formula.parse("sma(close, 3) on W", Language.builtIn()).in(graph);
+        ColumnGraph.Node other =
+                Formula.parse("sma(close, 3) on W", Language.builtIn()).in(graph);
+        ColumnGraph.Node forming =
+                Formula.parse("sma(close, 3) on forming W", Language.builtIn()).in(graph);
+        assertThat(one).isSameAs(other);
+        assertThat(forming).isNotSameAs(one);
+    }
+
     @Test
     void storedFieldsShareTheColumnsOfTheSeries() {
         ColumnGraph graph = new ColumnGraph();
@@ -68,7 +99,7 @@ class ColumnGraphTest {
         ColumnGraph graph = new ColumnGraph();
         graph.field(Field.CLOSE);
         graph.update(BARS);
-        var sma = Catalogue.shared().find("sma").orElseThrow();
+        var sma = Catalogue.builtIn().find("sma").orElseThrow();
         Column average =
                 sma.in(graph, Settings.of(sma, Map.of("length", "3"))).get(0).output();
         graph.update(BARS);
@@ -79,7 +110,7 @@ class ColumnGraphTest {
     void aNewEpochStartsEverythingAgain() {
         BarSeries series = TestBars.walk(4, 60);
         ColumnGraph graph = new ColumnGraph();
-        var ema = Catalogue.shared().find("ema").orElseThrow();
+        var ema = Catalogue.builtIn().find("ema").orElseThrow();
         Column average =
                 ema.in(graph, Settings.of(ema, Map.of("length", "5"))).get(0).output();
         graph.update(series.snapshot());
@@ -97,7 +128,7 @@ class ColumnGraphTest {
     void formingValuesComeAndGoWithTheFormingBar() {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
-        var highest = Catalogue.shared().find("highest").orElseThrow();
+        var highest = Catalogue.builtIn().find("highest").orElseThrow();
         Column most = highest.in(graph, Settings.of(highest, Map.of("length", "4")))
                 .get(0)
                 .output();
@@ -117,7 +148,7 @@ class ColumnGraphTest {
     void aSnapshotOfAColumnKeepsItsValues() {
         BarSeries series = TestBars.walk(4, 30);
         ColumnGraph graph = new ColumnGraph();
-        var sma = Catalogue.shared().find("sma").orElseThrow();
+        var sma = Catalogue.builtIn().find("sma").orElseThrow();
         Column live =
                 sma.in(graph, Settings.of(sma, Map.of("length", "4"))).get(0).output();
         graph.update(series.snapshot());

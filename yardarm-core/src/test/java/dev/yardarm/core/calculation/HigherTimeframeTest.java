@@ -7,6 +7,7 @@ import dev.yardarm.core.TestBars;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -20,7 +21,7 @@ class HigherTimeframeTest {
     private static final Bars DAYS = TestBars.walk(17, 200).snapshot();
 
     private static Column column(String formula, Bars bars) {
-        return Formula.parse(formula).evaluate(bars);
+        return Formula.parse(formula, Language.builtIn()).evaluate(bars);
     }
 
     @Test
@@ -86,7 +87,7 @@ class HigherTimeframeTest {
             }
         }
         ColumnGraph graph = new ColumnGraph();
-        Column grown = Formula.parse(formula).in(graph).output();
+        Column grown = Formula.parse(formula, Language.builtIn()).in(graph).output();
         BarSeries series = new BarSeries(0);
         for (int bar = 0; bar < 200; bar++) {
             series.form(
@@ -125,24 +126,28 @@ class HigherTimeframeTest {
 
     @Test
     void timeframesAreReadWithTheirCaseAndWrongOnesRefused() {
-        assertThat(Formula.parse("close on M > close on forming 2h").timeframes())
+        assertThat(Formula.parse("close on M > close on forming 2h", Language.builtIn())
+                        .needs()
+                        .timeframes())
                 .extracting(Timeframe::toString)
-                .containsExactly("M", "2h");
-        assertThat(Formula.parse("close on 5m").timeframes())
+                .containsExactlyInAnyOrder("M", "2h");
+        assertThat(Formula.parse("close on 5m", Language.builtIn()).needs().timeframes())
                 .containsExactly(Timeframe.parse("5m").orElseThrow());
-        assertThatThrownBy(() -> Formula.parse("close on X"))
+        assertThatThrownBy(() -> Formula.parse("close on X", Language.builtIn()))
                 .isInstanceOf(FormulaException.class)
                 .hasMessageContaining("'X' is no timeframe");
-        assertThatThrownBy(() -> Formula.parse("close on")).isInstanceOf(FormulaException.class);
+        assertThatThrownBy(() -> Formula.parse("close on", Language.builtIn())).isInstanceOf(FormulaException.class);
     }
 
     @Test
     void whatIsAskedTwiceIsComputedOnce() {
         ColumnGraph graph = new ColumnGraph();
-        ColumnGraph.Node one = Formula.parse("sma(close, 4) on W").in(graph);
+        ColumnGraph.Node one =
+                Formula.parse("sma(close, 4) on W", Language.builtIn()).in(graph);
         int size = graph.size();
-        assertThat(Formula.parse("sma(close, 4) on W").in(graph)).isSameAs(one);
-        Formula.parse("ema(close, 4) on W").in(graph);
+        assertThat(Formula.parse("sma(close, 4) on W", Language.builtIn()).in(graph))
+                .isSameAs(one);
+        Formula.parse("ema(close, 4) on W", Language.builtIn()).in(graph);
         assertThat(graph.size()).as("one set of weeks for all").isEqualTo(size);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.core.TestBars;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
@@ -50,7 +51,7 @@ class OtherInstrumentsTest {
     }
 
     private static List<Column> compute(String name, Map<String, String> settings, Bars other) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         ColumnGraph graph = graph(other);
         List<ColumnGraph.Node> nodes = indicator.in(graph, Settings.of(indicator, settings));
         graph.update(OWN);
@@ -139,7 +140,7 @@ class OtherInstrumentsTest {
 
     @Test
     void theFormingBarReadsTheOthersFormingBar() {
-        Indicator indicator = Catalogue.shared().find("correlation").orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find("correlation").orElseThrow();
         Settings settings = Settings.of(indicator, Map.of("length", "8", "against", "OTHER"));
         ColumnGraph forming = graph(TestBars.prefix(OTHER, 60, true));
         List<ColumnGraph.Node> nodes = indicator.in(forming, settings);
@@ -152,7 +153,8 @@ class OtherInstrumentsTest {
     @Test
     void onAHigherTimeframeWeeksOfBothAreCompared() {
         ColumnGraph graph = graph(OTHER);
-        ColumnGraph.Node node = Formula.parse("compare(#OTHER).high on W").in(graph);
+        ColumnGraph.Node node =
+                Formula.parse("compare(#OTHER).high on W", Language.builtIn()).in(graph);
         graph.update(OWN);
         for (int bar = 13; bar < 120; bar++) {
             int monday = (bar + 1) / 7 * 7 - 7;
@@ -166,10 +168,15 @@ class OtherInstrumentsTest {
 
     @Test
     void aFormulaTellsWhomItReads() {
-        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDE) > 1")
+        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDE) > 1", Language.builtIn())
+                        .needs()
                         .instruments())
                 .containsExactlyInAnyOrder("MARN", "TIDE");
-        assertThat(Formula.parse("relative_strength(20) > 100").instruments()).containsExactly("benchmark");
-        assertThat(Formula.parse("close > open").instruments()).isEmpty();
+        assertThat(Formula.parse("relative_strength(20) > 100", Language.builtIn())
+                        .needs()
+                        .instruments())
+                .containsExactly("benchmark");
+        assertThat(Formula.parse("close > open", Language.builtIn()).needs().instruments())
+                .isEmpty();
     }
 }

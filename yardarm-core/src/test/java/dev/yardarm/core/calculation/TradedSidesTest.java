@@ -3,6 +3,7 @@ package dev.yardarm.core.calculation;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -69,7 +70,7 @@ class TradedSidesTest {
     private static Column compute(String formula, Surroundings.Sides sides) {
         ColumnGraph graph = new ColumnGraph(
                 new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty(), sides));
-        ColumnGraph.Node node = Formula.parse(formula).in(graph);
+        ColumnGraph.Node node = Formula.parse(formula, Language.builtIn()).in(graph);
         graph.update(minutes(4));
         return node.output();
     }

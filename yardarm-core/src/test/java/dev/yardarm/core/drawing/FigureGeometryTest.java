@@ -9,6 +9,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
@@ -455,17 +456,22 @@ class FigureGeometryTest {
         Drawing line = drawing("channel", Map.of(), false, 0, 100, 10, 110, 5, 95)
                 .withPlace(Drawing.Place.STANDARD.withName("My channel"));
         ColumnGraph graph = new ColumnGraph(Surroundings.NONE.with(new NamedDrawings(CALENDAR, List.of(line))));
-        ColumnGraph.Node base = Formula.parse("drawing \"my channel\"").in(graph);
-        ColumnGraph.Node parallel =
-                Formula.parse("DRAWING \"My Channel\".parallel - 1").in(graph);
-        ColumnGraph.Node nothing = Formula.parse("drawing \"another\" > 0").in(graph);
+        ColumnGraph.Node base =
+                Formula.parse("drawing \"my channel\"", Language.builtIn()).in(graph);
+        ColumnGraph.Node parallel = Formula.parse("DRAWING \"My Channel\".parallel - 1", Language.builtIn())
+                .in(graph);
+        ColumnGraph.Node nothing =
+                Formula.parse("drawing \"another\" > 0", Language.builtIn()).in(graph);
         graph.update(TestBars.ofCloses(1, 2, 3, 4, 5, 6, 7));
         assertThat(base.output().at(5)).isEqualTo(105);
         assertThat(parallel.output().at(5)).isEqualTo(94);
         assertThat(nothing.output().at(5)).isNaN();
-        assertThat(Formula.parse("close > drawing \"neckline\" and high < 3").drawings())
+        assertThat(Formula.parse("close > drawing \"neckline\" and high < 3", Language.builtIn())
+                        .needs()
+                        .drawings())
                 .containsExactly("neckline");
-        assertThatThrownBy(() -> Formula.parse("close > drawing")).hasMessageContaining("expected");
+        assertThatThrownBy(() -> Formula.parse("close > drawing", Language.builtIn()))
+                .hasMessageContaining("expected");
     }
 
     /** What holds of every figure. */

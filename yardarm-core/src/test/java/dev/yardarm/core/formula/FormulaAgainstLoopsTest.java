@@ -14,7 +14,7 @@ class FormulaAgainstLoopsTest {
     private static final Bars BARS = TestBars.walk(11, 400).snapshot();
 
     private static void same(String formula, IntToDoubleFunction expected) {
-        Column column = Formula.parse(formula).evaluate(BARS);
+        Column column = Formula.parse(formula, Language.builtIn()).evaluate(BARS);
         for (int bar = 0; bar < BARS.size(); bar++) {
             double wanted = expected.applyAsDouble(bar);
             if (Double.isNaN(wanted)) {

@@ -19,7 +19,7 @@ class FormulaTest {
     private static final Bars BARS = TestBars.ofCloses(10, 12, 11, 15, 14, 18, 17, 21);
 
     private static double at(String formula, int bar) {
-        return Formula.parse(formula).evaluate(BARS).at(bar);
+        return Formula.parse(formula, Language.builtIn()).evaluate(BARS).at(bar);
     }
 
     private static double last(String formula) {
@@ -84,7 +84,7 @@ class FormulaTest {
         assertThat(at("close crosses above 11", 1)).isEqualTo(1);
         assertThat(at("close crosses above 11", 2)).isZero();
         assertThat(at("close crosses below 12", 2)).isEqualTo(1);
-        assertThat(Formula.parse("close crosses above 11")
+        assertThat(Formula.parse("close crosses above 11", Language.builtIn())
                         .evaluate(TestBars.ofCloses(10, 11, 12))
                         .at(2))
                 .isEqualTo(1);
@@ -127,7 +127,8 @@ class FormulaTest {
                 "close > 3 > 2 | 11 | expected"
             })
     void errorsNameThePlaceAndWhatWouldBeRight(String formula, int position, String words) {
-        FormulaException bad = catchThrowableOfType(FormulaException.class, () -> Formula.parse(formula));
+        FormulaException bad =
+                catchThrowableOfType(FormulaException.class, () -> Formula.parse(formula, Language.builtIn()));
         assertThat(bad).as(formula).isNotNull();
         assertThat(bad.getMessage()).startsWith("position " + position + ":").contains(words);
         assertThat(bad.marked()).contains("^");
@@ -135,21 +136,25 @@ class FormulaTest {
 
     @Test
     void limitsAreToldWhenHit() {
-        assertThatThrownBy(() -> Formula.parse(" ")).hasMessageContaining("empty");
-        assertThatThrownBy(() -> Formula.parse("1" + "+1".repeat(3000))).hasMessageContaining("4000");
-        assertThatThrownBy(() -> Formula.parse("(".repeat(200) + "1" + ")".repeat(200)))
+        assertThatThrownBy(() -> Formula.parse(" ", Language.builtIn())).hasMessageContaining("empty");
+        assertThatThrownBy(() -> Formula.parse("1" + "+1".repeat(3000), Language.builtIn()))
+                .hasMessageContaining("4000");
+        assertThatThrownBy(() -> Formula.parse("(".repeat(200) + "1" + ")".repeat(200), Language.builtIn()))
                 .hasMessageContaining("100");
-        assertThatThrownBy(() -> Formula.parse("not ".repeat(300) + "close > 1"))
+        assertThatThrownBy(() -> Formula.parse("not ".repeat(300) + "close > 1", Language.builtIn()))
                 .hasMessageContaining("100");
-        assertThatThrownBy(() -> Formula.parse("close back 6000")).hasMessageContaining("5000");
+        assertThatThrownBy(() -> Formula.parse("close back 6000", Language.builtIn()))
+                .hasMessageContaining("5000");
         assertThat(last("1" + "+1".repeat(1500))).isEqualTo(1501);
     }
 
     @Test
     void aConditionIsAskedForWhereOneIsNeeded() {
-        assertThatThrownBy(() -> Formula.parseCondition("close")).hasMessageContaining("condition is needed");
-        assertThat(Formula.parseCondition("close > 3").isCondition()).isTrue();
-        assertThat(Formula.parse("close").isCondition()).isFalse();
+        assertThatThrownBy(() -> Formula.parseCondition("close", Language.builtIn()))
+                .hasMessageContaining("condition is needed");
+        assertThat(Formula.parseCondition("close > 3", Language.builtIn()).isCondition())
+                .isTrue();
+        assertThat(Formula.parse("close", Language.builtIn()).isCondition()).isFalse();
     }
 
     @Property(tries = 80)
@@ -162,9 +167,9 @@ class FormulaTest {
             "not (close > close back 3)"
         };
         String formula = formulas[new Random(seed).nextInt(formulas.length)];
-        var all = Formula.parse(formula).evaluate(whole);
-        var part = Formula.parse(formula).evaluate(TestBars.prefix(whole, cut, false));
-        var forming = Formula.parse(formula).evaluate(TestBars.prefix(whole, cut, true));
+        var all = Formula.parse(formula, Language.builtIn()).evaluate(whole);
+        var part = Formula.parse(formula, Language.builtIn()).evaluate(TestBars.prefix(whole, cut, false));
+        var forming = Formula.parse(formula, Language.builtIn()).evaluate(TestBars.prefix(whole, cut, true));
         for (int bar = 0; bar < cut; bar++) {
             assertThat(part.at(bar)).isEqualTo(Double.valueOf(all.at(bar)));
             assertThat(forming.at(bar)).isEqualTo(Double.valueOf(all.at(bar)));
@@ -174,7 +179,7 @@ class FormulaTest {
     @Property(tries = 200)
     void nonsenseIsRefusedAndNeverBreaksAnything(@ForAll String text) {
         try {
-            Formula.parse(text);
+            Formula.parse(text, Language.builtIn());
         } catch (FormulaException refused) {
             assertThat(refused.position()).isBetween(0, Math.max(text.length(), 1));
         }

@@ -61,7 +61,7 @@ class CataloguePropertiesTest {
     void computingAPrefixGivesThePrefix(@ForAll @IntRange(min = 1, max = 160) int cut, @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 160).snapshot();
         Bars part = TestBars.prefix(whole, cut, false);
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             Settings settings = brief(indicator);
             List<Column> all = compute(indicator, settings, whole);
             List<Column> early = compute(indicator, settings, part);
@@ -79,7 +79,7 @@ class CataloguePropertiesTest {
     void theFormingValueIsTheOneTheClosedBarWouldHave(
             @ForAll @IntRange(min = 1, max = 160) int count, @ForAll long seed) {
         Bars whole = TestBars.walk(seed, 160).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             Settings settings = brief(indicator);
             List<Column> closed = compute(indicator, settings, TestBars.prefix(whole, count, false));
             List<Column> forming = compute(indicator, settings, TestBars.prefix(whole, count, true));
@@ -94,7 +94,7 @@ class CataloguePropertiesTest {
     @Test
     void growingTickByTickGivesTheSameAsAllAtOnce() {
         Bars whole = TestBars.walk(7, 300).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             ColumnGraph graph = graph(OTHER);
             List<ColumnGraph.Node> grown = indicator.in(graph, brief(indicator));
             BarSeries series = new BarSeries(0);
@@ -132,7 +132,7 @@ class CataloguePropertiesTest {
     @Test
     void warmUpIsAsLongAsDeclared() {
         Bars bars = TestBars.walk(3, 400).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             ColumnGraph graph = graph(OTHER);
             List<ColumnGraph.Node> nodes = indicator.in(graph, brief(indicator));
             graph.update(bars);
@@ -176,7 +176,7 @@ class CataloguePropertiesTest {
         Bars bars = TestBars.walk(5, 300).snapshot();
         Bars scaled = priced(bars, 4, 0);
         Bars shifted = priced(bars, 1, 64);
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             if (!indicator.place().withPrice() || indicator.isOfBars()) {
                 continue;
             }
@@ -215,7 +215,7 @@ class CataloguePropertiesTest {
     void whatHasBoundsDoesNotDependOnTheScaleOfPrices() {
         Bars bars = TestBars.walk(11, 300).snapshot();
         Bars scaled = priced(bars, 4, 0);
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             boolean bounded = !indicator.place().withPrice()
                     && !Double.isNaN(indicator.place().least());
             List<Column> plain = compute(indicator, brief(indicator), bars);
@@ -233,7 +233,7 @@ class CataloguePropertiesTest {
     @Test
     void boundsAreKeptAndCuesAreYesNoOrUnknown() {
         Bars bars = TestBars.walk(13, 600).snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             List<Column> columns = compute(indicator, brief(indicator), bars);
             for (int output = 0; output < columns.size(); output++) {
                 boolean cue = indicator.outputs().get(output).cue();
@@ -273,7 +273,7 @@ class CataloguePropertiesTest {
             series.append(TestBars.day(bar), TestBars.day(bar + 1), 50, 50, 50, 50, 1000);
         }
         Bars flat = series.snapshot();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             ColumnGraph graph = graph(flat);
             List<ColumnGraph.Node> nodes = indicator.in(graph, brief(indicator));
             graph.update(flat);
@@ -309,7 +309,7 @@ class CataloguePropertiesTest {
         }
         Bars holed = series.snapshot();
         List<String> spoiled = new ArrayList<>();
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             List<Column> sound = compute(indicator, brief(indicator), whole);
             List<Column> columns = compute(indicator, brief(indicator), holed);
             for (int output = 0; output < columns.size(); output++) {
@@ -325,7 +325,7 @@ class CataloguePropertiesTest {
 
     @Test
     void badSettingsAreRefusedWithAMessage() {
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             for (Setting setting : indicator.settings()) {
                 for (String bad : List.of("", "-1000001", "x?", "1e30")) {
                     if (setting instanceof Setting.Other && bad.matches("[0-9e-]+")) {
@@ -354,11 +354,11 @@ class CataloguePropertiesTest {
             }
         }
         Bars bars = series.snapshot();
-        Indicator previous = Catalogue.shared().find("previous").orElseThrow();
+        Indicator previous = Catalogue.builtIn().find("previous").orElseThrow();
         List<Column> levels = compute(previous, Settings.standard(previous), bars);
-        Indicator range = Catalogue.shared().find("opening_range").orElseThrow();
+        Indicator range = Catalogue.builtIn().find("opening_range").orElseThrow();
         List<Column> opening = compute(range, Settings.of(range, Map.of("minutes", "60")), bars);
-        Indicator usual = Catalogue.shared().find("relative_volume").orElseThrow();
+        Indicator usual = Catalogue.builtIn().find("relative_volume").orElseThrow();
         Column volume =
                 compute(usual, Settings.of(usual, Map.of("length", "2")), bars).get(0);
         assertThat(levels.get(0).at(47)).isNaN();

@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.core.TestBars;
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.List;
@@ -14,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 class CatalogueTest {
     private static Column compute(Bars bars, String name, Map<String, String> settings) {
-        Indicator indicator = Catalogue.shared().find(name).orElseThrow();
+        Indicator indicator = Catalogue.builtIn().find(name).orElseThrow();
         ColumnGraph graph = new ColumnGraph();
         ColumnGraph.Node node =
                 indicator.in(graph, Settings.of(indicator, settings)).get(0);
@@ -24,14 +26,41 @@ class CatalogueTest {
 
     @Test
     void holdsWhatStandsInItsPackage() {
-        assertThat(Catalogue.shared().all())
+        assertThat(Catalogue.builtIn().all())
                 .extracting(Indicator::name)
                 .contains("sma", "ichimoku", "pivots", "macd", "yang_zhang", "klinger", "correlation")
                 .hasSizeGreaterThan(95);
         for (Indicator.Family family : Indicator.Family.values()) {
-            assertThat(Catalogue.shared().all()).as(family.title()).anyMatch(each -> each.family() == family);
+            assertThat(Catalogue.builtIn().all()).as(family.title()).anyMatch(each -> each.family() == family);
         }
-        assertThat(Catalogue.shared().find("RSI")).isPresent();
+        assertThat(Catalogue.builtIn().find("RSI")).isPresent();
+    }
+
+    @Test
+    void aCatalogueWithOnesOwnIsAnotherValue() {
+        Indicator own = new Declared(Indicator.Family.TREND, "twice_close", "Twice the close") {
+            {
+                line();
+                help("s", "f", "r", "w", "o");
+            }
+
+            @Override
+            public void build(Recipe recipe) {
+                recipe.out(recipe.times(recipe.close(), 2));
+            }
+        };
+        Catalogue more = Catalogue.builtIn().with(own);
+        assertThat(more.find("twice_close")).contains(own);
+        assertThat(Catalogue.builtIn().find("twice_close")).isEmpty();
+        assertThatThrownBy(() -> more.with(own)).hasMessageContaining("two indicators called 'twice_close'");
+        Bars bars = TestBars.ofCloses(1, 2, 3);
+        assertThat(Formula.parse("twice_close + 1", Language.of(more))
+                        .evaluate(bars)
+                        .at(2))
+                .isEqualTo(7);
+        assertThatThrownBy(() -> Formula.parse("twice_close + 1", Language.builtIn()))
+                .hasMessageContaining("no field or indicator");
+        assertThat(IndicatorSearch.find("twice", more)).startsWith(own);
     }
 
     @Test
@@ -85,7 +114,7 @@ class CatalogueTest {
 
     @Test
     void badSettingsSayWhatWouldBeGood() {
-        Indicator sma = Catalogue.shared().find("sma").orElseThrow();
+        Indicator sma = Catalogue.builtIn().find("sma").orElseThrow();
         assertThatThrownBy(() -> Settings.of(sma, Map.of("length", "0"))).hasMessageContaining("from 1 to 5000");
         assertThatThrownBy(() -> Settings.of(sma, Map.of("length", "x"))).hasMessageContaining("whole number");
         assertThatThrownBy(() -> Settings.of(sma, Map.of("source", "clsoe"))).hasMessageContaining("field");
@@ -95,7 +124,7 @@ class CatalogueTest {
     @Test
     void theSameIndicatorIsComputedOnceForAGraph() {
         ColumnGraph graph = new ColumnGraph();
-        Indicator sma = Catalogue.shared().find("sma").orElseThrow();
+        Indicator sma = Catalogue.builtIn().find("sma").orElseThrow();
         ColumnGraph.Node one = sma.in(graph, Settings.standard(sma)).get(0);
         assertThat(sma.in(graph, Settings.standard(sma)).get(0)).isSameAs(one);
         assertThat(graph.size()).isEqualTo(2);
@@ -103,7 +132,7 @@ class CatalogueTest {
 
     @Test
     void everyIndicatorExplainsItself() {
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             assertThat(indicator.title()).isNotBlank();
             assertThat(indicator.help().summary()).endsWith(".");
             assertThat(indicator.help().formula()).isNotBlank();

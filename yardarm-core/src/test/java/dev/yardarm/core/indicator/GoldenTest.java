@@ -6,6 +6,7 @@ import dev.yardarm.core.TestBars;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -87,7 +88,7 @@ class GoldenTest {
     private static Column evaluate(String formula) {
         ColumnGraph graph = new ColumnGraph(
                 new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.of(() -> other)));
-        ColumnGraph.Node node = Formula.parse(formula).in(graph);
+        ColumnGraph.Node node = Formula.parse(formula, Language.builtIn()).in(graph);
         graph.update(bars);
         return node.output();
     }
@@ -101,7 +102,7 @@ class GoldenTest {
         for (int column = BAR_COLUMNS; column < header.length; column++) {
             covered.add(header[column].split("[(.]")[0]);
         }
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             assertThat(covered.contains(indicator.name()) || BY_HAND.contains(indicator.name()))
                     .as(indicator.name())
                     .isTrue();
@@ -110,11 +111,13 @@ class GoldenTest {
 
     @Test
     void everyOutputIsReachedByItsFormulaName() {
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : Catalogue.builtIn().all()) {
             for (Indicator.Output output : indicator.outputs()) {
-                Formula formula = Formula.parse(indicator.name() + "()." + output.name());
+                Formula formula = Formula.parse(indicator.name() + "()." + output.name(), Language.builtIn());
                 assertThat(formula.isCondition()).as(formula.text()).isEqualTo(output.cue());
-                assertThat(Formula.parse(indicator.name() + "." + output.name().toUpperCase(java.util.Locale.ROOT))
+                assertThat(Formula.parse(
+                                        indicator.name() + "." + output.name().toUpperCase(java.util.Locale.ROOT),
+                                        Language.builtIn())
                                 .isCondition())
                         .isEqualTo(output.cue());
             }
@@ -139,21 +142,26 @@ class GoldenTest {
         }
         Bars few = series.snapshot();
         for (String anchor : List.of("anchor: 2024-01-03", "2024-01-03")) {
-            Column value = Formula.parse("anchored_vwap(" + anchor + ")").evaluate(few);
+            Column value = Formula.parse("anchored_vwap(" + anchor + ")", Language.builtIn())
+                    .evaluate(few);
             assertThat(value.at(1)).isNaN();
             assertThat(List.of(value.at(2), value.at(3), value.at(4), value.at(5)))
                     .containsExactly(10.0, 15.0, 22.5, 31.25);
         }
         // At the third bar: prices 10, 20, 30 with volumes 1, 1, 2 around 22.5: (156.25 + 6.25 + 112.5) / 4 = 68.75.
-        assertThat(Formula.parse("anchored_vwap(2024-01-03, 1, 2).upper1")
+        assertThat(Formula.parse("anchored_vwap(2024-01-03, 1, 2).upper1", Language.builtIn())
                         .evaluate(few)
                         .at(4))
                 .isEqualTo(22.5 + Math.sqrt(68.75), org.assertj.core.api.Assertions.within(1e-12));
-        assertThat(Formula.parse("anchored_vwap").evaluate(few).at(0)).isEqualTo(99);
+        assertThat(Formula.parse("anchored_vwap", Language.builtIn())
+                        .evaluate(few)
+                        .at(0))
+                .isEqualTo(99);
     }
 
     private static double[] count(String output, double... closes) {
-        Column column = Formula.parse("exhaustion(" + output).evaluate(TestBars.ofCloses(closes));
+        Column column =
+                Formula.parse("exhaustion(" + output, Language.builtIn()).evaluate(TestBars.ofCloses(closes));
         double[] values = new double[closes.length];
         for (int bar = 0; bar < closes.length; bar++) {
             values[bar] = column.at(bar);
@@ -245,7 +253,7 @@ class GoldenTest {
         assertThat(evaluate("mean(close, 5)").at(40))
                 .isEqualTo(evaluate("sma(close, 5)").at(40));
         assertThat(evaluate("macd.cross_up and not macd.cross_down").at(60)).isIn(0.0, 1.0);
-        assertThat(Settings.of(Catalogue.shared().find("correlation").orElseThrow(), Map.of("against", "ktrl"))
+        assertThat(Settings.of(Catalogue.builtIn().find("correlation").orElseThrow(), Map.of("against", "ktrl"))
                         .word("against"))
                 .isEqualTo("KTRL");
     }

@@ -10,7 +10,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Indicators are found by what people call them. */
 class IndicatorSearchTest {
     private static List<String> names(String text) {
-        return IndicatorSearch.find(text).stream().map(Indicator::name).toList();
+        return IndicatorSearch.find(text, Catalogue.builtIn()).stream()
+                .map(Indicator::name)
+                .toList();
     }
 
     @ParameterizedTest
@@ -50,8 +52,8 @@ class IndicatorSearchTest {
 
     @Test
     void withoutAWordAllAreThereByTitle() {
-        assertThat(names("")).hasSameSizeAs(Catalogue.shared().all());
-        assertThat(IndicatorSearch.find(""))
+        assertThat(names("")).hasSameSizeAs(Catalogue.builtIn().all());
+        assertThat(IndicatorSearch.find("", Catalogue.builtIn()))
                 .isSortedAccordingTo((one, other) -> String.CASE_INSENSITIVE_ORDER.compare(one.title(), other.title()));
     }
 }

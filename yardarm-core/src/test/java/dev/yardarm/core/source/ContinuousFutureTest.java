@@ -30,9 +30,9 @@ class ContinuousFutureTest {
             EnumSet.allOf(java.time.DayOfWeek.class),
             Set.of());
     private static final LocalDate FIRST = LocalDate.of(2026, 6, 1);
-    private static final BarSource.Contract NEAR =
-            new BarSource.Contract(new InstrumentId("x", "N"), open(0), close(5));
-    private static final BarSource.Contract FAR = new BarSource.Contract(new InstrumentId("x", "F"), open(0), close(9));
+    private static final Contracts.Contract NEAR =
+            new Contracts.Contract(new InstrumentId("x", "N"), open(0), close(5));
+    private static final Contracts.Contract FAR = new Contracts.Contract(new InstrumentId("x", "F"), open(0), close(9));
     private static final double[] NEAR_VOLUME = {90, 80, 70, 40, 20, 10};
 
     private static long open(int day) {
@@ -43,7 +43,7 @@ class ContinuousFutureTest {
         return DAYS.close(FIRST.plusDays(day));
     }
 
-    private static Bars days(BarSource.Contract contract, long now) {
+    private static Bars days(Contracts.Contract contract, long now) {
         boolean near = contract == NEAR;
         BarSeries series = new BarSeries(10);
         for (int day = 0; day < (near ? 6 : 10) && close(day) <= now; day++) {
@@ -130,13 +130,15 @@ class ContinuousFutureTest {
             raw.append(open(day), close(day), 100, 110, 90, 100, 7);
         }
         Bars adjusted = DividendAdjustment.adjust(
-                        raw, List.of(new BarSource.Dividend(open(1), 5), new BarSource.Dividend(open(2), 10)), open(2))
+                        raw,
+                        List.of(new CorporateActions.Dividend(open(1), 5), new CorporateActions.Dividend(open(2), 10)),
+                        open(2))
                 .snapshot();
         assertThat(adjusted.close(2)).isEqualTo(100);
         assertThat(adjusted.close(1)).isEqualTo(90);
         assertThat(adjusted.close(0)).isEqualTo(100 * (0.9 * 0.95));
         assertThat(adjusted.volume(0)).isEqualTo(7);
-        assertThat(DividendAdjustment.adjust(raw, List.of(new BarSource.Dividend(open(2), 10)), open(1)))
+        assertThat(DividendAdjustment.adjust(raw, List.of(new CorporateActions.Dividend(open(2), 10)), open(1)))
                 .as("not known yet")
                 .isSameAs(raw);
     }

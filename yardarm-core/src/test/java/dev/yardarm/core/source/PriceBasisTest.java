@@ -33,10 +33,10 @@ class PriceBasisTest {
         return series;
     }
 
-    private static final List<BarSource.Split> SPLITS =
-            List.of(new BarSource.Split(TestBars.day(2), 2), new BarSource.Split(TestBars.day(4), 3));
-    private static final List<BarSource.Dividend> DIVIDENDS =
-            List.of(new BarSource.Dividend(TestBars.day(1), 6), new BarSource.Dividend(TestBars.day(3), 1.5));
+    private static final List<CorporateActions.Split> SPLITS =
+            List.of(new CorporateActions.Split(TestBars.day(2), 2), new CorporateActions.Split(TestBars.day(4), 3));
+    private static final List<CorporateActions.Dividend> DIVIDENDS = List.of(
+            new CorporateActions.Dividend(TestBars.day(1), 6), new CorporateActions.Dividend(TestBars.day(3), 1.5));
 
     private static void agree(PriceBasis basis, Bars raw, Bars adjusted) {
         for (int bar = 0; bar < raw.size(); bar++) {

@@ -29,8 +29,8 @@ class SplitAdjustmentTest {
 
     @Test
     void pricesBeforeASplitAreDividedAndVolumesMultiplied() {
-        List<BarSource.Split> splits =
-                List.of(new BarSource.Split(TestBars.day(2), 2), new BarSource.Split(TestBars.day(3), 3));
+        List<CorporateActions.Split> splits =
+                List.of(new CorporateActions.Split(TestBars.day(2), 2), new CorporateActions.Split(TestBars.day(3), 3));
         Bars adjusted = SplitAdjustment.adjust(raw(), splits, TestBars.day(9)).snapshot();
         assertThat(adjusted.close(0)).isEqualTo(20);
         assertThat(adjusted.volume(0)).isEqualTo(3600);
@@ -40,7 +40,7 @@ class SplitAdjustmentTest {
 
     @Test
     void aSplitThatNobodyKnewOfDoesNotCount() {
-        List<BarSource.Split> splits = List.of(new BarSource.Split(TestBars.day(3), 3));
+        List<CorporateActions.Split> splits = List.of(new CorporateActions.Split(TestBars.day(3), 3));
         BarSeries raw = raw();
         assertThat(SplitAdjustment.adjust(raw, splits, TestBars.day(3) - 1)).isSameAs(raw);
     }

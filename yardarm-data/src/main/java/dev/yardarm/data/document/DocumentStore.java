@@ -157,7 +157,8 @@ public final class DocumentStore {
      */
     public String keepAside(DocumentKind<?> kind, String name) throws IOException {
         Path file = file(kind, name);
-        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
+        Path aside = folder.resolve("set-aside")
+                .resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         Files.createDirectories(aside.getParent());
         Files.copy(file, aside, StandardCopyOption.REPLACE_EXISTING);
         return folder.relativize(aside).toString();
@@ -178,7 +179,8 @@ public final class DocumentStore {
 
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
         String kept = "the " + kind.title() + " file " + folder.relativize(file);
-        Path aside = folder.resolve("set-aside").resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
+        Path aside = folder.resolve("set-aside")
+                .resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         try {
             Files.createDirectories(aside.getParent());
             Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);

@@ -4,103 +4,190 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.AlertWatch;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
-import java.util.ArrayList;
-import java.util.List;
+import dev.yardarm.desk.vantage.Vantages;
+import dev.yardarm.desk.work.Lane;
+import dev.yardarm.desk.work.Scheduler;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
-import java.util.function.BiFunction;
 import java.util.function.Consumer;
+import java.util.function.LongSupplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
- * Keeps a watch on every waiting alert. When alerts or the drawings they hang on change, the watches are set up anew
- * and given everything traded since each alert was set, so nothing is missed across a restart. A fired alert is written
- * to the books and told.
+ * Keeps a watch on every waiting alert.
+ *
+ * <p>When alerts or the drawings they hang on change, only what changed is set up anew. Setting up happens in the background: the
+ * drawing is put into prices of now, and everything traded since the alert was set is looked through, so nothing is missed over
+ * a restart; from there the watch goes on at the hub, on the hub's own thread, where no chart can keep it waiting. What cannot be
+ * set up is told, and tried again with the next change. Used by the interface's thread.
  */
 public final class AlertRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(AlertRunner.class);
+
     private final Books books;
     private final Directory directory;
-    private final LiveHub hub;
-    private final Executor front;
-    private final BiFunction<Instrument, Drawing, Drawing> prices;
+    private final Around around;
+    private final Consumer<String> tell;
     private final Consumer<Alert> fired;
-    private final List<LiveHub.Subscription> subscriptions = new ArrayList<>();
+    private final Map<String, Watched> watched = new HashMap<>();
 
     /**
-     * @param prices puts a drawing as it is kept into prices of now
-     * @param fired told on the interface's thread
+     * Where alerts are watched.
+     *
+     * @param now what time it is in the market
+     * @param front the interface's thread
      */
-    public AlertRunner(
-            Books books,
-            Directory directory,
-            LiveHub hub,
-            Executor front,
-            BiFunction<Instrument, Drawing, Drawing> prices,
-            Consumer<Alert> fired) {
-        this.prices = prices;
-        this.books = books;
-        this.directory = directory;
-        this.hub = hub;
-        this.front = front;
-        this.fired = fired;
-        books.listen(subject -> {
-            if (subject == Books.Subject.ALERTS || subject == Books.Subject.DRAWINGS) {
-                arm();
-            }
-        });
-        arm();
-    }
+    public record Around(Vantages vantages, LiveHub hub, LongSupplier now, Scheduler scheduler, Executor front) {}
 
-    private void arm() {
-        subscriptions.forEach(LiveHub.Subscription::close);
-        subscriptions.clear();
-        for (Alert alert : books.alerts()) {
-            Instrument instrument = directory.find(alert.instrument()).orElse(null);
-            Drawing drawing = instrument == null
-                    ? null
-                    : books.drawings(alert.instrument()).stream()
-                            .filter(each -> each.id().equals(alert.drawing()))
-                            .findFirst()
-                            .orElse(null);
-            if (!alert.hasFired() && drawing != null) {
-                AlertWatch watch = new AlertWatch(
-                        alert,
-                        prices.apply(instrument, drawing),
-                        directory.source(instrument).calendar(instrument));
-                subscriptions.add(hub.subscribe(instrument, alert.setAt(), new Listening(watch)));
-            }
+    /** An alert with the drawing it hangs on, as it is watched. */
+    private final class Watched implements LiveHub.Listener {
+        private final Alert alert;
+        private final Drawing drawing;
+        private AlertWatch watch;
+        private LiveHub.Subscription subscription;
+        private volatile boolean done;
+
+        Watched(Alert alert, Drawing drawing) {
+            this.alert = alert;
+            this.drawing = drawing;
         }
-    }
 
-    private final class Listening implements LiveHub.Listener {
-        private final AlertWatch watch;
-        private boolean done;
-
-        Listening(AlertWatch watch) {
-            this.watch = watch;
+        boolean isOf(Alert other, Drawing on) {
+            return alert.equals(other) && drawing.equals(on);
         }
 
         @Override
-        public void trade(long time, double price, double size) {
-            if (!done) {
-                report(watch.onTrade(time, price));
+        public void take(TickSeries trades, long now) {
+            for (int trade = 0; trade < trades.size() && !done; trade++) {
+                report(watch.onTrade(trades.time(trade), trades.price(trade)));
             }
-        }
-
-        @Override
-        public void beat(long now) {
             if (!done) {
                 report(watch.onTime(now));
             }
         }
 
         private void report(Optional<Alert> result) {
-            result.ifPresent(alert -> {
+            result.ifPresent(went -> {
                 done = true;
-                front.execute(() -> record(alert));
+                around.front().execute(() -> record(went));
             });
+        }
+
+        @Override
+        public void failed(Throwable problem) {
+            around.front().execute(() -> cannot(this, problem.toString()));
+        }
+
+        void close() {
+            done = true;
+            around.scheduler().cancel("alert " + alert.id());
+            if (subscription != null) {
+                subscription.close();
+            }
+        }
+    }
+
+    /**
+     * @param tell takes what cannot be watched
+     * @param fired told on the interface's thread
+     */
+    public AlertRunner(Books books, Directory directory, Around around, Consumer<String> tell, Consumer<Alert> fired) {
+        this.books = books;
+        this.directory = directory;
+        this.around = around;
+        this.tell = tell;
+        this.fired = fired;
+        books.listen(subject -> {
+            if (subject == Books.Subject.ALERTS || subject == Books.Subject.DRAWINGS) {
+                arm();
+            }
+        });
+        directory.listen(source -> around.front().execute(this::arm));
+        arm();
+    }
+
+    private void arm() {
+        Set<String> wanted = new HashSet<>();
+        for (Alert alert : books.alerts()) {
+            Instrument instrument = directory.find(alert.instrument()).orElse(null);
+            Drawing drawing = instrument == null ? null : drawing(alert.instrument(), alert.drawing());
+            if (alert.hasFired() || drawing == null) {
+                continue;
+            }
+            wanted.add(alert.id());
+            Watched there = watched.get(alert.id());
+            if (there == null || !there.isOf(alert, drawing)) {
+                if (there != null) {
+                    there.close();
+                }
+                Watched made = new Watched(alert, drawing);
+                watched.put(alert.id(), made);
+                begin(made, instrument);
+            }
+        }
+        watched.entrySet().removeIf(entry -> {
+            boolean gone = !wanted.contains(entry.getKey());
+            if (gone) {
+                entry.getValue().close();
+            }
+            return gone;
+        });
+    }
+
+    private Drawing drawing(InstrumentId instrument, String id) {
+        return books.drawings(instrument).stream()
+                .filter(each -> each.id().equals(id))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** Sets a watch up in the background and lets it go on at the hub. */
+    private void begin(Watched made, Instrument instrument) {
+        around.scheduler()
+                .start(
+                        Lane.SOON,
+                        "alert " + made.alert.id(),
+                        "",
+                        job -> {
+                            long now = around.now().getAsLong();
+                            Drawing drawing = around.vantages().at(now).inPrices(instrument, made.drawing);
+                            made.watch = new AlertWatch(made.alert, drawing, directory.calendar(instrument));
+                            long known = Math.max(now, made.alert.setAt());
+                            made.take(traded(instrument, made.alert.setAt(), known), known);
+                            return known;
+                        },
+                        known -> {
+                            if (watched.get(made.alert.id()) == made && !made.done) {
+                                made.subscription = around.hub().subscribe(instrument, known, made);
+                            }
+                        },
+                        failed -> cannot(made, failed.getMessage()));
+    }
+
+    private TickSeries traded(Instrument instrument, long after, long upTo) throws IOException {
+        TickSeries trades = new TickSeries(256);
+        if (after < upTo && directory.source(instrument).orElse(null) instanceof LiveSource live) {
+            live.trades(instrument.id(), after, upTo, trades);
+        }
+        return trades;
+    }
+
+    private void cannot(Watched made, String reason) {
+        LOG.warn("an alert on {} cannot be watched: {}", made.alert.instrument(), reason);
+        if (watched.remove(made.alert.id(), made)) {
+            tell.accept("The alert on " + made.alert.instrument().code() + " cannot be watched now: " + reason + ".");
         }
     }
 

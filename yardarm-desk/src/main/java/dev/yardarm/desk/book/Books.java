@@ -80,14 +80,9 @@ public final class Books {
         return tracings.drawings(instrument);
     }
 
-    /** The drawings of all instruments looked at so far. */
-    public Map<InstrumentId, List<Drawing>> knownDrawings() {
-        return tracings.known();
-    }
-
-    /** The drawings of an instrument as they are in its file; may be asked by any thread. */
-    public List<Drawing> peek(InstrumentId instrument) {
-        return tracings.peek(instrument);
+    /** The drawings of an instrument as they stand here, else as they are in its file; may be asked by any thread. */
+    public List<Drawing> drawingsAnywhere(InstrumentId instrument) {
+        return tracings.anywhere(instrument);
     }
 
     /** Which tracing of an instrument is drawn on, and which are hidden. */

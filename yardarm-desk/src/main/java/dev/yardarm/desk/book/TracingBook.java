@@ -21,13 +21,13 @@ import java.util.function.Consumer;
 /**
  * The drawings of all instruments, read when first asked for and saved with each change. A file that was changed by somebody
  * else since it was read is brought together with what is here: nothing of either is lost. Used by the interface's thread,
- * but for {@link #peek}.
+ * but for {@link #anywhere}.
  */
 final class TracingBook {
     private final DocumentSaver saver;
     private final Executor front;
     private final Consumer<InstrumentId> changed;
-    private final Map<InstrumentId, List<Drawing>> drawings = new LinkedHashMap<>();
+    private final Map<InstrumentId, List<Drawing>> drawings = new ConcurrentHashMap<>();
     private final Map<InstrumentId, Books.Sheets> sheets = new LinkedHashMap<>();
     /** The drawings of each file as it was read or written last. */
     private final Map<InstrumentId, List<Drawing>> inFile = new ConcurrentHashMap<>();
@@ -54,12 +54,12 @@ final class TracingBook {
         });
     }
 
-    Map<InstrumentId, List<Drawing>> known() {
-        return Map.copyOf(drawings);
-    }
-
-    /** The drawings of an instrument's file, as far as they can be read; by any thread. */
-    List<Drawing> peek(InstrumentId instrument) {
+    /** The drawings as they stand here, else those of the file as far as they can be read; by any thread. */
+    List<Drawing> anywhere(InstrumentId instrument) {
+        List<Drawing> known = drawings.get(instrument);
+        if (known != null) {
+            return known;
+        }
         List<Drawing> found = new ArrayList<>();
         saver.store().read(DocumentKind.TRACING, fileOf(instrument)).ifPresent(saved -> drawable(saved, found));
         return found;

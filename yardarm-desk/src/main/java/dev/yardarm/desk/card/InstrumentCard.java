@@ -1,16 +1,18 @@
 package dev.yardarm.desk.card;
 
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
-import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.EventMarks;
 import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.vantage.Vantages;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,31 +32,37 @@ import java.util.Locale;
 public record InstrumentCard(Instrument instrument, List<Line> lines) {
     private static final int RANGE_DAYS = 250;
     private static final int STRENGTH_DAYS = 60;
+    private static final Formula UP = condition("close > sma(close, 20) and sma(close, 20) > sma(close, 20) back 5");
+    private static final Formula DOWN = condition("close < sma(close, 20) and sma(close, 20) < sma(close, 20) back 5");
+    private static final Formula VOLATILITY = Formula.parse("100 * sma(true_range, 14) / close", Language.builtIn());
+
+    private static Formula condition(String text) {
+        return Formula.parseCondition(text, Language.builtIn());
+    }
 
     /** @param word what it is about; empty for the title of a part */
     public record Line(String word, String text) {}
 
     /** Works out a card; a few milliseconds, more when its bars have to be made. */
-    public static InstrumentCard of(Instrument instrument, Directory directory, Histories histories, long now)
-            throws IOException {
+    public static InstrumentCard of(
+            Instrument instrument, Directory directory, Histories histories, Vantages.Moment then) throws IOException {
         List<Line> lines = new ArrayList<>();
-        BarSource source = directory.source(instrument);
-        TradingCalendar calendar = source.calendar(instrument);
+        TradingCalendar calendar = directory.calendar(instrument);
         identity(instrument, calendar, lines);
         Bars days;
         try {
-            days = histories.load(instrument, Timeframe.DAY, now).series().snapshot();
+            days = then.bars(instrument, BarRequest.of(Timeframe.DAY));
         } catch (IOException noDays) {
             lines.add(new Line("history", noDays.getMessage()));
             return new InstrumentCard(instrument, List.copyOf(lines));
         }
         day(instrument, days, lines);
-        events(instrument, histories, calendar, now, lines);
+        events(instrument, histories, calendar, then.moment(), lines);
         lines.add(new Line("", "How it stands"));
-        trends(instrument, histories, now, lines);
+        trends(instrument, then, lines);
         place(instrument, days, lines);
         volatility(days, lines);
-        strength(instrument, days, directory, histories, now, lines);
+        strength(instrument, days, directory, then, lines);
         return new InstrumentCard(instrument, List.copyOf(lines));
     }
 
@@ -125,12 +133,11 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         }
     }
 
-    private static void trends(Instrument instrument, Histories histories, long now, List<Line> lines) {
+    private static void trends(Instrument instrument, Vantages.Moment then, List<Line> lines) {
         List<String> words = new ArrayList<>();
         for (Timeframe timeframe : List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)) {
             try {
-                String trend = trend(
-                        histories.load(instrument, timeframe, now).series().snapshot());
+                String trend = trend(then.bars(instrument, BarRequest.of(timeframe)));
                 if (!trend.isEmpty()) {
                     words.add(timeframe + " " + trend);
                 }
@@ -145,22 +152,10 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
 
     /** Up, down or sideways; empty with fewer than 25 bars. */
     static String trend(Bars bars) {
-        int size = bars.size();
-        if (size < 25) {
-            return "";
-        }
-        double mean = mean(bars, size);
-        double before = mean(bars, size - 5);
-        double close = bars.close(size - 1);
-        return close > mean && mean > before ? "up" : close < mean && mean < before ? "down" : "sideways";
-    }
-
-    private static double mean(Bars bars, int end) {
-        double sum = 0;
-        for (int bar = end - 20; bar < end; bar++) {
-            sum += bars.close(bar);
-        }
-        return sum / 20;
+        int last = bars.size() - 1;
+        return last < 24
+                ? ""
+                : UP.evaluate(bars).at(last) == 1 ? "up" : DOWN.evaluate(bars).at(last) == 1 ? "down" : "sideways";
     }
 
     private static void place(Instrument instrument, Bars days, List<Line> lines) {
@@ -203,16 +198,12 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         if (size < 16) {
             return;
         }
-        double sum = 0;
-        for (int bar = size - 14; bar < size; bar++) {
-            sum += Math.max(days.high(bar), days.close(bar - 1)) - Math.min(days.low(bar), days.close(bar - 1));
-        }
-        lines.add(new Line(
-                "volatility", String.format(Locale.ROOT, "%.2f %% a day", 100 * sum / 14 / days.close(size - 1))));
+        double daily = VOLATILITY.evaluate(days).at(size - 1);
+        lines.add(new Line("volatility", String.format(Locale.ROOT, "%.2f %% a day", daily)));
     }
 
     private static void strength(
-            Instrument instrument, Bars days, Directory directory, Histories histories, long now, List<Line> lines) {
+            Instrument instrument, Bars days, Directory directory, Vantages.Moment then, List<Line> lines) {
         Instrument index = directory.all().stream()
                 .filter(each -> each.kind() == Instrument.Kind.INDEX
                         && each.id().source().equals(instrument.id().source()))
@@ -223,7 +214,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
             return;
         }
         try {
-            Bars broad = histories.load(index, Timeframe.DAY, now).series().snapshot();
+            Bars broad = then.bars(index, BarRequest.of(Timeframe.DAY));
             int from = broad.barAt(days.openTime(size - 1 - STRENGTH_DAYS));
             if (from >= 0 && !broad.isEmpty()) {
                 double own = days.close(size - 1) / days.close(size - 1 - STRENGTH_DAYS) - 1;

@@ -8,7 +8,7 @@ import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
-import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.function.Supplier;
 
 /**
  * What a typed line can mean: an instrument with or without a timeframe, a timeframe, an indicator with its settings, a
@@ -30,8 +31,14 @@ import java.util.OptionalDouble;
 public final class CommandLanguage {
     private static final int MOST_INSTRUMENTS = 8;
     private final Directory directory;
+    private final Supplier<Language> language;
 
-    public CommandLanguage(Directory directory) {
+    /**
+     * @param directory whose instruments can be named
+     * @param language what formulas and indicators are written in, as it stands
+     */
+    public CommandLanguage(Directory directory, Supplier<Language> language) {
+        this.language = language;
         this.directory = directory;
     }
 
@@ -76,7 +83,7 @@ public final class CommandLanguage {
         String text = line.strip();
         if (text.matches(".*[<>=(].*")) {
             try {
-                Formula formula = Formula.parse(text);
+                Formula formula = Formula.parse(text, language.get());
                 return formula.isCondition()
                         ? ""
                         : "'" + text + "' is a value; compare it with something to scan for " + "it, such as " + text
@@ -125,8 +132,8 @@ public final class CommandLanguage {
                 new LineCommand.Open(instrument, timeframe));
     }
 
-    private static void indicator(String[] words, List<Proposal> proposals) {
-        Indicator indicator = Catalogue.shared().find(words[0]).orElse(null);
+    private void indicator(String[] words, List<Proposal> proposals) {
+        Indicator indicator = language.get().catalogue().find(words[0]).orElse(null);
         if (indicator == null || indicator.isOfBars()) {
             return;
         }
@@ -256,9 +263,9 @@ public final class CommandLanguage {
     }
 
     /** Indicators and drawings of which only the beginning has been typed. */
-    private static void completions(String text, List<Proposal> proposals) {
+    private void completions(String text, List<Proposal> proposals) {
         String start = text.toLowerCase(Locale.ROOT);
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : language.get().catalogue().all()) {
             if (indicator.isOfBars()) {
                 continue;
             }
@@ -290,12 +297,12 @@ public final class CommandLanguage {
         }
     }
 
-    private static void condition(String text, List<Proposal> proposals) {
+    private void condition(String text, List<Proposal> proposals) {
         if (!text.matches("(?i).*([<>=]|crosses).*")) {
             return;
         }
         try {
-            Formula.parseCondition(text);
+            Formula.parseCondition(text, language.get());
             proposals.add(0, new Proposal("scan", text, "find where this holds", new LineCommand.ScanFor(text)));
         } catch (FormulaException bad) {
             proposals.add(new Proposal("scan", text, bad.getMessage(), null));

@@ -2,12 +2,13 @@ package dev.yardarm.desk.list;
 
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.Members;
 import dev.yardarm.data.document.Documents.NamedList;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -212,9 +213,14 @@ public final class ListWork {
         }
         long now = clock.getAsLong();
         scheduler.start(
+                Lane.SOON,
                 "weights",
                 "Weighing the members of " + index.code(),
-                job -> directory.source(index).members(index.id(), now),
+                job -> directory
+                        .source(index)
+                        .flatMap(source -> source.offers(Members.class))
+                        .map(each -> each.members(index.id(), now))
+                        .orElse(List.<Members.Member>of()),
                 members -> {
                     if (members.isEmpty()) {
                         tell.accept("'" + indexCode + "' is no index with members here.");
@@ -225,10 +231,10 @@ public final class ListWork {
                 failed -> tell.accept("The members of " + index.code() + " cannot be weighed: " + failed.getMessage()));
     }
 
-    private String heaviest(Instrument index, List<BarSource.Member> members, double part) {
+    private String heaviest(Instrument index, List<Members.Member> members, double part) {
         List<InstrumentId> taken = new ArrayList<>();
         double sum = 0;
-        for (BarSource.Member member : members) {
+        for (Members.Member member : members) {
             if (sum >= part) {
                 break;
             }

@@ -3,11 +3,10 @@ package dev.yardarm.desk.live;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.drawing.NamedDrawings;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
@@ -15,20 +14,32 @@ import dev.yardarm.core.source.EventMark;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.market.EventMarks;
 import dev.yardarm.desk.market.Histories;
-import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.vantage.LiveVantage;
+import dev.yardarm.desk.vantage.Vantages;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.SerialLane;
 import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.Executor;
+import java.util.function.LongSupplier;
+import java.util.function.Supplier;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
- * Supplies one chart: loads the bars in the background, computes its layers and goes on with every trade. Results are
- * handed to the interface's thread, at most one at a time: while one waits to be drawn, newer ones replace it.
+ * Supplies one chart: opens a vantage in the background, computes its layers and goes on with every trade.
  *
- * <p>When a new session begins everything is loaded again: contracts roll, prices are adjusted for what is known by then,
- * and marks of events are added only between sessions.
+ * <p><b>Threads.</b> The interface's thread opens, changes layers and closes. Loading runs on the scheduler. From then on the
+ * running state belongs to a serial lane of this chart: it takes slices from the hub, builds bars and computes, so that no other
+ * chart and no alert waits for it. Results go to the interface's thread through a {@link Handover}, which keeps the newest.
+ *
+ * <p>When a new session begins everything is loaded again: contracts roll, prices are adjusted for what is known by then, and
+ * marks of events are added only between sessions. A computation that fails ends the feed and is told; nothing else notices.
  */
 public final class ChartFeed implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(ChartFeed.class);
+
     private final Services services;
     private final Receiver receiver;
     private final String key;
@@ -55,12 +66,23 @@ public final class ChartFeed implements AutoCloseable {
         void complain(String problem);
     }
 
-    /** What every feed needs. */
-    public record Services(Histories histories, LiveHub hub, MarketClock clock, Scheduler scheduler, Executor front) {}
-
     /**
-     * @param key tells this chart's loading from that of others
+     * What every feed needs.
+     *
+     * @param now what time it is where the charts look from
+     * @param language what rules of colour are written in
+     * @param front the interface's thread
      */
+    public record Services(
+            Histories histories,
+            Vantages vantages,
+            LiveHub hub,
+            LongSupplier now,
+            Scheduler scheduler,
+            Supplier<Language> language,
+            Executor front) {}
+
+    /** @param key tells this chart's loading from that of others */
     public ChartFeed(Services services, String key, Receiver receiver) {
         this.services = services;
         this.key = key;
@@ -79,59 +101,55 @@ public final class ChartFeed implements AutoCloseable {
         live = next;
         services.scheduler()
                 .start(
+                        Lane.NOW,
                         "feed " + key,
                         "",
                         job -> {
-                            Histories.Loaded loaded = services.histories()
-                                    .load(instrument, request, services.clock().now());
-                            job.check();
-                            TradingCalendar calendar = services.histories().calendar(instrument);
                             // Layers that are changed while this loads are computed when it has begun.
                             List<IndicatorLayer> wanted = next.computedLayers;
-                            Companions companions = Companions.load(
-                                    services.histories(),
-                                    instrument,
-                                    request,
-                                    wanted,
-                                    services.clock().now(),
-                                    text -> services.front().execute(() -> receiver.inform(text)));
+                            Language language = services.language().get();
+                            long now = services.now().getAsLong();
+                            LiveVantage vantage = services.vantages()
+                                    .at(now)
+                                    .openLive(
+                                            instrument,
+                                            request,
+                                            ChartDataBuilder.needs(wanted, language),
+                                            text -> services.front().execute(() -> receiver.inform(text)));
+                            vantage.setDrawings(named);
                             job.check();
-                            ChartDataBuilder builder = new ChartDataBuilder(wanted, surroundings(companions, calendar));
-                            ChartData first = builder.update(loaded.series().snapshot())
-                                    .withLast(loaded.maker().lastPrice());
-                            return new Ready(loaded, companions, builder, first, marks(instrument, request, first));
+                            ChartDataBuilder builder = new ChartDataBuilder(wanted, vantage.surroundings(), language);
+                            ChartData first =
+                                    builder.update(vantage.now().bars()).withLast(vantage.lastPrice());
+                            return new Ready(vantage, builder, first, marks(instrument, request, first, now));
                         },
                         ready -> {
                             if (live == next) {
                                 receiver.opened(
-                                        ready.loaded().madeFrom(),
+                                        ready.vantage().madeFrom(),
                                         ready.marks(),
-                                        ready.loaded().basis());
+                                        ready.vantage().basis());
                                 receiver.show(ready.first());
                                 next.begin(ready);
                             }
                         },
-                        failed -> receiver.complain(
-                                failed.getMessage() == null ? failed.toString() : failed.getMessage()));
+                        failed -> {
+                            if (live == next) {
+                                receiver.complain(
+                                        failed.getMessage() == null ? failed.toString() : failed.getMessage());
+                            }
+                        });
     }
 
-    private List<EventMark> marks(Instrument instrument, BarRequest request, ChartData data) throws IOException {
+    private List<EventMark> marks(Instrument instrument, BarRequest request, ChartData data, long now)
+            throws IOException {
         return data.bars().isEmpty()
                 ? List.of()
                 : EventMarks.of(
-                        services.histories(),
-                        instrument,
-                        request,
-                        data.bars().openTime(0),
-                        services.clock().now());
+                        services.histories(), instrument, request, data.bars().openTime(0), now);
     }
 
-    private record Ready(
-            Histories.Loaded loaded,
-            Companions companions,
-            ChartDataBuilder builder,
-            ChartData first,
-            List<EventMark> marks) {}
+    private record Ready(LiveVantage vantage, ChartDataBuilder builder, ChartData first, List<EventMark> marks) {}
 
     /** Computes other layers over the same bars. */
     public void setLayers(List<IndicatorLayer> layers) {
@@ -140,16 +158,12 @@ public final class ChartFeed implements AutoCloseable {
         }
     }
 
-    /** Computes what reads drawings anew, with these. */
+    /** Computes what reads drawings anew, with these, in the prices of the chart. */
     public void setDrawings(List<Drawing> drawings) {
         named = List.copyOf(drawings);
         if (live != null) {
             live.drawingsChanged();
         }
-    }
-
-    private Surroundings surroundings(Companions companions, TradingCalendar calendar) {
-        return companions.surroundings(calendar).with(new NamedDrawings(calendar, named));
     }
 
     @Override
@@ -161,56 +175,51 @@ public final class ChartFeed implements AutoCloseable {
         }
     }
 
-    /** The running state of one instrument on one timeframe; after {@link #begin} on the hub's thread. */
-    private final class Live implements LiveHub.Listener {
+    /** The running state of one instrument in one kind of bars; after {@link #begin} it belongs to its lane. */
+    private final class Live implements LiveVantage.Listener {
         private final Instrument instrument;
         private final BarRequest request;
+        private final SerialLane lane = services.scheduler().lane();
+        private final Handover<ChartData> handover = new Handover<>(services.front(), this::show);
         private long nextSession;
         private volatile List<IndicatorLayer> layers;
         private volatile boolean ended;
-        private LiveHub.Subscription subscription;
-        private BarMaker bars;
-        private Companions companions;
+        private LiveVantage vantage;
         private ChartDataBuilder builder;
         private List<IndicatorLayer> computedLayers;
-        private long shownVersion;
-        private volatile ChartData waiting;
 
         Live(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
             this.instrument = instrument;
             this.request = request;
             TradingCalendar calendar = services.histories().calendar(instrument);
             this.nextSession = calendar.open(
-                    calendar.next(calendar.sessionAt(services.clock().now())));
+                    calendar.next(calendar.sessionAt(services.now().getAsLong())));
             this.layers = List.copyOf(layers);
             this.computedLayers = this.layers;
         }
 
+        /** Takes over what was loaded; the interface's thread hands it over to the lane. */
         void begin(Ready ready) {
-            services.hub().execute(() -> {
+            lane.execute(() -> {
                 if (ended) {
                     return;
                 }
-                bars = ready.loaded().maker();
-                companions = ready.companions();
+                vantage = ready.vantage();
                 builder = ready.builder();
-                shownVersion = ready.first().bars().version() + companions.version();
-                companions.begin(services.hub());
-                subscription = services.hub()
-                        .subscribe(ready.loaded().traded(), ready.loaded().knownUpTo(), this);
+                vantage.goOn(services.hub(), lane, this);
                 recompute();
             });
         }
 
         void setLayers(List<IndicatorLayer> newLayers) {
             layers = List.copyOf(newLayers);
-            services.hub().execute(this::recompute);
+            lane.execute(this::recompute);
         }
 
         private void recompute() {
             // The interface may change them while this runs: all that follows is about the same ones.
             List<IndicatorLayer> wanted = layers;
-            if (ended || bars == null || computedLayers == wanted) {
+            if (ended || vantage == null || computedLayers == wanted) {
                 return;
             }
             if (ChartDataBuilder.areComputedAlike(computedLayers, wanted)) {
@@ -218,96 +227,98 @@ public final class ChartFeed implements AutoCloseable {
                 computedLayers = wanted;
                 return;
             }
-            if (!companions.serve(wanted)) {
-                // Another instrument is to be compared with: everything is loaded again, with it.
-                services.front().execute(() -> {
-                    if (live == this) {
-                        open(instrument, request, layers);
-                    }
-                });
+            Needs needs = ChartDataBuilder.needs(wanted, services.language().get());
+            if (!vantage.needs().cover(needs)) {
+                // Something else is needed beside the bars: everything is loaded again, with it.
+                openAgain();
                 return;
             }
             computedLayers = wanted;
             rebuild();
         }
 
-        private void rebuild() {
-            builder = new ChartDataBuilder(
-                    computedLayers,
-                    surroundings(companions, services.histories().calendar(instrument)));
-            publish();
+        private void openAgain() {
+            services.front().execute(() -> {
+                if (live == this) {
+                    open(instrument, request, layers);
+                }
+            });
         }
 
-        void drawingsChanged() {
-            if (ChartDataBuilder.readsDrawings(layers)) {
-                services.hub().execute(() -> {
-                    if (!ended && bars != null) {
-                        rebuild();
-                    }
-                });
+        private void rebuild() {
+            try {
+                vantage.refresh();
+                builder = new ChartDataBuilder(
+                        computedLayers,
+                        vantage.surroundings(),
+                        services.language().get());
+                publish();
+            } catch (RuntimeException | Error failed) {
+                failed(failed);
             }
         }
 
+        void drawingsChanged() {
+            lane.execute(() -> {
+                if (!ended && vantage != null) {
+                    vantage.setDrawings(named);
+                    if (!ChartDataBuilder.needs(
+                                    computedLayers, services.language().get())
+                            .drawings()
+                            .isEmpty()) {
+                        rebuild();
+                    }
+                }
+            });
+        }
+
+        /** The interface's thread ends it; what the lane still does is not shown. */
         void end() {
             ended = true;
-            services.hub().execute(() -> {
-                if (subscription != null) {
-                    subscription.close();
-                    companions.close();
+            handover.drop();
+            lane.execute(() -> {
+                if (vantage != null) {
+                    vantage.close();
                 }
             });
         }
 
         @Override
-        public void trade(long time, double price, double size) {
-            try {
-                bars.addTick(time, price, size);
-            } catch (IllegalArgumentException impossible) {
-                end();
-                services.front().execute(() -> receiver.complain(instrument.code() + ": " + impossible.getMessage()));
-            }
-        }
-
-        @Override
-        public void beat(long now) {
-            bars.advanceTo(now);
-            if (companions.isEmpty()) {
-                publishChanges();
-            } else {
-                // After this beat, when the others have come as far.
-                services.hub().execute(this::publishChanges);
-            }
-            if (now >= nextSession) {
-                nextSession = Long.MAX_VALUE;
-                services.front().execute(() -> {
-                    if (live == this) {
-                        open(instrument, request, layers);
-                    }
-                });
-            }
-        }
-
-        private void publishChanges() {
-            if (!ended && bars.series().version() + companions.version() != shownVersion) {
+        public void changed() {
+            if (!ended) {
                 publish();
             }
         }
 
-        private void publish() {
-            companions.refresh(services.clock().now());
-            ChartData data = builder.update(bars.series().snapshot()).withLast(bars.lastPrice());
-            shownVersion = data.bars().version() + companions.version();
-            boolean nobodyWaits = waiting == null;
-            waiting = data;
-            if (nobodyWaits) {
-                services.front().execute(() -> {
-                    ChartData newest = waiting;
-                    waiting = null;
-                    if (!ended && newest != null) {
-                        receiver.show(newest);
-                    }
-                });
+        @Override
+        public void time(long now) {
+            if (!ended && now >= nextSession) {
+                nextSession = Long.MAX_VALUE;
+                openAgain();
             }
+        }
+
+        private void publish() {
+            handover.put(builder.update(vantage.now().bars()).withLast(vantage.lastPrice()));
+        }
+
+        private void show(ChartData newest) {
+            if (!ended) {
+                receiver.show(newest);
+            }
+        }
+
+        @Override
+        public void failed(Throwable problem) {
+            LOG.error("the chart of {} stands still", instrument.code(), problem);
+            ended = true;
+            vantage.close();
+            String reason = problem.getMessage() == null ? problem.toString() : problem.getMessage();
+            services.front().execute(() -> {
+                if (live == this) {
+                    receiver.complain(instrument.code() + " stands still: " + reason);
+                }
+            });
         }
     }
 }

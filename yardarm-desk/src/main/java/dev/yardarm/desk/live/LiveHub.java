@@ -1,23 +1,41 @@
 package dev.yardarm.desk.live;
 
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
-import java.util.Arrays;
+import dev.yardarm.desk.market.SourceState;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.LongConsumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * The heart of the live market. Ten times a second it asks the clock for the time, fetches what was traded since, once
- * for each instrument, and hands every trade to the instrument's listeners, followed by one beat to each. Everything
- * happens on one thread of its own, so listeners need no locks against each other; {@link #execute} runs other work on
- * that thread.
+ * The heart of the live market. Ten times a second it asks the clock for the time, fetches what was traded since, once for
+ * each instrument and span, and hands it to who subscribed, as a slice of trades with their sides. When all have got theirs,
+ * each is told that the beat is done.
+ *
+ * <p><b>Why one thread</b>: trades and time come to every subscriber in one order. What is done here is short: alerts are
+ * evaluated here, at once; charts take their slices and compute on a {@link dev.yardarm.desk.work.SerialLane lane} of their
+ * own, so that no alert waits for a chart.
+ *
+ * <p><b>Failures stay where they happen.</b> A subscriber that fails is closed and told, the others never notice. How far a
+ * subscriber knows is moved on before it is handed anything, so nothing is handed out twice. A source that cannot be asked is
+ * marked offline in the {@link Directory}, asked again with each beat, and gives the whole span when it answers.
+ *
+ * <p>Slices are not changed after they were handed out and may be kept by any thread. Cost of a beat: one lookup for each
+ * subscriber and the trades there were.
  */
 public final class LiveHub implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(LiveHub.class);
@@ -27,21 +45,32 @@ public final class LiveHub implements AutoCloseable {
     private final MarketClock clock;
     private final ScheduledExecutorService thread;
     private final List<Subscription> subscriptions = new CopyOnWriteArrayList<>();
-    private final Buffer buffer = new Buffer();
+    private final List<LongConsumer> beats = new CopyOnWriteArrayList<>();
 
     /** Takes in what happens to an instrument; called on the hub's thread. */
     public interface Listener {
-        void trade(long time, double price, double size);
+        /**
+         * What was traded since the last time, in its order; time has come to {@code now}.
+         *
+         * @param trades may be empty; is not changed any more
+         */
+        void take(TickSeries trades, long now);
 
-        /** Time has come to {@code now}; all trades up to then have been reported. */
-        void beat(long now);
+        /** Everyone has got what was traded up to {@code now}. */
+        default void beatDone(long now) {}
+
+        /** Something of this listener failed; it has been closed and hears nothing more. */
+        default void failed(Throwable problem) {}
     }
 
-    /** A listener's place at the hub. */
+    /** A listener's place at the hub. May be closed on any thread. */
     public final class Subscription implements AutoCloseable {
         private final Instrument instrument;
         private final Listener listener;
+        /** Belongs to the hub's thread once it is subscribed. */
         private long knownUpTo;
+
+        private volatile boolean closed;
 
         private Subscription(Instrument instrument, long knownUpTo, Listener listener) {
             this.instrument = instrument;
@@ -51,29 +80,15 @@ public final class LiveHub implements AutoCloseable {
 
         @Override
         public void close() {
+            closed = true;
             subscriptions.remove(this);
         }
     }
 
-    /** Trades fetched for several listeners. */
-    private static final class Buffer {
-        private long[] times = new long[64];
-        private double[] prices = new double[64];
-        private double[] sizes = new double[64];
-        private int count;
+    /** What is fetched once in a beat. */
+    private record Span(InstrumentId id, long after) {}
 
-        void add(long time, double price, double size) {
-            if (count == times.length) {
-                times = Arrays.copyOf(times, count * 2);
-                prices = Arrays.copyOf(prices, count * 2);
-                sizes = Arrays.copyOf(sizes, count * 2);
-            }
-            times[count] = time;
-            prices[count] = price;
-            sizes[count++] = size;
-        }
-    }
-
+    /** @param clock tells what time it is in the market, and is moved on with each beat */
     public LiveHub(Directory directory, MarketClock clock) {
         this.directory = directory;
         this.clock = clock;
@@ -84,64 +99,119 @@ public final class LiveHub implements AutoCloseable {
         });
     }
 
-    /** Begins to beat. */
+    /** Begins to beat by itself. */
     public void start() {
         thread.scheduleAtFixedRate(
-                () -> {
-                    try {
-                        beat(clock.advance(System.nanoTime()));
-                    } catch (RuntimeException failed) {
-                        LOG.error("the market's heartbeat failed", failed);
-                    }
-                },
+                () -> guarded("the market's heartbeat", () -> beat(clock.advance(System.nanoTime()))),
                 MILLIS,
                 MILLIS,
                 TimeUnit.MILLISECONDS);
     }
 
-    /** Reports everything of an instrument that is traded after {@code knownUpTo}. */
+    /** One beat by hand on the hub's thread, as if time had come to {@code now}; returns when it is done. */
+    public void beatAt(long now) {
+        try {
+            thread.submit(() -> beat(now)).get();
+        } catch (InterruptedException interrupted) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed.getCause());
+        }
+    }
+
+    /**
+     * Reports everything of an instrument that is traded after {@code knownUpTo}.
+     *
+     * @return closes it
+     */
     public Subscription subscribe(Instrument instrument, long knownUpTo, Listener listener) {
         Subscription subscription = new Subscription(instrument, knownUpTo, listener);
         subscriptions.add(subscription);
         return subscription;
     }
 
-    /** Runs something on the hub's thread. */
+    /** How many subscriptions there are. */
+    public int subscriptions() {
+        return subscriptions.size();
+    }
+
+    /** Is told the time after each beat, on the hub's thread. */
+    public void onBeat(LongConsumer listener) {
+        beats.add(listener);
+    }
+
+    /** Runs something on the hub's thread, between two beats. */
     public void execute(Runnable task) {
         if (!thread.isShutdown()) {
-            thread.execute(() -> {
-                try {
-                    task.run();
-                } catch (RuntimeException failed) {
-                    LOG.error("work on the market's thread failed", failed);
-                }
-            });
+            thread.execute(() -> guarded("work on the market's thread", task));
         }
     }
 
-    /** One beat: everything up to {@code now} is handed out. */
-    void beat(long now) {
-        Instrument fetched = null;
-        long fetchedFrom = 0;
-        List<Subscription> ordered = subscriptions.stream()
-                .sorted((one, other) -> one.instrument.code().compareTo(other.instrument.code()))
-                .toList();
-        for (Subscription each : ordered) {
-            if (each.knownUpTo < now) {
-                if (!each.instrument.equals(fetched) || fetchedFrom != each.knownUpTo) {
-                    buffer.count = 0;
-                    if (directory.source(each.instrument) instanceof LiveSource live) {
-                        live.trades(each.instrument.id(), each.knownUpTo, now, buffer::add);
-                    }
-                    fetched = each.instrument;
-                    fetchedFrom = each.knownUpTo;
-                }
-                for (int trade = 0; trade < buffer.count; trade++) {
-                    each.listener.trade(buffer.times[trade], buffer.prices[trade], buffer.sizes[trade]);
-                }
-                each.knownUpTo = now;
+    private static boolean guarded(String what, Runnable task) {
+        try {
+            task.run();
+            return true;
+        } catch (RuntimeException | Error failed) {
+            // An Error would end the schedule without a word.
+            LOG.error("{} failed", what, failed);
+            return false;
+        }
+    }
+
+    private void beat(long now) {
+        Map<Span, TickSeries> fetched = new HashMap<>();
+        Set<String> silent = new HashSet<>();
+        Set<String> answered = new HashSet<>();
+        for (Subscription each : subscriptions) {
+            if (each.closed || each.knownUpTo >= now) {
+                continue;
             }
-            each.listener.beat(now);
+            TickSeries trades = fetched.computeIfAbsent(
+                    new Span(each.instrument.id(), each.knownUpTo),
+                    span -> fetch(each.instrument, span.after(), now, silent, answered));
+            if (trades != null) {
+                each.knownUpTo = now;
+                hand(each, () -> each.listener.take(trades, now));
+            }
+        }
+        for (Subscription each : subscriptions) {
+            hand(each, () -> each.listener.beatDone(now));
+        }
+        answered.removeAll(silent);
+        answered.forEach(source -> directory.setState(source, SourceState.READY));
+        beats.forEach(each -> guarded("work after a beat", () -> each.accept(now)));
+    }
+
+    /** The trades of a span; null when the source cannot be asked now. */
+    private TickSeries fetch(Instrument instrument, long after, long now, Set<String> silent, Set<String> answered) {
+        String source = instrument.id().source();
+        if (!(directory.source(instrument).orElse(null) instanceof LiveSource live)) {
+            return TickSeries.EMPTY;
+        }
+        TickSeries trades = new TickSeries(16);
+        try {
+            live.trades(instrument.id(), after, now, trades);
+            answered.add(source);
+            return trades;
+        } catch (Exception | Error failed) {
+            if (silent.add(source) && directory.state(source).isReady()) {
+                LOG.warn("the source {} does not answer", source, failed);
+                directory.setState(source, SourceState.offline(now, failed.getMessage()));
+            }
+            return null;
+        }
+    }
+
+    private void hand(Subscription to, Runnable call) {
+        if (to.closed) {
+            return;
+        }
+        try {
+            call.run();
+        } catch (RuntimeException | Error failed) {
+            to.close();
+            LOG.error("a listener of {} failed and hears nothing more", to.instrument.code(), failed);
+            guarded("telling a listener that it failed", () -> to.listener.failed(failed));
         }
     }
 

@@ -2,10 +2,14 @@ package dev.yardarm.desk.market;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.Contracts;
+import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.EventMark;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -31,7 +35,9 @@ public final class EventMarks {
             Histories histories, Instrument instrument, BarRequest request, long from, long now) throws IOException {
         BarSource source = histories.source(instrument);
         List<EventMark> marks = new ArrayList<>();
-        for (BarSource.Dividend paid : source.dividends(instrument.id())) {
+        CorporateActions actions = source.offers(CorporateActions.class).orElse(null);
+        for (CorporateActions.Dividend paid :
+                actions == null ? List.<CorporateActions.Dividend>of() : actions.dividends(instrument.id())) {
             if (paid.time() <= now) {
                 marks.add(new EventMark(
                         paid.time(),
@@ -39,7 +45,8 @@ public final class EventMarks {
                         String.format(Locale.ROOT, "Dividend of %.2f, without it from here on", paid.amount())));
             }
         }
-        for (BarSource.Split split : source.splits(instrument.id())) {
+        for (CorporateActions.Split split :
+                actions == null ? List.<CorporateActions.Split>of() : actions.splits(instrument.id())) {
             if (split.time() <= now) {
                 marks.add(new EventMark(
                         split.time(),
@@ -63,25 +70,27 @@ public final class EventMarks {
                                 + instrument.format().format(of.difference()) + ", joined "
                                 + request.joint().words()));
             }
-            BarSource.Contract current = turns.get(turns.size() - 1).contract();
+            Contracts.Contract current = turns.get(turns.size() - 1).contract();
             marks.add(expiry(current));
         }
         if (instrument.kind() == Instrument.Kind.FUTURE) {
             int dash = instrument.code().indexOf('-');
             String root = dash < 0 ? instrument.code() : instrument.code().substring(0, dash);
             source
-                    .contracts(new dev.yardarm.core.instrument.InstrumentId(
-                            instrument.id().source(), root))
+                    .offers(Contracts.class)
+                    .map(each -> each.contracts(new InstrumentId(instrument.id().source(), root)))
+                    .orElse(List.of())
                     .stream()
                     .filter(each -> each.id().equals(instrument.id()))
                     .forEach(each -> marks.add(expiry(each)));
         }
+        Diary diary = source.offers(Diary.class).orElse(null);
         int least = request.isTime() && !request.timeframe().isIntraday() ? 3 : 1;
         boolean longer = request.isTime()
                 ? request.timeframe().isHigherThan(Timeframe.DAY)
                 : request.rule().basis().filter(basis -> !basis.isIntraday()).isPresent();
-        for (BarSource.Entry entry :
-                longer ? List.<BarSource.Entry>of() : source.entries(instrument.id(), from, now + AHEAD)) {
+        for (Diary.Entry entry :
+                longer || diary == null ? List.<Diary.Entry>of() : diary.entries(instrument.id(), from, now + AHEAD)) {
             if (entry.importance() < least) {
                 continue;
             }
@@ -95,7 +104,7 @@ public final class EventMarks {
         return marks;
     }
 
-    private static EventMark expiry(BarSource.Contract contract) {
+    private static EventMark expiry(Contracts.Contract contract) {
         return new EventMark(
                 contract.expiry() - 1, EventMark.Kind.EXPIRY, contract.id().code() + " expires");
     }

@@ -20,66 +20,28 @@ import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ContinuousFuture;
-import dev.yardarm.core.source.DividendAdjustment;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.PriceBasis;
-import dev.yardarm.core.source.SplitAdjustment;
+import dev.yardarm.core.source.Trades;
 import java.io.IOException;
 import java.time.LocalDate;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
  * The bars of any instrument as a request asks for them: built from the coarsest stored ones that will do, or from
- * trades where there are trades, in the wanted part of the session, adjusted as of now. The stored bars of the
- * instruments looked at last are kept in memory, so the charts of a timeframe strip share one reading.
+ * trades where there are trades, in the wanted part of the session, adjusted as of a moment: what is loaded holds nothing
+ * that was not known then. Charts that are opened together share one reading ({@link StoredBars}). May be used by any thread.
  */
 public final class Histories {
     private static final Logger LOG = LoggerFactory.getLogger(Histories.class);
-    private static final int KEPT = 24;
-    private static final long FRESH = Times.HOUR;
 
     private final Directory directory;
-    private final Map<Key, Base> recent = new LinkedHashMap<>(32, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Base> eldest) {
-            return size() > KEPT;
-        }
-    };
-
-    private final Map<Key, KeptBasis> bases = new HashMap<>();
-
-    private record KeptBasis(PriceBasis basis, long asOf) {}
-
-    /** What stored bars depend on. */
-    private record Key(
-            InstrumentId id,
-            Timeframe timeframe,
-            boolean splits,
-            boolean dividends,
-            String roll,
-            BarRequest.Joint joint) {
-        static Key of(Instrument instrument, Timeframe timeframe, BarRequest request) {
-            boolean joined = instrument.kind() == Instrument.Kind.CONTINUOUS;
-            return new Key(
-                    instrument.id(),
-                    timeframe,
-                    request.splits(),
-                    request.dividends(),
-                    joined ? request.roll().toString() : "",
-                    joined ? request.joint() : null);
-        }
-    }
-
-    private record Base(Bars bars, long knownUpTo) {}
+    private final Futures futures;
+    private final StoredBars stored;
 
     /**
      * Bars under construction: the maker goes on with trades after {@code knownUpTo}.
@@ -96,10 +58,25 @@ public final class Histories {
 
     public Histories(Directory directory) {
         this.directory = directory;
+        this.futures = new Futures(directory);
+        this.stored = new StoredBars(futures);
     }
 
-    public BarSource source(Instrument instrument) {
-        return directory.source(instrument);
+    /**
+     * The source of an instrument.
+     *
+     * @throws IOException when it is not connected, with its name
+     */
+    public BarSource source(Instrument instrument) throws IOException {
+        if (instrument.kind() == Instrument.Kind.ABSENT
+                || directory.source(instrument).isEmpty()) {
+            String source = instrument.id().source();
+            throw new IOException(
+                    directory.sources().contains(source)
+                            ? "the source '" + source + "' has no " + instrument.code() + " now"
+                            : instrument.code() + " cannot be shown: its source '" + source + "' is not connected");
+        }
+        return directory.source(instrument).orElseThrow();
     }
 
     /**
@@ -123,7 +100,7 @@ public final class Histories {
 
     /** The calendar of an instrument, with its whole session. */
     public TradingCalendar calendar(Instrument instrument) {
-        return directory.source(instrument).calendar(instrument);
+        return directory.calendar(instrument);
     }
 
     /** Loads all bars of a timeframe as known at a moment. */
@@ -154,35 +131,38 @@ public final class Histories {
     }
 
     private Loaded byTime(Instrument instrument, BarRequest request, long now) throws IOException {
-        BarSource source = directory.source(instrument);
+        BarSource source = source(instrument);
         TradingCalendar whole = source.calendar(instrument);
         TradingCalendar part = whole.part(request.part());
         boolean isPart = !part.hours().equals(whole.hours())
                 && request.part() != SessionPart.WHOLE
                 && (part.usualLength() != whole.usualLength());
         Timeframe base = base(source, instrument, request.timeframe(), isPart);
-        Base stored = base(source, instrument, base, request, now);
+        StoredBars.Base kept = stored.bars(source, instrument, base, request, now);
         BarGrid grid = new BarGrid(part, request.timeframe());
-        BarBuilder builder = new BarBuilder(grid, new BarSeries(stored.bars().size() / 3 + 64), request.gapsKept());
+        BarBuilder builder = new BarBuilder(grid, new BarSeries(kept.bars().size() / 3 + 64), request.gapsKept());
         BarMaker maker = isPart ? new SessionFilter(whole, part, builder) : builder;
         long from = from(request, part, now);
         if (base.equals(request.timeframe()) && !isPart && !request.gapsKept() && from == Long.MIN_VALUE) {
-            copy(stored.bars(), builder.series());
+            copy(kept.bars(), builder.series());
         } else {
-            feed(stored.bars(), from, maker);
+            feed(kept.bars(), from, maker);
         }
-        Instrument traded = traded(source, instrument, request, now);
-        goOn(source, traded, stored.knownUpTo(), now, maker);
+        Instrument traded = futures.traded(source, instrument, request, now);
+        goOn(source, traded, kept.knownUpTo(), now, maker);
         if (maker.series().snapshot().isEmpty()) {
             throw new IOException("nothing of " + instrument.code() + " was traded in the "
                     + request.part().words() + (request.days() > 0 ? " of the last " + request.days() + " days" : ""));
         }
-        return new Loaded(maker, Math.max(now, stored.knownUpTo()), traded, "", basis(instrument, request, now));
+        return new Loaded(maker, Math.max(now, kept.knownUpTo()), traded, "", basis(instrument, request, now));
     }
 
-    private static void goOn(BarSource source, Instrument traded, long knownUpTo, long now, BarMaker maker) {
+    private static void goOn(BarSource source, Instrument traded, long knownUpTo, long now, BarMaker maker)
+            throws IOException {
         if (source instanceof LiveSource live && knownUpTo < now) {
-            live.trades(traded.id(), knownUpTo, now, maker::addTick);
+            TickSeries trades = new TickSeries(64);
+            live.trades(traded.id(), knownUpTo, now, trades);
+            maker.addTicks(trades, 0, trades.size());
         }
         maker.advanceTo(now);
     }
@@ -199,15 +179,16 @@ public final class Histories {
 
     /** Bars that are not of time: from trades where there are any, else from bars of their basis. */
     private Loaded byRule(Instrument instrument, BarRequest request, long now) throws IOException {
-        BarSource source = directory.source(instrument);
+        BarSource source = source(instrument);
         TradingCalendar whole = source.calendar(instrument);
         TradingCalendar part = whole.part(request.part());
-        Instrument traded = traded(source, instrument, request, now);
+        Instrument traded = futures.traded(source, instrument, request, now);
         BarMaker maker = BarMakers.of(request.rule(), part, instrument.format().tick(), new BarSeries(1024));
-        long ticksFrom = source.ticksFrom(traded.id(), now);
+        Trades ticked = source.offers(Trades.class).orElse(null);
+        long ticksFrom = ticked == null ? Long.MAX_VALUE : ticked.ticksFrom(traded.id(), now);
         if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
             long from = Math.max(ticksFrom, from(request, part, now));
-            TickSeries ticks = source.ticks(traded.id(), from, now);
+            TickSeries ticks = ticked.ticks(traded.id(), from, now);
             BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
             filtered.addTicks(ticks, 0, ticks.size());
             filtered.advanceTo(now);
@@ -228,40 +209,12 @@ public final class Histories {
     }
 
     /**
-     * How prices as they were traded become those of a request, as of now; kept for an hour of the market.
+     * How prices as they were traded become those of a request, as of a moment.
      *
      * @throws IOException when what it depends on cannot be read
      */
     public PriceBasis basis(Instrument instrument, BarRequest request, long now) throws IOException {
-        Key key = Key.of(instrument, Timeframe.DAY, request);
-        synchronized (bases) {
-            KeptBasis kept = bases.get(key);
-            if (kept != null && kept.asOf() <= now && now - kept.asOf() < FRESH) {
-                return kept.basis();
-            }
-        }
-        BarSource source = directory.source(instrument);
-        PriceBasis made;
-        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
-            made = ContinuousFuture.basis(turns(source, instrument, request, now), request.joint());
-        } else {
-            PriceBasis splits = request.splits()
-                    ? SplitAdjustment.basis(source.splits(instrument.id()), now)
-                    : PriceBasis.AS_TRADED;
-            List<BarSource.Dividend> paid = request.dividends() ? source.dividends(instrument.id()) : List.of();
-            made = paid.isEmpty()
-                    ? splits
-                    : DividendAdjustment.basis(
-                                    source.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, now)
-                                            .snapshot(),
-                                    paid,
-                                    now)
-                            .then(splits);
-        }
-        synchronized (bases) {
-            bases.put(key, new KeptBasis(made, now));
-        }
-        return made;
+        return stored.basis(source(instrument), instrument, request, now);
     }
 
     private static Timeframe finest(BarSource source, Instrument instrument) {
@@ -271,40 +224,12 @@ public final class Histories {
 
     /** The instrument that is traded for another: the current contract of a continuous future, else itself. */
     public Instrument traded(Instrument instrument, long now) throws IOException {
-        return traded(directory.source(instrument), instrument, BarRequest.of(Timeframe.DAY), now);
-    }
-
-    private Instrument traded(BarSource source, Instrument instrument, BarRequest request, long now)
-            throws IOException {
-        if (instrument.kind() != Instrument.Kind.CONTINUOUS) {
-            return instrument;
-        }
-        List<ContinuousFuture.Turn> turns = turns(source, instrument, request, now);
-        InstrumentId current = turns.get(turns.size() - 1).contract().id();
-        return directory
-                .find(current)
-                .orElseThrow(
-                        () -> new IOException("the current contract " + current + " is not among the instruments"));
+        return futures.traded(source(instrument), instrument, BarRequest.of(Timeframe.DAY), now);
     }
 
     /** The turns of the contracts of a continuous future up to now. */
     public List<ContinuousFuture.Turn> turns(Instrument instrument, BarRequest request, long now) throws IOException {
-        return turns(directory.source(instrument), instrument, request, now);
-    }
-
-    private List<ContinuousFuture.Turn> turns(BarSource source, Instrument instrument, BarRequest request, long now)
-            throws IOException {
-        List<BarSource.Contract> contracts = source.contracts(instrument.id());
-        if (contracts.isEmpty()) {
-            throw new IOException(instrument.code() + " has no contracts");
-        }
-        return ContinuousFuture.turns(
-                contracts,
-                request.roll(),
-                source.calendar(instrument),
-                (contract, from) ->
-                        source.history(contract.id(), Timeframe.DAY, from, now).snapshot(),
-                now);
+        return futures.turns(source(instrument), instrument, request, now);
     }
 
     /** Bars that are stored as they are wanted lie on their grid already. */
@@ -356,7 +281,7 @@ public final class Histories {
             throw new IOException(
                     stored.isEmpty()
                             ? "there are no bars of " + instrument.code()
-                                    + " yet; import some with: yardarm import --symbol " + instrument.code()
+                                    + " yet; import some with: yardarm import --code " + instrument.code()
                             : isPart
                                     ? instrument.code() + " has bars of " + kept
                                             + "; a part of the session needs intraday bars. " + "Choose the whole day."
@@ -366,47 +291,8 @@ public final class Histories {
         return best;
     }
 
-    private Base base(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long now)
-            throws IOException {
-        Key key = Key.of(instrument, timeframe, request);
-        synchronized (recent) {
-            Base kept = recent.get(key);
-            boolean live = source instanceof LiveSource;
-            if (kept != null && (!live || kept.knownUpTo() <= now && now - kept.knownUpTo() < FRESH)) {
-                return kept;
-            }
-        }
-        Base made = new Base(read(source, instrument, timeframe, request, now).snapshot(), now);
-        synchronized (recent) {
-            recent.put(key, made);
-        }
-        return made;
-    }
-
-    private BarSeries read(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long now)
-            throws IOException {
-        if (instrument.kind() == Instrument.Kind.CONTINUOUS) {
-            return ContinuousFuture.join(
-                    turns(source, instrument, request, now),
-                    request.joint(),
-                    Long.MIN_VALUE,
-                    (contract, from) ->
-                            source.history(contract.id(), timeframe, from, now).snapshot());
-        }
-        BarSeries bars = source.history(instrument.id(), timeframe, Long.MIN_VALUE, now);
-        if (request.dividends()) {
-            bars = DividendAdjustment.adjust(bars, source.dividends(instrument.id()), now);
-        }
-        return request.splits() ? SplitAdjustment.adjust(bars, source.splits(instrument.id()), now) : bars;
-    }
-
     /** Forgets what is kept of an instrument, after its history has changed. */
     public void forget(InstrumentId id) {
-        synchronized (recent) {
-            recent.keySet().removeIf(key -> key.id().equals(id));
-        }
-        synchronized (bases) {
-            bases.keySet().removeIf(key -> key.id().equals(id));
-        }
+        stored.forget(id);
     }
 }

@@ -8,7 +8,12 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.Contracts;
+import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.Members;
+import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
@@ -33,7 +38,7 @@ import org.slf4j.LoggerFactory;
  * minutes of a company are made anew each time, because that takes less than reading them. Until the store is ready
  * everything is made; so the first chart waits for nothing it does not show.
  */
-public final class StoredMarket implements LiveSource {
+public final class StoredMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades {
     private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
@@ -80,8 +85,8 @@ public final class StoredMarket implements LiveSource {
     }
 
     @Override
-    public void trades(InstrumentId id, long after, long upTo, TradeReader reader) {
-        market.trades(id, after, upTo, reader);
+    public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
+        market.trades(id, after, upTo, into);
     }
 
     @Override

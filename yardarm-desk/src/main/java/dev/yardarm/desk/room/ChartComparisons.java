@@ -22,9 +22,9 @@ import java.util.Optional;
  * be seen; several at once are one step of undo. Used by the interface's thread alone.
  */
 public final class ChartComparisons {
-    private static final Indicator COMPARE = Catalogue.shared().find("compare").orElseThrow();
+    private static final Indicator COMPARE = Catalogue.builtIn().find("compare").orElseThrow();
     private static final Indicator CORRELATION =
-            Catalogue.shared().find("correlation").orElseThrow();
+            Catalogue.builtIn().find("correlation").orElseThrow();
 
     private final ChartRoom room;
     private final ChartModel chart;

@@ -7,6 +7,7 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.command.Command;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -34,7 +35,7 @@ public final class ChartIndicators {
         Settings settings = room.desk()
                 .habits()
                 .standard(indicator.name())
-                .map(LayerKeeper::layer)
+                .map(this::layer)
                 .map(IndicatorLayer::settings)
                 .orElseGet(() -> Settings.standard(indicator));
         add(indicator, settings);
@@ -46,7 +47,7 @@ public final class ChartIndicators {
         LayerStyle style = room.desk()
                 .habits()
                 .standard(indicator.name())
-                .map(LayerKeeper::layer)
+                .map(this::layer)
                 .map(like -> like.style()
                         .withLine(colour, like.style().width(), like.style().opacity())
                         .withVisible(true))
@@ -83,7 +84,7 @@ public final class ChartIndicators {
             Settings settings = room.desk()
                     .habits()
                     .standard(other.name())
-                    .map(LayerKeeper::layer)
+                    .map(this::layer)
                     .map(IndicatorLayer::settings)
                     .orElseGet(() -> Settings.standard(other));
             LayerStyle style = LayerStyle.of(layer.style().colour());
@@ -140,7 +141,7 @@ public final class ChartIndicators {
         chart.indicator(id).ifPresent(layer -> room.desk()
                 .habits()
                 .look(layer.indicator().name(), name)
-                .map(LayerKeeper::layer)
+                .map(this::layer)
                 .ifPresentOrElse(
                         like -> change(layer.withSettings(like.settings())
                                 .withStyle(like.style()
@@ -181,6 +182,10 @@ public final class ChartIndicators {
                             .map(layer -> layer.withStyle(layer.style().withVisible(!anyShown)))
                             .toList());
         }
+    }
+
+    private IndicatorLayer layer(Documents.IndicatorLayer kept) {
+        return LayerKeeper.layer(kept, room.desk().language().now());
     }
 
     String newLayerId() {

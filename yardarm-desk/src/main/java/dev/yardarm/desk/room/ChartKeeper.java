@@ -207,7 +207,7 @@ final class ChartKeeper {
         List<IndicatorLayer> layers = new ArrayList<>();
         for (Documents.IndicatorLayer layer : saved.indicators()) {
             try {
-                layers.add(LayerKeeper.layer(layer));
+                layers.add(LayerKeeper.layer(layer, room.desk().language().now()));
             } catch (IllegalArgumentException bad) {
                 room.desk().tell("A layer of the saved chart was left out: " + bad.getMessage() + ".");
             }

@@ -5,7 +5,7 @@ import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.core.formula.Formula;
-import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.data.document.Documents;
@@ -63,14 +63,14 @@ final class LayerKeeper {
      *
      * @throws IllegalArgumentException when there is no such indicator, or a setting or look it does not have
      */
-    static IndicatorLayer layer(Documents.IndicatorLayer saved) {
-        Indicator indicator = Catalogue.shared()
+    static IndicatorLayer layer(Documents.IndicatorLayer saved, Language language) {
+        Indicator indicator = language.catalogue()
                 .find(saved.indicator())
                 .orElseThrow(() -> new IllegalArgumentException("there is no indicator '" + saved.indicator() + "'"));
         Map<String, OutputStyle> outputs = new HashMap<>();
         for (Documents.OutputLook look : saved.outputs()) {
             if (look.rule() != null) {
-                Formula.parseCondition(look.rule());
+                Formula.parseCondition(look.rule(), language);
             }
             outputs.put(
                     look.output(),

@@ -9,6 +9,7 @@ import dev.yardarm.data.document.DrawingEntry;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.work.Lane;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -125,6 +126,7 @@ public final class Tracings {
             Documents.Tracing whole = desk.books().document(id);
             desk.scheduler()
                     .start(
+                            Lane.BEHIND,
                             "export drawings",
                             "Exporting drawings",
                             job -> {
@@ -140,6 +142,7 @@ public final class Tracings {
     public void importFrom(Path file) {
         id().ifPresent(id -> desk.scheduler()
                 .start(
+                        Lane.BEHIND,
                         "import drawings",
                         "Importing drawings",
                         job -> DocumentStore.readFile(DocumentKind.TRACING, file),

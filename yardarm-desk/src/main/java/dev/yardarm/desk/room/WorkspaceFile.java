@@ -4,6 +4,7 @@ import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.work.Lane;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +23,7 @@ public final class WorkspaceFile {
                 workspace, layouts.presets().all(), desk.books().lists());
         desk.scheduler()
                 .start(
+                        Lane.BEHIND,
                         "export workspace",
                         "Exporting the workspace",
                         job -> {
@@ -40,6 +42,7 @@ public final class WorkspaceFile {
         Desk desk = layouts.desk();
         desk.scheduler()
                 .start(
+                        Lane.BEHIND,
                         "import workspace",
                         "Importing a workspace",
                         job -> DocumentStore.readFile(DocumentKind.EXPORT, file),

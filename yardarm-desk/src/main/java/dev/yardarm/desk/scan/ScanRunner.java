@@ -1,43 +1,38 @@
 package dev.yardarm.desk.scan;
 
-import dev.yardarm.core.calculation.Surroundings;
-import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.drawing.NamedDrawings;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.desk.market.Histories;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.vantage.Vantage;
+import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Job;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.Function;
 
-/** Runs a scan: loads each instrument's bars and puts the conditions to them, on all cores. */
+/**
+ * Runs a scan: opens a vantage of each instrument and puts the conditions to its last bar, on all threads that have nothing else
+ * to do. Conditions see all that they see on a chart: other instruments, sides of trades, drawings.
+ */
 public final class ScanRunner {
-    private final Histories histories;
-    private final Function<InstrumentId, List<Drawing>> drawings;
+    private final Vantages vantages;
+    private final Scheduler scheduler;
 
-    public ScanRunner(Histories histories) {
-        this(histories, id -> List.of());
-    }
-
-    /** @param drawings of an instrument as they are kept, for conditions that read them; asked by several threads */
-    public ScanRunner(Histories histories, Function<InstrumentId, List<Drawing>> drawings) {
-        this.histories = histories;
-        this.drawings = drawings;
+    /** @param scheduler whose threads it shares out the instruments to */
+    public ScanRunner(Vantages vantages, Scheduler scheduler) {
+        this.vantages = vantages;
+        this.scheduler = scheduler;
     }
 
     /** An instrument that fits, with its bars. */
@@ -47,95 +42,61 @@ public final class ScanRunner {
      * What a scan found.
      *
      * @param found in the order of the list
-     * @param missing instruments that could not be looked at, with the reason
+     * @param missing instruments that could not be looked at, and what conditions read that could not be had, with the reason
      */
     public record Result(Scan scan, List<Found> found, List<String> missing, int looked, long asOf) {}
 
     /**
      * Runs a scan as of a moment.
      *
+     * @param language what its conditions are written in
      * @throws IllegalArgumentException when a condition is no good
      */
-    public Result run(Scan scan, List<Instrument> instruments, long now, Job job) throws Exception {
-        List<Formula> conditions = scan.formulas();
+    public Result run(Scan scan, Language language, List<Instrument> instruments, long moment, Job job)
+            throws Exception {
+        List<Formula> conditions = scan.formulas(language);
+        Needs needs = conditions.stream().map(Formula::needs).reduce(Needs.NONE, Needs::and);
+        Vantages.Moment then = vantages.at(moment);
         Found[] found = new Found[instruments.size()];
         String[] missing = new String[instruments.size()];
-        Map<InstrumentId, Optional<Bars>> others = new ConcurrentHashMap<>();
-        AtomicInteger next = new AtomicInteger();
         AtomicInteger done = new AtomicInteger();
-        int threads = Math.max(1, Runtime.getRuntime().availableProcessors());
-        List<Callable<Void>> workers = new ArrayList<>();
-        for (int worker = 0; worker < threads; worker++) {
-            workers.add(() -> {
-                for (int at = next.getAndIncrement(); at < found.length; at = next.getAndIncrement()) {
-                    job.check();
-                    look(scan, instruments.get(at), conditions, now, others, at, found, missing);
-                    job.setProgress((double) done.incrementAndGet() / found.length);
-                }
+        List<Callable<Void>> looks = new ArrayList<>();
+        for (int number = 0; number < found.length; number++) {
+            int at = number;
+            looks.add(() -> {
+                job.check();
+                look(scan, instruments.get(at), conditions, needs, then, at, found, missing);
+                job.setProgress((double) done.incrementAndGet() / found.length);
                 return null;
             });
         }
-        try {
-            Scheduler.inParallel(threads, workers);
-        } catch (java.util.concurrent.ExecutionException failed) {
-            if (failed.getCause() instanceof Exception cause) {
-                throw cause;
-            }
-            throw failed;
-        }
+        scheduler.inParallel(Lane.BEHIND, looks);
         return new Result(
                 scan,
                 Arrays.stream(found).filter(Objects::nonNull).toList(),
-                Arrays.stream(missing).filter(Objects::nonNull).toList(),
+                Arrays.stream(missing).filter(Objects::nonNull).distinct().toList(),
                 instruments.size(),
-                now);
+                moment);
     }
 
-    private void look(
+    private static void look(
             Scan scan,
             Instrument instrument,
             List<Formula> conditions,
-            long now,
-            Map<InstrumentId, Optional<Bars>> others,
+            Needs needs,
+            Vantages.Moment then,
             int at,
             Found[] found,
             String[] missing) {
         try {
-            Histories.Loaded loaded = histories.load(instrument, scan.timeframe(), now);
-            Bars bars = loaded.series().snapshot();
-            List<Drawing> own = !readsDrawings(conditions)
-                    ? List.of()
-                    : drawings.apply(instrument.id()).stream()
-                            .map(loaded.basis()::shown)
-                            .toList();
-            TradingCalendar calendar = histories.calendar(instrument);
-            ScanMatch match = ScanMatch.of(
-                    bars,
-                    conditions,
-                    new Surroundings(calendar, code -> histories
-                                    .comparable(instrument, code)
-                                    .flatMap(other -> others.computeIfAbsent(other.id(), id -> bars(other, scan, now)))
-                                    .map(compared -> () -> compared))
-                            .with(new NamedDrawings(calendar, own)));
+            Vantage vantage =
+                    then.open(instrument, BarRequest.of(scan.timeframe()), needs, problem -> missing[at] = problem);
+            ScanMatch match = ScanMatch.of(vantage.bars(), conditions, vantage.surroundings());
             if (match != ScanMatch.NO) {
-                found[at] = new Found(instrument, match, bars);
+                found[at] = new Found(instrument, match, vantage.bars());
             }
         } catch (IOException unread) {
             missing[at] = instrument.code() + ": " + unread.getMessage();
-        }
-    }
-
-    private static boolean readsDrawings(List<Formula> conditions) {
-        return conditions.stream().anyMatch(each -> !each.drawings().isEmpty());
-    }
-
-    /** The bars of an instrument that conditions compare with; loaded once for a scan, none when they cannot be had. */
-    private Optional<Bars> bars(Instrument other, Scan scan, long now) {
-        try {
-            return Optional.of(
-                    histories.load(other, scan.timeframe(), now).series().snapshot());
-        } catch (IOException unread) {
-            return Optional.empty();
         }
     }
 }

@@ -1,14 +1,19 @@
 package dev.yardarm.desk.work;
 
+import com.google.errorprone.annotations.concurrent.GuardedBy;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.FutureTask;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
@@ -16,13 +21,17 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Runs work on a few threads of its own. A job is told by a key: a newer one with the same key cancels the older, whose
- * result is dropped. Results and failures are handed to the interface's executor.
+ * Runs all work off the interface's thread, on three {@link Lane lanes} with threads of their own; nothing else in the
+ * application has a pool. A job is told by a key: a newer one with the same key cancels the older, whose result is dropped.
+ * Results and failures are handed to the interface's executor. May be used by any thread.
  */
 public final class Scheduler implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Scheduler.class);
-    private final ExecutorService threads;
+    private final Map<Lane, ExecutorService> lanes = new EnumMap<>(Lane.class);
+    private final int threadCount;
     private final Executor front;
+
+    @GuardedBy("running")
     private final Map<String, Job> running = new LinkedHashMap<>();
 
     /** Work that reports to its job. */
@@ -31,24 +40,39 @@ public final class Scheduler implements AutoCloseable {
         T run(Job job) throws Exception;
     }
 
-    /** @param front where results are handed to, usually the interface's thread */
+    /**
+     * @param threadCount of each lane
+     * @param front where results are handed to, usually the interface's thread
+     */
     public Scheduler(int threadCount, Executor front) {
+        this.threadCount = threadCount;
         this.front = front;
-        AtomicInteger number = new AtomicInteger();
-        this.threads = Executors.newFixedThreadPool(threadCount, task -> {
-            Thread thread = new Thread(task, "work-" + number.incrementAndGet());
-            thread.setDaemon(true);
-            return thread;
-        });
+        for (Lane lane : Lane.values()) {
+            AtomicInteger number = new AtomicInteger();
+            String name = "work-" + lane.name().toLowerCase(java.util.Locale.ROOT) + "-";
+            lanes.put(lane, Executors.newFixedThreadPool(threadCount, task -> {
+                Thread thread = new Thread(task, name + number.incrementAndGet());
+                thread.setDaemon(true);
+                return thread;
+            }));
+        }
+    }
+
+    /** A serial lane on the threads of {@link Lane#NOW}, for what one owner does over and over. */
+    public SerialLane lane() {
+        return new SerialLane(lanes.get(Lane.NOW));
     }
 
     /**
      * Starts a job.
      *
+     * @param lane how soon it is wanted
+     * @param title for people; empty for work too short to be told
      * @param done takes the result, unless the job was cancelled
-     * @param failed takes what went wrong
+     * @param failed takes what went wrong, unless the job was cancelled
      */
-    public <T> Job start(String key, String title, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
+    public <T> Job start(
+            Lane lane, String key, String title, Work<T> work, Consumer<T> done, Consumer<Exception> failed) {
         Job job = new Job(key, title);
         synchronized (running) {
             Job older = running.put(key, job);
@@ -56,7 +80,11 @@ public final class Scheduler implements AutoCloseable {
                 older.cancel();
             }
         }
-        threads.execute(() -> run(job, work, done, failed));
+        try {
+            lanes.get(lane).execute(() -> run(job, work, done, failed));
+        } catch (RejectedExecutionException closed) {
+            job.cancel();
+        }
         return job;
     }
 
@@ -75,16 +103,23 @@ public final class Scheduler implements AutoCloseable {
             if (failure instanceof RuntimeException && !(failure instanceof IllegalArgumentException)) {
                 LOG.error("unexpected failure of {}", job.key(), failure);
             }
-            front.execute(() -> {
-                if (!job.isCancelled()) {
-                    failed.accept(failure);
-                }
-            });
+            tell(job, failure, failed);
+        } catch (Error failure) {
+            LOG.error("{} could not be done", job.key(), failure);
+            tell(job, new IllegalStateException(failure.toString(), failure), failed);
         } finally {
             synchronized (running) {
                 running.remove(job.key(), job);
             }
         }
+    }
+
+    private void tell(Job job, Exception failure, Consumer<Exception> failed) {
+        front.execute(() -> {
+            if (!job.isCancelled()) {
+                failed.accept(failure);
+            }
+        });
     }
 
     /** Jobs under way that have a title, oldest first. */
@@ -96,6 +131,7 @@ public final class Scheduler implements AutoCloseable {
         }
     }
 
+    /** Cancels the job of a key, if there is one. */
     public void cancel(String key) {
         synchronized (running) {
             Job job = running.remove(key);
@@ -105,19 +141,47 @@ public final class Scheduler implements AutoCloseable {
         }
     }
 
-    /** Runs tasks on the scheduler's threads and the caller's, and waits for all of them. */
-    public static void inParallel(int threadCount, List<Callable<Void>> tasks) throws Exception {
-        ExecutorService pool = Executors.newFixedThreadPool(threadCount, task -> {
-            Thread thread = new Thread(task, "parallel");
-            thread.setDaemon(true);
-            return thread;
-        });
-        try {
-            for (var result : pool.invokeAll(tasks)) {
-                result.get();
+    /**
+     * Runs tasks on all threads of a lane that have nothing else to do, and on the caller's, and waits for them: a job that
+     * shares out its work needs no pool of its own, and comes to an end even when every other thread is busy.
+     *
+     * @throws Exception what the first task that failed threw
+     */
+    public void inParallel(Lane lane, List<Callable<Void>> tasks) throws Exception {
+        AtomicInteger next = new AtomicInteger();
+        Callable<Void> worker = () -> {
+            for (int at = next.getAndIncrement(); at < tasks.size(); at = next.getAndIncrement()) {
+                tasks.get(at).call();
             }
+            return null;
+        };
+        List<FutureTask<Void>> helpers = new ArrayList<>();
+        for (int helper = 1; helper < threadCount; helper++) {
+            FutureTask<Void> task = new FutureTask<>(worker);
+            helpers.add(task);
+            lanes.get(lane).execute(task);
+        }
+        try {
+            worker.call();
         } finally {
-            pool.shutdownNow();
+            next.set(tasks.size());
+        }
+        for (FutureTask<Void> helper : helpers) {
+            // One that has not begun has nothing left to do.
+            if (!helper.cancel(false) && !helper.isCancelled()) {
+                await(helper);
+            }
+        }
+    }
+
+    private static void await(FutureTask<Void> helper) throws Exception {
+        try {
+            helper.get();
+        } catch (ExecutionException failed) {
+            if (failed.getCause() instanceof Exception cause) {
+                throw cause;
+            }
+            throw failed;
         }
     }
 
@@ -126,10 +190,12 @@ public final class Scheduler implements AutoCloseable {
         synchronized (running) {
             running.values().forEach(Job::cancel);
         }
-        threads.shutdown();
+        lanes.values().forEach(ExecutorService::shutdown);
         try {
-            if (!threads.awaitTermination(3, TimeUnit.SECONDS)) {
-                threads.shutdownNow();
+            for (ExecutorService lane : lanes.values()) {
+                if (!lane.awaitTermination(3, TimeUnit.SECONDS)) {
+                    lane.shutdownNow();
+                }
             }
         } catch (InterruptedException interrupted) {
             Thread.currentThread().interrupt();

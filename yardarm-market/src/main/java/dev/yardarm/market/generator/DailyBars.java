@@ -1,6 +1,6 @@
 package dev.yardarm.market.generator;
 
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -170,9 +170,10 @@ final class DailyBars {
         return ticks / TICKS_PER_UNIT;
     }
 
-    List<BarSource.Split> splitsIn(MarketFactors factors, dev.yardarm.core.session.TradingCalendar calendar) {
+    List<CorporateActions.Split> splitsIn(MarketFactors factors, dev.yardarm.core.session.TradingCalendar calendar) {
         return splits.stream()
-                .map(split -> new BarSource.Split(calendar.open(factors.session(split.session())), split.ratio()))
+                .map(split ->
+                        new CorporateActions.Split(calendar.open(factors.session(split.session())), split.ratio()))
                 .toList();
     }
 }

@@ -2,7 +2,7 @@ package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.time.LocalTime;
@@ -127,39 +127,39 @@ final class Economy {
         }
     }
 
-    List<BarSource.Entry> entries(long from, long upTo) {
-        List<BarSource.Entry> entries = new ArrayList<>();
+    List<Diary.Entry> entries(long from, long upTo) {
+        List<Diary.Entry> entries = new ArrayList<>();
         YearMonth first = YearMonth.from(Times.date(
                         Math.max(from, Times.micros(world.firstDate().atStartOfDay(world.zone()))), world.zone()))
                 .minusMonths(2);
         YearMonth last = YearMonth.from(Times.date(upTo, world.zone()));
         for (YearMonth month = first; !month.isAfter(last); month = month.plusMonths(1)) {
             for (World.EconomicSeries series : world.economy()) {
-                entries.add(new BarSource.Entry(
+                entries.add(new Diary.Entry(
                         release(series, month),
-                        BarSource.Entry.Kind.RELEASE,
+                        Diary.Entry.Kind.RELEASE,
                         series.name() + " for " + month,
                         series.importance()));
             }
             if (month.getMonthValue() % 3 != 2) {
                 LocalDate day = sessions.calendar().sameOrNext(month.atDay(11));
-                entries.add(new BarSource.Entry(
+                entries.add(new Diary.Entry(
                         Times.micros(day.atTime(12, 45).atZone(world.zone())),
-                        BarSource.Entry.Kind.RATE_DECISION,
+                        Diary.Entry.Kind.RATE_DECISION,
                         "Rate decision",
                         3));
             }
             if (month.getMonthValue() % 3 == 1) {
                 LocalDate day = sessions.calendar().sameOrNext(month.atDay(17));
-                entries.add(new BarSource.Entry(
+                entries.add(new Diary.Entry(
                         Times.micros(day.atTime(10, 30).atZone(world.zone())),
-                        BarSource.Entry.Kind.AUCTION,
+                        Diary.Entry.Kind.AUCTION,
                         "Auction of 10-year debt",
                         2));
             }
         }
         entries.removeIf(entry -> entry.time() < from || entry.time() > upTo);
-        entries.sort(Comparator.comparingLong(BarSource.Entry::time));
+        entries.sort(Comparator.comparingLong(Diary.Entry::time));
         return entries;
     }
 }

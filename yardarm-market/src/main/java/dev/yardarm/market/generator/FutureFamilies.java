@@ -2,7 +2,7 @@ package dev.yardarm.market.generator;
 
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.Contracts;
 import dev.yardarm.market.world.World;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -64,12 +64,12 @@ final class FutureFamilies {
     }
 
     /** The contracts of a family's root; empty for anything else. */
-    List<BarSource.Contract> contracts(String root, String source) {
+    List<Contracts.Contract> contracts(String root, String source) {
         World.Future spec = root.indexOf('-') < 0 ? spec(history.world(), root) : null;
         return spec == null
                 ? List.of()
                 : family(spec).contracts.stream()
-                        .map(each -> new BarSource.Contract(
+                        .map(each -> new Contracts.Contract(
                                 new InstrumentId(source, each.code()),
                                 sessions.open(each.first()),
                                 sessions.close(each.last())))

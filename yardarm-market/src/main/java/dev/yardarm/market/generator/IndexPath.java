@@ -2,7 +2,6 @@ package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.LiveSource.TradeReader;
 import dev.yardarm.market.world.World;
 import java.util.LinkedHashMap;
 import java.util.List;

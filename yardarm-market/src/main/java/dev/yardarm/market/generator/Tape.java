@@ -5,7 +5,6 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.source.LiveSource.TradeReader;
 
 /**
  * What was traded in one instrument: a day for each session, cut into minutes, cut into trades, all adding up exactly.
@@ -161,8 +160,12 @@ abstract class Tape {
         }
     }
 
-    /** Reports the trades after one moment and up to another. */
-    final void trades(long after, long upTo, TradeReader reader) {
+    /**
+     * Appends the trades after one moment and up to another, each with its side: a trade above the one before was struck at the
+     * ask, one below at the bid, one at the same price where the one before was. The first of a minute is compared with the
+     * close of the minute before, so the side of a trade follows from the tape alone, however the span is cut.
+     */
+    final void trades(long after, long upTo, TickSeries into) {
         MinutePath path = null;
         for (int session = Math.max(first(), after < sessions.open(0) ? 0 : sessions.at(after));
                 session <= last();
@@ -179,28 +182,40 @@ abstract class Tape {
             int first = (int) Math.max(0, (after - open) / Times.MINUTE);
             int last = (int) Math.min(path.minutes() - 1L, (upTo - open) / Times.MINUTE);
             for (int minute = first; minute <= last; minute++) {
-                report(open + minute * Times.MINUTE, session, minute, path, after, upTo, reader);
+                long start = open + minute * Times.MINUTE;
+                double before = minute == 0 ? Double.NaN : price(path.close[minute - 1]);
+                report(start, session, minute, path, start - 1, upTo, new Sided(before, after, into));
             }
         }
     }
 
-    /**
-     * The trades of a span in columns, each with its side: a trade above the one before was struck at the ask, one below
-     * at the bid, one at the same price where the one before was.
-     */
+    /** Gives each trade of a minute its side and keeps those behind a moment. */
+    private static final class Sided implements TradeReader {
+        private final long after;
+        private final TickSeries into;
+        private double before;
+        private byte side = TickSeries.ASK;
+
+        Sided(double before, long after, TickSeries into) {
+            this.before = before;
+            this.after = after;
+            this.into = into;
+        }
+
+        @Override
+        public void trade(long time, double price, double size) {
+            side = price > before ? TickSeries.ASK : price < before ? TickSeries.BID : side;
+            before = price;
+            if (time > after) {
+                into.append(time, price, size, side);
+            }
+        }
+    }
+
+    /** The same trades in columns of their own. */
     final TickSeries ticks(long after, long upTo) {
         TickSeries ticks = new TickSeries(1024);
-        trades(after, upTo, new TradeReader() {
-            private double before = Double.NaN;
-            private byte side = TickSeries.ASK;
-
-            @Override
-            public void trade(long time, double price, double size) {
-                side = price > before ? TickSeries.ASK : price < before ? TickSeries.BID : side;
-                before = price;
-                ticks.append(time, price, size, side);
-            }
-        });
+        trades(after, upTo, ticks);
         return ticks;
     }
 }

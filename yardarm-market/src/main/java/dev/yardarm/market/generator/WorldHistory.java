@@ -5,8 +5,9 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.core.source.BarSource;
-import dev.yardarm.core.source.LiveSource.TradeReader;
+import dev.yardarm.core.source.Contracts;
+import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.List;
@@ -121,7 +122,7 @@ public final class WorldHistory {
     }
 
     /** Splits of an instrument, all of them; the caller says which are known. */
-    public List<BarSource.Split> splits(String code) {
+    public List<CorporateActions.Split> splits(String code) {
         return isCompany(code) ? company(code).splitsIn(factors, sessions.calendar()) : List.of();
     }
 
@@ -131,16 +132,16 @@ public final class WorldHistory {
     }
 
     /** Dividends of an instrument in the order of their ex-dates, all of them; the caller says which are known. */
-    public List<BarSource.Dividend> dividends(String code) {
+    public List<CorporateActions.Dividend> dividends(String code) {
         return isCompany(code)
                 ? company(code).dividends.stream()
-                        .map(paid -> new BarSource.Dividend(sessions.open(paid.session()), paid.amount()))
+                        .map(paid -> new CorporateActions.Dividend(sessions.open(paid.session()), paid.amount()))
                         .toList()
                 : List.of();
     }
 
     /** The contracts of a future, by expiry; empty for anything else. */
-    public List<BarSource.Contract> contracts(String code, String source) {
+    public List<Contracts.Contract> contracts(String code, String source) {
         return futures.contracts(code, source);
     }
 
@@ -154,7 +155,7 @@ public final class WorldHistory {
     }
 
     /** Releases, rate decisions and the like between two moments, in the order of their time. */
-    public List<BarSource.Entry> entries(long from, long upTo) {
+    public List<Diary.Entry> entries(long from, long upTo) {
         return economy.entries(from, upTo);
     }
 
@@ -163,9 +164,9 @@ public final class WorldHistory {
         return tape(code).bars(timeframe, from, upTo);
     }
 
-    /** Reports the trades of an instrument, or the published values of an index, after one moment and up to another. */
-    public void trades(String code, long after, long upTo, TradeReader reader) {
-        tape(code).trades(after, upTo, reader);
+    /** Appends the trades of an instrument, or the published values of an index, after one moment and up to another. */
+    public void trades(String code, long after, long upTo, TickSeries into) {
+        tape(code).trades(after, upTo, into);
     }
 
     /** The first moment from which the trades of an instrument are kept one by one; far away when they are not. */

@@ -9,8 +9,13 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.Contracts;
+import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.Members;
 import dev.yardarm.core.source.RollRule;
+import dev.yardarm.core.source.Trades;
 import dev.yardarm.market.generator.WorldHistory;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
@@ -27,7 +32,7 @@ import java.util.concurrent.ConcurrentHashMap;
  * The exchange of the demo world. What happened up to a moment is the same whenever it is asked for, so nothing needs
  * to be recorded: to go on after a restart it is enough to know what time it is in the world.
  */
-public final class SimulatedMarket implements LiveSource {
+public final class SimulatedMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades {
     /** The source part of the identity of its instruments. */
     public static final String NAME = "halcyon";
 
@@ -263,13 +268,13 @@ public final class SimulatedMarket implements LiveSource {
     }
 
     @Override
-    public void trades(InstrumentId id, long after, long upTo, TradeReader reader) {
+    public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
         boolean isContinuous =
                 world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
         if (isContinuous) {
-            history.trades(current(id, upTo), after, upTo, reader);
+            history.trades(current(id, upTo), after, upTo, into);
         } else if (!history.isEconomicSeries(id.code())) {
-            history.trades(id.code(), after, upTo, reader);
+            history.trades(id.code(), after, upTo, into);
         }
     }
 

@@ -10,8 +10,46 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.DoubleUnaryOperator;
 
-/** The words of the language, and the nearest one to a word that is none. */
-final class Vocabulary {
+/**
+ * What formulas are written in: the words of the language, the indicators they may name, and how large they may be. A value
+ * that does not change; a trader's own indicators make another one.
+ *
+ * <pre>{@code
+ * Language language = Language.of(Catalogue.builtIn().with(own));
+ * Formula formula = Formula.parse("trend_stage(30) > 0", language);
+ * }</pre>
+ *
+ * @param catalogue the indicators formulas may name
+ * @param limits how large they may be
+ */
+public record Language(Catalogue catalogue, Limits limits) {
+    /**
+     * How large formulas may be.
+     *
+     * @param characters longest text
+     * @param depth deepest nesting
+     * @param lookback most bars that {@code back} goes back
+     */
+    public record Limits(int characters, int depth, int lookback) {
+        /** The usual ones. */
+        public static final Limits STANDARD = new Limits(4000, 100, 5000);
+    }
+
+    /** Made when it is first asked for. */
+    private static final class BuiltIn {
+        static final Language LANGUAGE = of(Catalogue.builtIn());
+    }
+
+    /** The language with the indicators that ship with the application. */
+    public static Language builtIn() {
+        return BuiltIn.LANGUAGE;
+    }
+
+    /** The language with these indicators and the usual limits. */
+    public static Language of(Catalogue catalogue) {
+        return new Language(catalogue, Limits.STANDARD);
+    }
+
     private static final List<String> KEYWORDS =
             List.of("and", "or", "not", "crosses", "above", "below", "back", "on", "forming");
 
@@ -29,28 +67,26 @@ final class Vocabulary {
     /** Functions of two values. */
     static final List<String> BINARY = List.of("min", "max");
 
-    private Vocabulary() {}
-
     /** The indicator a word means in a formula. */
-    static Optional<Indicator> indicator(String word) {
-        return Catalogue.shared().find(word.equals("mean") ? "sma" : word);
+    Optional<Indicator> indicator(String word) {
+        return catalogue.find(word.equals("mean") ? "sma" : word);
     }
 
-    static boolean isIndicator(String word) {
+    boolean isIndicator(String word) {
         return indicator(word).isPresent();
     }
 
-    static boolean isFunction(String word) {
+    boolean isFunction(String word) {
         return isIndicator(word) || UNARY.containsKey(word) || BINARY.contains(word);
     }
 
     /** All words, for completion. */
-    static List<String> words() {
+    public List<String> words() {
         List<String> words = new ArrayList<>(KEYWORDS);
         for (Field field : Field.values()) {
             words.add(field.word());
         }
-        for (Indicator indicator : Catalogue.shared().all()) {
+        for (Indicator indicator : catalogue.all()) {
             words.add(indicator.name());
         }
         words.addAll(UNARY.keySet());
@@ -59,7 +95,7 @@ final class Vocabulary {
     }
 
     /** {@code "; did you mean 'close'?"} when a word of the language is near, else nothing. */
-    static String suggestion(String word) {
+    String suggestion(String word) {
         String nearest = null;
         int least = Math.max(1, word.length() / 3) + 1;
         for (String candidate : words()) {

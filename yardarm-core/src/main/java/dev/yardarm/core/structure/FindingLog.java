@@ -1,0 +1,180 @@
+package dev.yardarm.core.structure;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * What a detector found over time: an append-only log of findings and of what became of each, every entry with the bar at
+ * whose close it became known. {@link #asOf(int)} gives what stood then, so scans, alerts, replay and evidence see what could
+ * be seen, and no line redraws itself after the fact.
+ *
+ * <pre>{@code
+ * int found = log.found(finding, bar);              // provisional from here on
+ * log.changed(found, moved, bar + 2);               // it moved while provisional
+ * log.become(found, Finding.State.CONFIRMED, bar + 5);
+ * log.asOf(bar + 3);                                // the moved one, provisional
+ * }</pre>
+ *
+ * <p>A log that is written for the bars of a prefix is the prefix of the log written for all: entries never go back in time,
+ * and nothing is removed. What the forming bar brings is written to a {@link #branch()}, which is thrown away with the bar.
+ *
+ * <p>One thread writes. Memory: 16 bytes an entry and its finding. Cost of {@code asOf} and {@code history}: one pass over the
+ * entries up to the bar; of a branch: one reference for each finding.
+ */
+public final class FindingLog {
+    private final FindingLog trunk;
+    private final int shared;
+    private int[] numbers = new int[16];
+    private int[] bars = new int[16];
+    private Finding[] findings = new Finding[16];
+    private Finding.State[] states = new Finding.State[16];
+    private int size;
+    private int count;
+    private List<Standing> last = new ArrayList<>();
+
+    /**
+     * One entry, or how a finding stood.
+     *
+     * @param number of the finding, in the order they were found, from 0
+     * @param knownAt the bar at whose close it became known
+     */
+    public record Standing(int number, Finding finding, Finding.State state, int knownAt) {}
+
+    public FindingLog() {
+        trunk = null;
+        shared = 0;
+    }
+
+    private FindingLog(FindingLog trunk) {
+        this.trunk = trunk;
+        this.shared = trunk.size();
+        this.count = trunk.count;
+        this.last = new ArrayList<>(trunk.last);
+    }
+
+    /** A log that goes on from this one as it is now, without changing it; for what is known of the forming bar. */
+    public FindingLog branch() {
+        return new FindingLog(this);
+    }
+
+    /** Number of entries. */
+    public int size() {
+        return shared + size;
+    }
+
+    /** Number of findings there ever were. */
+    public int count() {
+        return count;
+    }
+
+    /** An entry by its place. */
+    public Standing entry(int place) {
+        if (place < shared) {
+            return trunk.entry(place);
+        }
+        int own = place - shared;
+        if (own >= size) {
+            throw new IndexOutOfBoundsException("entry " + place + " of " + size());
+        }
+        return new Standing(numbers[own], findings[own], states[own], bars[own]);
+    }
+
+    /**
+     * Notes something found, provisional until told otherwise.
+     *
+     * @param knownAt the bar at whose close it became known
+     * @return the number of the finding
+     */
+    public int found(Finding finding, int knownAt) {
+        append(count, finding, Finding.State.PROVISIONAL, knownAt);
+        return count++;
+    }
+
+    /**
+     * Notes that a provisional finding has other points, lines or prices.
+     *
+     * @throws IllegalStateException when it is settled
+     */
+    public void changed(int number, Finding finding, int knownAt) {
+        Standing before = standing(number);
+        if (before.state() != Finding.State.PROVISIONAL) {
+            throw new IllegalStateException("finding " + number + " is " + before.state() + " and changes no more");
+        }
+        append(number, finding, Finding.State.PROVISIONAL, knownAt);
+    }
+
+    /**
+     * Notes what became of a finding.
+     *
+     * @throws IllegalStateException when nothing more can come of it, or a settled one would be void
+     */
+    public void become(int number, Finding.State state, int knownAt) {
+        Standing before = standing(number);
+        boolean back = state == Finding.State.PROVISIONAL
+                || state == Finding.State.VOID && before.state() != Finding.State.PROVISIONAL;
+        if (before.state().isEnd() || back) {
+            throw new IllegalStateException(
+                    "finding " + number + " is " + before.state() + " and cannot become " + state);
+        }
+        append(number, before.finding(), state, knownAt);
+    }
+
+    /** How a finding stands by the last entry about it. */
+    public Standing standing(int number) {
+        return last.get(number);
+    }
+
+    private void append(int number, Finding finding, Finding.State state, int knownAt) {
+        if (size() > 0 && knownAt < entry(size() - 1).knownAt()) {
+            throw new IllegalArgumentException("a log goes on in time: bar " + knownAt + " after bar "
+                    + entry(size() - 1).knownAt());
+        }
+        if (size == numbers.length) {
+            int capacity = size + (size >> 1);
+            numbers = Arrays.copyOf(numbers, capacity);
+            bars = Arrays.copyOf(bars, capacity);
+            findings = Arrays.copyOf(findings, capacity);
+            states = Arrays.copyOf(states, capacity);
+        }
+        numbers[size] = number;
+        bars[size] = knownAt;
+        findings[size] = finding;
+        states[size++] = state;
+        Standing now = new Standing(number, finding, state, knownAt);
+        if (number == last.size()) {
+            last.add(now);
+        } else {
+            last.set(number, now);
+        }
+    }
+
+    /** What stood at the close of a bar, in the order it was found; what had turned out to be nothing is left out. */
+    public List<Standing> asOf(int bar) {
+        List<Standing> all = new ArrayList<>();
+        for (int place = 0; place < size(); place++) {
+            Standing each = entry(place);
+            if (each.knownAt() > bar) {
+                break;
+            }
+            if (each.number() == all.size()) {
+                all.add(each);
+            } else {
+                all.set(each.number(), each);
+            }
+        }
+        all.removeIf(each -> each.state() == Finding.State.VOID);
+        return all;
+    }
+
+    /** All that was noted of a finding up to the close of a bar, in its order. */
+    public List<Standing> history(int number, int bar) {
+        List<Standing> all = new ArrayList<>();
+        for (int place = 0; place < size() && entry(place).knownAt() <= bar; place++) {
+            if (entry(place).number() == number) {
+                all.add(entry(place));
+            }
+        }
+        return all;
+    }
+}

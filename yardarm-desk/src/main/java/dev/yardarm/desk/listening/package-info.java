@@ -1,0 +1,2 @@
+/** Being told of changes, and not being told any more. */
+package dev.yardarm.desk.listening;

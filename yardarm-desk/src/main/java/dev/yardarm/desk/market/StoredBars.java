@@ -1,0 +1,211 @@
+package dev.yardarm.desk.market;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.core.source.DividendAdjustment;
+import dev.yardarm.core.source.KnownThen;
+import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.PriceBasis;
+import dev.yardarm.core.source.SplitAdjustment;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.function.Supplier;
+
+/**
+ * The bars a source keeps, adjusted as of a moment, and the price basis that goes with them; those looked at last stay in
+ * memory.
+ *
+ * <p><b>What a key depends on</b> is all that the answer depends on, the moment included: a live source is asked once for each hour
+ * and session of the market, and what was traded since is added by whoever goes on with the bars, so a replay and the present never see
+ * each other's. A source that is not live keeps finished bars; its whole history is read once, and each moment sees the part
+ * that was known then.
+ *
+ * <p><b>Loading</b>: several threads that ask for the same wait for one reading. What is kept is weighed in bytes
+ * ({@value #BYTES_A_BAR} a bar), never more than a sixth of the memory there is. May be used by any thread.
+ */
+final class StoredBars {
+    private static final int BYTES_A_BAR = 56;
+    private static final long WHOLE = Long.MIN_VALUE;
+
+    private final Futures futures;
+    private final Cache<Key, Base> bars = Caffeine.newBuilder()
+            .maximumWeight(Runtime.getRuntime().maxMemory() / 6)
+            .weigher((Key key, Base base) -> base.bars().size() * BYTES_A_BAR + 256)
+            .build();
+    private final Cache<Key, PriceBasis> bases =
+            Caffeine.newBuilder().maximumSize(4096).build();
+
+    /** What stored bars depend on. */
+    private record Key(
+            InstrumentId id,
+            Timeframe timeframe,
+            boolean splits,
+            boolean dividends,
+            String roll,
+            BarRequest.Joint joint,
+            long since) {
+        static Key of(Instrument instrument, Timeframe timeframe, BarRequest request, long since) {
+            boolean joined = Futures.isJoined(instrument);
+            return new Key(
+                    instrument.id(),
+                    timeframe,
+                    request.splits(),
+                    request.dividends(),
+                    joined ? request.roll().toString() : "",
+                    joined ? request.joint() : null,
+                    since);
+        }
+    }
+
+    /**
+     * Bars as known at a moment.
+     *
+     * @param knownUpTo trades after it are not in them
+     */
+    record Base(Bars bars, long knownUpTo) {}
+
+    StoredBars(Futures futures) {
+        this.futures = futures;
+    }
+
+    /** The bars as known at a moment, or up to an hour earlier where trades go on with them. */
+    Base bars(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment)
+            throws IOException {
+        if (!(source instanceof LiveSource)) {
+            return whole(source, instrument, timeframe, request, moment);
+        }
+        Key key = Key.of(instrument, timeframe, request, since(source, instrument, moment));
+        Base kept = once(bars, key, () -> load(source, instrument, timeframe, request, moment));
+        // A moment in the same hour but before the one the bars were loaded at sees no more than it may.
+        return kept.knownUpTo() <= moment
+                ? kept
+                : new Base(read(source, instrument, timeframe, request, moment).snapshot(), moment);
+    }
+
+    /** The last time before a moment at which anything but trades can have changed: the hour, or the open of its session. */
+    private static long since(BarSource source, Instrument instrument, long moment) {
+        TradingCalendar calendar = source.calendar(instrument);
+        LocalDate session = calendar.sessionAt(moment);
+        long open = calendar.open(session);
+        long opened = open <= moment ? open : calendar.open(calendar.previous(session));
+        return Math.max(Math.floorDiv(moment, Times.HOUR) * Times.HOUR, opened);
+    }
+
+    private Base load(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment) {
+        return unchecked(() ->
+                new Base(read(source, instrument, timeframe, request, moment).snapshot(), moment));
+    }
+
+    private Base whole(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment)
+            throws IOException {
+        Key key = Key.of(instrument, timeframe, BarRequest.of(timeframe).withAdjustments(false, false), WHOLE);
+        Base all = once(
+                bars,
+                key,
+                () -> unchecked(() -> new Base(
+                        source.history(instrument.id(), timeframe, Long.MIN_VALUE, Long.MAX_VALUE)
+                                .snapshot(),
+                        Long.MAX_VALUE)));
+        BarSeries known = KnownThen.of(all.bars(), Long.MIN_VALUE, moment);
+        return new Base(adjusted(source, instrument, known, request, moment).snapshot(), moment);
+    }
+
+    private BarSeries read(
+            BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment)
+            throws IOException {
+        if (Futures.isJoined(instrument)) {
+            return ContinuousFuture.join(
+                    futures.turns(source, instrument, request, moment),
+                    request.joint(),
+                    Long.MIN_VALUE,
+                    (contract, from) -> source.history(contract.id(), timeframe, from, moment)
+                            .snapshot());
+        }
+        BarSeries raw = source.history(instrument.id(), timeframe, Long.MIN_VALUE, moment);
+        return adjusted(source, instrument, raw, request, moment);
+    }
+
+    private static BarSeries adjusted(
+            BarSource source, Instrument instrument, BarSeries raw, BarRequest request, long moment) {
+        CorporateActions actions = source.offers(CorporateActions.class).orElse(null);
+        if (actions == null) {
+            return raw;
+        }
+        BarSeries bars =
+                request.dividends() ? DividendAdjustment.adjust(raw, actions.dividends(instrument.id()), moment) : raw;
+        return request.splits() ? SplitAdjustment.adjust(bars, actions.splits(instrument.id()), moment) : bars;
+    }
+
+    /**
+     * How prices as they were traded become those of a request, as of a moment.
+     *
+     * @throws IOException when what it depends on cannot be read
+     */
+    PriceBasis basis(BarSource source, Instrument instrument, BarRequest request, long moment) throws IOException {
+        Key key = Key.of(instrument, Timeframe.DAY, request, since(source, instrument, moment));
+        return once(bases, key, () -> unchecked(() -> makeBasis(source, instrument, request, moment)));
+    }
+
+    private PriceBasis makeBasis(BarSource source, Instrument instrument, BarRequest request, long moment)
+            throws IOException {
+        if (Futures.isJoined(instrument)) {
+            return ContinuousFuture.basis(futures.turns(source, instrument, request, moment), request.joint());
+        }
+        CorporateActions actions = source.offers(CorporateActions.class).orElse(null);
+        if (actions == null) {
+            return PriceBasis.AS_TRADED;
+        }
+        PriceBasis splits = request.splits()
+                ? SplitAdjustment.basis(actions.splits(instrument.id()), moment)
+                : PriceBasis.AS_TRADED;
+        List<CorporateActions.Dividend> paid = request.dividends() ? actions.dividends(instrument.id()) : List.of();
+        return paid.isEmpty()
+                ? splits
+                : DividendAdjustment.basis(
+                                source.history(instrument.id(), Timeframe.DAY, Long.MIN_VALUE, moment)
+                                        .snapshot(),
+                                paid,
+                                moment)
+                        .then(splits);
+    }
+
+    /** Forgets what is kept of an instrument, after its history has changed. */
+    void forget(InstrumentId id) {
+        bars.asMap().keySet().removeIf(key -> key.id().equals(id));
+        bases.asMap().keySet().removeIf(key -> key.id().equals(id));
+    }
+
+    /** What is kept for a key, made by one thread while others wait. */
+    private static <V> V once(Cache<Key, V> cache, Key key, Supplier<V> make) throws IOException {
+        try {
+            return cache.get(key, missing -> make.get());
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
+        }
+    }
+
+    private interface Reading<V> {
+        V read() throws IOException;
+    }
+
+    private static <V> V unchecked(Reading<V> reading) {
+        try {
+            return reading.read();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

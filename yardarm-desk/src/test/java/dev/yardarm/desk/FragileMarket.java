@@ -1,0 +1,68 @@
+package dev.yardarm.desk;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.LiveSource;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+
+/** A market that fails when a test wants it to. */
+final class FragileMarket implements LiveSource {
+    private final LiveSource market;
+    volatile IOException problem;
+    volatile boolean unordered;
+
+    FragileMarket(LiveSource market) {
+        this.market = market;
+    }
+
+    @Override
+    public void trades(InstrumentId id, long after, long upTo, TickSeries into) throws IOException {
+        if (problem != null) {
+            throw problem;
+        }
+        if (unordered) {
+            into.append(upTo, 1, 1, TickSeries.ASK);
+            into.append(after, 1, 1, TickSeries.ASK);
+        }
+        market.trades(id, after, upTo, into);
+    }
+
+    @Override
+    public String name() {
+        return market.name();
+    }
+
+    @Override
+    public List<Instrument> instruments() {
+        return market.instruments();
+    }
+
+    @Override
+    public TradingCalendar calendar(Instrument instrument) {
+        return market.calendar(instrument);
+    }
+
+    @Override
+    public List<Timeframe> stored(InstrumentId id) {
+        return market.stored(id);
+    }
+
+    @Override
+    public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
+        if (problem != null) {
+            throw problem;
+        }
+        return market.history(id, timeframe, from, upTo);
+    }
+
+    @Override
+    public <T> Optional<T> offers(Class<T> capability) {
+        return market.offers(capability);
+    }
+}
