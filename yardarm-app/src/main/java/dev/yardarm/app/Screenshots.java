@@ -329,16 +329,15 @@ final class Screenshots {
         room().drawings().draw(Drawing.LEVEL, List.of(new Anchor(bars.openTime(last), price)));
         Drawing level = room().chart().drawings().get(0);
         desk.books()
-                .setAlerts(List.of(new Alert(
+                .alertShelf()
+                .put(new Alert(
                         "morning",
                         instrument.id(),
                         level.id(),
                         Alert.Trigger.REACHES,
                         Timeframe.DAY,
                         false,
-                        bars.openTime(last),
-                        0,
-                        0)));
+                        bars.openTime(last)));
     }
 
     private void weeklyLevel() {

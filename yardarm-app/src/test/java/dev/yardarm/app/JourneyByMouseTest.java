@@ -91,7 +91,7 @@ class JourneyByMouseTest {
         app.robot().write("sma", 0);
         app.robot().push(KeyCode.ENTER);
         app.await("an average", () -> app.chart().indicators().size() == 1);
-        assertThat(app.chart().selection()).isInstanceOf(Selection.Indicator.class);
+        assertThat(app.chart().selection()).isInstanceOf(Selection.Layer.class);
         Spinner<Integer> period = app.robot().lookup("#setting-length").query();
         app.robot()
                 .doubleClickOn(period.getEditor())

@@ -119,7 +119,7 @@ class PanelsTest {
         ListView<Selection> layers = app.robot().lookup("#layers").queryListView();
         app.await("the layers' focus", layers::isFocused);
         app.robot().push(KeyCode.HOME).push(KeyCode.DOWN);
-        app.await("the average chosen", () -> app.chart().selection() instanceof Selection.Indicator);
+        app.await("the average chosen", () -> app.chart().selection() instanceof Selection.Layer);
         app.robot().push(KeyCode.SPACE);
         app.await("hidden", () -> !app.chart().indicators().get(0).style().visible());
         app.robot().push(KeyCode.SPACE);
@@ -185,7 +185,7 @@ class PanelsTest {
 
     @Test
     void thePriceLayerChangesBarsScaleAndVolume() throws Exception {
-        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        app.robot().interact(() -> app.room().studies().select(Selection.PRICE));
         @SuppressWarnings("unchecked")
         ComboBox<ScaleChoice.Mode> mode = app.robot().lookup("#scale-mode").queryAs(ComboBox.class);
         app.robot().interact(() -> mode.setValue(ScaleChoice.Mode.LOGARITHMIC));
@@ -210,7 +210,7 @@ class PanelsTest {
 
     @Test
     void thePriceLayerSetsRangeSessionLinesAndAdjustment() throws Exception {
-        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        app.robot().interact(() -> app.room().studies().select(Selection.PRICE));
         @SuppressWarnings("unchecked")
         ComboBox<ScaleChoice.Fit> fit = app.robot().lookup("#scale-fit").queryAs(ComboBox.class);
         app.robot().interact(() -> fit.setValue(ScaleChoice.Fit.HELD));
@@ -233,7 +233,7 @@ class PanelsTest {
                 "the future",
                 () -> app.room().instrument().orElseThrow().code().equals("VSIX")
                         && !app.chart().bars().isEmpty());
-        app.robot().interact(() -> app.room().studies().select(new Selection.Price()));
+        app.robot().interact(() -> app.room().studies().select(Selection.PRICE));
         @SuppressWarnings("unchecked")
         ComboBox<BarRequest.Joint> joint = app.robot().lookup("#joint").queryAs(ComboBox.class);
         double first = app.chart().bars().close(0);
@@ -335,7 +335,7 @@ class PanelsTest {
         app.await("the indices", () -> list.getItems().size() == 12);
         app.robot()
                 .interact(() ->
-                        app.room().studies().takeStance(list.getItems().get(3).id(), Stance.Kind.SHORT, ""));
+                        app.desk().stanceWork().take(list.getItems().get(3).id(), Stance.Kind.SHORT, ""));
         assertThat(app.desk().books().stance(list.getItems().get(3).id()).kind())
                 .isEqualTo(Stance.Kind.SHORT);
         assertThat(app.room().instrument().orElseThrow().code()).isEqualTo(code);

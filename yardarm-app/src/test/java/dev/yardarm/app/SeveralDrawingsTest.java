@@ -236,7 +236,7 @@ class SeveralDrawingsTest {
         });
         app.await(
                 "the average alone",
-                () -> layers.getItems().size() == 1 && layers.getItems().get(0) instanceof Selection.Indicator);
+                () -> layers.getItems().size() == 1 && layers.getItems().get(0) instanceof Selection.Layer);
         app.keys("hz");
         app.await("told in the panel", () -> app.robot()
                 .lookup("All drawings are hidden (H Z).")

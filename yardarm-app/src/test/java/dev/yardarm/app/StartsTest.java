@@ -34,7 +34,8 @@ class StartsTest {
 
     @Test
     void theFirstStartShowsAChartAndMakesTheDataMeanwhile() throws Exception {
-        WindowFixture app = start(true);
+        WindowFixture app = new WindowFixture(home);
+        app.openAsItIs(true);
         assertThat(app.room().instrument().orElseThrow().code()).isEqualTo("KTRL");
         assertThat(app.chart().timeframe()).isEqualTo(Timeframe.DAY);
         assertThat(app.chart().bars().size()).isGreaterThan(3600);
@@ -105,21 +106,21 @@ class StartsTest {
             app.room().studies().draw(Drawing.LEVEL, List.of(new dev.yardarm.core.drawing.Anchor(open, 105)));
             app.desk()
                     .books()
-                    .setAlerts(List.of(new Alert(
+                    .alertShelf()
+                    .put(new Alert(
                             "a",
                             instrument.id(),
                             app.chart().drawings().get(0).id(),
                             Alert.Trigger.REACHES,
                             Timeframe.DAY,
                             false,
-                            open + 1,
-                            0,
-                            0)));
+                            open + 1));
         });
         Node shown = app.robot().lookup("#alert-notice").query();
         app.await("the notice", shown::isVisible);
         assertThat(notice(app)).contains("KTRL has reached the drawing");
-        assertThat(app.chart().alerts()).singleElement().matches(Alert::hasFired);
+        assertThat(app.chart().firings()).hasSize(1);
+        assertThat(app.chart().alerts()).isEmpty();
         app.click("#alert-notice");
         app.await("it is put away", () -> !shown.isVisible());
         app.close();

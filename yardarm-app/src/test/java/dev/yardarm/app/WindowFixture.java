@@ -36,8 +36,14 @@ final class WindowFixture {
         this.home = home;
     }
 
-    /** Opens the application, as the first start or the next one does. */
+    /** Opens the application, as the next start does: the demo's history is there. */
     void open(boolean still) throws Exception {
+        PackedHome.copyInto(home);
+        openAsItIs(still);
+    }
+
+    /** Opens the application in the home as it is, as the first start does in an empty one. */
+    void openAsItIs(boolean still) throws Exception {
         FxToolkit.registerPrimaryStage();
         // A stage of its own: one that is used again would hold on to all windows it ever had.
         Stage stage = FxToolkit.registerStage(Stage::new);

@@ -20,6 +20,7 @@ import dev.yardarm.chart.scale.TimeTicks;
 import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
@@ -163,11 +164,15 @@ class ChartModelTest {
                 List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))),
                 4)));
         long fired = chart.bars().openTime(90) + Times.HOUR;
-        Alert waiting =
-                new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1, 0, 0);
+        Alert waiting = new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1);
         Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
         for (boolean hasFired : new boolean[] {false, true}) {
-            chart.setAlerts(List.of(hasFired ? waiting.fired(fired, chart.bars().high(90)) : waiting));
+            chart.setAlerts(hasFired ? List.of() : List.of(waiting));
+            chart.setFirings(
+                    hasFired
+                            ? List.of(Firing.of(
+                                    waiting, "Level", fired, chart.bars().high(90), 0))
+                            : List.of());
             RecordingSurface surface = new RecordingSurface(1);
             new ChartPainter().paint(chart, palette, surface);
             List<RecordingSurface.Line> flags = surface.lines.stream()

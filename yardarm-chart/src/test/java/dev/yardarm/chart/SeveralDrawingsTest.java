@@ -320,8 +320,8 @@ class SeveralDrawingsTest {
         assertThat(Selection.ofDrawings(List.of())).isEqualTo(Selection.NONE);
         assertThat(Selection.ofDrawings(List.of("a", "a"))).isEqualTo(new Selection.Drawing("a"));
         assertThat(Selection.ofDrawings(List.of("a", "b", "a")).drawings()).containsExactly("a", "b");
-        assertThat(new Selection.Plan().drawings()).isEmpty();
-        assertThat(new Selection.Plan().toggled(List.of("a"))).isEqualTo(new Selection.Drawing("a"));
+        assertThat(Selection.PLAN.drawings()).isEmpty();
+        assertThat(Selection.PLAN.toggled(List.of("a"))).isEqualTo(new Selection.Drawing("a"));
         Selection two = Selection.ofDrawings(List.of("a", "b"));
         assertThat(two.toggled(List.of("b", "c")).drawings())
                 .as("not all were there")

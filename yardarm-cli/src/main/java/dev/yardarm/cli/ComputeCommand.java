@@ -12,6 +12,7 @@ import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.data.csv.BarFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -80,6 +81,13 @@ final class ComputeCommand implements Callable<Integer> {
                     + "name; their lines are straight over the days of the bar file")
     private Path drawings;
 
+    @Option(
+            names = "--asof",
+            paramLabel = "TIME",
+            description = "as known when the last bar that opened before this time had closed: the result is the same "
+                    + "as with files that end there; a date, or a date and time")
+    private String asof;
+
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
 
@@ -100,14 +108,10 @@ final class ComputeCommand implements Callable<Integer> {
                 && parsed.stream().anyMatch(each -> !each.needs().drawings().isEmpty())) {
             throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
         }
-        Surroundings around = surroundings(fileZone, skipped);
         BarFile.Result bars = skipped.read(csv, fileZone);
-        Bars snapshot = bars.series().snapshot();
-        if (drawings != null) {
-            around = around.with(
-                    DrawingsFile.read(drawings, parsed, snapshot, fileZone == null ? ZoneOffset.UTC : fileZone));
-        }
-        ColumnGraph graph = new ColumnGraph(around);
+        Vantage vantage = vantage(bars.series().snapshot(), parsed, fileZone, skipped);
+        Bars snapshot = vantage.bars();
+        ColumnGraph graph = vantage.graph();
         List<Column> columns = new ArrayList<>();
         for (Formula formula : parsed) {
             columns.add(formula.in(graph).output());
@@ -154,8 +158,14 @@ final class ComputeCommand implements Callable<Integer> {
         }
     }
 
-    /** Sessions by the days of the zone, and the other instruments whose files were given. */
-    private Surroundings surroundings(ZoneId fileZone, SkippedRows skipped) throws IOException {
+    /**
+     * The files as they stand, or as known when the last bar that opened before {@code --asof} had closed: then everything is as
+     * with files that end there.
+     */
+    private Vantage vantage(Bars whole, List<Formula> parsed, ZoneId fileZone, SkippedRows skipped)
+            throws IOException, WrongUsageException {
+        ZoneId days = fileZone == null ? ZoneOffset.UTC : fileZone;
+        long moment = asof == null ? Long.MAX_VALUE : Vantage.momentBefore(Moments.read("--asof", asof, days), whole);
         Map<String, Bars> others = new HashMap<>();
         if (with != null) {
             for (Map.Entry<String, Path> each : with.entrySet()) {
@@ -164,23 +174,33 @@ final class ComputeCommand implements Callable<Integer> {
                         skipped.read(each.getValue(), fileZone).series().snapshot());
             }
         }
-        return new Surroundings(
-                TradingCalendar.roundTheClock(fileZone == null ? ZoneOffset.UTC : fileZone),
+        Surroundings around = new Surroundings(
+                TradingCalendar.roundTheClock(days),
                 code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT)))
                         .map(bars -> () -> bars),
-                sides(fileZone, skipped));
+                sides(fileZone, moment, skipped));
+        Bars known = whole.first(whole.closedBy(moment));
+        if (drawings != null) {
+            around = around.with(DrawingsFile.read(drawings, parsed, known, days));
+        }
+        return Vantage.at(moment, whole, around);
     }
 
-    private Surroundings.Sides sides(ZoneId fileZone, SkippedRows skipped) throws IOException {
-        TickSeries read = ticks == null ? new TickSeries(0) : skipped.readTicks(ticks, fileZone, true);
-        if (read.size() == 0) {
+    /** The sides of the trades up to a moment. */
+    private Surroundings.Sides sides(ZoneId fileZone, long moment, SkippedRows skipped) throws IOException {
+        TickSeries read = ticks == null ? TickSeries.EMPTY : skipped.readTicks(ticks, fileZone, true);
+        int known = 0;
+        while (known < read.size() && read.time(known) < moment) {
+            known++;
+        }
+        if (known == 0) {
             return Surroundings.NONE.sides();
         }
         // Whole days of UTC from the first trade to the last are taken as known.
         TradedSides sides = new TradedSides(
                 Math.floorDiv(read.time(0), Times.DAY) * Times.DAY,
-                (Math.floorDiv(read.time(read.size() - 1), Times.DAY) + 1) * Times.DAY);
-        sides.take(read);
+                (Math.floorDiv(read.time(known - 1), Times.DAY) + 1) * Times.DAY);
+        sides.take(read, 0, known);
         return sides;
     }
 

@@ -5,15 +5,19 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
-import dev.yardarm.desk.market.OwnSource;
+import dev.yardarm.data.home.HomeLock;
 import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -30,13 +34,20 @@ import picocli.CommandLine.Spec;
 /** Imports bar files as the history of an instrument of the user's own. Either all files come in or none. */
 @Command(name = "import", description = "Imports CSV bar files into a home folder.", mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
+    /** How long to wait for another import into the same folder. */
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+
     @Spec
     private CommandSpec spec;
 
     @Option(names = "--home", required = true, paramLabel = "DIR", description = "folder of the user's data")
     private Path home;
 
-    @Option(names = "--symbol", required = true, paramLabel = "CODE", description = "code of the instrument")
+    @Option(
+            names = {"--code", "--symbol"},
+            required = true,
+            paramLabel = "CODE",
+            description = "code of the instrument")
     private String symbol;
 
     @Option(
@@ -81,13 +92,18 @@ final class ImportCommand implements Callable<Integer> {
         }
         InstrumentId id = new InstrumentId(OwnSource.NAME, code);
         int count = 0;
-        try (ParquetBarStore store = new ParquetBarStore(home.resolve("history"))) {
-            for (Bars each : read) {
-                store.merge(id, bars, each);
-                count += each.closed();
+        HomeLock held = HomeLock.take(home, HomeLock.Holder.IMPORT, PATIENCE);
+        try {
+            try (ParquetBarStore store = new ParquetBarStore(home.resolve("history"))) {
+                for (Bars each : read) {
+                    store.merge(id, bars, each);
+                    count += each.closed();
+                }
             }
+            register(code, decimals, days);
+        } finally {
+            held.close();
         }
-        register(code, decimals, days);
         skipped.finish(line.getErr());
         line.getErr().println("imported " + count + " bars of " + bars + " as " + code);
         return 0;
@@ -142,7 +158,11 @@ final class ImportCommand implements Callable<Integer> {
         all.remove(before);
         String title = name != null ? name : before != null ? before.name() : code;
         all.add(new Documents.Imported(
-                code, title, before == null ? decimals : Math.max(decimals, before.decimals()), days));
+                code,
+                title,
+                before == null ? decimals : Math.max(decimals, before.decimals()),
+                days,
+                Times.micros(Instant.now())));
         documents.write(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(all));
         documents.takeNotices().forEach(spec.commandLine().getErr()::println);
     }

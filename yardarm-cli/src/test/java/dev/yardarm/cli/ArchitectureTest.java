@@ -89,6 +89,65 @@ class ArchitectureTest {
                 .check(classes);
     }
 
+    /** All work goes through the scheduler's lanes; the market's beat and the saver have a thread each. */
+    @Test
+    void nobodyElseHasThreadsOfHisOwn() {
+        noClasses()
+                .that()
+                .resideInAnyPackage(
+                        "dev.yardarm.desk..", "dev.yardarm.data..", "dev.yardarm.chart..", "dev.yardarm.market..")
+                .and()
+                .doNotHaveFullyQualifiedName("dev.yardarm.desk.work.Scheduler")
+                .and()
+                .doNotHaveFullyQualifiedName("dev.yardarm.desk.live.LiveHub")
+                .and()
+                .doNotHaveFullyQualifiedName("dev.yardarm.desk.book.DocumentSaver")
+                .should()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName("java.util.concurrent.Executors")
+                .orShould()
+                .callConstructor(Thread.class, Runnable.class)
+                .orShould()
+                .callMethod(
+                        java.util.concurrent.CompletableFuture.class, "supplyAsync", java.util.function.Supplier.class)
+                .orShould()
+                .callMethod(java.util.concurrent.CompletableFuture.class, "runAsync", Runnable.class)
+                .check(classes);
+    }
+
+    /** Steps of undo are made where the work is done; the interface asks for them. */
+    @Test
+    void onlyTheDeskMakesStepsOfUndo() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("dev.yardarm.desk..")
+                .should()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName("dev.yardarm.desk.command.Command")
+                .check(classes);
+    }
+
+    /** A moment is handed in; whoever computes does not ask what time it is in the market. */
+    @Test
+    void onlyTheDeskItselfKnowsTheMarketsClock() {
+        noClasses()
+                .that()
+                .resideInAnyPackage(
+                        "dev.yardarm.desk.vantage..",
+                        "dev.yardarm.desk.feed..",
+                        "dev.yardarm.desk.alert..",
+                        "dev.yardarm.desk.scan..",
+                        "dev.yardarm.desk.card..",
+                        "dev.yardarm.desk.plan..",
+                        "dev.yardarm.desk.stance..",
+                        "dev.yardarm.desk.list..",
+                        "dev.yardarm.desk.room..")
+                .should()
+                .dependOnClassesThat()
+                .haveFullyQualifiedName("dev.yardarm.desk.market.MarketClock")
+                .check(classes);
+    }
+
     @Test
     void packagesHaveNoCycles() {
         for (String module : MAY_USE.keySet()) {

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SpecVersion;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
@@ -14,13 +16,18 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
 import dev.yardarm.data.document.DrawingLook;
+import dev.yardarm.data.document.Entries;
+import dev.yardarm.data.document.FiringEntry;
+import dev.yardarm.data.document.PlanEntry;
+import dev.yardarm.data.document.ScanEntry;
+import dev.yardarm.data.document.StanceEntry;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -31,8 +38,15 @@ import org.junit.jupiter.api.io.TempDir;
 
 class DocumentStoreTest {
     private static final InstrumentId KTRL = new InstrumentId("halcyon", "KTRL");
+    private static final Alert ALERT = new Alert("a", KTRL, "d1", Alert.Trigger.REACHES, Timeframe.HOURS_4, true, 7);
     private static final Drawing LEVEL =
             new Drawing("d1", Drawing.LEVEL, Timeframe.WEEK, List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2);
+
+    private static final String SCHEMA = "https://yardarm.invalid/schema/";
+    private static final JsonSchemaFactory SCHEMAS = JsonSchemaFactory.getInstance(
+            SpecVersion.VersionFlag.V202012,
+            builder -> builder.schemaMappers(
+                    mappers -> mappers.mapPrefix(SCHEMA, "classpath:dev/yardarm/data/document/schema/")));
 
     @TempDir
     private Path folder;
@@ -46,16 +60,13 @@ class DocumentStoreTest {
 
     private <T> void roundTrip(DocumentKind<T> kind, T document) throws IOException {
         store.write(kind, "it", document);
-        assertThat(store.read(kind, "it")).contains(document);
+        assertThat(DocumentStore.text(kind, store.read(kind, "it").orElseThrow()))
+                .isEqualTo(DocumentStore.text(kind, document));
         Path file = folder.resolve(kind.folder()).resolve("it.json");
         String name = kind.format().substring("yardarm/".length());
-        try (InputStream schema = DocumentKind.class.getResourceAsStream("schema/" + name + ".schema.json")) {
-            assertThat(schema).as("schema of " + name).isNotNull();
-            var problems = JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
-                    .getSchema(schema)
-                    .validate(new ObjectMapper().readTree(file.toFile()));
-            assertThat(problems).as(name).isEmpty();
-        }
+        var problems = SCHEMAS.getSchema(SchemaLocation.of(SCHEMA + name + ".schema.json"))
+                .validate(new ObjectMapper().readTree(file.toFile()));
+        assertThat(problems).as(name).isEmpty();
     }
 
     @Test
@@ -79,35 +90,34 @@ class DocumentStoreTest {
                 DocumentKind.TRACING,
                 new Documents.Tracing(KTRL, List.of(DrawingEntry.of(own)), "second", List.of("main"), true));
         assertThat(DrawingEntry.of(own).drawing()).isEqualTo(own);
-        roundTrip(DocumentKind.LISTS, new Documents.Lists(List.of(new Documents.NamedList("Evening", List.of(KTRL)))));
+        roundTrip(DocumentKind.LISTS, Entries.of(List.of(new Documents.NamedList("Evening", List.of(KTRL)))));
         roundTrip(
                 DocumentKind.STANCES,
-                new Documents.Stances(List.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5))));
+                Entries.of(List.of(StanceEntry.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5)))));
+        roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(ALERT))));
         roundTrip(
-                DocumentKind.ALERTS,
-                new Documents.Alerts(
-                        List.of(new Alert("a", KTRL, "d1", Alert.Trigger.REACHES, Timeframe.HOURS_4, true, 7, 0, 0))));
+                DocumentKind.FIRINGS, Entries.of(List.of(FiringEntry.of(Firing.of(ALERT, "Level of W", 9, 98.4, 5)))));
         roundTrip(
                 DocumentKind.PLANS,
-                new Documents.Plans(List.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2, 102.8, 107, 25_000, 1))));
+                Entries.of(List.of(
+                        PlanEntry.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2, 102.8, 107, 25_000, 1, 11)))));
         roundTrip(
                 DocumentKind.SCANS,
-                new Documents.Scans(List.of(new Scan("s", "l", Timeframe.MONTH, List.of("close > open")))));
+                Entries.of(List.of(ScanEntry.of(new Scan("s", "l", Timeframe.MONTH, List.of("close > open"))))));
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
         roundTrip(
                 DocumentKind.INSTRUMENTS,
-                new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2, "UTC"))));
+                new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2, "UTC", 7))));
         Documents.Chart chart = new Documents.Chart(
                 KTRL,
                 Timeframe.DAY,
                 "averaged",
-                false,
                 true,
                 7,
                 0,
                 0,
                 0,
-                List.of(new Documents.IndicatorLayer(
+                Entries.of(List.of(new Documents.IndicatorLayer(
                         "layer-1",
                         "sma",
                         Map.of("length", "50"),
@@ -116,13 +126,12 @@ class DocumentStoreTest {
                         1,
                         true,
                         "price",
-                        false,
                         List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5)),
                         List.of(30.0, 70.0),
                         List.of(Timeframe.WEEK),
                         Timeframe.MONTH,
                         true,
-                        "percent")),
+                        "percent"))),
                 new Documents.Request("range:20", "day", true, false, "5 days before", "RATIO", 20, true),
                 new Documents.Scale("PERCENT", true, "HELD", 0.1, 0.2, 5),
                 List.of(new Documents.Pane("volume", 0.3, true)),
@@ -136,7 +145,6 @@ class DocumentStoreTest {
                 "DAYLIGHT",
                 "CHART",
                 "Evening",
-                null,
                 true,
                 true,
                 true,
@@ -144,14 +152,14 @@ class DocumentStoreTest {
                 1,
                 new Documents.Window(0, 0, 1280, 800, false),
                 List.of("sma 50"),
-                List.of(new Documents.Layout(
+                Entries.of(List.of(new Documents.Layout(
                         "Layout 1",
                         "row(0*0.6,1*0.4)",
                         List.of(chart, chart),
                         1,
                         -1,
                         true,
-                        new Documents.Window(10, 10, 400, 300, false))),
+                        new Documents.Window(10, 10, 400, 300, false)))),
                 0,
                 List.of(new Documents.Link(1, List.of("CROSSHAIR"))),
                 true,
@@ -163,13 +171,12 @@ class DocumentStoreTest {
                         null,
                         Timeframe.WEEK,
                         "line",
-                        true,
                         false,
                         5,
                         0,
                         0,
                         0,
-                        List.of(),
+                        Entries.of(List.of()),
                         null,
                         null,
                         List.of(),
@@ -180,7 +187,7 @@ class DocumentStoreTest {
                         0,
                         null),
                 true);
-        roundTrip(DocumentKind.PRESETS, new Documents.Presets(List.of(preset)));
+        roundTrip(DocumentKind.PRESETS, Entries.of(List.of(preset)));
         roundTrip(
                 DocumentKind.EXPORT,
                 new Documents.Export(
@@ -190,7 +197,7 @@ class DocumentStoreTest {
                 new Documents.Habits(
                         List.of(Timeframe.WEEK),
                         Map.of("halcyon:VSIX", "day"),
-                        Map.of("sma", chart.indicators().get(0)),
+                        Map.of("sma", chart.indicators().values().get(0)),
                         List.of("rsi"),
                         List.of("macd", "rsi"),
                         Map.of("line", DrawingLook.of(LEVEL)),
@@ -217,17 +224,25 @@ class DocumentStoreTest {
                 """);
         Documents.Workspace old =
                 store.read(DocumentKind.WORKSPACE, "workspace").orElseThrow();
-        assertThat(old.layouts()).isEmpty();
-        assertThat(old.chart().timeframe()).isEqualTo(Timeframe.WEEK);
-        assertThat(old.chart().request()).isNull();
-        assertThat(old.chart().indicators()).singleElement().satisfies(layer -> assertThat(layer.pane())
-                .isNull());
+        Documents.Layout layout = old.layouts().values().get(0);
+        assertThat(layout.arrangement()).isEqualTo("0");
+        Documents.Chart chart = layout.charts().get(0);
+        assertThat(chart.timeframe()).isEqualTo(Timeframe.WEEK);
+        assertThat(chart.request()).isNull();
+        assertThat(chart.scale().mode()).isEqualTo("LOGARITHMIC");
+        assertThat(chart.indicators().values())
+                .extracting(Documents.IndicatorLayer::indicator)
+                .containsExactly("ema");
+        store.write(DocumentKind.WORKSPACE, "workspace", old);
+        assertThat(Files.readString(folder.resolve("workspace.json")))
+                .contains("\"version\" : 3")
+                .doesNotContain("logarithmic\"");
     }
 
     @Test
     void documentsElsewhereAreReadAndWrittenAndNothingThereIsMoved() throws IOException {
         Path file = folder.resolve("out.json");
-        Documents.Presets presets = new Documents.Presets(List.of());
+        Entries<Documents.Preset> presets = Entries.of(List.of());
         DocumentStore.writeFile(DocumentKind.PRESETS, file, presets);
         assertThat(DocumentStore.readFile(DocumentKind.PRESETS, file)).isEqualTo(presets);
         Files.writeString(file, "{\"format\":\"yardarm/presets\",\"version\":9}");
@@ -314,7 +329,7 @@ class DocumentStoreTest {
 
     @Test
     void whenTheDiskTakesNothingTheOldFileStays() throws IOException {
-        Documents.Plans plans = new Documents.Plans(List.of());
+        Entries<PlanEntry> plans = Entries.of(List.of());
         store.write(DocumentKind.PLANS, "plans", plans);
         String before = Files.readString(folder.resolve("plans.json"));
         // A folder in the place of the temporary file refuses writing to it, as a full disk would.
@@ -330,5 +345,45 @@ class DocumentStoreTest {
     void aMissingFileIsNoFault() {
         assertThat(store.read(DocumentKind.PLANS, "plans")).isEmpty();
         assertThat(store.takeNotices()).isEmpty();
+    }
+
+    @Test
+    void anEntryThatCannotBeReadAndFieldsNobodyKnowsAreWrittenBackAsTheyWere() throws IOException {
+        Files.writeString(
+                folder.resolve("scans.json"),
+                """
+                {"format": "yardarm/scans", "version": 1, "scans": [
+                 {"name": "one", "list": "l", "timeframe": "D", "conditions": ["close > 1"], "colour": {"of": 7}},
+                 {"name": "two", "list": "l", "timeframe": "fortnight", "conditions": []},
+                 "three"]}
+                """);
+        Entries<ScanEntry> read = store.read(DocumentKind.SCANS, "scans").orElseThrow();
+        assertThat(read.values()).extracting(ScanEntry::name).containsExactly("one");
+        assertThat(read.all().get(1).problem()).contains("fortnight");
+        assertThat(read.all().get(2).problem()).contains("no JSON object");
+        store.write(DocumentKind.SCANS, "scans", read);
+        assertThat(Files.readString(folder.resolve("scans.json")))
+                .contains("\"of\" : 7", "fortnight", "\"three\"", "close > 1");
+    }
+
+    @Test
+    void aLayoutAndALayerThatCannotBeReadCostThemselvesAlone() throws IOException {
+        Files.writeString(
+                folder.resolve("workspace.json"),
+                """
+                {"format": "yardarm/workspace", "version": 3, "layouts": [
+                 {"title": "good", "arrangement": "0", "charts": [{"instrument": "s:A", "timeframe": "D", "bars": "bars",
+                  "indicators": [{"id": "a", "indicator": "sma", "settings": {}, "colour": 1}, {"id": "b", "colour": "red"}]}]},
+                 {"title": "bad", "arrangement": 5, "charts": "none"}]}
+                """);
+        Documents.Workspace read =
+                store.read(DocumentKind.WORKSPACE, "workspace").orElseThrow();
+        assertThat(read.layouts().values()).extracting(Documents.Layout::title).containsExactly("good");
+        assertThat(read.layouts().values().get(0).charts().get(0).indicators().values())
+                .extracting(Documents.IndicatorLayer::id)
+                .containsExactly("a");
+        assertThat(store.takeNotices()).isEmpty();
+        store.write(DocumentKind.WORKSPACE, "workspace", read);
+        assertThat(Files.readString(folder.resolve("workspace.json"))).contains("\"red\"", "\"none\"");
     }
 }

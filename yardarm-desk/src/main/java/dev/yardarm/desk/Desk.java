@@ -1,11 +1,9 @@
 package dev.yardarm.desk;
 
-import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
@@ -13,26 +11,33 @@ import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.HomeUpgrade;
 import dev.yardarm.data.history.BarStore;
+import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
+import dev.yardarm.data.home.HomeLock;
 import dev.yardarm.desk.alert.AlertRunner;
+import dev.yardarm.desk.alert.AlertWork;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.language.LivingLanguage;
 import dev.yardarm.desk.list.ListWork;
-import dev.yardarm.desk.live.ChartFeed;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
-import dev.yardarm.desk.market.OwnSource;
 import dev.yardarm.desk.market.StoredMarket;
+import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.scan.ScanWork;
+import dev.yardarm.desk.stance.StanceWork;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.Schedules;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
@@ -66,17 +71,23 @@ public final class Desk implements AutoCloseable {
     private final Histories histories;
     private final MarketClock clock;
     private final LiveHub hub;
+    private final Schedules schedules;
     private final LivingLanguage language = new LivingLanguage(Language.builtIn());
     private final Vantages vantages;
     private final Books books;
     private final UndoStack undo = new UndoStack(System::nanoTime);
     private final ListWork listWork;
+    private final AlertWork alertWork;
+    private final PlanWork planWork;
+    private final StanceWork stanceWork;
+    private final ScanWork scanWork;
+    private final AlertRunner alertRunner;
     private final Habits habits;
     private final StoredMarket market;
     private final CompletableFuture<Optional<Documents.Workspace>> workspace;
     private final long seed;
     private final List<Consumer<String>> noticeListeners = new ArrayList<>();
-    private final List<Consumer<Alert>> alertListeners = new ArrayList<>();
+    private final List<Consumer<Firing>> alertListeners = new ArrayList<>();
     private final List<String> earlyNotices = new ArrayList<>();
     private Predicate<String> charts = id -> false;
     private boolean started;
@@ -101,11 +112,11 @@ public final class Desk implements AutoCloseable {
      */
     public Desk(Options options, Executor front) throws IOException {
         this.front = front;
-        this.lock = new HomeLock(options.home());
+        this.lock = HomeLock.take(options.home(), HomeLock.Holder.APPLICATION);
         this.scheduler = new Scheduler(Math.max(2, Runtime.getRuntime().availableProcessors()), front);
-        this.store =
-                CompletableFuture.supplyAsync(() -> openStore(options.home().resolve("history")));
+        this.store = scheduler.submit(Lane.SOON, () -> openStore(options.home().resolve("history")));
         DocumentStore documents = new DocumentStore(options.home().resolve("documents"));
+        HomeUpgrade.run(documents, options.home().resolve("documents"));
         this.saver = new DocumentSaver(documents, this::tell);
         List<BarSource> sources = new ArrayList<>();
         Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
@@ -114,7 +125,8 @@ public final class Desk implements AutoCloseable {
                 : options.seed() == 0 ? Options.STANDARD_SEED : options.seed();
         if (options.demo()) {
             SimulatedMarket simulated = new SimulatedMarket(World.halcyon(), seed);
-            market = new StoredMarket(simulated, () -> Optional.ofNullable(store.getNow(null)));
+            market = new StoredMarket(
+                    simulated, () -> Optional.ofNullable(store.getNow(null)), scheduler.on(Lane.BEHIND));
             sources.add(market);
             boolean sameWorld = saved != null && saved.seed() == seed;
             long start = sameWorld
@@ -135,16 +147,23 @@ public final class Desk implements AutoCloseable {
         directory = new Directory(sources);
         histories = new Histories(directory);
         hub = new LiveHub(directory, clock);
+        schedules = new Schedules(scheduler.on(Lane.SOON));
+        hub.onBeat(schedules::advance);
         books = new Books(
                 saver,
                 front,
+                scheduler.on(Lane.SOON),
                 StandardLists.of(
                         directory, market == null ? null : market.market().world()),
                 StandardLists.scans());
         vantages = new Vantages(histories, books::drawingsAnywhere);
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
-        new AlertRunner(
+        alertWork = new AlertWork(books, undo, clock::now, this::tell);
+        planWork = new PlanWork(books, undo, clock::now, this::tell);
+        stanceWork = new StanceWork(books, undo, clock::now);
+        scanWork = new ScanWork(books, undo);
+        alertRunner = new AlertRunner(
                 books,
                 directory,
                 new AlertRunner.Around(vantages, hub, clock::now, scheduler, front),
@@ -156,7 +175,7 @@ public final class Desk implements AutoCloseable {
         documents.takeNotices().forEach(this::tell);
         clockSavedAt = clock.now();
         // Read beside the start of the interface, which wants it soon.
-        workspace = CompletableFuture.supplyAsync(() -> documents.read(DocumentKind.WORKSPACE, "workspace"));
+        workspace = scheduler.submit(Lane.NOW, () -> documents.read(DocumentKind.WORKSPACE, "workspace"));
     }
 
     /** The workspace as it stood when the desk was opened; empty in a new home. */
@@ -229,7 +248,7 @@ public final class Desk implements AutoCloseable {
     }
 
     /** Is told of every alert that fires. */
-    public void onAlert(Consumer<Alert> listener) {
+    public void onAlert(Consumer<Firing> listener) {
         alertListeners.add(listener);
     }
 
@@ -246,38 +265,6 @@ public final class Desk implements AutoCloseable {
         front.execute(() -> listeners.forEach(listener -> listener.accept(notice)));
     }
 
-    /** The price of a drawing as it is kept at this moment, in prices of now; NaN when it has none. */
-    public double valueNow(Instrument instrument, Drawing drawing) {
-        return histories
-                .inPricesOfNow(instrument, drawing, clock.now())
-                .path(directory.calendar(instrument))
-                .priceAt(clock.now());
-    }
-
-    /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */
-    public void rearm(InstrumentId instrument, Drawing drawing, double price) {
-        Instrument found = directory.find(instrument).orElse(null);
-        boolean waits = found != null
-                && books.alerts().stream()
-                        .anyMatch(alert -> alert.instrument().equals(instrument)
-                                && alert.drawing().equals(drawing.id())
-                                && !alert.hasFired());
-        if (!waits) {
-            return;
-        }
-        double level = valueNow(found, drawing);
-        List<Alert> changed = books.alerts().stream()
-                .map(alert -> alert.instrument().equals(instrument)
-                                && alert.drawing().equals(drawing.id())
-                                && !alert.hasFired()
-                        ? alert.armed(clock.now(), price > level)
-                        : alert)
-                .toList();
-        if (!changed.equals(books.alerts())) {
-            books.setAlerts(changed);
-        }
-    }
-
     /** The instruments of a list that exist; all instruments when the list does not. */
     public List<Instrument> members(String list) {
         return books.list(list)
@@ -289,7 +276,7 @@ public final class Desk implements AutoCloseable {
     }
 
     public ChartFeed.Services feedServices() {
-        return new ChartFeed.Services(histories, vantages, hub, clock::now, scheduler, language::now, front);
+        return new ChartFeed.Services(histories, vantages, hub, clock::now, scheduler, schedules, language::now, front);
     }
 
     /** Starts a scan; a running one is cancelled. */
@@ -328,6 +315,31 @@ public final class Desk implements AutoCloseable {
         return habits;
     }
 
+    /** Setting alerts and taking them away. */
+    public AlertWork alertWork() {
+        return alertWork;
+    }
+
+    /** Planning trades. */
+    public PlanWork planWork() {
+        return planWork;
+    }
+
+    /** Saving scans. */
+    public ScanWork scanWork() {
+        return scanWork;
+    }
+
+    /** Taking stances. */
+    public StanceWork stanceWork() {
+        return stanceWork;
+    }
+
+    /** The watch on alerts. */
+    public AlertRunner alertRunner() {
+        return alertRunner;
+    }
+
     /** Making and changing lists. */
     public ListWork listWork() {
         return listWork;
@@ -336,6 +348,11 @@ public final class Desk implements AutoCloseable {
     /** The language of formulas, with its indicators. */
     public LivingLanguage language() {
         return language;
+    }
+
+    /** Runs what is due at times of the market. */
+    public Schedules schedules() {
+        return schedules;
     }
 
     /** Looks at instruments from any moment. */
@@ -385,6 +402,7 @@ public final class Desk implements AutoCloseable {
         saveClock();
         hub.close();
         scheduler.close();
+        books.settle();
         saver.close();
         try {
             BarStore open = store.getNow(null);

@@ -63,12 +63,12 @@ class BooksTest {
             Books books = books(saver);
             books.setDrawings(KTRL, List.of(level("a", 98.4)));
             books.setDrawings(OTHER, List.of(level("b", 1), level("c", 2)));
-            books.setStance(new Stance(KTRL, Stance.Kind.WAIT, "", "n", 4));
-            books.setPlan(KTRL, new TradePlan("p", KTRL, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
-            books.setPlan(OTHER, new TradePlan("q", OTHER, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
-            books.setPlan(OTHER, null);
-            books.setLists(List.of(new Documents.NamedList("Mine", List.of(OTHER, KTRL))));
-            books.setScans(List.of());
+            books.stanceShelf().put(new Stance(KTRL, Stance.Kind.WAIT, "", "n", 4));
+            books.planShelf().put(new TradePlan("p", KTRL, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
+            books.planShelf().put(new TradePlan("q", OTHER, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
+            books.planShelf().remove("q");
+            books.listShelf().replace(List.of(new Documents.NamedList("Mine", List.of(OTHER, KTRL))));
+            books.scanShelf().replace(List.of());
         }
         try (DocumentSaver saver = saver()) {
             Books books = books(saver);
@@ -227,10 +227,51 @@ class BooksTest {
 
     /** Changes the drawings and waits until that is written, with what follows from it. */
     private static void put(Front front, DocumentSaver saver, Books books, Drawing... drawings) {
+        // Read before it is changed, as what is changed on a chart has been seen there.
+        front.run(() -> books.drawings(KTRL));
+        front.run(() -> {});
         front.run(() -> books.setDrawings(KTRL, List.of(drawings)));
         for (int round = 0; round < 3; round++) {
             saver.flush();
             front.run(() -> {});
+        }
+    }
+
+    @Test
+    void whatIsDrawnBeforeTheFileHasBeenReadJoinsWhatIsInIt() throws IOException {
+        try (DocumentSaver saver = saver()) {
+            books(saver).setDrawings(KTRL, List.of(level("a", 1)));
+        }
+        List<Runnable> reading = new ArrayList<>();
+        List<String> notices = new CopyOnWriteArrayList<>();
+        try (DocumentSaver saver = new DocumentSaver(new DocumentStore(folder), notices::add)) {
+            Books books = new Books(saver, Runnable::run, reading::add, List.of(), List.of());
+            assertThat(books.drawings(KTRL)).as("nobody waits for the disk").isEmpty();
+            books.setDrawings(KTRL, List.of(level("b", 2)));
+            assertThat(books.drawingsAnywhere(KTRL)).hasSize(2);
+            saver.flush();
+            reading.forEach(Runnable::run);
+            assertThat(books.drawings(KTRL)).extracting(Drawing::id).containsExactlyInAnyOrder("a", "b");
+        }
+        assertThat(notices).isEmpty();
+        try (DocumentSaver saver = saver()) {
+            assertThat(books(saver).drawings(KTRL)).extracting(Drawing::id).containsExactlyInAnyOrder("a", "b");
+        }
+    }
+
+    @Test
+    void whatIsDrawnBeforeTheFileHasBeenReadIsSavedWithItAtTheEnd() throws IOException {
+        try (DocumentSaver saver = saver()) {
+            books(saver).setDrawings(KTRL, List.of(level("a", 1)));
+        }
+        List<Runnable> never = new ArrayList<>();
+        try (DocumentSaver saver = saver()) {
+            Books books = new Books(saver, Runnable::run, never::add, List.of(), List.of());
+            books.setDrawings(KTRL, List.of(level("b", 2)));
+            books.settle();
+        }
+        try (DocumentSaver saver = saver()) {
+            assertThat(books(saver).drawings(KTRL)).extracting(Drawing::id).containsExactlyInAnyOrder("a", "b");
         }
     }
 

@@ -471,7 +471,12 @@ class ChartDrawingsTest extends OnAChart {
         }
         front.run(() -> {
             choose(0);
-            assertThat(desk.valueNow(future, kept().get(0))).isPositive();
+            assertThat(room.chart()
+                            .drawings()
+                            .get(0)
+                            .path(desk.calendar(future))
+                            .priceAt(desk.clock().now()))
+                    .isPositive();
             room.studies().setAlert(Alert.Trigger.REACHES);
             assertThat(desk.books().alerts()).hasSize(1);
         });

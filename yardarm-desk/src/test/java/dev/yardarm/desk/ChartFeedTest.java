@@ -3,20 +3,28 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Declared;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Recipe;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
-import dev.yardarm.desk.live.ChartFeed;
+import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.vantage.Vantages;
+import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.Schedules;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
@@ -35,6 +43,7 @@ class ChartFeedTest {
     private final Front front = new Front();
     private final Scheduler scheduler = new Scheduler(2, front);
     private final LiveHub hub = new LiveHub(directory, clock);
+    private final Schedules schedules = new Schedules(scheduler.on(Lane.BEHIND));
     private final Histories histories = new Histories(directory);
     private final ChartFeed feed = new ChartFeed(services(), "one", new Kept());
     private final List<String> problems = new ArrayList<>();
@@ -48,6 +57,7 @@ class ChartFeedTest {
                 hub,
                 clock::now,
                 scheduler,
+                schedules,
                 Language::builtIn,
                 front);
     }
@@ -85,6 +95,7 @@ class ChartFeedTest {
     @Test
     void aNewSessionIsLoadedAfreshAndGoesOnAsItWillBeLoaded() throws IOException {
         BarRequest request = BarRequest.of(Timeframe.MINUTE).withDays(5);
+        hub.onBeat(schedules::advance);
         hub.start();
         front.run(() -> feed.open(instrument("KTRL"), request, List.of()));
         front.await("the first bars", () -> loaded.get() == 1);
@@ -108,6 +119,62 @@ class ChartFeedTest {
         assertThat(problems).isEmpty();
         assertThat(loaded.get()).as("once for each session").isEqualTo(2);
     }
+
+    /** A chart whose computation breaks stands still and says so; the one beside it goes on, and so does the first after a change. */
+    @Test
+    void aChartThatBreaksStandsStillAloneAndSaysSo() {
+        Indicator broken = new Declared(Indicator.Family.TREND, "broken", "Broken") {
+            {
+                line();
+                help("s", "f", "r", "w", "o");
+            }
+
+            @Override
+            public void build(Recipe recipe) {
+                recipe.out(recipe.map("broken", recipe.close(), value -> {
+                    if (breaks) {
+                        throw new IllegalStateException("divided by the moon");
+                    }
+                    return value;
+                }));
+            }
+        };
+        ChartFeed other = front.get(() -> new ChartFeed(services(), "two", new ChartFeed.Receiver() {
+            @Override
+            public void show(ChartData data) {
+                beside = data;
+            }
+
+            @Override
+            public void complain(String problem) {
+                problems.add("beside: " + problem);
+            }
+        }));
+        long now = clock.now();
+        front.run(() -> {
+            feed.open(
+                    instrument("KTRL"),
+                    Timeframe.MINUTE,
+                    List.of(new IndicatorLayer("l", broken, Settings.standard(broken), LayerStyle.of(1))));
+            other.open(instrument("KTRL"), Timeframe.MINUTE, List.of());
+        });
+        front.await("both", () -> !shown.bars().isEmpty() && !beside.bars().isEmpty());
+        front.await("both go on", () -> hub.subscriptions() == 2);
+        breaks = true;
+        hub.beatAt(now + 3 * Times.MINUTE);
+        front.await("why", () -> !problems.isEmpty());
+        assertThat(problems).containsExactly("KTRL stands still: divided by the moon");
+        front.await(
+                "the one beside", () -> beside.bars().closeTime(beside.bars().size() - 1) > now + 2 * Times.MINUTE);
+        assertThat(hub.subscriptions()).isEqualTo(1);
+        breaks = false;
+        front.run(() -> feed.open(instrument("KTRL"), Timeframe.MINUTES_5, List.of()));
+        front.await("it goes on", () -> hub.subscriptions() == 2);
+        front.run(other::close);
+    }
+
+    private volatile boolean breaks;
+    private volatile ChartData beside = ChartData.EMPTY;
 
     @Test
     void whatCannotBeLoadedIsSaidAndTheFeedGoesOnWithTheNext() {

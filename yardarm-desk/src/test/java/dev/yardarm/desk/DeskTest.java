@@ -8,6 +8,7 @@ import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
@@ -168,7 +169,7 @@ class DeskTest {
     @Test
     void theMarketMovesTheLastBarAndAnAlertFires() {
         show("KTRL", Timeframe.DAY);
-        List<Alert> fired = new ArrayList<>();
+        List<Firing> fired = new ArrayList<>();
         double last =
                 front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
         Bars before = front.get(() -> room.chart().bars());
@@ -183,11 +184,13 @@ class DeskTest {
         });
         front.await("an alert", () -> !fired.isEmpty());
         front.await("a later bar", () -> room.chart().bars().version() > before.version());
-        assertThat(desk.books().alerts()).anyMatch(Alert::hasFired);
-        Alert one = fired.get(0);
-        assertThat(one.firedAt()).isGreaterThan(one.setAt());
-        assertThat(Math.abs(one.firedPrice() - last)).isGreaterThanOrEqualTo(0.03 - 1e-9);
-        assertThat(room.chart().alerts()).anyMatch(Alert::hasFired);
+        assertThat(desk.books().firings()).isNotEmpty();
+        Firing one = fired.get(0);
+        assertThat(one.at()).isGreaterThan(one.setAt());
+        assertThat(Math.abs(one.price() - last)).isGreaterThanOrEqualTo(0.03 - 1e-9);
+        assertThat(room.chart().firings()).contains(one);
+        assertThat(room.chart().alerts()).noneMatch(alert -> alert.id().equals(one.alert()));
+        assertThat(desk.books().alerts()).as("the alerts themselves stay").hasSize(2);
     }
 
     @Test
@@ -256,7 +259,7 @@ class DeskTest {
         front.run(() -> room.studies().makePlan(104.2, 102.8, 107));
         assertThat(room.chart().plan())
                 .hasValueSatisfying(plan -> assertThat(plan.rewardInR()).isCloseTo(2, within(1e-9)));
-        assertThat(room.chart().selection()).isEqualTo(new Selection.Plan());
+        assertThat(room.chart().selection()).isEqualTo(Selection.PLAN);
         front.run(() -> room.studies()
                 .change(room.chart().plan().get(), room.chart().plan().get().withPrices(104.2, 104.2, 107)));
         front.await("the notice", () -> notices.stream()

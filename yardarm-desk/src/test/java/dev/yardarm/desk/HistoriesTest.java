@@ -31,8 +31,14 @@ import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -101,6 +107,74 @@ class HistoriesTest {
         histories.forget(ID);
         histories.load(X, Timeframe.DAY, 600 * Times.DAY);
         verify(source, times(2)).history(eq(ID), any(), anyLong(), anyLong());
+    }
+
+    @Test
+    void chartsOpenedTogetherShareOneReadingToo() throws Exception {
+        AtomicInteger reads = new AtomicInteger();
+        BarSource slow = source(Timeframe.DAY);
+        when(slow.history(eq(ID), any(), anyLong(), anyLong())).thenAnswer(call -> {
+            reads.incrementAndGet();
+            Thread.sleep(150);
+            BarSeries series = new BarSeries(100);
+            for (int day = 0; day < 100; day++) {
+                series.append(day * Times.DAY, (day + 1) * Times.DAY, 1, 1, 1, 1, 1);
+            }
+            return series;
+        });
+        Histories histories = new Histories(new Directory(List.of(slow)));
+        ExecutorService pool = Executors.newFixedThreadPool(6);
+        List<Callable<Object>> tasks = new ArrayList<>();
+        for (Timeframe timeframe : List.of(
+                Timeframe.DAY, Timeframe.WEEK, Timeframe.MONTH, Timeframe.DAY, Timeframe.WEEK, Timeframe.MONTH)) {
+            tasks.add(() -> histories.load(X, timeframe, 200 * Times.DAY));
+        }
+        for (Future<Object> each : pool.invokeAll(tasks)) {
+            each.get();
+        }
+        pool.shutdown();
+        assertThat(reads).hasValue(1);
+    }
+
+    @Test
+    void aReadingThatFailsIsToldAndTriedAgain() throws IOException {
+        BarSource source = source(Timeframe.DAY);
+        when(source.history(eq(ID), any(), anyLong(), anyLong()))
+                .thenThrow(new IOException("the disk is gone"))
+                .thenAnswer(call -> {
+                    BarSeries series = new BarSeries(1);
+                    series.append(0, Times.DAY, 1, 1, 1, 1, 1);
+                    return series;
+                });
+        Histories histories = new Histories(new Directory(List.of(source)));
+        assertThatThrownBy(() -> histories.load(X, Timeframe.DAY, 200 * Times.DAY))
+                .hasMessageContaining("the disk is gone");
+        assertThat(histories.load(X, Timeframe.DAY, 200 * Times.DAY).series().closed())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void thePresentAndAReplayDoNotSeeEachOthersBars() throws IOException {
+        SimulatedMarket market = new SimulatedMarket(World.halcyon(), 1);
+        Histories histories = new Histories(new Directory(List.of(market)));
+        Instrument ktrl = market.instruments().stream()
+                .filter(each -> each.code().equals("KTRL"))
+                .findFirst()
+                .orElseThrow();
+        long now = market.world().presentTime();
+        for (long moment : new long[] {now, now - 7 * Times.MINUTE, now - 3 * Times.DAY, now - 2 * Times.MINUTE, now}) {
+            for (Timeframe timeframe : List.of(Timeframe.DAY, Timeframe.MINUTES_5)) {
+                Bars kept = histories.load(ktrl, timeframe, moment).series().snapshot();
+                Bars fresh = new Histories(new Directory(List.of(market)))
+                        .load(ktrl, timeframe, moment)
+                        .series()
+                        .snapshot();
+                int last = fresh.size() - 1;
+                assertThat(kept.size()).isEqualTo(fresh.size());
+                assertThat(kept.close(last)).as("%s at %d", timeframe, moment).isEqualTo(fresh.close(last));
+                assertThat(kept.volume(last)).isEqualTo(fresh.volume(last));
+            }
+        }
     }
 
     @Test

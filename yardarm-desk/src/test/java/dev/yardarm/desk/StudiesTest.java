@@ -11,8 +11,10 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
@@ -109,7 +111,7 @@ class StudiesTest {
                         drawing ->
                                 drawing.withAnchor(0, drawing.anchors().get(0).withPrice(last - 5))));
         assertThat(desk.books().alerts().get(0).above()).isTrue();
-        assertThat(desk.books().alerts().get(0).hasFired()).isFalse();
+        assertThat(!desk.books().waits(desk.books().alerts().get(0))).isFalse();
     }
 
     @Test
@@ -128,7 +130,7 @@ class StudiesTest {
         level(98);
         front.run(() -> room.studies().setAlert(Alert.Trigger.CLOSES_BEYOND));
         Alert alert = desk.books().alerts().get(0);
-        front.run(() -> room.studies().removeAlert(alert));
+        front.run(() -> desk.alertWork().remove(alert.id()));
         assertThat(desk.books().alerts()).isEmpty();
         front.run(room::undo);
         assertThat(desk.books().alerts()).containsExactly(alert);
@@ -174,9 +176,17 @@ class StudiesTest {
             room.studies().writeNote("");
             room.studies().takeStance(Stance.Kind.NONE, "");
         });
-        assertThat(home.resolve("documents")).isDirectory();
-        desk.saver().close();
-        assertThat(home.resolve("documents/stances.json")).content().contains("\"stances\" : [ ]");
+        InstrumentId id = room.instrument().orElseThrow().id();
+        assertThat(desk.books().stance(id).kind()).isEqualTo(Stance.Kind.NONE);
+        assertThat(desk.books().stancesOverTime(id))
+                .as("what was thought when")
+                .extracting(Stance::kind)
+                .containsExactly(Stance.Kind.NONE, Stance.Kind.SKIP, Stance.Kind.LONG, Stance.Kind.NONE);
+        front.run(() -> {
+            room.undo();
+            room.undo();
+        });
+        assertThat(desk.books().stance(id)).isEqualTo(stance);
     }
 
     @Test
@@ -200,7 +210,7 @@ class StudiesTest {
     @Test
     void anEmptyListSaysSoAndAnUnknownOneHoldsEverything() {
         front.run(() -> {
-            desk.books().setLists(List.of(new Documents.NamedList("Nothing", List.of())));
+            desk.books().listShelf().replace(List.of(new Documents.NamedList("Nothing", List.of())));
             room.setList("Nothing");
             room.step(1);
         });
@@ -211,21 +221,19 @@ class StudiesTest {
     }
 
     @Test
-    void aWorkspaceWithUnknownThingsOpensWithoutThem() {
+    void whatIsNotUnderstoodIsKeptAndWrittenBack() {
         Documents.Chart saved = new Documents.Chart(
                 room.instrument().orElseThrow().id(),
                 Timeframe.WEEK,
                 "ropes",
-                true,
                 false,
                 9,
                 0,
                 50,
                 60,
-                List.of(
+                Entries.of(List.of(
                         new Documents.IndicatorLayer(
-                                "a", "nothing", Map.of(), 0, 1, 1, true, null, false, null, null, null, null, false,
-                                null),
+                                "a", "nothing", Map.of(), 0, 1, 1, true, null, null, null, null, null, false, null),
                         new Documents.IndicatorLayer(
                                 "b",
                                 "sma",
@@ -235,7 +243,6 @@ class StudiesTest {
                                 1,
                                 true,
                                 null,
-                                false,
                                 null,
                                 null,
                                 null,
@@ -251,13 +258,12 @@ class StudiesTest {
                                 0.5,
                                 false,
                                 null,
-                                false,
                                 null,
                                 null,
                                 null,
                                 null,
                                 false,
-                                null)),
+                                null))),
                 null,
                 null,
                 null,
@@ -276,9 +282,14 @@ class StudiesTest {
         front.await(
                 "both told",
                 () -> notices.stream()
-                                .filter(notice -> notice.contains("left out"))
+                                .filter(notice -> notice.contains("cannot be shown"))
                                 .count()
                         == 2);
+        Documents.Chart again = front.get(() -> WorkspaceKeeper.capture(room));
+        assertThat(again.indicators().values())
+                .extracting(Documents.IndicatorLayer::indicator)
+                .containsExactly("ema", "nothing", "sma");
+        assertThat(again.indicators().values().get(2).settings()).containsEntry("length", "-3");
     }
 
     @Test

@@ -93,6 +93,7 @@ class TracingsTest extends OnAChart {
         });
         desk.close();
         desk = new Desk(new Desk.Options(home.resolve("home"), true, 1, true), front);
+        front.await("the file", () -> desk.books().drawings(id()).size() == 1);
         assertThat(desk.books().sheets(id()).current()).isEqualTo("second");
         assertThat(desk.books().sheets(id()).hidden()).containsExactly("second");
         assertThat(desk.books().drawings(id())).hasSize(1);
@@ -176,6 +177,12 @@ class TracingsTest extends OnAChart {
                                             .withTint(new OutputStyle.Tint("close > drawing \"floor\"", 5)))));
         });
         front.await("the rule", () -> holds() == 1);
+        assertThat(front.get(() -> room.chart()
+                        .data()
+                        .tint(layer(0), 0)
+                        .at(room.chart().bars().closed() - 1)))
+                .as("at a bar that closed before the drawing was made")
+                .isNaN();
         front.run(() -> {
             room.studies()
                     .select(new Selection.Drawing(room.chart().drawings().get(0).id()));
@@ -202,7 +209,8 @@ class TracingsTest extends OnAChart {
 
     private double holds() {
         var rule = room.chart().data().tint(layer(0), 0);
-        return rule == null ? Double.NaN : rule.at(room.chart().bars().closed() - 1);
+        // At the bar that was open when the drawing was made: before, nothing knew of it.
+        return rule == null ? Double.NaN : rule.at(room.chart().bars().size() - 1);
     }
 
     @Test

@@ -181,4 +181,37 @@ class WorkTest {
         assertThat(store.read(DocumentKind.MARKET, "market")).contains(new Documents.Market(1, 2, 3));
         assertThat(told).hasSize(2);
     }
+
+    @Test
+    void sharedWorkIsDoneWhenItReturnsEvenWhenEveryThreadIsBusy() throws Exception {
+        try (Front front = new Front();
+                Scheduler scheduler = new Scheduler(2, front)) {
+            for (int round = 0; round < 200; round++) {
+                java.util.concurrent.atomic.AtomicInteger done = new java.util.concurrent.atomic.AtomicInteger();
+                List<java.util.concurrent.Callable<Void>> tasks = new ArrayList<>();
+                for (int task = 0; task < 7; task++) {
+                    int length = task;
+                    tasks.add(() -> {
+                        Thread.sleep(0, 1000 * length);
+                        done.incrementAndGet();
+                        return null;
+                    });
+                }
+                scheduler.inParallel(Lane.BEHIND, tasks);
+                assertThat(done).hasValue(7);
+            }
+            tasksThatFailAreTold(scheduler);
+        }
+    }
+
+    private static void tasksThatFailAreTold(Scheduler scheduler) {
+        List<java.util.concurrent.Callable<Void>> tasks = new ArrayList<>();
+        tasks.add(() -> null);
+        tasks.add(() -> {
+            throw new java.io.IOException("one is unreadable");
+        });
+        org.assertj.core.api.Assertions.assertThatThrownBy(() -> scheduler.inParallel(Lane.BEHIND, tasks))
+                .isInstanceOf(java.io.IOException.class)
+                .hasMessageContaining("unreadable");
+    }
 }

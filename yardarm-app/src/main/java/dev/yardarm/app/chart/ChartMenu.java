@@ -136,7 +136,7 @@ final class ChartMenu {
         }
         menu.getItems()
                 .addAll(
-                        item("Edit in Layers", () -> room.studies().select(new Selection.Indicator(layer.id()))),
+                        item("Edit in Layers", () -> room.studies().select(new Selection.Layer(layer.id()))),
                         panes,
                         scales,
                         item("Hide", () -> room.indicators()

@@ -11,6 +11,7 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.source.EventMark;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import dev.yardarm.desk.room.LinkedPointer;
@@ -36,6 +37,7 @@ public final class ChartView extends Region {
     private final Region span = new Region();
     private final Label markText = new Label();
     private final PaneHandles handles;
+    private final Listening heard;
     private final ChartModel chart;
     private final ChartGestures gestures;
     private final ChartCanvas canvas;
@@ -83,7 +85,7 @@ public final class ChartView extends Region {
                 bench.layouts().activate(room);
             }
         });
-        room.listen(this::changed);
+        heard = room.listen(this::changed);
         wireMouse();
     }
 
@@ -93,6 +95,11 @@ public final class ChartView extends Region {
 
     public ChartCanvas canvas() {
         return canvas;
+    }
+
+    /** Lets go of the chart; the view is not shown any more. */
+    public void close() {
+        heard.close();
     }
 
     private void changed(Aspect aspect) {

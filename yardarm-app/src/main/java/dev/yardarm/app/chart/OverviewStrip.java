@@ -4,6 +4,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import javafx.scene.Cursor;
@@ -29,6 +30,7 @@ public final class OverviewStrip extends Region {
 
     private final ChartRoom room;
     private final ChartModel chart;
+    private final Listening heard;
     private final Canvas canvas = new Canvas();
     private Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
     private Hold hold = Hold.NONE;
@@ -44,7 +46,7 @@ public final class OverviewStrip extends Region {
         setMaxHeight(HEIGHT);
         canvas.setMouseTransparent(true);
         getChildren().add(canvas);
-        room.listen(aspect -> {
+        heard = room.listen(aspect -> {
             if (isVisible() && (aspect == Aspect.DATA || aspect == Aspect.VIEW || aspect == Aspect.CHART)) {
                 requestLayout();
             }
@@ -59,6 +61,11 @@ public final class OverviewStrip extends Region {
                             ? Cursor.H_RESIZE
                             : under == Hold.FRAME ? Cursor.OPEN_HAND : Cursor.DEFAULT);
         });
+    }
+
+    /** Lets go of the chart; the strip is not shown any more. */
+    public void close() {
+        heard.close();
     }
 
     public void setPalette(Palette newPalette) {

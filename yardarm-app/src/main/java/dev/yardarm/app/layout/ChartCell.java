@@ -5,9 +5,11 @@ import dev.yardarm.app.chart.DataTable;
 import dev.yardarm.app.chart.LinkColours;
 import dev.yardarm.app.chart.OverviewStrip;
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.Observing;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import javafx.scene.control.Label;
@@ -20,7 +22,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.shape.Rectangle;
 
 /** One chart of a layout: its head where there are several, the chart, its data as a table, the overview strip. */
-final class ChartCell extends VBox {
+final class ChartCell extends VBox implements AutoCloseable {
     private final Workbench bench;
     private final ChartRoom room;
     private final ChartView view;
@@ -31,6 +33,7 @@ final class ChartCell extends VBox {
     private final Label make = new Label();
     private final Label last = new Label();
     private final HBox head;
+    private final Listening heard;
     private DataTable table;
     private boolean among;
 
@@ -60,12 +63,21 @@ final class ChartCell extends VBox {
         middle.getChildren().add(view);
         VBox.setVgrow(middle, Priority.ALWAYS);
         getChildren().addAll(head, middle, overview);
-        room.listen(this::changed);
-        bench.paletteProperty().addListener((observed, before, now) -> usePalette());
-        bench.overviewShownProperty().addListener((observed, before, now) -> showOverview());
+        heard = Listening.all(
+                room.listen(this::changed),
+                Observing.of(bench.paletteProperty(), palette -> usePalette()),
+                Observing.of(bench.overviewShownProperty(), shown -> showOverview()));
         usePalette();
         showOverview();
         changed(Aspect.CHART);
+    }
+
+    /** Lets go of the chart; the cell is not shown any more. */
+    @Override
+    public void close() {
+        heard.close();
+        view.close();
+        overview.close();
     }
 
     ChartView view() {

@@ -2,6 +2,7 @@ package dev.yardarm.app.layout;
 
 import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.Arrangement;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
@@ -22,11 +23,12 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The charts of a layout in their arrangement, with dividers to drag; of a maximised one the others as tabs. */
-public final class LayoutPane extends StackPane {
+public final class LayoutPane extends StackPane implements AutoCloseable {
     private final Workbench bench;
     private final Layouts layouts;
     private final Supplier<Layout> layout;
     private final Map<ChartRoom, ChartCell> cells = new HashMap<>();
+    private final Listening heard;
     private String built = "";
 
     /** @param layout the layout to show; asked again whenever layouts change */
@@ -35,17 +37,26 @@ public final class LayoutPane extends StackPane {
         this.layouts = bench.layouts();
         this.layout = layout;
         getStyleClass().add("layout-pane");
-        layouts.listen(aspect -> {
-            if (aspect == Aspect.LAYOUT || aspect == Aspect.CHART) {
-                show();
-            }
-        });
-        layouts.listenToAll((room, aspect) -> {
-            if (aspect == Aspect.VIEW && cells.containsKey(room)) {
-                showTabTitles();
-            }
-        });
+        heard = Listening.all(
+                layouts.listen(aspect -> {
+                    if (aspect == Aspect.LAYOUT || aspect == Aspect.CHART) {
+                        show();
+                    }
+                }),
+                layouts.listenToAll((room, aspect) -> {
+                    if (aspect == Aspect.VIEW && cells.containsKey(room)) {
+                        showTabTitles();
+                    }
+                }));
         show();
+    }
+
+    /** Lets go of all charts; the pane is not shown any more. */
+    @Override
+    public void close() {
+        heard.close();
+        cells.values().forEach(ChartCell::close);
+        cells.clear();
     }
 
     /** The view of a chart of this layout; null when it is of another. */
@@ -89,7 +100,13 @@ public final class LayoutPane extends StackPane {
     }
 
     private void rebuild(Layout shown) {
-        cells.keySet().removeIf(room -> layouts.layoutOf(room).isEmpty());
+        cells.entrySet().removeIf(entry -> {
+            boolean gone = !layouts.holds(entry.getKey());
+            if (gone) {
+                entry.getValue().close();
+            }
+            return gone;
+        });
         getChildren().clear();
         if (shown.maximised().isPresent()) {
             HBox tabs = new HBox();

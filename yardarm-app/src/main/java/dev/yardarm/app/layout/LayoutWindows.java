@@ -43,7 +43,7 @@ public final class LayoutWindows {
                 bench.layouts().all().stream().filter(Layout::hasOwnWindow).toList();
         for (Layout layout : new ArrayList<>(windows.keySet())) {
             if (!wanted.contains(layout)) {
-                windows.remove(layout).close();
+                shut(windows.remove(layout));
             }
         }
         for (Layout layout : wanted) {
@@ -63,7 +63,7 @@ public final class LayoutWindows {
         keys.accept(scene);
         stage.setScene(scene);
         stage.setOnCloseRequest(event -> {
-            windows.remove(layout);
+            shut(windows.remove(layout));
             bench.layouts().backToTab(layout);
         });
         stage.focusedProperty().addListener((observed, before, now) -> {
@@ -108,7 +108,16 @@ public final class LayoutWindows {
         }
     }
 
+    private static void shut(Stage stage) {
+        if (stage != null) {
+            ((LayoutPane) stage.getScene().getRoot()).close();
+            stage.close();
+        }
+    }
+
+    /** Closes all windows. */
     public void close() {
-        windows.values().forEach(Stage::close);
+        windows.values().forEach(LayoutWindows::shut);
+        windows.clear();
     }
 }

@@ -2,10 +2,10 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.card.InstrumentCard;
 import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.work.Lane;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;

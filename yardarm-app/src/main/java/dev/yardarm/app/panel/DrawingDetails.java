@@ -6,6 +6,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
@@ -360,12 +361,17 @@ final class DrawingDetails extends LayerDetails {
         for (Alert alert : bench.room().chart().alerts()) {
             if (alert.drawing().equals(id)) {
                 text.append(text.isEmpty() ? "" : "\n")
-                        .append(
-                                alert.hasFired()
-                                        ? "fired " + Readout.time(alert.firedAt(), Timeframe.MINUTE, calendar.zone())
-                                                + " at "
-                                                + format.format(alert.firedPrice())
-                                        : "waits: " + alert.trigger().words());
+                        .append("waits: ")
+                        .append(alert.trigger().words());
+            }
+        }
+        for (Firing firing : bench.room().chart().firings()) {
+            if (firing.drawing().equals(id)) {
+                text.append(text.isEmpty() ? "" : "\n")
+                        .append("fired ")
+                        .append(Readout.time(firing.at(), Timeframe.MINUTE, calendar.zone()))
+                        .append(" at ")
+                        .append(format.format(firing.price()));
             }
         }
         alerts.setText(text.toString());

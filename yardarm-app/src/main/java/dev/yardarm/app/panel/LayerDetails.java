@@ -1,8 +1,16 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.BarsLayer;
+import dev.yardarm.chart.model.DrawingLayer;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Layer;
+import dev.yardarm.chart.model.PlanLayer;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.model.UnknownLayer;
+import dev.yardarm.chart.model.VolumeLayer;
 import java.util.List;
+import java.util.Map;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.ColumnConstraints;
@@ -29,22 +37,36 @@ abstract class LayerDetails {
         grid.getColumnConstraints().addAll(words, values);
     }
 
+    /** Makes the editor of a layer. */
+    private interface Editor {
+        LayerDetails of(Workbench bench, Layer layer);
+    }
+
+    /** How each kind of layer is edited. */
+    private static final Map<Class<? extends Layer>, Editor> EDITORS = Map.of(
+            BarsLayer.class, (bench, layer) -> new PriceDetails(bench),
+            // The volume is switched on and off with the bars.
+            VolumeLayer.class, (bench, layer) -> new PriceDetails(bench),
+            IndicatorLayer.class, (bench, layer) -> new IndicatorDetails(bench, layer.id()),
+            UnknownLayer.class, (bench, layer) -> new UnknownDetails((UnknownLayer) layer),
+            DrawingLayer.class, (bench, layer) -> new DrawingDetails(bench, List.of(layer.id())),
+            PlanLayer.class, (bench, layer) -> new PlanDetails(bench));
+
+    /** True when there is an editor for a kind of layer. */
+    static boolean has(Class<?> kind) {
+        return EDITORS.containsKey(kind);
+    }
+
     /** The editor for what is chosen; null when there is nothing to edit. */
     static LayerDetails of(Workbench bench, Selection selection) {
-        if (selection instanceof Selection.Indicator of
-                && bench.room().chart().indicator(of.id()).isPresent()) {
-            return new IndicatorDetails(bench, of.id());
+        Layer layer = bench.room().chart().layer(selection).orElse(null);
+        if (layer != null) {
+            return EDITORS.get(layer.getClass()).of(bench, layer);
         }
         List<String> drawings = selection.drawings().stream()
                 .filter(id -> bench.room().chart().drawing(id).isPresent())
                 .toList();
-        if (!drawings.isEmpty()) {
-            return new DrawingDetails(bench, drawings);
-        }
-        if (selection instanceof Selection.Plan && bench.room().chart().plan().isPresent()) {
-            return new PlanDetails(bench);
-        }
-        return selection instanceof Selection.Price ? new PriceDetails(bench) : null;
+        return drawings.isEmpty() ? null : new DrawingDetails(bench, drawings);
     }
 
     final GridPane node() {

@@ -2,7 +2,9 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.render.LayerParts;
 import dev.yardarm.core.drawing.Drawing;
 import java.util.List;
 import java.util.Locale;
@@ -68,47 +70,26 @@ final class LayerFilter extends HBox {
                 .toList();
     }
 
-    private boolean fits(Selection layer, Kind wanted) {
-        ChartModel chart = bench.room().chart();
-        Optional<Drawing> drawing = layer.drawings().stream().findFirst().flatMap(chart::drawing);
+    private boolean fits(Selection chosen, Kind wanted) {
+        Optional<Layer> layer = bench.room().chart().layer(chosen);
+        Optional<Drawing> drawing = chosen.drawings().stream()
+                .findFirst()
+                .flatMap(id -> bench.room().chart().drawing(id));
         return switch (wanted) {
             case ALL -> true;
-            case INDICATORS -> layer instanceof Selection.Indicator;
+            case INDICATORS ->
+                drawing.isEmpty() && layer.filter(LayerParts::canHide).isPresent();
             case DRAWINGS -> drawing.isPresent();
             case TRACING ->
                 drawing.map(each -> bench.room().tracings().isOnCurrent(each)).orElse(false);
-            case HIDDEN ->
-                layer instanceof Selection.Indicator of
-                        ? chart.indicator(of.id())
-                                .map(each -> !each.style().visible())
-                                .orElse(false)
-                        : drawing.map(each -> !each.visible()).orElse(false);
+            case HIDDEN -> layer.map(each -> !LayerParts.isVisible(each)).orElse(false);
             case LOCKED -> drawing.map(each -> each.place().locked()).orElse(false);
         };
     }
 
     /** What a layer is found by. */
-    private String text(Selection layer) {
+    private String text(Selection chosen) {
         ChartModel chart = bench.room().chart();
-        if (layer instanceof Selection.Indicator of) {
-            return chart.indicator(of.id()).map(chart::titleOf).orElse("");
-        }
-        return layer.drawings().stream()
-                .findFirst()
-                .flatMap(chart::drawing)
-                .map(each -> title(chart, each) + " " + each.figure().title() + " "
-                        + each.place().tracing() + " " + each.options().getOrDefault("text", ""))
-                .orElse(layer instanceof Selection.Plan ? "plan" : "price");
-    }
-
-    /** A drawing in the list: its name, the timeframe it is of, and what is special about it. */
-    static String title(ChartModel chart, Drawing drawing) {
-        boolean inherited = drawing.origin().isHigherThan(chart.timeframe());
-        return drawing.title().toLowerCase(Locale.ROOT)
-                + (inherited ? " from " : " of ")
-                + drawing.origin()
-                + (drawing.place().group().isEmpty() ? "" : ", grouped")
-                + (drawing.place().locked() ? ", locked" : "")
-                + (drawing.place().chart().isEmpty() ? "" : ", here alone");
+        return chart.layer(chosen).map(layer -> LayerParts.words(chart, layer)).orElse("");
     }
 }

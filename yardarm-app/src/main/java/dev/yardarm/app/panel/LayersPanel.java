@@ -4,9 +4,9 @@ import dev.yardarm.app.chart.DrawingMenus;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
-import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Selection;
-import dev.yardarm.chart.render.Readout;
+import dev.yardarm.chart.render.LayerParts;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
@@ -139,10 +139,7 @@ public final class LayersPanel extends VBox {
         ChartModel chart = room().chart();
         List<Selection> layers = new ArrayList<>();
         if (chart.instrument().isPresent()) {
-            layers.add(new Selection.Price());
-            chart.indicators().forEach(layer -> layers.add(new Selection.Indicator(layer.id())));
-            chart.drawings().forEach(drawing -> layers.add(new Selection.Drawing(drawing.id())));
-            chart.plan().ifPresent(plan -> layers.add(new Selection.Plan()));
+            chart.layers().forEach(layer -> layers.add(layer.selection()));
         }
         List<Selection> shownLayers = filter.found(layers);
         following = true;
@@ -177,7 +174,8 @@ public final class LayersPanel extends VBox {
     }
 
     private void showDetails(Selection selection) {
-        Object what = selection instanceof Selection.Indicator of
+        // Another indicator put in the place of one has other settings to edit.
+        Object what = selection instanceof Selection.Layer of
                 ? List.of(
                         selection,
                         room().chart()
@@ -232,52 +230,19 @@ public final class LayersPanel extends VBox {
             visible.setVisible(false);
             swatch.setStyle("");
             value.setText("");
-            if (layer instanceof Selection.Indicator of) {
-                chart.indicator(of.id()).ifPresent(this::fill);
-            } else if (layer instanceof Selection.Drawing of) {
-                chart.drawing(of.id()).ifPresent(this::fill);
-            } else if (layer instanceof Selection.Plan) {
-                title.setText("plan");
-                chart.plan().ifPresent(plan -> value.setText(plan.isLong() ? "long" : "short"));
-            } else {
-                title.setText("price, "
-                        + (chart.request().isTime()
-                                ? chart.form().title()
-                                : chart.request().rule().words()));
-                if (!chart.bars().isEmpty()) {
-                    value.setText(chart.instrument()
-                            .orElseThrow()
-                            .format()
-                            .format(chart.data().last()));
-                }
-            }
+            chart.layer(layer).ifPresent(each -> fill(chart, each));
             setContextMenu(menu(layer));
             setGraphic(row);
         }
 
-        private void fill(IndicatorLayer layer) {
-            visible.setVisible(true);
-            visible.setSelected(layer.style().visible());
-            colour(layer.style().colour());
-            title.setText(bench.room().chart().titleOf(layer));
-            value.setText(
-                    Readout.value(room().chart(), layer, room().chart().bars().size() - 1));
-        }
-
-        private void fill(Drawing drawing) {
-            visible.setVisible(true);
-            visible.setSelected(drawing.visible());
-            colour(drawing.colour());
-            ChartModel chart = room().chart();
-            title.setText(LayerFilter.title(chart, drawing));
-            double now = chart.bars().isEmpty()
-                    ? Double.NaN
-                    : chart.places()
-                            .valueOf(drawing, chart.bars().openTime(chart.bars().size() - 1));
-            value.setText(
-                    Double.isNaN(now)
-                            ? ""
-                            : chart.instrument().orElseThrow().format().format(now));
+        private void fill(ChartModel chart, Layer layer) {
+            visible.setVisible(LayerParts.canHide(layer));
+            visible.setSelected(LayerParts.isVisible(layer));
+            if (LayerParts.colour(layer) >= 0) {
+                colour(LayerParts.colour(layer));
+            }
+            title.setText(LayerParts.title(chart, layer));
+            value.setText(LayerParts.value(chart, layer));
         }
 
         private void colour(int number) {
@@ -286,7 +251,7 @@ public final class LayersPanel extends VBox {
         }
 
         private ContextMenu menu(Selection layer) {
-            if (layer instanceof Selection.Price) {
+            if (layer.equals(Selection.PRICE)) {
                 return null;
             }
             ContextMenu menu = new ContextMenu();
@@ -325,23 +290,13 @@ public final class LayersPanel extends VBox {
             room().drawings().changeChosen(on ? "show" : "hide", each -> each.withVisible(on));
             return;
         }
-        Selection layer = view.getSelectionModel().getSelectedItem();
-        if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id())
-                    .ifPresent(each -> setShown(layer, !each.style().visible()));
-        } else if (layer instanceof Selection.Drawing of) {
-            chart.drawing(of.id()).ifPresent(each -> setShown(layer, !each.visible()));
-        }
+        chart.layer(view.getSelectionModel().getSelectedItem())
+                .filter(LayerParts::canHide)
+                .ifPresent(layer -> room().layers().show(layer, !LayerParts.isVisible(layer)));
     }
 
-    private void setShown(Selection layer, boolean on) {
-        ChartModel chart = room().chart();
-        if (layer instanceof Selection.Indicator of) {
-            chart.indicator(of.id()).ifPresent(each -> room().indicators()
-                    .change(each.withStyle(each.style().withVisible(on))));
-        } else if (layer instanceof Selection.Drawing of) {
-            chart.drawing(of.id()).ifPresent(each -> room().drawings().change(each.withVisible(on)));
-        }
+    private void setShown(Selection chosen, boolean on) {
+        room().chart().layer(chosen).ifPresent(layer -> room().layers().show(layer, on));
     }
 
     private ChartRoom room() {

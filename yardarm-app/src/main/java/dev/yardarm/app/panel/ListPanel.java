@@ -7,7 +7,7 @@ import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.desk.live.QuoteBoard;
+import dev.yardarm.desk.feed.QuoteBoard;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartComparisons;
 import dev.yardarm.desk.room.ChartRoom;
@@ -248,7 +248,7 @@ public final class ListPanel extends VBox {
                 menu.getItems()
                         .add(item(
                                 kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
-                                () -> room().studies().takeStance(instrument.id(), kind, "")));
+                                () -> bench.desk().stanceWork().take(instrument.id(), kind, "")));
             }
             String list = room().listName();
             var work = bench.desk().listWork();

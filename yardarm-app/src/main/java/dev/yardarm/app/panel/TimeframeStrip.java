@@ -2,12 +2,14 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.ChartCanvas;
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.Observing;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.desk.live.ChartFeed;
+import dev.yardarm.desk.feed.ChartFeed;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.ChartRoom;
 import java.util.ArrayList;
@@ -69,7 +71,7 @@ public final class TimeframeStrip extends HBox {
     }
 
     public void close() {
-        cells.forEach(cell -> cell.feed.close());
+        cells.forEach(Cell::close);
     }
 
     private final class Cell extends StackPane {
@@ -78,6 +80,7 @@ public final class TimeframeStrip extends HBox {
         private final ChartCanvas canvas = new ChartCanvas(chart);
         private final Label label = new Label();
         private final ChartFeed feed;
+        private final Listening painted;
         private final Workbench bench;
         private Instrument opened;
 
@@ -127,13 +130,19 @@ public final class TimeframeStrip extends HBox {
                 }
             });
             canvas.widthProperty().addListener((observed, before, now) -> fit());
-            bench.paletteProperty().addListener((observed, before, now) -> canvas.setPalette(now));
+            painted = Observing.of(bench.paletteProperty(), canvas::setPalette);
             canvas.setPalette(bench.palette());
         }
 
         private void fit() {
             chart.setSize(Math.max(10, canvas.getWidth()), Math.max(10, canvas.getHeight()));
             chart.showLast(Math.min(BARS, Math.max(1, chart.bars().size())));
+        }
+
+        /** Lets go of the market and the window. */
+        void close() {
+            feed.close();
+            painted.close();
         }
 
         void open() {

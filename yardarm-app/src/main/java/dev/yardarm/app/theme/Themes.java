@@ -2,6 +2,7 @@ package dev.yardarm.app.theme;
 
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
+import dev.yardarm.chart.font.Typeface;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Surface;
 import java.io.IOException;
@@ -15,25 +16,24 @@ import javafx.scene.text.Font;
 
 /** Puts the themes on: the base style sheet of the controls, the colours of the theme, and what we make of both. */
 public final class Themes {
-    private static final String FAMILY = "IBM Plex Sans";
     private static final Map<Surface.Type, Font> FONTS = new EnumMap<>(Surface.Type.class);
 
     private Themes() {}
 
     /** Loads the fonts that ship with the application; called once before the first window. */
     public static void loadFonts() {
-        load("IBMPlexSans-Regular.ttf");
-        Font strong = load("IBMPlexSans-SemiBold.ttf");
-        FONTS.put(Surface.Type.SMALL, Font.font(FAMILY, 11));
-        FONTS.put(Surface.Type.BASE, Font.font(FAMILY, 12));
+        load(Typeface.REGULAR);
+        Font strong = load(Typeface.STRONG);
+        FONTS.put(Surface.Type.SMALL, Font.font(Typeface.FAMILY, 11));
+        FONTS.put(Surface.Type.BASE, Font.font(Typeface.FAMILY, 12));
         FONTS.put(Surface.Type.STRONG, Font.font(strong.getFamily(), 13));
     }
 
-    private static Font load(String name) {
-        try (InputStream file = Themes.class.getResourceAsStream("fonts/" + name)) {
+    private static Font load(Typeface face) {
+        try (InputStream file = face.open()) {
             return Font.loadFont(file, 12);
         } catch (IOException failed) {
-            throw new UncheckedIOException("the font " + name + " cannot be read", failed);
+            throw new UncheckedIOException("the font " + face + " cannot be read", failed);
         }
     }
 

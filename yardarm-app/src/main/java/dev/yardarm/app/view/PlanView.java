@@ -7,8 +7,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.desk.book.Books;
-import dev.yardarm.desk.command.Command;
-import dev.yardarm.desk.room.Studies;
+import dev.yardarm.desk.plan.PlanWork;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -34,19 +33,19 @@ public final class PlanView extends VBox {
         this.bench = bench;
         getStyleClass().add("view");
         setId("plan-view");
-        Studies studies = bench.room().studies();
+        PlanWork plans = bench.desk().planWork();
         NumberField account =
-                new NumberField("account", value -> setSizing(value, studies.riskPercent()), bench.desk()::tell);
+                new NumberField("account", value -> plans.setSizing(value, plans.riskPercent()), bench.desk()::tell);
         NumberField risk =
-                new NumberField("risk per trade", value -> setSizing(studies.account(), value), bench.desk()::tell);
+                new NumberField("risk per trade", value -> plans.setSizing(plans.account(), value), bench.desk()::tell);
         account.setId("standard-account");
         risk.setId("standard-risk");
-        account.setValue(studies.account(), 0);
-        risk.setValue(studies.riskPercent(), 2);
-        bench.viewProperty().addListener((observed, before, now) -> {
-            account.setValue(studies.account(), 0);
-            risk.setValue(studies.riskPercent(), 2);
-        });
+        Runnable sized = () -> {
+            account.setValue(plans.account(), 0);
+            risk.setValue(plans.riskPercent(), 2);
+        };
+        sized.run();
+        plans.onSizing(changed -> sized.run());
         account.setPrefWidth(110);
         risk.setPrefWidth(70);
         Label title = new Label("Plans");
@@ -73,14 +72,6 @@ public final class PlanView extends VBox {
             }
         });
         show();
-    }
-
-    private void setSizing(double account, double risk) {
-        if (!(account > 0) || !(risk > 0 && risk <= 100)) {
-            bench.desk().tell("The account must be above zero and the risk above 0 and at most 100 percent.");
-        } else {
-            bench.room().studies().setSizing(account, risk);
-        }
     }
 
     private void buildTable() {
@@ -178,12 +169,7 @@ public final class PlanView extends VBox {
     }
 
     private void remove(TradePlan plan) {
-        bench.desk()
-                .undo()
-                .execute(Command.of(
-                        "remove the plan of " + plan.instrument().code(),
-                        () -> bench.desk().books().setPlan(plan.instrument(), null),
-                        () -> bench.desk().books().setPlan(plan.instrument(), plan)));
+        bench.desk().planWork().remove(plan.instrument());
     }
 
     /** Puts the focus where work begins. */

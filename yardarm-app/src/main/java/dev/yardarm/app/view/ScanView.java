@@ -12,7 +12,6 @@ import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
-import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.scan.ScanRunner;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -351,28 +350,16 @@ public final class ScanView extends HBox {
         if (!check() || scan.conditions().isEmpty()) {
             return;
         }
-        List<Scan> scans = new ArrayList<>(bench.desk().books().scans());
-        scans.removeIf(each -> each.name().equals(scan.name()));
-        scans.add(scan);
-        bench.desk().books().setScans(scans);
+        bench.desk().scanWork().save(scan);
         bench.desk().tell("The scan '" + scan.name() + "' is saved.");
     }
 
     private void delete() {
         int chosen = saved.getSelectionModel().getSelectedIndex();
         if (chosen >= 0) {
-            List<Scan> scans = new ArrayList<>(bench.desk().books().scans());
-            Scan removed = scans.remove(chosen);
             bench.desk()
-                    .undo()
-                    .execute(Command.of(
-                            "delete the scan " + removed.name(),
-                            () -> bench.desk().books().setScans(scans),
-                            () -> {
-                                List<Scan> restored = new ArrayList<>(scans);
-                                restored.add(chosen, removed);
-                                bench.desk().books().setScans(restored);
-                            }));
+                    .scanWork()
+                    .delete(bench.desk().books().scans().get(chosen).name());
         }
     }
 

@@ -3,15 +3,17 @@ package dev.yardarm.app.view;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
-import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TableView;
@@ -25,7 +27,7 @@ import javafx.scene.layout.VBox;
 public final class WatchView extends VBox {
     private final Workbench bench;
     private final TableView<Alert> waiting = new TableView<>();
-    private final TableView<Alert> fired = new TableView<>();
+    private final TableView<Firing> fired = new TableView<>();
 
     public WatchView(Workbench bench) {
         this.bench = bench;
@@ -36,13 +38,13 @@ public final class WatchView extends VBox {
         waiting.setPlaceholder(Columns.empty("No alert waits. Choose a level or line on a chart and press M A,\n"
                 + "or right click it, to be told when price gets there."));
         fired.setPlaceholder(Columns.empty("Nothing has fired yet."));
-        build(waiting);
-        waiting.getColumns().add(Columns.words("Set", 150, alert -> time(alert, alert.setAt())));
-        waiting.getColumns().add(Columns.numbers("Level now", 90, alert -> level(alert)));
-        build(fired);
-        fired.getColumns().add(Columns.words("Fired", 150, alert -> time(alert, alert.firedAt())));
-        fired.getColumns().add(Columns.numbers("At price", 90, alert -> instrument(alert)
-                .map(each -> each.format().format(alert.firedPrice()))
+        build(waiting, Alert::instrument, this::drawing, Alert::trigger, Alert::timeframe, Alert::above);
+        waiting.getColumns().add(Columns.words("Set", 150, alert -> time(alert.instrument(), alert.setAt())));
+        waiting.getColumns().add(Columns.numbers("Level now", 90, this::level));
+        build(fired, Firing::instrument, this::drawing, Firing::trigger, Firing::timeframe, Firing::above);
+        fired.getColumns().add(Columns.words("Fired", 150, firing -> time(firing.instrument(), firing.at())));
+        fired.getColumns().add(Columns.numbers("At price", 90, firing -> instrument(firing.instrument())
+                .map(each -> each.format().format(firing.price()))
                 .orElse("")));
         Label first = new Label("Waiting");
         Label second = new Label("Fired");
@@ -54,37 +56,40 @@ public final class WatchView extends VBox {
         VBox.setVgrow(fired, Priority.ALWAYS);
         getChildren().addAll(first, waiting, second, fired, new HBox(6, remove));
         bench.desk().books().listen(subject -> {
-            if (subject == Books.Subject.ALERTS || subject == Books.Subject.DRAWINGS) {
+            if (subject == Books.Subject.ALERTS
+                    || subject == Books.Subject.FIRINGS
+                    || subject == Books.Subject.DRAWINGS) {
                 show();
             }
         });
+        bench.desk().alertRunner().listen(alert -> show());
         show();
     }
 
-    private void build(TableView<Alert> table) {
+    private <T> void build(
+            TableView<T> table,
+            Function<T, InstrumentId> of,
+            Function<T, String> on,
+            Function<T, Alert.Trigger> trigger,
+            Function<T, Timeframe> timeframe,
+            Predicate<T> above) {
         table.setFixedCellSize(28);
-        table.getColumns()
-                .add(Columns.words("Code", 70, alert -> alert.instrument().code()));
-        table.getColumns().add(Columns.words("Name", 180, alert -> instrument(alert)
+        table.getColumns().add(Columns.words("Code", 70, row -> of.apply(row).code()));
+        table.getColumns().add(Columns.words("Name", 180, row -> instrument(of.apply(row))
                 .map(Instrument::name)
-                .orElse("not there any more")));
-        table.getColumns().add(Columns.words("On", 130, this::drawing));
+                .orElse("not there now")));
+        table.getColumns().add(Columns.words("On", 130, on));
         table.getColumns()
                 .add(Columns.words(
                         "When",
                         190,
-                        alert -> alert.trigger() == Alert.Trigger.CLOSES_BEYOND
-                                ? "a bar of " + alert.timeframe() + " closes "
-                                        + (alert.above() ? "below it" : "above it")
-                                : "price " + (alert.above() ? "falls to it" : "rises to it")));
-        Columns.onOpen(table, alert -> bench.openChart(alert.instrument()));
+                        row -> trigger.apply(row) == Alert.Trigger.CLOSES_BEYOND
+                                ? "a bar of " + timeframe.apply(row) + " closes "
+                                        + (above.test(row) ? "below it" : "above it")
+                                : "price " + (above.test(row) ? "falls to it" : "rises to it")));
+        Columns.onOpen(table, row -> bench.openChart(of.apply(row)));
         Columns.onMenu(
-                table,
-                Map.of(
-                        "Open the chart",
-                        alert -> bench.openChart(alert.instrument()),
-                        "Remove the alert",
-                        alert -> bench.room().studies().removeAlert(alert)));
+                table, Map.of("Open the chart", row -> bench.openChart(of.apply(row)), "Remove", row -> remove(row)));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
             if (event.getCode() == KeyCode.DELETE) {
                 removeChosen();
@@ -93,59 +98,69 @@ public final class WatchView extends VBox {
         });
     }
 
-    private Optional<Instrument> instrument(Alert alert) {
-        return bench.desk().directory().find(alert.instrument());
+    private void remove(Object row) {
+        if (row instanceof Alert alert) {
+            bench.desk().alertWork().remove(alert.id());
+        } else if (row instanceof Firing firing) {
+            bench.desk().alertWork().remove(firing);
+        }
     }
 
-    private Optional<Drawing> found(Alert alert) {
-        return bench.desk().books().drawings(alert.instrument()).stream()
-                .filter(each -> each.id().equals(alert.drawing()))
+    private Optional<Instrument> instrument(InstrumentId id) {
+        return bench.desk().directory().find(id);
+    }
+
+    private Optional<Drawing> found(InstrumentId instrument, String drawing) {
+        return bench.desk().books().drawings(instrument).stream()
+                .filter(each -> each.id().equals(drawing))
                 .findFirst();
     }
 
     private String drawing(Alert alert) {
-        return found(alert).map(each -> each.title() + " of " + each.origin()).orElse("deleted drawing");
+        return found(alert.instrument(), alert.drawing())
+                .map(each -> each.title() + " of " + each.origin())
+                .orElse("deleted drawing");
+    }
+
+    private String drawing(Firing firing) {
+        return found(firing.instrument(), firing.drawing())
+                .map(each -> each.title() + " of " + each.origin())
+                .orElse(firing.on().isEmpty() ? "deleted drawing" : firing.on());
     }
 
     private String level(Alert alert) {
-        return instrument(alert)
-                .flatMap(each -> found(alert)
-                        .map(drawing -> each.format().format(bench.desk().valueNow(each, drawing))))
-                .orElse("");
+        double level = bench.desk().alertRunner().level(alert);
+        return Double.isNaN(level)
+                ? ""
+                : instrument(alert.instrument())
+                        .map(each -> each.format().format(level))
+                        .orElse("");
     }
 
-    private String time(Alert alert, long time) {
-        return instrument(alert)
+    private String time(InstrumentId instrument, long time) {
+        return instrument(instrument)
                 .map(each -> Readout.time(
                         time, Timeframe.MINUTE, bench.desk().calendar(each).zone()))
                 .orElse("");
     }
 
     private void show() {
-        List<Alert> all = new ArrayList<>(bench.desk().books().alerts());
-        waiting.getItems()
-                .setAll(all.stream().filter(alert -> !alert.hasFired()).toList());
+        Books books = bench.desk().books();
+        waiting.getItems().setAll(books.alerts().stream().filter(books::waits).toList());
         fired.getItems()
-                .setAll(all.stream()
-                        .filter(Alert::hasFired)
-                        .sorted(Comparator.comparingLong(Alert::firedAt).reversed())
+                .setAll(books.firings().stream()
+                        .sorted(Comparator.comparingLong(Firing::at).reversed())
                         .toList());
     }
 
     private void removeChosen() {
-        TableView<Alert> table = fired.isFocused() ? fired : waiting;
-        Alert chosen = table.getSelectionModel().getSelectedItem();
-        if (chosen == null) {
-            chosen = fired.getSelectionModel().getSelectedItem();
-        }
-        if (chosen != null) {
-            bench.room().studies().removeAlert(chosen);
-        }
+        Object chosen = fired.isFocused() ? null : waiting.getSelectionModel().getSelectedItem();
+        remove(chosen == null ? fired.getSelectionModel().getSelectedItem() : chosen);
     }
 
     /** Puts the focus where work begins. */
     public void focusStart() {
-        TableView<Alert> table = waiting.getItems().isEmpty() ? fired : waiting;
+        TableView<?> table = waiting.getItems().isEmpty() ? fired : waiting;
         table.requestFocus();
         if (table.getSelectionModel().isEmpty()) {
             table.getSelectionModel().select(0);

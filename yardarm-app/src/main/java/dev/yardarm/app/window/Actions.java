@@ -242,7 +242,8 @@ final class Actions {
             }
             return;
         }
-        if (!(room().chart().selection() instanceof Selection.Indicator chosen)) {
+        if (!(room().chart().selection() instanceof Selection.Layer chosen)
+                || room().chart().indicator(chosen.id()).isEmpty()) {
             bench.desk().tell("Choose an indicator or a drawing first, on the chart or in Layers.");
             return;
         }

@@ -12,6 +12,7 @@ import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
@@ -261,7 +262,7 @@ public final class MainWindow {
         }
     }
 
-    private void showAlert(Alert alert) {
+    private void showAlert(Firing alert) {
         Instrument instrument = desk.directory().find(alert.instrument()).orElse(null);
         if (instrument == null) {
             return;
@@ -270,7 +271,7 @@ public final class MainWindow {
                 + (alert.trigger() == Alert.Trigger.REACHES
                         ? "has reached the drawing"
                         : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
-                + " at " + instrument.format().format(alert.firedPrice()) + ".";
+                + " at " + instrument.format().format(alert.price()) + ".";
         desk.tell(text);
         alertNotice.setText(text);
         Tips.set(alertNotice, text + " Click to put this away; Watch keeps it.");

@@ -9,7 +9,6 @@ import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.room.Aspect;
 import dev.yardarm.desk.room.Layout;
-import dev.yardarm.desk.room.Studies;
 import dev.yardarm.desk.room.WorkspaceKeeper;
 import java.util.ArrayList;
 import java.util.List;
@@ -86,7 +85,6 @@ final class WorkspaceState {
 
     /** The workspace as it is now. */
     Documents.Workspace document() {
-        Studies studies = bench.room().studies();
         Documents.Window window = new Documents.Window(
                 stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
         List<Layout> all = bench.layouts().all();
@@ -99,15 +97,14 @@ final class WorkspaceState {
                 bench.themeProperty().get().name(),
                 bench.viewProperty().get().name(),
                 bench.room().listName(),
-                null,
                 page.listSide().isVisible(),
                 page.layersSide().isVisible(),
                 page.stripSide().isVisible(),
-                studies.account(),
-                studies.riskPercent(),
+                bench.desk().planWork().account(),
+                bench.desk().planWork().riskPercent(),
                 window,
                 line.recent(),
-                placed,
+                WorkspaceKeeper.entries(placed, bench.layouts()),
                 all.indexOf(bench.layouts().front()),
                 WorkspaceKeeper.captureLinks(bench.layouts()),
                 bench.overviewShownProperty().get(),
@@ -130,23 +127,24 @@ final class WorkspaceState {
             bench.room().setList(saved.list());
         }
         if (saved.account() > 0 && saved.riskPercent() > 0) {
-            bench.room().studies().setSizing(saved.account(), saved.riskPercent());
+            bench.desk().planWork().setSizing(saved.account(), saved.riskPercent());
         }
         page.show(page.listSide(), saved.listShown());
         page.show(page.layersSide(), saved.layersShown());
         page.show(page.stripSide(), saved.stripShown());
         line.setRecent(saved.recent());
         restoreWindow(saved.window());
-        if (!saved.layouts().isEmpty()) {
+        if (!saved.layouts().all().isEmpty()) {
             bench.overviewShownProperty().set(saved.overviewShown());
             page.showCard(saved.cardShown());
         }
         WorkspaceKeeper.restore(saved, bench.layouts());
         List<Layout> all = bench.layouts().all();
-        for (int at = 0;
-                windows != null && at < all.size() && at < saved.layouts().size();
-                at++) {
-            windows.place(all.get(at), saved.layouts().get(at).window());
+        List<Documents.Layout> read = saved.layouts().values();
+        if (windows != null && all.size() == read.size()) {
+            for (int at = 0; at < all.size(); at++) {
+                windows.place(all.get(at), read.get(at).window());
+            }
         }
         for (View view : View.values()) {
             if (view.name().equals(saved.view())) {

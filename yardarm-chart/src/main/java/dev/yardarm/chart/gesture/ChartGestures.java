@@ -216,12 +216,12 @@ public final class ChartGestures {
     /** What a click on a hit chooses. */
     private static Selection selectionOf(Hit hit) {
         if (hit instanceof Hit.OnIndicator on) {
-            return new Selection.Indicator(on.id());
+            return new Selection.Layer(on.id());
         }
         if (hit instanceof Hit.OnBracket) {
-            return new Selection.Plan();
+            return Selection.PLAN;
         }
-        return hit instanceof Hit.OnPrice ? new Selection.Price() : Selection.NONE;
+        return hit instanceof Hit.OnPrice ? Selection.PRICE : Selection.NONE;
     }
 
     public void drag(double x, double y) {

@@ -4,6 +4,7 @@ import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeAxis;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
@@ -40,23 +41,17 @@ public final class ChartModel {
     private Instrument instrument;
     private BarRequest request = BarRequest.of(Timeframe.DAY);
     private String madeFrom = "";
-    private BarForm form = BarForm.CANDLES;
     private ScaleChoice scale = ScaleChoice.STANDARD;
     private List<PaneChoice> paneChoices = List.of();
     private String maximisedPane = "";
-    private boolean volumeShown = true;
     private boolean breaksShown = true;
     private ZoneId zone;
     private List<EventMark> marks = List.of();
     private Function<String, Optional<PriceFormat>> formats = code -> Optional.empty();
     private LongSupplier clock = () -> Long.MIN_VALUE;
     private final AveragedView averaged = new AveragedView();
-    private List<IndicatorLayer> indicators = List.of();
-    private List<Drawing> drawings = List.of();
-    private boolean drawingsShown = true;
     private final DrawingPlaces places = new DrawingPlaces(this);
-    private List<Alert> alerts = List.of();
-    private TradePlan plan;
+    private final LayerStack layers = new LayerStack();
     private Selection selection = Selection.NONE;
     private ChartData data = ChartData.EMPTY;
     private TimeAxis axis;
@@ -161,7 +156,7 @@ public final class ChartModel {
 
     /** The prices that are drawn: averaged ones in the averaged form, else those of the bars. */
     public Bars drawnBars() {
-        return form == BarForm.AVERAGED && request.isTime() ? averaged.of(data.bars()) : data.bars();
+        return layers.form() == BarForm.AVERAGED && request.isTime() ? averaged.of(data.bars()) : data.bars();
     }
 
     public TimeAxis axis() {
@@ -169,11 +164,11 @@ public final class ChartModel {
     }
 
     public BarForm form() {
-        return form;
+        return layers.form();
     }
 
     public void setForm(BarForm newForm) {
-        form = newForm;
+        layers.setForm(newForm);
         panes = null;
     }
 
@@ -263,26 +258,36 @@ public final class ChartModel {
         formats = byCode;
     }
 
+    /** All layers, from the bars to the plan. */
+    public List<Layer> layers() {
+        return layers.all();
+    }
+
+    /** The one layer that a selection names; empty for nothing, several, or what is not there any more. */
+    public Optional<Layer> layer(Selection chosen) {
+        return layers.of(chosen);
+    }
+
     public boolean isVolumeShown() {
-        return volumeShown;
+        return layers.isVolumeShown();
     }
 
     public void setVolumeShown(boolean shown) {
-        volumeShown = shown;
+        layers.setVolumeShown(shown);
         panes = null;
     }
 
     public List<IndicatorLayer> indicators() {
-        return indicators;
+        return layers.indicators();
     }
 
     public void setIndicators(List<IndicatorLayer> layers) {
-        indicators = List.copyOf(layers);
+        this.layers.setIndicators(layers);
         panes = null;
     }
 
     public Optional<IndicatorLayer> indicator(String id) {
-        return indicators.stream().filter(layer -> layer.id().equals(id)).findFirst();
+        return layers.indicator(id);
     }
 
     /** The name of an indicator with its numbers, and whose output it reads when that is another's on the chart. */
@@ -295,26 +300,26 @@ public final class ChartModel {
     }
 
     public List<Drawing> drawings() {
-        return drawings;
+        return layers.drawings();
     }
 
     public void setDrawings(List<Drawing> newDrawings) {
-        drawings = List.copyOf(newDrawings);
-        places.keep(drawings);
+        layers.setDrawings(newDrawings);
+        places.keep(layers.drawings());
     }
 
     /** True unless all drawings are hidden for now. */
     public boolean areDrawingsShown() {
-        return drawingsShown;
+        return layers.areDrawingsShown();
     }
 
     public void setDrawingsShown(boolean shown) {
-        drawingsShown = shown;
+        layers.setDrawingsShown(shown);
     }
 
     /** True when a drawing is to be seen on this chart. */
     public boolean shows(Drawing drawing) {
-        return drawingsShown && drawing.showsOn(timeframe());
+        return layers.areDrawingsShown() && drawing.showsOn(timeframe());
     }
 
     /** Where the drawings lie. */
@@ -323,7 +328,9 @@ public final class ChartModel {
     }
 
     public Optional<Drawing> drawing(String id) {
-        return drawings.stream().filter(drawing -> drawing.id().equals(id)).findFirst();
+        return layers.drawings().stream()
+                .filter(drawing -> drawing.id().equals(id))
+                .findFirst();
     }
 
     /** The ids of the drawings that are chosen and moved with one: its group as far as it is shown, else it alone. */
@@ -331,7 +338,7 @@ public final class ChartModel {
         String group = drawing(id).map(each -> each.place().group()).orElse("");
         return group.isEmpty()
                 ? List.of(id)
-                : drawings.stream()
+                : layers.drawings().stream()
                         .filter(each -> each.place().group().equals(group) && shows(each))
                         .map(Drawing::id)
                         .toList();
@@ -342,25 +349,47 @@ public final class ChartModel {
         List<String> ids = selection.drawings();
         return ids.isEmpty()
                 ? List.of()
-                : drawings.stream().filter(each -> ids.contains(each.id())).toList();
+                : layers.drawings().stream()
+                        .filter(each -> ids.contains(each.id()))
+                        .toList();
     }
 
     public List<Alert> alerts() {
-        return alerts;
+        return layers.alerts();
     }
 
-    /** The alerts of the instrument, waiting and fired. */
+    /** Layers that are kept but cannot be shown now. */
+    public List<UnknownLayer> unknownLayers() {
+        return layers.unknown();
+    }
+
+    /** Keeps layers that cannot be shown now. */
+    public void setUnknownLayers(List<UnknownLayer> layers) {
+        this.layers.setUnknown(layers);
+    }
+
+    /** What went off on the instrument. */
+    public List<Firing> firings() {
+        return layers.firings();
+    }
+
+    /** Shows what went off on the instrument. */
+    public void setFirings(List<Firing> newFirings) {
+        layers.setFirings(newFirings);
+    }
+
+    /** The alerts that wait on the instrument. */
     public void setAlerts(List<Alert> newAlerts) {
-        alerts = List.copyOf(newAlerts);
+        layers.setAlerts(newAlerts);
     }
 
     public Optional<TradePlan> plan() {
-        return Optional.ofNullable(plan);
+        return layers.plan();
     }
 
     public void setPlan(TradePlan newPlan) {
-        boolean appearsOrGoes = plan == null != (newPlan == null);
-        plan = newPlan;
+        boolean appearsOrGoes = layers.plan().isPresent() != (newPlan != null);
+        layers.setPlan(newPlan);
         if (appearsOrGoes && following) {
             follow();
         }
@@ -411,7 +440,7 @@ public final class ChartModel {
 
     /** Space kept free behind the newest bar; more when a plan's bracket stands there. */
     private double freeRight() {
-        return compact ? 4 : plan == null ? FREE_RIGHT : FREE_FOR_PLAN;
+        return compact ? 4 : layers.plan().isEmpty() ? FREE_RIGHT : FREE_FOR_PLAN;
     }
 
     /** Puts the right edge at a moment. */

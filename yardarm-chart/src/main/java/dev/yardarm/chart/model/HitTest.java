@@ -5,7 +5,9 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /** Finds what lies under a point: handles before lines, drawings before indicators, indicators before bars. */
 public final class HitTest {
@@ -16,7 +18,47 @@ public final class HitTest {
     /** Drawings of more points are moved as a whole. */
     private static final int MOST_HANDLES = 120;
 
+    /** What of one kind of layer lies under a point of a pane; null for nothing. */
+    private interface KindHit {
+        Hit at(ChartModel chart, Pane pane, double x, double y);
+    }
+
+    /** Each kind of layer, the uppermost first. */
+    private static final Map<Class<? extends Layer>, KindHit> KINDS = kinds();
+
     private HitTest() {}
+
+    private static Map<Class<? extends Layer>, KindHit> kinds() {
+        Map<Class<? extends Layer>, KindHit> all = new LinkedHashMap<>();
+        all.put(PlanLayer.class, (chart, pane, x, y) -> pane.kind() == Pane.Kind.PRICE ? onPlan(chart, x, y) : null);
+        all.put(
+                DrawingLayer.class,
+                (chart, pane, x, y) -> pane.kind() == Pane.Kind.PRICE ? onDrawing(chart, x, y) : null);
+        all.put(IndicatorLayer.class, HitTest::onIndicator);
+        // Neither has a body that a press could mean.
+        all.put(UnknownLayer.class, (chart, pane, x, y) -> null);
+        all.put(VolumeLayer.class, (chart, pane, x, y) -> null);
+        all.put(
+                BarsLayer.class,
+                (chart, pane, x, y) -> pane.kind() == Pane.Kind.PRICE && isOnBar(chart, x, y)
+                        ? new Hit.OnPrice(chart.time().bar(x))
+                        : null);
+        return all;
+    }
+
+    /** True when a kind of layer can be found under the pointer, or is known not to. */
+    public static boolean has(Class<?> kind) {
+        return KINDS.containsKey(kind);
+    }
+
+    private static Hit onIndicator(ChartModel chart, Pane pane, double x, double y) {
+        for (IndicatorLayer layer : pane.indicators()) {
+            if (layer.style().visible() && isOnIndicator(chart, pane, layer, x, y)) {
+                return new Hit.OnIndicator(layer.id());
+            }
+        }
+        return null;
+    }
 
     public static Hit at(ChartModel chart, double x, double y) {
         if (chart.instrument().isEmpty() || x < 0 || y < 0 || x > chart.width() || y > chart.height()) {
@@ -41,20 +83,11 @@ public final class HitTest {
         if (x >= chart.plotRight() && !chart.isCompact()) {
             return new Hit.PriceAxis(pane);
         }
-        if (pane.kind() == Pane.Kind.PRICE) {
-            Hit found = onPlan(chart, x, y);
-            found = found != null ? found : onDrawing(chart, x, y);
+        for (KindHit kind : KINDS.values()) {
+            Hit found = kind.at(chart, pane, x, y);
             if (found != null) {
                 return found;
             }
-        }
-        for (IndicatorLayer layer : pane.indicators()) {
-            if (layer.style().visible() && isOnIndicator(chart, pane, layer, x, y)) {
-                return new Hit.OnIndicator(layer.id());
-            }
-        }
-        if (pane.kind() == Pane.Kind.PRICE && isOnBar(chart, x, y)) {
-            return new Hit.OnPrice(chart.time().bar(x));
         }
         return new Hit.OnPane(pane);
     }

@@ -22,7 +22,8 @@ public record IndicatorLayer(
         LayerStyle style,
         String pane,
         LayerScale scale,
-        Higher higher) {
+        Higher higher)
+        implements Layer {
     /** A higher timeframe an indicator is computed on: its complete bars, or the unfinished one too. */
     public record Higher(Timeframe timeframe, boolean forming) {}
 

@@ -12,10 +12,14 @@ public sealed interface Selection {
     /** Nothing. */
     record None() implements Selection {}
 
-    /** The bars themselves. */
-    record Price() implements Selection {}
+    /** One layer that is no drawing, by its id. */
+    record Layer(String id) implements Selection {}
 
-    record Indicator(String id) implements Selection {}
+    /** The bars themselves. */
+    Selection PRICE = new Layer(BarsLayer.ID);
+
+    /** The plan. */
+    Selection PLAN = new Layer(PlanLayer.ID);
 
     /** One drawing alone. */
     record Drawing(String id) implements Selection {}
@@ -29,8 +33,6 @@ public sealed interface Selection {
             }
         }
     }
-
-    record Plan() implements Selection {}
 
     /** Any number of drawings as what is chosen; nothing for none. */
     static Selection ofDrawings(Collection<String> ids) {

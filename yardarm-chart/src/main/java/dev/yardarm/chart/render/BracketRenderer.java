@@ -22,7 +22,7 @@ final class BracketRenderer {
     void paint(ChartModel chart, TradePlan plan, Palette palette, Surface surface) {
         BracketLayout bracket = BracketLayout.of(chart, plan);
         double line = Math.max(surface.hairline(), surface.snap(1));
-        boolean chosen = chart.selection() instanceof Selection.Plan;
+        boolean chosen = chart.selection().equals(Selection.PLAN);
         double thick = chosen ? 2 * line : line;
         lines.clear();
         double spine = surface.snap(bracket.spineX());

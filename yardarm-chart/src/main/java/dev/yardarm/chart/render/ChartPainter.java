@@ -1,12 +1,20 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.model.BarsLayer;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.DrawingLayer;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.PlanLayer;
+import dev.yardarm.chart.model.UnknownLayer;
+import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.core.bars.BarRule;
+import java.util.LinkedHashMap;
+import java.util.Map;
 
 /**
  * Draws a whole chart: ground, grid, panes with their layers, axes with their tags. What follows the pointer is not
@@ -22,6 +30,7 @@ public final class ChartPainter {
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
+    private final Map<Class<? extends Layer>, KindPainter> kinds = kinds();
     private final double[] rectangle = new double[4];
 
     public void paint(ChartModel chart, Palette palette, Surface surface) {
@@ -39,7 +48,9 @@ public final class ChartPainter {
                 continue;
             }
             surface.beginClip(0, pane.top(), chart.plotRight(), pane.bottom() - pane.top());
-            paintPane(chart, pane, palette, surface);
+            for (KindPainter kind : kinds.values()) {
+                kind.paint(chart, pane, palette, surface);
+            }
             surface.endClip();
         }
         marks.paintEvents(chart, palette, surface);
@@ -48,26 +59,55 @@ public final class ChartPainter {
         }
     }
 
-    private void paintPane(ChartModel chart, Pane pane, Palette palette, Surface surface) {
-        switch (pane.kind()) {
-            case PRICE -> {
-                if (chart.request().rule() instanceof BarRule.PointFigure rule) {
-                    boxes.paint(chart, rule, pane.scale(), palette, surface);
-                } else {
-                    bars.paint(chart, pane.scale(), palette, surface);
+    /** Paints all layers of one kind that lie in a pane. */
+    private interface KindPainter {
+        void paint(ChartModel chart, Pane pane, Palette palette, Surface surface);
+    }
+
+    /** How each kind of layer is painted, from the ground up. */
+    private Map<Class<? extends Layer>, KindPainter> kinds() {
+        Map<Class<? extends Layer>, KindPainter> all = new LinkedHashMap<>();
+        all.put(BarsLayer.class, this::paintBars);
+        all.put(VolumeLayer.class, (chart, pane, palette, surface) -> {
+            if (pane.kind() == Pane.Kind.VOLUME) {
+                volume.paint(chart, pane.scale(), palette, surface);
+            }
+        });
+        all.put(IndicatorLayer.class, (chart, pane, palette, surface) -> {
+            for (IndicatorLayer layer : pane.indicators()) {
+                if (layer.style().showsOn(chart.timeframe())) {
+                    layers.paint(chart, pane, layer, palette, surface);
                 }
             }
-            case VOLUME -> volume.paint(chart, pane.scale(), palette, surface);
-            case INDICATOR -> {}
-        }
-        for (IndicatorLayer layer : pane.indicators()) {
-            if (layer.style().showsOn(chart.timeframe())) {
-                layers.paint(chart, pane, layer, palette, surface);
+        });
+        // What cannot be understood is listed, not painted.
+        all.put(UnknownLayer.class, (chart, pane, palette, surface) -> {});
+        all.put(DrawingLayer.class, (chart, pane, palette, surface) -> {
+            if (pane.kind() == Pane.Kind.PRICE) {
+                drawings.paint(chart, palette, surface);
             }
+        });
+        all.put(PlanLayer.class, (chart, pane, palette, surface) -> {
+            if (pane.kind() == Pane.Kind.PRICE) {
+                chart.plan().ifPresent(plan -> bracket.paint(chart, plan, palette, surface));
+            }
+        });
+        return all;
+    }
+
+    /** True when a kind of layer has its way of being painted. */
+    public boolean has(Class<?> kind) {
+        return kinds.containsKey(kind);
+    }
+
+    private void paintBars(ChartModel chart, Pane pane, Palette palette, Surface surface) {
+        if (pane.kind() != Pane.Kind.PRICE) {
+            return;
         }
-        if (pane.kind() == Pane.Kind.PRICE) {
-            drawings.paint(chart, palette, surface);
-            chart.plan().ifPresent(plan -> bracket.paint(chart, plan, palette, surface));
+        if (chart.request().rule() instanceof BarRule.PointFigure rule) {
+            boxes.paint(chart, rule, pane.scale(), palette, surface);
+        } else {
+            bars.paint(chart, pane.scale(), palette, surface);
         }
     }
 

@@ -8,7 +8,7 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
-import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.drawing.Agreement;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Sketch;
@@ -45,10 +45,8 @@ final class DrawingRenderer {
         }
         if (!chart.isCompact()) {
             paintAgreements(chart, inView, palette, surface);
-            for (Alert alert : chart.alerts()) {
-                if (alert.hasFired()) {
-                    paintFired(chart, alert, palette, surface);
-                }
+            for (Firing firing : chart.firings()) {
+                paintFired(chart, firing, palette, surface);
             }
         }
     }
@@ -242,10 +240,10 @@ final class DrawingRenderer {
     }
 
     /** A small flag at the bar and price of firing: a mast in ink and a pennant in the signal colour. */
-    private void paintFired(ChartModel chart, Alert alert, Palette palette, Surface surface) {
+    private void paintFired(ChartModel chart, Firing firing, Palette palette, Surface surface) {
         Bars bars = chart.bars();
-        int bar = Math.min(bars.size() - 1, chart.axis().bar(alert.firedAt() - 1));
-        double y = surface.snap(chart.price().y(alert.firedPrice()));
+        int bar = Math.min(bars.size() - 1, chart.axis().bar(firing.at() - 1));
+        double y = surface.snap(chart.price().y(firing.price()));
         if (bar < 0) {
             return;
         }

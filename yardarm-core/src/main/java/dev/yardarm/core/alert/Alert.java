@@ -5,12 +5,11 @@ import dev.yardarm.core.instrument.InstrumentId;
 import java.util.Objects;
 
 /**
- * An alert on a drawing.
+ * An alert on a drawing, from when it is set until it fires. That it fired is not part of it: a {@link Firing} says so.
  *
  * @param timeframe the bars whose close counts, for {@link Trigger#CLOSES_BEYOND}
  * @param above whether the price stood above the drawing when the alert was set
- * @param firedAt when it fired, 0 while it waits
- * @param firedPrice the price at which it fired
+ * @param setAt when it was set or armed again, microseconds UTC
  */
 public record Alert(
         String id,
@@ -19,9 +18,7 @@ public record Alert(
         Trigger trigger,
         Timeframe timeframe,
         boolean above,
-        long setAt,
-        long firedAt,
-        double firedPrice) {
+        long setAt) {
     /** What makes it fire. */
     public enum Trigger {
         /** A trade at the drawing's price or through it. */
@@ -48,16 +45,8 @@ public record Alert(
         Objects.requireNonNull(timeframe);
     }
 
-    public boolean hasFired() {
-        return firedAt != 0;
-    }
-
-    public Alert fired(long time, double price) {
-        return new Alert(id, instrument, drawing, trigger, timeframe, above, setAt, time, price);
-    }
-
     /** The same alert waiting again from a moment on, with price on the given side. */
     public Alert armed(long time, boolean nowAbove) {
-        return new Alert(id, instrument, drawing, trigger, timeframe, nowAbove, time, 0, 0);
+        return new Alert(id, instrument, drawing, trigger, timeframe, nowAbove, time);
     }
 }

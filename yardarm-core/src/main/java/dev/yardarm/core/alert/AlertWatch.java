@@ -14,6 +14,7 @@ import java.util.Optional;
  */
 public final class AlertWatch {
     private final Alert alert;
+    private final String on;
     private final Drawing.Path path;
     private final BarGrid grid;
     private BarGrid.Slot slot;
@@ -22,6 +23,7 @@ public final class AlertWatch {
 
     public AlertWatch(Alert alert, Drawing drawing, TradingCalendar calendar) {
         this.alert = alert;
+        this.on = drawing.title();
         this.path = drawing.path(calendar);
         this.grid = new BarGrid(calendar, alert.timeframe());
     }
@@ -30,16 +32,16 @@ public final class AlertWatch {
         return alert;
     }
 
-    /** Takes in a trade; returns the fired alert when this trade, or the bar it ended, makes it fire. */
-    public Optional<Alert> onTrade(long time, double price) {
+    /** Takes in a trade; returns the firing when this trade, or the bar it ended, makes it fire. */
+    public Optional<Firing> onTrade(long time, double price) {
         if (time < alert.setAt()) {
             return Optional.empty();
         }
-        Optional<Alert> fired = onTime(time);
+        Optional<Firing> fired = onTime(time);
         if (fired.isEmpty() && alert.trigger() == Alert.Trigger.REACHES) {
             double level = path.priceAt(time);
             if (alert.above() ? price <= level : price >= level) {
-                fired = Optional.of(alert.fired(time, price));
+                fired = Optional.of(firing(time, price, time));
             }
         }
         if (slot == null) {
@@ -51,7 +53,7 @@ public final class AlertWatch {
     }
 
     /** Takes in that time has passed without a trade; a bar may have closed. */
-    public Optional<Alert> onTime(long time) {
+    public Optional<Firing> onTime(long time) {
         if (slot == null || time < slot.closeTime()) {
             return Optional.empty();
         }
@@ -62,6 +64,10 @@ public final class AlertWatch {
         }
         double level = path.priceAt(Math.max(lastTime, closed - 1));
         boolean beyond = alert.above() ? lastPrice < level : lastPrice > level;
-        return beyond ? Optional.of(alert.fired(closed, lastPrice)) : Optional.empty();
+        return beyond ? Optional.of(firing(closed, lastPrice, closed - 1)) : Optional.empty();
+    }
+
+    private Firing firing(long at, double price, long within) {
+        return Firing.of(alert, on, at, price, grid.slotAt(within).openTime());
     }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
  *
  * @param madeAt when it was made, microseconds UTC; also where its bracket starts on the chart
  * @param riskPercent part of the account put at risk, in percent
+ * @param endedAt when another plan took its place, microseconds UTC; 0 while it stands
  */
 public record TradePlan(
         String id,
@@ -20,11 +21,36 @@ public record TradePlan(
         double stop,
         double target,
         double account,
-        double riskPercent) {
+        double riskPercent,
+        long endedAt) {
     public TradePlan {
         Objects.requireNonNull(id);
         Objects.requireNonNull(instrument);
         Objects.requireNonNull(timeframe);
+    }
+
+    /** A plan that stands. */
+    public TradePlan(
+            String id,
+            InstrumentId instrument,
+            Timeframe timeframe,
+            long madeAt,
+            double entry,
+            double stop,
+            double target,
+            double account,
+            double riskPercent) {
+        this(id, instrument, timeframe, madeAt, entry, stop, target, account, riskPercent, 0);
+    }
+
+    /** True while no other plan has taken its place. */
+    public boolean stands() {
+        return endedAt == 0;
+    }
+
+    /** The same plan, ended at a moment. */
+    public TradePlan ended(long time) {
+        return new TradePlan(id, instrument, timeframe, madeAt, entry, stop, target, account, riskPercent, time);
     }
 
     /** True when price is expected to rise: the stop lies below the entry. */
@@ -77,10 +103,12 @@ public record TradePlan(
     }
 
     public TradePlan withPrices(double newEntry, double newStop, double newTarget) {
-        return new TradePlan(id, instrument, timeframe, madeAt, newEntry, newStop, newTarget, account, riskPercent);
+        return new TradePlan(
+                id, instrument, timeframe, madeAt, newEntry, newStop, newTarget, account, riskPercent, endedAt);
     }
 
     public TradePlan withAccount(double newAccount, double newRiskPercent) {
-        return new TradePlan(id, instrument, timeframe, madeAt, entry, stop, target, newAccount, newRiskPercent);
+        return new TradePlan(
+                id, instrument, timeframe, madeAt, entry, stop, target, newAccount, newRiskPercent, endedAt);
     }
 }

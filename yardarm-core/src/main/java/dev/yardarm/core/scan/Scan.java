@@ -20,6 +20,11 @@ public record Scan(String name, String list, Timeframe timeframe, List<String> c
         conditions = List.copyOf(conditions);
     }
 
+    /** The same over another list. */
+    public Scan over(String otherList) {
+        return new Scan(name, otherList, timeframe, conditions);
+    }
+
     /**
      * Reads the conditions.
      *

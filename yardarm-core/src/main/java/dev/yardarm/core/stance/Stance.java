@@ -41,6 +41,11 @@ public record Stance(InstrumentId instrument, Kind kind, String reason, String n
         return new Stance(instrument, Kind.NONE, "", "", 0);
     }
 
+    /** The same at another moment. */
+    public Stance at(long time) {
+        return new Stance(instrument, kind, reason, note, time);
+    }
+
     public Stance withKind(Kind newKind, String newReason, long time) {
         return new Stance(instrument, newKind, newKind == Kind.SKIP ? newReason : "", note, time);
     }

@@ -19,9 +19,7 @@ class AlertWatchTest {
 
     private static AlertWatch watch(Alert.Trigger trigger, boolean above) {
         return new AlertWatch(
-                new Alert("a", new InstrumentId("s", "X"), "d", trigger, Timeframe.MINUTES_5, above, 0, 0, 0),
-                LEVEL,
-                CLOCK);
+                new Alert("a", new InstrumentId("s", "X"), "d", trigger, Timeframe.MINUTES_5, above, 0), LEVEL, CLOCK);
     }
 
     @Test
@@ -30,9 +28,10 @@ class AlertWatchTest {
         assertThat(watch.onTrade(10, 101)).isEmpty();
         assertThat(watch.onTrade(20, 100.01)).isEmpty();
         assertThat(watch.onTrade(30, 100)).hasValueSatisfying(fired -> {
-            assertThat(fired.hasFired()).isTrue();
-            assertThat(fired.firedAt()).isEqualTo(30);
-            assertThat(fired.firedPrice()).isEqualTo(100);
+            assertThat(fired.key()).isEqualTo(new Firing.Key("a", 0));
+            assertThat(fired.on()).isEqualTo(LEVEL.title());
+            assertThat(fired.at()).isEqualTo(30);
+            assertThat(fired.price()).isEqualTo(100);
         });
     }
 
@@ -45,8 +44,7 @@ class AlertWatchTest {
 
     @Test
     void tradesFromBeforeItWasSetDoNotCount() {
-        Alert alert =
-                new Alert("a", new InstrumentId("s", "X"), "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 100, 0, 0);
+        Alert alert = new Alert("a", new InstrumentId("s", "X"), "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 100);
         AlertWatch watch = new AlertWatch(alert, LEVEL, CLOCK);
         assertThat(watch.onTrade(99, 90)).isEmpty();
         assertThat(watch.onTrade(100, 90)).isPresent();
@@ -60,10 +58,10 @@ class AlertWatchTest {
         assertThat(watch.onTrade(5 * Times.MINUTE + 1, 100.5)).isEmpty();
         assertThat(watch.onTrade(9 * Times.MINUTE, 99.5)).isEmpty();
         assertThat(watch.onTime(10 * Times.MINUTE - 1)).isEmpty();
-        Optional<Alert> fired = watch.onTime(10 * Times.MINUTE);
+        Optional<Firing> fired = watch.onTime(10 * Times.MINUTE);
         assertThat(fired).hasValueSatisfying(alert -> {
-            assertThat(alert.firedAt()).isEqualTo(10 * Times.MINUTE);
-            assertThat(alert.firedPrice()).isEqualTo(99.5);
+            assertThat(alert.at()).isEqualTo(10 * Times.MINUTE);
+            assertThat(alert.price()).isEqualTo(99.5);
         });
     }
 
@@ -72,7 +70,7 @@ class AlertWatchTest {
         AlertWatch watch = watch(Alert.Trigger.CLOSES_BEYOND, false);
         assertThat(watch.onTrade(10, 101)).isEmpty();
         assertThat(watch.onTrade(7 * Times.MINUTE, 90))
-                .hasValueSatisfying(alert -> assertThat(alert.firedPrice()).isEqualTo(101));
+                .hasValueSatisfying(alert -> assertThat(alert.price()).isEqualTo(101));
     }
 
     @Test

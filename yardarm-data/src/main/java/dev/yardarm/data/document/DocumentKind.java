@@ -1,36 +1,62 @@
 package dev.yardarm.data.document;
 
+import java.util.List;
+
 /**
  * A kind of document: its format and version as they stand in the file, the folder it lives in, and what it is called.
  *
  * @param format like {@code yardarm/tracing}; the schema is {@code schema/tracing.schema.json}
  * @param folder below the store's folder, empty for the folder itself
+ * @param codec how it stands in JSON
+ * @param migrations from each version to the next, the first from version 1
  */
-public record DocumentKind<T>(String format, int version, String folder, String title, Class<T> type) {
-    public static final DocumentKind<Documents.Workspace> WORKSPACE =
-            new DocumentKind<>("yardarm/workspace", 2, "", "workspace", Documents.Workspace.class);
-    public static final DocumentKind<Documents.Tracing> TRACING =
-            new DocumentKind<>("yardarm/tracing", 1, "tracings", "tracing", Documents.Tracing.class);
-    public static final DocumentKind<Documents.Lists> LISTS =
-            new DocumentKind<>("yardarm/lists", 1, "", "lists", Documents.Lists.class);
-    public static final DocumentKind<Documents.Stances> STANCES =
-            new DocumentKind<>("yardarm/stances", 1, "", "stances", Documents.Stances.class);
-    public static final DocumentKind<Documents.Alerts> ALERTS =
-            new DocumentKind<>("yardarm/alerts", 1, "", "alerts", Documents.Alerts.class);
-    public static final DocumentKind<Documents.Plans> PLANS =
-            new DocumentKind<>("yardarm/plans", 1, "", "plans", Documents.Plans.class);
-    public static final DocumentKind<Documents.Scans> SCANS =
-            new DocumentKind<>("yardarm/scans", 1, "", "scans", Documents.Scans.class);
-    public static final DocumentKind<Documents.Market> MARKET =
-            new DocumentKind<>("yardarm/market", 1, "", "market clock", Documents.Market.class);
+public record DocumentKind<T>(
+        String format, int version, String folder, String title, Codec<T> codec, List<Migration> migrations) {
+    public static final DocumentKind<Documents.Workspace> WORKSPACE = plain(
+            "workspace",
+            "workspace",
+            Documents.Workspace.class,
+            OlderForms::chartsToLayouts,
+            OlderForms::workspaceScales);
+    public static final DocumentKind<Documents.Tracing> TRACING = new DocumentKind<>(
+            "yardarm/tracing",
+            1,
+            "tracings",
+            "tracing",
+            Codec.mended(Documents.Tracing.class, DrawingMender::mend),
+            List.of());
+    public static final DocumentKind<Entries<Documents.NamedList>> LISTS = entries("lists", Documents.NamedList.class);
+    public static final DocumentKind<Entries<StanceEntry>> STANCES =
+            entries("stances", StanceEntry.class, Migration.NOTHING);
+    public static final DocumentKind<Entries<AlertEntry>> ALERTS =
+            entries("alerts", AlertEntry.class, OlderForms::alertsWithoutFirings);
+    public static final DocumentKind<Entries<FiringEntry>> FIRINGS = entries("firings", FiringEntry.class);
+    public static final DocumentKind<Entries<PlanEntry>> PLANS =
+            entries("plans", PlanEntry.class, OlderForms::plansThatStand);
+    public static final DocumentKind<Entries<ScanEntry>> SCANS = entries("scans", ScanEntry.class);
+    public static final DocumentKind<Documents.Market> MARKET = plain("market", "market clock", Documents.Market.class);
     public static final DocumentKind<Documents.Instruments> INSTRUMENTS =
-            new DocumentKind<>("yardarm/instruments", 1, "", "instruments", Documents.Instruments.class);
-    public static final DocumentKind<Documents.Presets> PRESETS =
-            new DocumentKind<>("yardarm/presets", 1, "", "presets", Documents.Presets.class);
+            plain("instruments", "instruments", Documents.Instruments.class);
+    public static final DocumentKind<Entries<Documents.Preset>> PRESETS =
+            entries("presets", Documents.Preset.class, OlderForms::presetScales);
     public static final DocumentKind<Documents.Export> EXPORT =
-            new DocumentKind<>("yardarm/workspace-export", 1, "", "exported workspace", Documents.Export.class);
-    public static final DocumentKind<Documents.Keys> KEYS =
-            new DocumentKind<>("yardarm/keys", 1, "", "keys", Documents.Keys.class);
+            plain("workspace-export", "exported workspace", Documents.Export.class, OlderForms::exportScales);
+    public static final DocumentKind<Documents.Keys> KEYS = plain("keys", "keys", Documents.Keys.class);
     public static final DocumentKind<Documents.Habits> HABITS =
-            new DocumentKind<>("yardarm/habits", 1, "", "habits", Documents.Habits.class);
+            plain("habits", "habits", Documents.Habits.class, OlderForms::habitScales);
+
+    public DocumentKind {
+        migrations = List.copyOf(migrations);
+    }
+
+    private static <T> DocumentKind<T> plain(String name, String title, Class<T> type, Migration... migrations) {
+        return new DocumentKind<>(
+                "yardarm/" + name, migrations.length + 1, "", title, Codec.of(type), List.of(migrations));
+    }
+
+    /** A list of entries, called in its file as the document is. */
+    private static <E> DocumentKind<Entries<E>> entries(String name, Class<E> type, Migration... migrations) {
+        return new DocumentKind<>(
+                "yardarm/" + name, migrations.length + 1, "", name, Entries.codec(name, type), List.of(migrations));
+    }
 }

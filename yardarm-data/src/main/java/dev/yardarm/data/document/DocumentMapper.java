@@ -26,6 +26,8 @@ final class DocumentMapper {
         asWord(words, InstrumentId.class, InstrumentId::parse);
         asWord(words, Timeframe.class, text -> Timeframe.parse(text)
                 .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is no timeframe")));
+        words.addDeserializer(Entries.class, new Entries.Reader(Object.class));
+        words.addSerializer(Entries.class, new Entries.Writer());
         return new ObjectMapper()
                 .registerModule(words)
                 .setVisibility(PropertyAccessor.ALL, Visibility.NONE)

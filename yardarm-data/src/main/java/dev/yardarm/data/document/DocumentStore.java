@@ -138,12 +138,12 @@ public final class DocumentStore {
                     + kind.version());
         }
         object.remove(List.of("format", "version"));
-        if (kind.equals(DocumentKind.TRACING)) {
-            DrawingMender.mend(mapper, object);
-        }
         try {
-            return mapper.treeToValue(object, kind.type());
-        } catch (JsonProcessingException | IllegalArgumentException bad) {
+            for (int from = Math.max(1, version); from < kind.version(); from++) {
+                kind.migrations().get(from - 1).bring(object);
+            }
+            return kind.codec().read(mapper, object);
+        } catch (JsonProcessingException | RuntimeException bad) {
             String problem = bad instanceof JsonProcessingException json ? json.getOriginalMessage() : bad.getMessage();
             throw new IOException("its content does not fit: " + problem);
         }
@@ -278,7 +278,7 @@ public final class DocumentStore {
         ObjectNode object = mapper.createObjectNode();
         object.put("format", kind.format());
         object.put("version", kind.version());
-        object.setAll((ObjectNode) mapper.valueToTree(document));
+        object.setAll(kind.codec().write(mapper, document));
         return mapper.writeValueAsBytes(object);
     }
 

@@ -1,11 +1,7 @@
 package dev.yardarm.data.document;
 
-import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.core.plan.TradePlan;
-import dev.yardarm.core.scan.Scan;
-import dev.yardarm.core.stance.Stance;
 import java.util.List;
 import java.util.Map;
 
@@ -42,13 +38,6 @@ public final class Documents {
         }
     }
 
-    /** All lists, in their order. */
-    public record Lists(List<NamedList> lists) {
-        public Lists {
-            lists = kept(lists);
-        }
-    }
-
     /**
      * A list of instruments.
      *
@@ -64,31 +53,6 @@ public final class Documents {
         }
     }
 
-    public record Stances(List<Stance> stances) {
-        public Stances {
-            stances = kept(stances);
-        }
-    }
-
-    /** Waiting and fired alerts, in the order they were set. */
-    public record Alerts(List<Alert> alerts) {
-        public Alerts {
-            alerts = kept(alerts);
-        }
-    }
-
-    public record Plans(List<TradePlan> plans) {
-        public Plans {
-            plans = kept(plans);
-        }
-    }
-
-    public record Scans(List<Scan> scans) {
-        public Scans {
-            scans = kept(scans);
-        }
-    }
-
     /** @param time what time it is in the simulated market, microseconds UTC */
     public record Market(long seed, long time, double speed) {}
 
@@ -99,21 +63,24 @@ public final class Documents {
         }
     }
 
-    /** @param zone time zone of the instrument's days */
-    public record Imported(String code, String name, int decimals, String zone) {}
+    /**
+     * An imported instrument.
+     *
+     * @param zone time zone of the instrument's days
+     * @param importedAt when bars of it were imported last, microseconds UTC; 0 when that is not known
+     */
+    public record Imported(String code, String name, int decimals, String zone, long importedAt) {}
 
     /**
      * What the window showed.
      *
      * @param view name of the view in front
-     * @param chart the one chart of documents before there were layouts; null since
      * @param current number of the layout in front
      */
     public record Workspace(
             String theme,
             String view,
             String list,
-            Chart chart,
             boolean listShown,
             boolean layersShown,
             boolean stripShown,
@@ -121,14 +88,14 @@ public final class Documents {
             double riskPercent,
             Window window,
             List<String> recent,
-            List<Layout> layouts,
+            Entries<Layout> layouts,
             int current,
             List<Link> links,
             boolean overviewShown,
             boolean cardShown) {
         public Workspace {
             recent = kept(recent);
-            layouts = kept(layouts);
+            layouts = layouts == null ? Entries.of(List.of()) : layouts;
             links = kept(links);
         }
     }
@@ -173,7 +140,6 @@ public final class Documents {
      *
      * @param instrument null in a preset
      * @param bars drawn form of the bars
-     * @param logarithmic of documents before there was {@code scale}; kept for older readers
      * @param barWidth distance from bar to bar in pixels
      * @param rightmost time at the right edge; 0 when it follows the market
      * @param manualLow lower end of the price axis; both ends 0 when it fits itself
@@ -186,13 +152,12 @@ public final class Documents {
             InstrumentId instrument,
             Timeframe timeframe,
             String bars,
-            boolean logarithmic,
             boolean volumeShown,
             double barWidth,
             long rightmost,
             double manualLow,
             double manualHigh,
-            List<IndicatorLayer> indicators,
+            Entries<IndicatorLayer> indicators,
             Request request,
             Scale scale,
             List<Pane> panes,
@@ -203,7 +168,7 @@ public final class Documents {
             int link,
             String id) {
         public Chart {
-            indicators = kept(indicators);
+            indicators = indicators == null ? Entries.of(List.of()) : indicators;
             panes = kept(panes);
         }
     }
@@ -233,7 +198,6 @@ public final class Documents {
      * @param timeframes those it shows on; empty for all
      * @param higher the higher timeframe it is computed on; null for the chart's
      * @param higherForming true when the unfinished higher bar counts
-     * @param onLeft in files of before there were scales: on the axis at the left
      * @param scale the one it is drawn on; null for that of its pane
      */
     public record IndicatorLayer(
@@ -245,7 +209,6 @@ public final class Documents {
             double opacity,
             boolean visible,
             String pane,
-            boolean onLeft,
             List<OutputLook> outputs,
             List<Double> levels,
             List<Timeframe> timeframes,
@@ -269,12 +232,6 @@ public final class Documents {
      */
     public record OutputLook(
             String output, String form, int colour, String colouring, String ground, String rule, int ruleColour) {}
-
-    public record Presets(List<Preset> presets) {
-        public Presets {
-            presets = kept(presets);
-        }
-    }
 
     /**
      * A saved make-up.

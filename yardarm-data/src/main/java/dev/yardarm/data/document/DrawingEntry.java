@@ -22,6 +22,7 @@ import java.util.TreeMap;
  * @param words where they stand; null for where the figure has them
  * @param inherited false when lower timeframes do not show it
  * @param chart id of the one chart it is kept on; null for all
+ * @param madeAt when it was put where it is, microseconds UTC; 0 when that is not known
  * @param problem why it cannot be read; null when it can
  */
 public record DrawingEntry(
@@ -46,6 +47,7 @@ public record DrawingEntry(
         List<Timeframe> timeframes,
         Boolean inherited,
         String chart,
+        long madeAt,
         @JsonInclude(JsonInclude.Include.NON_NULL) String problem) {
     /** The entry of a drawing. */
     public static DrawingEntry of(Drawing drawing) {
@@ -74,6 +76,7 @@ public record DrawingEntry(
                 place.timeframes(),
                 place.inherited(),
                 place.chart().isEmpty() ? null : place.chart(),
+                drawing.madeAt(),
                 null);
     }
 
@@ -109,7 +112,8 @@ public record DrawingEntry(
                 timeframes == null ? List.of() : timeframes,
                 inherited == null || inherited,
                 text(chart));
-        return new Drawing(id, kind, origin, anchors, logarithmic, options == null ? Map.of() : options, style, place);
+        return new Drawing(
+                id, kind, origin, anchors, logarithmic, options == null ? Map.of() : options, style, place, madeAt);
     }
 
     /** The options of a drawing that differ from the usual ones. */

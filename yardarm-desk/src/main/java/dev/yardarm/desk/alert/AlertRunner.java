@@ -2,12 +2,15 @@ package dev.yardarm.desk.alert;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.AlertWatch;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.vantage.Vantages;
@@ -40,8 +43,9 @@ public final class AlertRunner {
     private final Directory directory;
     private final Around around;
     private final Consumer<String> tell;
-    private final Consumer<Alert> fired;
+    private final Consumer<Firing> fired;
     private final Map<String, Watched> watched = new HashMap<>();
+    private final Listeners<Alert> listeners = new Listeners<>();
 
     /**
      * Where alerts are watched.
@@ -56,6 +60,9 @@ public final class AlertRunner {
         private final Alert alert;
         private final Drawing drawing;
         private AlertWatch watch;
+        /** What its drawing is worth at moments, in prices of now; null until it is set up. */
+        private volatile Drawing.Path worth;
+
         private LiveHub.Subscription subscription;
         private volatile boolean done;
 
@@ -78,7 +85,7 @@ public final class AlertRunner {
             }
         }
 
-        private void report(Optional<Alert> result) {
+        private void report(Optional<Firing> result) {
             result.ifPresent(went -> {
                 done = true;
                 around.front().execute(() -> record(went));
@@ -103,14 +110,16 @@ public final class AlertRunner {
      * @param tell takes what cannot be watched
      * @param fired told on the interface's thread
      */
-    public AlertRunner(Books books, Directory directory, Around around, Consumer<String> tell, Consumer<Alert> fired) {
+    public AlertRunner(Books books, Directory directory, Around around, Consumer<String> tell, Consumer<Firing> fired) {
         this.books = books;
         this.directory = directory;
         this.around = around;
         this.tell = tell;
         this.fired = fired;
         books.listen(subject -> {
-            if (subject == Books.Subject.ALERTS || subject == Books.Subject.DRAWINGS) {
+            if (subject == Books.Subject.ALERTS
+                    || subject == Books.Subject.FIRINGS
+                    || subject == Books.Subject.DRAWINGS) {
                 arm();
             }
         });
@@ -118,12 +127,24 @@ public final class AlertRunner {
         arm();
     }
 
+    /** The price an alert waits for now; missing until it is set up. */
+    public double level(Alert alert) {
+        Watched there = watched.get(alert.id());
+        Drawing.Path worth = there == null ? null : there.worth;
+        return worth == null ? Double.NaN : worth.priceAt(around.now().getAsLong());
+    }
+
+    /** Tells of each alert that has been set up. */
+    public Listening listen(Consumer<Alert> listener) {
+        return listeners.add(listener);
+    }
+
     private void arm() {
         Set<String> wanted = new HashSet<>();
         for (Alert alert : books.alerts()) {
             Instrument instrument = directory.find(alert.instrument()).orElse(null);
             Drawing drawing = instrument == null ? null : drawing(alert.instrument(), alert.drawing());
-            if (alert.hasFired() || drawing == null) {
+            if (drawing == null || !books.waits(alert)) {
                 continue;
             }
             wanted.add(alert.id());
@@ -163,6 +184,7 @@ public final class AlertRunner {
                         job -> {
                             long now = around.now().getAsLong();
                             Drawing drawing = around.vantages().at(now).inPrices(instrument, made.drawing);
+                            made.worth = drawing.path(directory.calendar(instrument));
                             made.watch = new AlertWatch(made.alert, drawing, directory.calendar(instrument));
                             long known = Math.max(now, made.alert.setAt());
                             made.take(traded(instrument, made.alert.setAt(), known), known);
@@ -172,6 +194,7 @@ public final class AlertRunner {
                             if (watched.get(made.alert.id()) == made && !made.done) {
                                 made.subscription = around.hub().subscribe(instrument, known, made);
                             }
+                            listeners.tell(made.alert);
                         },
                         failed -> cannot(made, failed.getMessage()));
     }
@@ -191,14 +214,15 @@ public final class AlertRunner {
         }
     }
 
-    private void record(Alert alert) {
-        boolean stillWaits = books.alerts().stream()
-                .anyMatch(each -> each.id().equals(alert.id()) && !each.hasFired() && each.setAt() == alert.setAt());
+    /** Writes a firing down; the alert itself stays as it is. One that was taken away or armed anew meanwhile does not fire. */
+    private void record(Firing firing) {
+        boolean stillWaits = books.alertShelf()
+                .get(firing.alert())
+                .filter(alert -> alert.setAt() == firing.setAt() && books.waits(alert))
+                .isPresent();
         if (stillWaits) {
-            books.setAlerts(books.alerts().stream()
-                    .map(each -> each.id().equals(alert.id()) ? alert : each)
-                    .toList());
-            fired.accept(alert);
+            books.firingShelf().put(firing);
+            fired.accept(firing);
         }
     }
 }

@@ -1,25 +1,23 @@
 package dev.yardarm.desk.book;
 
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
-import dev.yardarm.data.document.DocumentKind;
-import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
 /**
- * Everything the user made, held in memory and saved with each change. Used by the interface's thread alone. Listeners
- * are told which subject changed.
+ * Everything the user made: a {@link Shelf} for each kind, and the drawings of each instrument. Used by the interface's thread
+ * alone, but for {@link #drawingsAnywhere}. Listeners are told which subject changed.
  */
 public final class Books {
     /** What a change is about. */
@@ -28,54 +26,73 @@ public final class Books {
         LISTS,
         STANCES,
         ALERTS,
+        FIRINGS,
         PLANS,
-        SCANS
+        SCANS,
+        PRESETS
     }
 
-    private final DocumentSaver saver;
     private final TracingBook tracings;
-    private final Map<InstrumentId, Stance> stances = new LinkedHashMap<>();
-    private final Map<InstrumentId, TradePlan> plans = new LinkedHashMap<>();
-    private List<Documents.NamedList> lists;
-    private List<Alert> alerts;
-    private List<Scan> scans;
-    private final List<Consumer<Subject>> listeners = new ArrayList<>();
+    private final Shelf<String, Documents.NamedList> lists;
+    private final Shelf<ShelfKind.StanceKey, Stance> stances;
+    private final Shelf<String, Alert> alerts;
+    private final Shelf<Firing.Key, Firing> firings;
+    private final Shelf<String, TradePlan> plans;
+    private final Shelf<String, Scan> scans;
+    private final Shelf<String, Documents.Preset> presets;
+    private final Listeners<Subject> listeners = new Listeners<>();
 
-    /**
-     * Opens the books; lists are the given ones when none are saved.
-     *
-     * @param front the interface's thread
-     */
+    /** Opens the books; files of drawings are read at once when they are asked for. */
     public Books(
             DocumentSaver saver, Executor front, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
-        this.saver = saver;
-        this.tracings = new TracingBook(saver, front, instrument -> tell(Subject.DRAWINGS));
-        DocumentStore store = saver.store();
-        store.read(DocumentKind.STANCES, "stances")
-                .ifPresent(saved -> saved.stances().forEach(stance -> stances.put(stance.instrument(), stance)));
-        store.read(DocumentKind.PLANS, "plans")
-                .ifPresent(saved -> saved.plans().forEach(plan -> plans.put(plan.instrument(), plan)));
-        lists = store.read(DocumentKind.LISTS, "lists")
-                .map(Documents.Lists::lists)
-                .orElse(standardLists);
-        alerts = store.read(DocumentKind.ALERTS, "alerts")
-                .map(Documents.Alerts::alerts)
-                .orElse(List.of());
-        scans = store.read(DocumentKind.SCANS, "scans")
-                .map(Documents.Scans::scans)
-                .orElse(standardScans);
+        this(saver, front, Runnable::run, standardLists, standardScans);
+    }
+
+    /**
+     * Opens the books; lists and scans are the given ones when none are saved.
+     *
+     * @param front the interface's thread
+     * @param loader reads the files of drawings, one for each instrument when it is first looked at
+     */
+    public Books(
+            DocumentSaver saver,
+            Executor front,
+            Executor loader,
+            List<Documents.NamedList> standardLists,
+            List<Scan> standardScans) {
+        tracings = new TracingBook(saver, front, loader, instrument -> listeners.tell(Subject.DRAWINGS));
+        lists = Shelf.open(ShelfKind.LISTS, saver, front, standardLists);
+        stances = Shelf.open(ShelfKind.STANCES, saver, front, List.of());
+        alerts = Shelf.open(ShelfKind.ALERTS, saver, front, List.of());
+        firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
+        plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
+        scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
+        presets = Shelf.open(ShelfKind.PRESETS, saver, front, List.of());
+        lists.listen(keys -> listeners.tell(Subject.LISTS));
+        stances.listen(keys -> listeners.tell(Subject.STANCES));
+        alerts.listen(keys -> listeners.tell(Subject.ALERTS));
+        firings.listen(keys -> listeners.tell(Subject.FIRINGS));
+        plans.listen(keys -> listeners.tell(Subject.PLANS));
+        scans.listen(keys -> listeners.tell(Subject.SCANS));
+        presets.listen(keys -> listeners.tell(Subject.PRESETS));
     }
 
     /** Tells of every change from now on. */
-    public void listen(Consumer<Subject> listener) {
-        listeners.add(listener);
+    public Listening listen(Consumer<Subject> listener) {
+        return listeners.add(listener);
     }
 
-    private void tell(Subject subject) {
-        List.copyOf(listeners).forEach(listener -> listener.accept(subject));
+    /** How many are told of changes. */
+    public int listeners() {
+        return listeners.count();
     }
 
-    /** The drawings of an instrument, on all its tracings, in prices of their days. */
+    // --- drawings ---
+
+    /**
+     * The drawings of an instrument, on all its tracings, in prices of their days; those of its file come a moment after they are
+     * first asked for, and are told then.
+     */
     public List<Drawing> drawings(InstrumentId instrument) {
         return tracings.drawings(instrument);
     }
@@ -85,11 +102,17 @@ public final class Books {
         return tracings.anywhere(instrument);
     }
 
+    /** Sees to it that what was drawn before its file was read is saved with it; before the saver is closed. */
+    public void settle() {
+        tracings.settle();
+    }
+
     /** Which tracing of an instrument is drawn on, and which are hidden. */
     public Sheets sheets(InstrumentId instrument) {
         return tracings.sheets(instrument);
     }
 
+    /** Chooses which tracing of an instrument is drawn on, and which are hidden. */
     public void setSheets(InstrumentId instrument, Sheets changed) {
         tracings.setSheets(instrument, changed);
     }
@@ -124,77 +147,131 @@ public final class Books {
         }
     }
 
-    public Stance stance(InstrumentId instrument) {
-        return stances.getOrDefault(instrument, Stance.none(instrument));
-    }
+    // --- lists and scans ---
 
-    public void setStance(Stance stance) {
-        boolean empty = stance.kind() == Stance.Kind.NONE && stance.note().isEmpty();
-        if (empty) {
-            stances.remove(stance.instrument());
-        } else {
-            stances.put(stance.instrument(), stance);
-        }
-        saver.save(DocumentKind.STANCES, "stances", new Documents.Stances(List.copyOf(stances.values())));
-        tell(Subject.STANCES);
-    }
-
+    /** The lists, in their order. */
     public List<Documents.NamedList> lists() {
+        return lists.all();
+    }
+
+    /** The list of a name. */
+    public Optional<Documents.NamedList> list(String name) {
+        return lists.get(name);
+    }
+
+    /** The lists, to be changed. */
+    public Shelf<String, Documents.NamedList> listShelf() {
         return lists;
     }
 
-    public Optional<Documents.NamedList> list(String name) {
-        return lists.stream().filter(each -> each.name().equals(name)).findFirst();
+    /** The saved scans, in their order. */
+    public List<Scan> scans() {
+        return scans.all();
     }
 
-    public void setLists(List<Documents.NamedList> changed) {
-        lists = List.copyOf(changed);
-        saver.save(DocumentKind.LISTS, "lists", new Documents.Lists(lists));
-        tell(Subject.LISTS);
+    /** The scans, to be changed. */
+    public Shelf<String, Scan> scanShelf() {
+        return scans;
     }
 
+    /** The presets, to be changed. */
+    public Shelf<String, Documents.Preset> presetShelf() {
+        return presets;
+    }
+
+    // --- alerts ---
+
+    /** All alerts, those that have fired too. */
     public List<Alert> alerts() {
-        return alerts;
+        return alerts.all();
     }
 
+    /** The alerts of an instrument. */
     public List<Alert> alerts(InstrumentId instrument) {
-        return alerts.stream()
+        return alerts.all().stream()
                 .filter(alert -> alert.instrument().equals(instrument))
                 .toList();
     }
 
-    public void setAlerts(List<Alert> changed) {
-        alerts = List.copyOf(changed);
-        saver.save(DocumentKind.ALERTS, "alerts", new Documents.Alerts(alerts));
-        tell(Subject.ALERTS);
+    /** The alerts, to be changed. */
+    public Shelf<String, Alert> alertShelf() {
+        return alerts;
     }
 
+    /** Everything that ever went off, in the order it did. */
+    public List<Firing> firings() {
+        return firings.all();
+    }
+
+    /** What went off on an instrument. */
+    public List<Firing> firings(InstrumentId instrument) {
+        return firings.all().stream()
+                .filter(firing -> firing.instrument().equals(instrument))
+                .toList();
+    }
+
+    /** The record of what went off, to be added to. */
+    public Shelf<Firing.Key, Firing> firingShelf() {
+        return firings;
+    }
+
+    /** The firing of an alert since it was set or armed last; empty while it waits. */
+    public Optional<Firing> firing(Alert alert) {
+        return firings.get(new Firing.Key(alert.id(), alert.setAt()));
+    }
+
+    /** True when an alert has not gone off since it was set. */
+    public boolean waits(Alert alert) {
+        return firing(alert).isEmpty();
+    }
+
+    // --- plans and stances ---
+
+    /** The plans that stand, in the order they were made. */
     public List<TradePlan> plans() {
-        return List.copyOf(plans.values());
+        return plans.all().stream().filter(TradePlan::stands).toList();
     }
 
+    /** The plan of an instrument that stands. */
     public Optional<TradePlan> plan(InstrumentId instrument) {
-        return Optional.ofNullable(plans.get(instrument));
+        return plans.all().stream()
+                .filter(plan -> plan.instrument().equals(instrument) && plan.stands())
+                .findFirst();
     }
 
-    /** Puts a plan in the place of the instrument's one; null removes it. */
-    public void setPlan(InstrumentId instrument, TradePlan plan) {
-        if (plan == null) {
-            plans.remove(instrument);
-        } else {
-            plans.put(instrument, plan);
+    /** All plans of an instrument over time, also those that others took the place of. */
+    public List<TradePlan> plansOverTime(InstrumentId instrument) {
+        return plans.all().stream()
+                .filter(plan -> plan.instrument().equals(instrument))
+                .toList();
+    }
+
+    /** The plans, to be changed. */
+    public Shelf<String, TradePlan> planShelf() {
+        return plans;
+    }
+
+    /** The stance on an instrument as it is now. */
+    public Stance stance(InstrumentId instrument) {
+        Stance newest = Stance.none(instrument);
+        for (Stance each : stances.all()) {
+            if (each.instrument().equals(instrument) && each.at() >= newest.at()) {
+                newest = each;
+            }
         }
-        saver.save(DocumentKind.PLANS, "plans", new Documents.Plans(plans()));
-        tell(Subject.PLANS);
+        return newest;
     }
 
-    public List<Scan> scans() {
-        return scans;
+    /** The stances on an instrument over time, oldest first. */
+    public List<Stance> stancesOverTime(InstrumentId instrument) {
+        return stances.all().stream()
+                .filter(each -> each.instrument().equals(instrument))
+                .sorted((one, other) -> Long.compare(one.at(), other.at()))
+                .toList();
     }
 
-    public void setScans(List<Scan> changed) {
-        scans = List.copyOf(changed);
-        saver.save(DocumentKind.SCANS, "scans", new Documents.Scans(scans));
-        tell(Subject.SCANS);
+    /** The stances, to be changed. */
+    public Shelf<?, Stance> stanceShelf() {
+        return stances;
     }
 }

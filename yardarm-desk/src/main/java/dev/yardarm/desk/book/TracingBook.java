@@ -19,50 +19,90 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 
 /**
- * The drawings of all instruments, read when first asked for and saved with each change. A file that was changed by somebody
+ * The drawings of all instruments, read in the background when first asked for and saved with each change. A file that was changed by somebody
  * else since it was read is brought together with what is here: nothing of either is lost. Used by the interface's thread,
  * but for {@link #anywhere}.
  */
 final class TracingBook {
     private final DocumentSaver saver;
     private final Executor front;
+    private final Executor loader;
     private final Consumer<InstrumentId> changed;
     private final Map<InstrumentId, List<Drawing>> drawings = new ConcurrentHashMap<>();
+    /** Those whose file has been read. */
+    private final Set<InstrumentId> loaded = ConcurrentHashMap.newKeySet();
+    /** Those that were changed before their file was read: they are saved when it has joined them, not over it. */
+    private final Set<InstrumentId> waiting = new LinkedHashSet<>();
+
     private final Map<InstrumentId, Books.Sheets> sheets = new LinkedHashMap<>();
     /** The drawings of each file as it was read or written last. */
     private final Map<InstrumentId, List<Drawing>> inFile = new ConcurrentHashMap<>();
 
-    /** @param changed told when drawings have changed */
-    TracingBook(DocumentSaver saver, Executor front, Consumer<InstrumentId> changed) {
+    /**
+     * @param loader reads files
+     * @param changed told when drawings have changed
+     */
+    TracingBook(DocumentSaver saver, Executor front, Executor loader, Consumer<InstrumentId> changed) {
         this.saver = saver;
         this.front = front;
+        this.loader = loader;
         this.changed = changed;
     }
 
+    /** The drawings as they stand here; those of the file join them as soon as it has been read. */
     List<Drawing> drawings(InstrumentId instrument) {
-        return drawings.computeIfAbsent(instrument, missing -> {
-            List<Drawing> found = saver.store()
-                    .read(DocumentKind.TRACING, fileOf(missing))
-                    .map(saved -> {
-                        sheets.put(missing, new Books.Sheets(saved.current(), saved.hidden(), saved.allHidden()));
-                        return read(saved, missing);
-                    })
-                    .orElse(List.of());
-            saver.store().takeNotices().forEach(saver::tell);
-            inFile.put(missing, found);
-            return found;
-        });
+        if (drawings.putIfAbsent(instrument, List.of()) == null) {
+            loader.execute(() -> load(instrument));
+        }
+        return drawings.get(instrument);
+    }
+
+    /** Reads at once what was changed before its file was read, that it is saved; for the end. */
+    void settle() {
+        for (InstrumentId instrument : List.copyOf(waiting)) {
+            Documents.Tracing saved =
+                    saver.store().read(DocumentKind.TRACING, fileOf(instrument)).orElse(null);
+            arrived(instrument, saved, saved == null ? List.of() : read(saved, instrument));
+        }
+    }
+
+    private void load(InstrumentId instrument) {
+        Documents.Tracing saved =
+                saver.store().read(DocumentKind.TRACING, fileOf(instrument)).orElse(null);
+        List<Drawing> found = saved == null ? List.of() : read(saved, instrument);
+        saver.store().takeNotices().forEach(saver::tell);
+        front.execute(() -> arrived(instrument, saved, found));
+    }
+
+    /** What the file holds joins what was drawn while it was read. */
+    private void arrived(InstrumentId instrument, Documents.Tracing saved, List<Drawing> found) {
+        if (loaded.contains(instrument)) {
+            return;
+        }
+        inFile.putIfAbsent(instrument, found);
+        if (saved != null) {
+            sheets.putIfAbsent(instrument, new Books.Sheets(saved.current(), saved.hidden(), saved.allHidden()));
+        }
+        boolean drawnMeanwhile = waiting.remove(instrument);
+        List<Drawing> both = drawnMeanwhile ? DrawingMerge.merge(List.of(), drawings.get(instrument), found) : found;
+        drawings.put(instrument, both);
+        loaded.add(instrument);
+        if (drawnMeanwhile) {
+            setDrawings(instrument, both);
+        } else if (saved != null) {
+            changed.accept(instrument);
+        }
     }
 
     /** The drawings as they stand here, else those of the file as far as they can be read; by any thread. */
     List<Drawing> anywhere(InstrumentId instrument) {
-        List<Drawing> known = drawings.get(instrument);
-        if (known != null) {
+        List<Drawing> known = drawings.getOrDefault(instrument, List.of());
+        if (loaded.contains(instrument)) {
             return known;
         }
         List<Drawing> found = new ArrayList<>();
         saver.store().read(DocumentKind.TRACING, fileOf(instrument)).ifPresent(saved -> drawable(saved, found));
-        return found;
+        return known.isEmpty() ? found : DrawingMerge.merge(List.of(), known, found);
     }
 
     private static String fileOf(InstrumentId instrument) {
@@ -83,7 +123,11 @@ final class TracingBook {
     void setDrawings(InstrumentId instrument, List<Drawing> now) {
         drawings(instrument);
         drawings.put(instrument, List.copyOf(now));
-        saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument), new Joining(instrument));
+        if (loaded.contains(instrument)) {
+            saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument), new Joining(instrument));
+        } else {
+            waiting.add(instrument);
+        }
         changed.accept(instrument);
     }
 

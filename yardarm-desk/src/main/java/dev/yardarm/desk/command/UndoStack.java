@@ -24,6 +24,32 @@ public final class UndoStack {
         this.clock = clock;
     }
 
+    /**
+     * Several commands of one stem as one step: undone as the first is, done again as the last. However many there were, two are
+     * kept.
+     */
+    private record Together(Command first, Command last) implements Command {
+        @Override
+        public String label() {
+            return last.label();
+        }
+
+        @Override
+        public void execute() {
+            last.execute();
+        }
+
+        @Override
+        public void undo() {
+            first.undo();
+        }
+
+        @Override
+        public String stem() {
+            return last.stem();
+        }
+    }
+
     /** Executes a command and makes it the newest step. */
     public void execute(Command command) {
         command.execute();
@@ -40,7 +66,7 @@ public final class UndoStack {
                 && now - lastAt < TOGETHER;
         if (together) {
             done.pop();
-            done.push(Command.of(command.label(), command.stem(), command::execute, before::undo));
+            done.push(new Together(before instanceof Together several ? several.first : before, command));
         } else {
             done.push(command);
         }

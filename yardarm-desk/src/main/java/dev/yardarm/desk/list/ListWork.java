@@ -5,7 +5,6 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.source.Members;
 import dev.yardarm.data.document.Documents.NamedList;
 import dev.yardarm.desk.book.Books;
-import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.work.Lane;
@@ -50,9 +49,8 @@ public final class ListWork {
     }
 
     private void change(String label, List<NamedList> after) {
-        List<NamedList> before = books.lists();
-        if (!after.equals(before)) {
-            undo.execute(Command.of(label, () -> books.setLists(after), () -> books.setLists(before)));
+        if (!after.equals(books.lists())) {
+            undo.execute(books.listShelf().change(label, "", after));
         }
     }
 
@@ -93,7 +91,15 @@ public final class ListWork {
             tell.accept(newName.isBlank() ? "A list needs a name." : "There is a list '" + newName + "' already.");
             return false;
         }
-        return edit("rename a list", name, list -> new NamedList(newName.strip(), list.instruments(), list.colour()));
+        String wanted = newName.strip();
+        // Scans name the list they run over: they go along, in the same step.
+        undo.together("rename a list", () -> {
+            edit("rename a list", name, list -> new NamedList(wanted, list.instruments(), list.colour()));
+            undo.execute(books.scanShelf().change("rename a list", all -> all.stream()
+                    .map(scan -> scan.list().equals(name) ? scan.over(wanted) : scan)
+                    .toList()));
+        });
+        return true;
     }
 
     public void delete(String name) {

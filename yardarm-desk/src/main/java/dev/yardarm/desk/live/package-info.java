@@ -1,2 +1,2 @@
-/** The live market: one heartbeat that hands trades to whoever wants them, and the feeds of charts and quotes. */
+/** The live market: one heartbeat that hands slices of trades to whoever subscribed. */
 package dev.yardarm.desk.live;

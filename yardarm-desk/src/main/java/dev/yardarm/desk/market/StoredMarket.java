@@ -25,8 +25,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -42,15 +42,25 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
+    private final Executor behind;
     private final String folder;
     private final Set<InstrumentId> kept;
     private final Set<String> keeping = ConcurrentHashMap.newKeySet();
     private volatile boolean packed;
 
-    /** @param store the store once it is open, empty before and when it cannot be opened */
+    /** Keeps what is made at once, on the thread that asked for it. */
     public StoredMarket(SimulatedMarket market, Supplier<Optional<BarStore>> store) {
+        this(market, store, Runnable::run);
+    }
+
+    /**
+     * @param store the store once it is open, empty before and when it cannot be opened
+     * @param behind runs what can wait: the keeping of what was made
+     */
+    public StoredMarket(SimulatedMarket market, Supplier<Optional<BarStore>> store, Executor behind) {
         this.market = market;
         this.store = store;
+        this.behind = behind;
         this.kept = kept().stream().map(Instrument::id).collect(Collectors.toSet());
         this.folder = market.name() + "-" + market.history().seed();
     }
@@ -151,7 +161,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         Bars known = kept.snapshot();
         Bars whole = all.snapshot();
         if (keeping.add(id.code())) {
-            CompletableFuture.runAsync(() -> keep(open, id, known, whole, upTo));
+            behind.execute(() -> keep(open, id, known, whole, upTo));
         }
         return all;
     }

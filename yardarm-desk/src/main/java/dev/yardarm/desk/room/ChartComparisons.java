@@ -65,8 +65,7 @@ public final class ChartComparisons {
             return;
         }
         room.indicators().changeLayers("compare with " + String.join(", ", added), "", before, after);
-        room.studies()
-                .select(new Selection.Indicator(after.get(after.size() - 1).id()));
+        room.studies().select(new Selection.Layer(after.get(after.size() - 1).id()));
     }
 
     private IndicatorLayer layer(Instrument other, Look look, List<IndicatorLayer> among) {
@@ -141,7 +140,7 @@ public final class ChartComparisons {
                 LayerStyle.of(room.indicators().freeColour(after)));
         after.add(correlation);
         room.indicators().changeLayers("correlation of " + read.code() + " and " + against.code(), "", before, after);
-        room.studies().select(new Selection.Indicator(correlation.id()));
+        room.studies().select(new Selection.Layer(correlation.id()));
         room.desk().habits().used(CORRELATION.name());
     }
 }

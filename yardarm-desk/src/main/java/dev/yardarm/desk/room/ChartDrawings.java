@@ -2,7 +2,6 @@ package dev.yardarm.desk.room;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Selection;
-import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.DrawingMerge;
@@ -120,6 +119,17 @@ public final class ChartDrawings {
         return all;
     }
 
+    private long now() {
+        return desk.feedServices().now().getAsLong();
+    }
+
+    /** The price of a drawing of the chart at this moment; NaN when it has none. */
+    double worthNow(Drawing shown) {
+        return chart.instrument()
+                .map(instrument -> shown.path(desk.calendar(instrument)).priceAt(now()))
+                .orElse(Double.NaN);
+    }
+
     /** The one drawing that is chosen. */
     public Optional<Drawing> chosen() {
         return chart.selection() instanceof Selection.Drawing of ? chart.drawing(of.id()) : Optional.empty();
@@ -160,7 +170,8 @@ public final class ChartDrawings {
                 chart.isLogarithmic(),
                 Map.of(),
                 Drawing.Style.of(room.indicators().freeColour()),
-                Drawing.Place.STANDARD);
+                Drawing.Place.STANDARD,
+                now());
         Drawing styled = looks.onNew(plain);
         Map<String, String> all = new LinkedHashMap<>(styled.options());
         all.putAll(looks.usual(figure));
@@ -177,8 +188,8 @@ public final class ChartDrawings {
             String tracing = desk.books().sheets(id).current();
             List<Drawing> before = desk.books().drawings(id);
             List<Drawing> after = new ArrayList<>(before);
-            drawings.forEach(
-                    each -> after.add(basis.traded(each.withPlace(each.place().withTracing(tracing)), null)));
+            drawings.forEach(each -> after.add(basis.traded(
+                    each.withPlace(each.place().withTracing(tracing)).madeAt(now()), null)));
             put(id, verb + " " + words(drawings), "", before, after);
             room.studies()
                     .select(Selection.ofDrawings(
@@ -285,6 +296,7 @@ public final class ChartDrawings {
             List<Drawing> traded = after.stream()
                     .filter(each -> kept.containsKey(each.id()))
                     .map(each -> basis.traded(fitted(each, basis.shown(kept.get(each.id()))), kept.get(each.id())))
+                    .map(each -> each.anchors().equals(kept.get(each.id()).anchors()) ? each : each.madeAt(now()))
                     .toList();
             List<Drawing> changed = Drawing.replaced(before, traded);
             if (changed.equals(before)) {
@@ -353,7 +365,12 @@ public final class ChartDrawings {
                     && was != drawing
                     && !was.anchors().equals(drawing.anchors())
                     && !chart.bars().isEmpty()) {
-                desk.rearm(id, drawing, chart.bars().close(chart.bars().size() - 1));
+                desk.alertWork()
+                        .rearm(
+                                id,
+                                drawing.id(),
+                                worthNow(basis.shown(drawing)),
+                                chart.bars().close(chart.bars().size() - 1));
             }
         }
     }
@@ -471,25 +488,17 @@ public final class ChartDrawings {
         List<Drawing> before = desk.books().drawings(id);
         List<Drawing> rest =
                 before.stream().filter(each -> !gone.contains(each.id())).toList();
-        List<Alert> alerts = desk.books().alerts();
-        List<Alert> otherAlerts = alerts.stream()
-                .filter(alert -> alert.hasFired() || !alert.instrument().equals(id) || !gone.contains(alert.drawing()))
-                .toList();
-        boolean waited = otherAlerts.size() < alerts.size();
+        Command alerts = desk.alertWork().removeWith(id, gone);
         desk.undo()
                 .execute(Command.of(
                         label,
                         () -> {
-                            if (waited) {
-                                desk.books().setAlerts(otherAlerts);
-                            }
+                            alerts.execute();
                             replace(id, before, rest);
                         },
                         () -> {
                             replace(id, rest, before);
-                            if (waited) {
-                                desk.books().setAlerts(alerts);
-                            }
+                            alerts.undo();
                         }));
         room.studies().select(Selection.NONE);
     }

@@ -61,7 +61,7 @@ public final class ChartIndicators {
         List<IndicatorLayer> after = new ArrayList<>(before);
         after.add(layer);
         changeLayers(verb + layer.title(), "", before, after);
-        room.studies().select(new Selection.Indicator(layer.id()));
+        room.studies().select(new Selection.Layer(layer.id()));
     }
 
     /** Puts a second one like it on the chart, in a colour not in use. */

@@ -5,6 +5,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -13,10 +14,12 @@ import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import java.time.DateTimeException;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Turns a chart into a document and back: its make-up, with or without what it shows and where it stands. */
 final class ChartKeeper {
@@ -25,9 +28,12 @@ final class ChartKeeper {
     /** A chart with its instrument and place in time. */
     static Documents.Chart capture(ChartRoom room) {
         ChartModel chart = room.chart();
-        long rightmost = chart.isFollowing() || chart.bars().isEmpty()
-                ? 0
-                : chart.axis().openTime((int) Math.ceil(chart.time().edge()) - 1);
+        Optional<ChartRoom.Place> kept = room.keptPlace();
+        long rightmost = kept.isPresent()
+                ? kept.get().rightmost()
+                : chart.isFollowing() || chart.bars().isEmpty()
+                        ? 0
+                        : chart.axis().openTime((int) Math.ceil(chart.time().edge()) - 1);
         return document(
                 room, chart.instrument().map(Instrument::id).orElse(null), rightmost, room.title(), room.link());
     }
@@ -40,21 +46,23 @@ final class ChartKeeper {
     private static Documents.Chart document(
             ChartRoom room, InstrumentId instrument, long rightmost, String title, int link) {
         ChartModel chart = room.chart();
-        List<Documents.IndicatorLayer> layers =
-                chart.indicators().stream().map(LayerKeeper::document).toList();
+        Entries<Documents.IndicatorLayer> layers = LayerKeeper.entries(chart);
         BarRequest request = chart.request();
         ScaleChoice scale = chart.scale();
-        boolean ranged = instrument != null && scale.hasRange();
+        double[] range = instrument == null
+                ? null
+                : room.keptPlace()
+                        .map(ChartRoom.Place::range)
+                        .orElse(scale.hasRange() ? new double[] {scale.low(), scale.high()} : null);
         return new Documents.Chart(
                 instrument,
                 request.timeframe(),
                 chart.form().word(),
-                chart.isLogarithmic(),
                 chart.isVolumeShown(),
                 chart.time().barWidth(),
                 rightmost,
-                ranged ? scale.low() : 0,
-                ranged ? scale.high() : 0,
+                range == null ? 0 : range[0],
+                range == null ? 0 : range[1],
                 layers,
                 new Documents.Request(
                         request.rule() == null ? null : request.rule().toString(),
@@ -98,14 +106,11 @@ final class ChartKeeper {
                 saved.manualHigh() > saved.manualLow() ? new double[] {saved.manualLow(), saved.manualHigh()} : null;
         boolean held = saved.scale() != null
                 && ScaleChoice.Fit.HELD.name().equals(saved.scale().fit());
-        room.desk()
-                .directory()
-                .find(saved.instrument())
-                .ifPresentOrElse(
-                        instrument -> room.restore(instrument, request(saved, room), saved.rightmost(), range, held),
-                        () -> room.desk()
-                                .tell("The saved chart showed " + saved.instrument()
-                                        + ", which is not there any more."));
+        Instrument instrument = room.desk().directory().findOrAbsent(saved.instrument());
+        if (instrument.kind() == Instrument.Kind.ABSENT) {
+            room.keepPlace(new ChartRoom.Place(saved.rightmost(), range, held));
+        }
+        room.restore(instrument, request(saved, room), saved.rightmost(), range, held);
     }
 
     /** Puts a make-up on what a room shows. */
@@ -142,7 +147,7 @@ final class ChartKeeper {
         if (saved.barWidth() > 0) {
             chart.setBarWidth(saved.barWidth());
         }
-        room.showLayers(layers(saved, room));
+        showLayers(saved.indicators(), room, true);
     }
 
     private static ZoneId zone(Documents.Chart saved, ChartRoom room) {
@@ -157,8 +162,7 @@ final class ChartKeeper {
     private static ScaleChoice scale(Documents.Chart saved, ChartRoom room) {
         Documents.Scale scale = saved.scale();
         if (scale == null) {
-            return ScaleChoice.STANDARD.withMode(
-                    saved.logarithmic() ? ScaleChoice.Mode.LOGARITHMIC : ScaleChoice.Mode.LINEAR);
+            return ScaleChoice.STANDARD;
         }
         try {
             return new ScaleChoice(
@@ -203,15 +207,37 @@ final class ChartKeeper {
         }
     }
 
-    private static List<IndicatorLayer> layers(Documents.Chart saved, ChartRoom room) {
+    /** Puts the layers of a document on a chart; those that cannot be understood are kept, and told. */
+    private static void showLayers(Entries<Documents.IndicatorLayer> saved, ChartRoom room, boolean tell) {
         List<IndicatorLayer> layers = new ArrayList<>();
-        for (Documents.IndicatorLayer layer : saved.indicators()) {
-            try {
-                layers.add(LayerKeeper.layer(layer, room.desk().language().now()));
-            } catch (IllegalArgumentException bad) {
-                room.desk().tell("A layer of the saved chart was left out: " + bad.getMessage() + ".");
+        List<UnknownLayer> unknown = new ArrayList<>();
+        for (Entries.Entry<Documents.IndicatorLayer> entry : saved.all()) {
+            String problem = entry.problem();
+            if (entry.value() != null) {
+                try {
+                    layers.add(LayerKeeper.layer(
+                            entry.value(), room.desk().language().now()));
+                    continue;
+                } catch (IllegalArgumentException | NullPointerException bad) {
+                    problem = bad.getMessage() == null ? "something is missing in it" : bad.getMessage();
+                }
+            }
+            unknown.add(LayerKeeper.unknown(entry, problem));
+            if (tell) {
+                room.desk().tell("A layer of the saved chart cannot be shown: " + problem + ". It is kept.");
             }
         }
-        return layers;
+        room.chart().setUnknownLayers(unknown);
+        room.showLayers(layers);
+    }
+
+    /** Tries again to understand what could not be understood, as when an indicator of the trader's own has come. */
+    static void readUnknown(ChartRoom room) {
+        int before = room.chart().unknownLayers().size();
+        Entries<Documents.IndicatorLayer> all = LayerKeeper.entries(room.chart());
+        showLayers(all, room, false);
+        if (room.chart().unknownLayers().size() < before) {
+            room.desk().tell("Layers that could not be shown are back.");
+        }
     }
 }

@@ -39,7 +39,7 @@ public final class ChartPanes {
     }
 
     private Optional<Pane> ofSelection() {
-        return chart.selection() instanceof Selection.Indicator indicator
+        return chart.selection() instanceof Selection.Layer indicator
                 ? chart.panes().stream()
                         .filter(pane -> pane.indicators().stream()
                                 .map(IndicatorLayer::id)

@@ -9,6 +9,7 @@ import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.BoxSize;
 import dev.yardarm.core.bars.Timeframe;
@@ -22,9 +23,10 @@ import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
-import dev.yardarm.desk.live.ChartFeed;
+import dev.yardarm.desk.feed.ChartFeed;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -47,14 +49,17 @@ public final class ChartRoom {
     private final ChartDrawings drawings;
     private final Tracings tracings;
     private final ChartPanes panes;
+    private final LayerEdits layers = new LayerEdits(this);
     private final ChartGestures gestures;
-    private final List<Consumer<Aspect>> listeners = new ArrayList<>();
+    private final Listeners<Aspect> listeners = new Listeners<>();
     private Consumer<LinkedPointer> onPoint;
     private final Rounds rounds;
     private String problem = "";
     private String title = "";
     private String id = UUID.randomUUID().toString().substring(0, 8);
     private boolean resting;
+    private Listening heard;
+    private Place absentPlace;
     private int link;
     private LinkedPointer pointer = LinkedPointer.NONE;
     private long restoreUntil;
@@ -70,7 +75,7 @@ public final class ChartRoom {
     ChartRoom(Desk desk, Rounds rounds, String key) {
         this.desk = desk;
         this.rounds = rounds;
-        chart.setClock(desk.clock()::now);
+        chart.setClock(desk.feedServices().now());
         chart.setFormats(code -> chart.instrument()
                 .flatMap(own -> desk.feedServices().histories().comparable(own, code))
                 .map(Instrument::format));
@@ -109,16 +114,40 @@ public final class ChartRoom {
         tracings = new Tracings(desk, this);
         panes = new ChartPanes(this);
         gestures = new ChartGestures(chart, studies);
-        rounds.listen(() -> tell(Aspect.LIST));
-        desk.books().listen(subject -> {
-            if (subject == Books.Subject.DRAWINGS
-                    || subject == Books.Subject.PLANS
-                    || subject == Books.Subject.ALERTS) {
-                studies.show();
-            } else if (subject == Books.Subject.LISTS || subject == Books.Subject.STANCES) {
-                tell(Aspect.LIST);
-            }
-        });
+        hear();
+    }
+
+    /** Hears of what changes elsewhere; only while the chart is seen. */
+    private void hear() {
+        heard = Listening.all(
+                rounds.listen(() -> tell(Aspect.LIST)),
+                desk.books().listen(subject -> {
+                    if (subject == Books.Subject.DRAWINGS
+                            || subject == Books.Subject.PLANS
+                            || subject == Books.Subject.ALERTS
+                            || subject == Books.Subject.FIRINGS) {
+                        studies.show();
+                    } else if (subject == Books.Subject.LISTS || subject == Books.Subject.STANCES) {
+                        tell(Aspect.LIST);
+                    }
+                }),
+                desk.directory().listen(source -> desk.feedServices().front().execute(this::lookForAbsent)),
+                desk.language().listen(language -> desk.feedServices().front().execute(this::lookForUnknown)));
+    }
+
+    /** Opens an instrument that was not there and is now. */
+    private void lookForAbsent() {
+        chart.instrument()
+                .filter(shown -> shown.kind() == Instrument.Kind.ABSENT)
+                .flatMap(shown -> desk.directory().find(shown.id()))
+                .ifPresent(found -> open(found, chart.request()));
+    }
+
+    /** Shows layers that could not be understood and can be now. */
+    private void lookForUnknown() {
+        if (!chart.unknownLayers().isEmpty()) {
+            ChartKeeper.readUnknown(this);
+        }
     }
 
     /** Puts a restored chart where it stood, once it has its bars. */
@@ -167,13 +196,19 @@ public final class ChartRoom {
         return gestures;
     }
 
-    public void listen(Consumer<Aspect> listener) {
-        listeners.add(listener);
+    /** Tells what changes on this chart. */
+    public Listening listen(Consumer<Aspect> listener) {
+        return listeners.add(listener);
+    }
+
+    /** How many are told of changes. */
+    public int listeners() {
+        return listeners.count();
     }
 
     /** Tells everyone that something has changed. */
     public void tell(Aspect aspect) {
-        List.copyOf(listeners).forEach(listener -> listener.accept(aspect));
+        listeners.tell(aspect);
     }
 
     /** Why there are no bars to show; empty when all is well. */
@@ -260,6 +295,20 @@ public final class ChartRoom {
         restoreUntil = until;
         restoreRange = range;
         open(instrument, request);
+    }
+
+    /** Where a chart stood whose instrument is not there: kept until it is. */
+    record Place(long rightmost, double[] range, boolean held) {}
+
+    void keepPlace(Place place) {
+        absentPlace = place;
+    }
+
+    /** Where it stood; empty for a chart whose instrument is there. */
+    Optional<Place> keptPlace() {
+        return chart.instrument()
+                .filter(each -> each.kind() == Instrument.Kind.ABSENT)
+                .map(each -> absentPlace);
     }
 
     public void setTimeframe(Timeframe timeframe) {
@@ -409,6 +458,24 @@ public final class ChartRoom {
         return indicators;
     }
 
+    /** Hiding and taking away layers of any kind. */
+    public LayerEdits layers() {
+        return layers;
+    }
+
+    /** Gives up a layer that cannot be understood; a step of undo. */
+    void forget(UnknownLayer layer) {
+        List<UnknownLayer> before = chart.unknownLayers();
+        List<UnknownLayer> after =
+                before.stream().filter(each -> !each.equals(layer)).toList();
+        change(
+                "give up " + layer.title(),
+                "",
+                () -> chart.setUnknownLayers(after),
+                () -> chart.setUnknownLayers(before),
+                Aspect.LAYERS);
+    }
+
     /** The tracings of the instrument on the chart. */
     public Tracings tracings() {
         return tracings;
@@ -469,25 +536,32 @@ public final class ChartRoom {
         desk.tell(desk.undo().redo().map(label -> "Done again: " + label).orElse("There is nothing to do again."));
     }
 
-    /** Stops following the market while nobody sees the chart. */
+    /** Stops following the market, and hearing of anything, while nobody sees the chart. */
     void rest() {
         if (!resting) {
             resting = true;
             feed.close();
+            heard.close();
         }
     }
 
-    /** Goes on after a rest. */
+    /** Goes on after a rest, as things have become meanwhile. */
     void wake() {
         if (resting) {
             resting = false;
+            hear();
+            lookForAbsent();
+            lookForUnknown();
+            studies.show();
             if (problem.isEmpty()) {
                 chart.instrument().ifPresent(instrument -> feed.open(instrument, chart.request(), chart.indicators()));
             }
         }
     }
 
+    /** Lets go of everything outside; the chart is not used any more. */
     public void close() {
         feed.close();
+        heard.close();
     }
 }

@@ -1,20 +1,51 @@
 package dev.yardarm.desk.room;
 
+import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 
 /** Turns an indicator on a chart into its part of a document and back. */
 final class LayerKeeper {
     private LayerKeeper() {}
+
+    /** All layers of a chart as they are written: those shown, then those kept though they cannot be. */
+    static Entries<Documents.IndicatorLayer> entries(ChartModel chart) {
+        List<Entries.Entry<Documents.IndicatorLayer>> all = new ArrayList<>();
+        chart.indicators().forEach(layer -> all.add(new Entries.Entry<>(document(layer), null, "")));
+        chart.unknownLayers().forEach(layer -> all.add(entry(layer)));
+        return new Entries<>(all);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Entries.Entry<Documents.IndicatorLayer> entry(UnknownLayer layer) {
+        return (Entries.Entry<Documents.IndicatorLayer>) layer.kept();
+    }
+
+    /** A layer that cannot be understood, with what it says of itself. */
+    static UnknownLayer unknown(Entries.Entry<Documents.IndicatorLayer> entry, String problem) {
+        Documents.IndicatorLayer saved = entry.value();
+        String title = saved == null || saved.indicator() == null
+                ? "layer"
+                : saved.indicator()
+                        + (saved.settings() == null
+                                ? ""
+                                : " " + String.join(" ", saved.settings().values()));
+        String id = saved == null || saved.id() == null ? "unknown-" + System.identityHashCode(entry) : saved.id();
+        return new UnknownLayer(id, title, problem, entry);
+    }
 
     static Documents.IndicatorLayer document(IndicatorLayer layer) {
         LayerStyle style = layer.style();
@@ -27,7 +58,6 @@ final class LayerKeeper {
                 style.opacity(),
                 style.visible(),
                 layer.pane(),
-                false,
                 style.outputs().entrySet().stream()
                         .sorted(Map.Entry.comparingByKey())
                         .map(each -> look(each.getKey(), each.getValue()))
@@ -53,7 +83,7 @@ final class LayerKeeper {
 
     private static LayerScale scale(Documents.IndicatorLayer saved) {
         return saved.scale() == null
-                ? saved.onLeft() ? LayerScale.LEFT : LayerScale.PANE
+                ? LayerScale.PANE
                 : LayerScale.named(saved.scale())
                         .orElseThrow(() -> new IllegalArgumentException("there is no scale '" + saved.scale() + "'"));
     }

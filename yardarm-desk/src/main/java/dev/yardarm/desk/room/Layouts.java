@@ -2,8 +2,12 @@ package dev.yardarm.desk.room;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -22,8 +26,15 @@ public final class Layouts {
     private final Links links = new Links(this::charts);
     private final Presets presets;
     private final List<Layout> layouts = new ArrayList<>();
-    private final List<Consumer<Aspect>> listeners = new ArrayList<>();
-    private final List<BiConsumer<ChartRoom, Aspect>> allListeners = new ArrayList<>();
+    private final Listeners<Aspect> listeners = new Listeners<>();
+    private final Listeners<Change> allListeners = new Listeners<>();
+    /** Every chart there ever was and may be again by undo. */
+    private final List<ChartRoom> made = new ArrayList<>();
+    /** Layouts of the saved workspace that cannot be read; they are written back as they were. */
+    private final List<Entries.Entry<Documents.Layout>> unread = new ArrayList<>();
+
+    private record Change(ChartRoom chart, Aspect aspect) {}
+
     private Layout front;
     private Layout focused;
     private int nextChart = 1;
@@ -49,6 +60,7 @@ public final class Layouts {
         ChartRoom room = new ChartRoom(desk, rounds, "chart " + nextChart++);
         room.listen(aspect -> changed(room, aspect));
         room.onPoint(pointer -> links.spread(room, pointer));
+        made.add(room);
         return room;
     }
 
@@ -65,13 +77,32 @@ public final class Layouts {
     }
 
     /** Is told what changes on the chart in hand; and of everything when another chart comes to hand. */
-    public void listen(Consumer<Aspect> listener) {
-        listeners.add(listener);
+    public Listening listen(Consumer<Aspect> listener) {
+        return listeners.add(listener);
     }
 
     /** Is told what changes on any chart. */
-    public void listenToAll(BiConsumer<ChartRoom, Aspect> listener) {
-        allListeners.add(listener);
+    public Listening listenToAll(BiConsumer<ChartRoom, Aspect> listener) {
+        return allListeners.add(change -> listener.accept(change.chart(), change.aspect()));
+    }
+
+    /** How many are told of changes, of the chart in hand and of all. */
+    public int listeners() {
+        return listeners.count() + allListeners.count();
+    }
+
+    /** True for a chart that stands in some layout, not one put away. */
+    public boolean holds(ChartRoom chart) {
+        return charts().contains(chart);
+    }
+
+    /** Layouts that cannot be read, to be written back as they were. */
+    List<Entries.Entry<Documents.Layout>> unread() {
+        return List.copyOf(unread);
+    }
+
+    void keepUnread(List<Entries.Entry<Documents.Layout>> entries) {
+        unread.addAll(entries);
     }
 
     private void tell(Aspect aspect) {
@@ -79,11 +110,11 @@ public final class Layouts {
             // Drawings kept on a chart that is gone are shown on the others, so that none is out of reach.
             charts().forEach(room -> room.drawings().show());
         }
-        List.copyOf(listeners).forEach(listener -> listener.accept(aspect));
+        listeners.tell(aspect);
     }
 
     private void changed(ChartRoom room, Aspect aspect) {
-        List.copyOf(allListeners).forEach(listener -> listener.accept(room, aspect));
+        allListeners.tell(new Change(room, aspect));
         if (room == active()) {
             tell(aspect);
         }
@@ -199,12 +230,14 @@ public final class Layouts {
         int at = layouts.indexOf(layout);
         desk.undo().execute(Command.of("remove " + layout.title(), () -> take(layout), () -> {
             layouts.add(Math.min(at, layouts.size()), layout);
+            wakeWhatShows();
             tell(Aspect.LAYOUT);
         }));
     }
 
     private void take(Layout layout) {
         layouts.remove(layout);
+        layout.everyChart().forEach(ChartRoom::rest);
         if (front == layout) {
             front = layouts.stream()
                     .filter(each -> !each.hasOwnWindow())
@@ -301,7 +334,7 @@ public final class Layouts {
     /** Other shares of space after a divider was moved. */
     public void setWeights(Layout layout, List<Integer> path, List<Double> weights) {
         layout.setArrangement(layout.arrangement().weighted(path, weights));
-        List.copyOf(allListeners).forEach(listener -> listener.accept(layout.active(), Aspect.VIEW));
+        allListeners.tell(new Change(layout.active(), Aspect.VIEW));
     }
 
     /** Gives the chart in hand its whole layout, or shows all again. */
@@ -417,6 +450,7 @@ public final class Layouts {
     /** Takes the place of everything with what was saved; an empty list leaves it as it is. */
     void replaceAll(List<Layout> saved, int frontNumber) {
         if (saved.stream().anyMatch(layout -> !layout.hasOwnWindow())) {
+            layouts.forEach(layout -> layout.everyChart().forEach(this::letGo));
             layouts.clear();
             layouts.addAll(saved);
             Layout wanted = frontNumber >= 0 && frontNumber < saved.size() ? saved.get(frontNumber) : saved.get(0);
@@ -442,7 +476,13 @@ public final class Layouts {
         return made(title, arrangement);
     }
 
+    private void letGo(ChartRoom chart) {
+        chart.close();
+        made.remove(chart);
+    }
+
+    /** Lets go of all charts, those put away too. */
     public void close() {
-        layouts.forEach(layout -> layout.charts().forEach(ChartRoom::close));
+        List.copyOf(made).forEach(this::letGo);
     }
 }

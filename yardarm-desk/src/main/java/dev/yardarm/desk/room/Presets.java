@@ -1,11 +1,11 @@
 package dev.yardarm.desk.room;
 
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Documents.Preset;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.listening.Listening;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,38 +16,29 @@ import java.util.Optional;
  */
 public final class Presets {
     private final Desk desk;
-    private final List<Runnable> listeners = new ArrayList<>();
-    private List<Preset> all = List.of();
 
     Presets(Desk desk) {
         this.desk = desk;
-        desk.saver().store().read(DocumentKind.PRESETS, "presets").ifPresent(saved -> all = saved.presets());
-        desk.saver().store().takeNotices().forEach(desk::tell);
     }
 
-    public void listen(Runnable listener) {
-        listeners.add(listener);
+    /** Tells when they have changed. */
+    public Listening listen(Runnable listener) {
+        return desk.books().presetShelf().listen(keys -> listener.run());
     }
 
+    /** All of them, in the order they are offered in. */
     public List<Preset> all() {
-        return all;
+        return desk.books().presetShelf().all();
     }
 
     public Optional<Preset> named(String name) {
-        return all.stream()
+        return all().stream()
                 .filter(each -> each.name().equalsIgnoreCase(name.strip()))
                 .findFirst();
     }
 
     private void change(String label, List<Preset> after) {
-        List<Preset> before = all;
-        desk.undo().execute(Command.of(label, () -> put(after), () -> put(before)));
-    }
-
-    private void put(List<Preset> presets) {
-        all = List.copyOf(presets);
-        desk.saver().save(DocumentKind.PRESETS, "presets", new Documents.Presets(all));
-        List.copyOf(listeners).forEach(Runnable::run);
+        desk.undo().execute(desk.books().presetShelf().change(label, "", after));
     }
 
     /** Saves the make-up of a chart under a name; one of that name is replaced. */
@@ -58,7 +49,7 @@ public final class Presets {
         }
         boolean standard = named(name).map(Preset::standard).orElse(false);
         Preset made = new Preset(name.strip(), ChartKeeper.makeUp(chart), standard);
-        List<Preset> after = new ArrayList<>(all);
+        List<Preset> after = new ArrayList<>(all());
         int at = after.indexOf(named(name).orElse(null));
         if (at >= 0) {
             after.set(at, made);
@@ -83,12 +74,12 @@ public final class Presets {
     public void delete(Preset preset) {
         change(
                 "delete the preset " + preset.name(),
-                all.stream().filter(each -> !each.equals(preset)).toList());
+                all().stream().filter(each -> !each.equals(preset)).toList());
     }
 
     /** Moves a preset up or down in the order they are offered in. */
     public void move(Preset preset, int places) {
-        List<Preset> after = new ArrayList<>(all);
+        List<Preset> after = new ArrayList<>(all());
         int at = after.indexOf(preset);
         int to = Math.max(0, Math.min(after.size() - 1, at + places));
         if (at >= 0 && to != at) {
@@ -102,7 +93,7 @@ public final class Presets {
         boolean on = !preset.standard();
         change(
                 (on ? "standard for " : "no standard for ") + preset.makeUp().timeframe(),
-                all.stream()
+                all().stream()
                         .map(each -> each.equals(preset)
                                 ? new Preset(each.name(), each.makeUp(), on)
                                 : on
@@ -116,16 +107,16 @@ public final class Presets {
 
     /** The standard of a timeframe. */
     public Optional<Preset> standard(Timeframe timeframe) {
-        return all.stream()
+        return all().stream()
                 .filter(each -> each.standard() && each.makeUp().timeframe().equals(timeframe))
                 .findFirst();
     }
 
     /** Adds presets of another workspace; those of a name that is there get a number behind it. */
     void addAll(List<Preset> more) {
-        List<Preset> after = new ArrayList<>(all);
+        List<Preset> after = new ArrayList<>(all());
         for (Preset preset : more) {
-            if (all.contains(preset)) {
+            if (all().contains(preset)) {
                 continue;
             }
             String name = preset.name();
@@ -134,7 +125,7 @@ public final class Presets {
             }
             after.add(new Preset(name, preset.makeUp(), false));
         }
-        put(after);
+        desk.books().presetShelf().replace(after);
     }
 
     private static boolean taken(List<Preset> presets, String name) {

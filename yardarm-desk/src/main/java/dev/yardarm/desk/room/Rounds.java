@@ -2,14 +2,15 @@ package dev.yardarm.desk.room;
 
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
-import java.util.ArrayList;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
 import java.util.List;
 import java.util.Optional;
 
 /** The list that is gone through, one instrument after another, in the layout there is. */
 public final class Rounds {
     private final Desk desk;
-    private final List<Runnable> listeners = new ArrayList<>();
+    private final Listeners<String> listeners = new Listeners<>();
     private String listName;
 
     public Rounds(Desk desk) {
@@ -19,8 +20,8 @@ public final class Rounds {
                 : desk.books().lists().get(0).name();
     }
 
-    void listen(Runnable listener) {
-        listeners.add(listener);
+    Listening listen(Runnable listener) {
+        return listeners.add(name -> listener.run());
     }
 
     public String listName() {
@@ -29,7 +30,7 @@ public final class Rounds {
 
     public void setList(String name) {
         listName = name;
-        List.copyOf(listeners).forEach(Runnable::run);
+        listeners.tell(name);
     }
 
     public List<Instrument> members() {

@@ -1,6 +1,7 @@
 package dev.yardarm.desk.room;
 
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.DrawingMerge;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
@@ -113,6 +114,11 @@ public final class Tracings {
                         drawing -> drawing.withPlace(drawing.place().withTracing(stored(name))));
     }
 
+    /** What came from elsewhere since then stays. */
+    private void put(InstrumentId id, List<Drawing> before, List<Drawing> after) {
+        desk.books().setDrawings(id, DrawingMerge.apply(desk.books().drawings(id), before, after));
+    }
+
     private void change(String label, InstrumentId id, Books.Sheets before, Books.Sheets after) {
         if (!before.equals(after)) {
             desk.undo().execute(Command.of(label, () -> desk.books().setSheets(id, after), () -> desk.books()
@@ -166,8 +172,7 @@ public final class Tracings {
         int added = after.size() - before.size();
         if (added > 0) {
             desk.undo()
-                    .execute(Command.of("import drawings", () -> desk.books().setDrawings(id, after), () -> desk.books()
-                            .setDrawings(id, before)));
+                    .execute(Command.of("import drawings", () -> put(id, before, after), () -> put(id, after, before)));
         }
         desk.tell(added + (added == 1 ? " drawing" : " drawings") + " of " + file.getFileName() + " were added"
                 + (problems.isEmpty() ? "." : "; not added: " + String.join("; ", problems) + "."));

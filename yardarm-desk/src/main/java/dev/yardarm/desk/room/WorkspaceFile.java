@@ -3,6 +3,7 @@ package dev.yardarm.desk.room;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.work.Lane;
 import java.nio.file.Path;
@@ -58,7 +59,11 @@ public final class WorkspaceFile {
 
     private static int addLayouts(Documents.Export whole, Layouts layouts) {
         List<Layout> added = WorkspaceKeeper.read(
-                whole.workspace() == null ? List.of() : whole.workspace().layouts(), layouts);
+                whole.workspace() == null
+                        ? Entries.of(List.of())
+                        : whole.workspace().layouts(),
+                layouts,
+                new ArrayList<>());
         for (Layout layout : added) {
             layout.setOwnWindow(false);
             String title = layout.title();
@@ -82,7 +87,7 @@ public final class WorkspaceFile {
             }
             lists.add(new Documents.NamedList(name, list.instruments()));
         }
-        desk.books().setLists(lists);
+        desk.books().listShelf().replace(lists);
     }
 
     private static boolean isTaken(List<Documents.NamedList> lists, String name) {

@@ -1,6 +1,7 @@
 package dev.yardarm.desk.room;
 
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Set;
 public final class WorkspaceKeeper {
     private WorkspaceKeeper() {}
 
+    /** All layouts, in their order. */
     public static List<Documents.Layout> capture(Layouts layouts) {
         return layouts.all().stream()
                 .map(layout -> {
@@ -24,6 +26,14 @@ public final class WorkspaceKeeper {
                             null);
                 })
                 .toList();
+    }
+
+    /** Layouts as they are written: those there are, then those that could not be read, as they were. */
+    public static Entries<Documents.Layout> entries(List<Documents.Layout> captured, Layouts layouts) {
+        List<Entries.Entry<Documents.Layout>> all =
+                new ArrayList<>(Entries.of(captured).all());
+        all.addAll(layouts.unread());
+        return new Entries<>(all);
     }
 
     /** One chart as a document. */
@@ -46,20 +56,17 @@ public final class WorkspaceKeeper {
         return links;
     }
 
-    /** Opens the layouts of a document; of one from before there were layouts, its chart. */
+    /** Opens the layouts of a document; what cannot be read is told and kept. */
     public static void restore(Documents.Workspace saved, Layouts layouts) {
         for (Documents.Link link : saved.links()) {
             if (link.colour() >= 1 && link.colour() <= LinkRules.COLOURS) {
                 layouts.setLinks(link.colour(), shared(link));
             }
         }
-        if (saved.layouts().isEmpty()) {
-            if (saved.chart() != null) {
-                ChartKeeper.restore(saved.chart(), layouts.active());
-            }
-            return;
-        }
-        layouts.replaceAll(read(saved.layouts(), layouts), saved.current());
+        List<Entries.Entry<Documents.Layout>> unread = new ArrayList<>();
+        List<Layout> read = read(saved.layouts(), layouts, unread);
+        layouts.keepUnread(unread);
+        layouts.replaceAll(read, saved.current());
     }
 
     private static Set<LinkRules.Shared> shared(Documents.Link link) {
@@ -72,11 +79,18 @@ public final class WorkspaceKeeper {
         return shared;
     }
 
-    /** Layouts as they were saved; one that cannot be read is left out and told. */
-    static List<Layout> read(List<Documents.Layout> saved, Layouts layouts) {
+    /** Layouts as they were saved; one that cannot be read is left out, told and handed back. */
+    static List<Layout> read(
+            Entries<Documents.Layout> saved, Layouts layouts, List<Entries.Entry<Documents.Layout>> unread) {
         List<Layout> made = new ArrayList<>();
-        for (Documents.Layout each : saved) {
+        for (Entries.Entry<Documents.Layout> entry : saved.all()) {
+            Documents.Layout each = entry.value();
+            String title = each == null || each.title() == null ? "without a name" : each.title();
             try {
+                if (each == null || each.title() == null || each.arrangement() == null) {
+                    throw new IllegalArgumentException(
+                            entry.problem().isEmpty() ? "it needs a title and an arrangement" : entry.problem());
+                }
                 Arrangement arrangement = Arrangement.read(each.arrangement());
                 if (arrangement.charts().size() != each.charts().size()) {
                     throw new IllegalArgumentException("it has " + each.charts().size() + " charts for "
@@ -95,7 +109,9 @@ public final class WorkspaceKeeper {
                                 : -1);
                 made.add(layout);
             } catch (IllegalArgumentException bad) {
-                layouts.desk().tell("The layout '" + each.title() + "' was left out: " + bad.getMessage() + ".");
+                unread.add(new Entries.Entry<>(null, entry.kept(), bad.getMessage()));
+                layouts.desk()
+                        .tell("The layout '" + title + "' cannot be shown: " + bad.getMessage() + ". It is kept.");
             }
         }
         return made;

@@ -47,9 +47,6 @@ public final class LiveVantage implements AutoCloseable {
         /** Bars, or those beside them, have changed; once for all of a beat. */
         void changed();
 
-        /** Time has come to {@code now}, whether or not anything was traded. */
-        default void time(long now) {}
-
         /** Something cannot go on; the vantage is closed. */
         void failed(Throwable problem);
     }
@@ -156,9 +153,6 @@ public final class LiveVantage implements AutoCloseable {
         if (!closed && version() != toldVersion) {
             refresh();
             listener.changed();
-        }
-        if (!closed) {
-            listener.time(moment);
         }
     }
 

@@ -8,15 +8,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.FutureTask;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -61,6 +61,28 @@ public final class Scheduler implements AutoCloseable {
     /** A serial lane on the threads of {@link Lane#NOW}, for what one owner does over and over. */
     public SerialLane lane() {
         return new SerialLane(lanes.get(Lane.NOW));
+    }
+
+    /** Runs tasks on a lane that need neither a key nor progress; what fails is logged. */
+    public Executor on(Lane lane) {
+        return task -> {
+            try {
+                lanes.get(lane).execute(() -> {
+                    try {
+                        task.run();
+                    } catch (RuntimeException | Error failed) {
+                        LOG.error("work in the background failed", failed);
+                    }
+                });
+            } catch (RejectedExecutionException closed) {
+                LOG.debug("work after the end is dropped");
+            }
+        };
+    }
+
+    /** Works something out on a lane. */
+    public <T> CompletableFuture<T> submit(Lane lane, Supplier<T> work) {
+        return CompletableFuture.supplyAsync(work, lanes.get(lane));
     }
 
     /**
@@ -145,44 +167,14 @@ public final class Scheduler implements AutoCloseable {
      * Runs tasks on all threads of a lane that have nothing else to do, and on the caller's, and waits for them: a job that
      * shares out its work needs no pool of its own, and comes to an end even when every other thread is busy.
      *
-     * @throws Exception what the first task that failed threw
+     * @throws Exception what the first task that failed threw; the others are not begun then
      */
     public void inParallel(Lane lane, List<Callable<Void>> tasks) throws Exception {
-        AtomicInteger next = new AtomicInteger();
-        Callable<Void> worker = () -> {
-            for (int at = next.getAndIncrement(); at < tasks.size(); at = next.getAndIncrement()) {
-                tasks.get(at).call();
-            }
-            return null;
-        };
-        List<FutureTask<Void>> helpers = new ArrayList<>();
-        for (int helper = 1; helper < threadCount; helper++) {
-            FutureTask<Void> task = new FutureTask<>(worker);
-            helpers.add(task);
-            lanes.get(lane).execute(task);
+        SharedWork shared = new SharedWork(tasks);
+        for (int helper = 1; helper < Math.min(threadCount, tasks.size()); helper++) {
+            lanes.get(lane).execute(shared::help);
         }
-        try {
-            worker.call();
-        } finally {
-            next.set(tasks.size());
-        }
-        for (FutureTask<Void> helper : helpers) {
-            // One that has not begun has nothing left to do.
-            if (!helper.cancel(false) && !helper.isCancelled()) {
-                await(helper);
-            }
-        }
-    }
-
-    private static void await(FutureTask<Void> helper) throws Exception {
-        try {
-            helper.get();
-        } catch (ExecutionException failed) {
-            if (failed.getCause() instanceof Exception cause) {
-                throw cause;
-            }
-            throw failed;
-        }
+        shared.finish();
     }
 
     @Override

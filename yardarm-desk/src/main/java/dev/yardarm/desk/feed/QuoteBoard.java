@@ -1,4 +1,4 @@
-package dev.yardarm.desk.live;
+package dev.yardarm.desk.feed;
 
 import com.google.errorprone.annotations.concurrent.GuardedBy;
 import dev.yardarm.core.bars.Timeframe;
@@ -7,6 +7,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Lane;
 import java.io.IOException;

@@ -1,21 +1,27 @@
-package dev.yardarm.desk.market;
+package dev.yardarm.data.history;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.KnownThen;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.data.history.BarStore;
 import java.io.IOException;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 
-/** The user's own instruments, imported from files. They trade round the clock in the zone of their file. */
+/**
+ * The user's own instruments, imported from files. They trade round the clock in the zone of their file.
+ *
+ * <p>Files hold finished bars. As of a moment, the bars that had closed are given and, of the one that was open then, its opening
+ * price ({@link KnownThen}); the newest bar of all, when it was not over when it was imported, is forming as it stands.
+ */
 public final class OwnSource implements BarSource {
     /** The source part of the identity of its instruments. */
     public static final String NAME = "own";
@@ -23,6 +29,7 @@ public final class OwnSource implements BarSource {
     private final List<Documents.Imported> imported;
     private final Supplier<Optional<BarStore>> store;
 
+    /** @param store the history store; empty when it cannot be opened */
     public OwnSource(List<Documents.Imported> imported, Supplier<Optional<BarStore>> store) {
         this.imported = List.copyOf(imported);
         this.store = store;
@@ -48,13 +55,13 @@ public final class OwnSource implements BarSource {
                 .toList();
     }
 
+    private Optional<Documents.Imported> of(String code) {
+        return imported.stream().filter(each -> each.code().equals(code)).findFirst();
+    }
+
     @Override
     public TradingCalendar calendar(Instrument instrument) {
-        return calendar(imported.stream()
-                .filter(each -> each.code().equals(instrument.code()))
-                .map(Documents.Imported::zone)
-                .findFirst()
-                .orElse("UTC"));
+        return calendar(of(instrument.code()).map(Documents.Imported::zone).orElse("UTC"));
     }
 
     /** The calendar of imported bars: every day, midnight to midnight of the zone. */
@@ -70,6 +77,30 @@ public final class OwnSource implements BarSource {
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
         BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open yet"));
-        return open.read(id, timeframe, from, Long.MAX_VALUE);
+        // The bar that was open at the moment is among those that opened before it.
+        long end = upTo == Long.MAX_VALUE ? Long.MAX_VALUE : upTo + 1;
+        Bars kept = open.read(id, timeframe, from, end).snapshot();
+        long importedAt = of(id.code()).map(Documents.Imported::importedAt).orElse(0L);
+        int last = kept.closed() - 1;
+        boolean unfinished = last >= 0 && importedAt > 0 && kept.closeTime(last) > importedAt;
+        return unfinished ? lastForming(kept, upTo) : KnownThen.of(kept, from, upTo);
+    }
+
+    /** The last bar was not over when it was imported: it goes on as it stands. */
+    private static BarSeries lastForming(Bars kept, long upTo) {
+        int last = kept.closed() - 1;
+        BarSeries bars = new BarSeries(kept.closed() + 8);
+        bars.appendAll(kept.first(last));
+        if (kept.openTime(last) <= upTo) {
+            bars.form(
+                    kept.openTime(last),
+                    kept.closeTime(last),
+                    kept.open(last),
+                    kept.high(last),
+                    kept.low(last),
+                    kept.close(last),
+                    kept.volume(last));
+        }
+        return bars;
     }
 }

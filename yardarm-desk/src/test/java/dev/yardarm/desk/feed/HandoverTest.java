@@ -1,4 +1,4 @@
-package dev.yardarm.desk.live;
+package dev.yardarm.desk.feed;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.live;
+package dev.yardarm.desk.feed;
 
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartDataBuilder;
@@ -8,16 +8,19 @@ import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.session.Timetable;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
 import dev.yardarm.core.source.PriceBasis;
+import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.EventMarks;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.vantage.LiveVantage;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.Schedules;
 import dev.yardarm.desk.work.SerialLane;
 import java.io.IOException;
 import java.util.List;
@@ -70,6 +73,7 @@ public final class ChartFeed implements AutoCloseable {
      * What every feed needs.
      *
      * @param now what time it is where the charts look from
+     * @param schedules runs what is due at times of the market
      * @param language what rules of colour are written in
      * @param front the interface's thread
      */
@@ -79,6 +83,7 @@ public final class ChartFeed implements AutoCloseable {
             LiveHub hub,
             LongSupplier now,
             Scheduler scheduler,
+            Schedules schedules,
             Supplier<Language> language,
             Executor front) {}
 
@@ -181,7 +186,7 @@ public final class ChartFeed implements AutoCloseable {
         private final BarRequest request;
         private final SerialLane lane = services.scheduler().lane();
         private final Handover<ChartData> handover = new Handover<>(services.front(), this::show);
-        private long nextSession;
+        private final Listening nextSession;
         private volatile List<IndicatorLayer> layers;
         private volatile boolean ended;
         private LiveVantage vantage;
@@ -191,9 +196,11 @@ public final class ChartFeed implements AutoCloseable {
         Live(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
             this.instrument = instrument;
             this.request = request;
-            TradingCalendar calendar = services.histories().calendar(instrument);
-            this.nextSession = calendar.open(
-                    calendar.next(calendar.sessionAt(services.now().getAsLong())));
+            this.nextSession = services.schedules()
+                    .add(
+                            Timetable.atOpen(services.histories().calendar(instrument), 0),
+                            services.now().getAsLong(),
+                            due -> openAgain());
             this.layers = List.copyOf(layers);
             this.computedLayers = this.layers;
         }
@@ -275,6 +282,7 @@ public final class ChartFeed implements AutoCloseable {
         /** The interface's thread ends it; what the lane still does is not shown. */
         void end() {
             ended = true;
+            nextSession.close();
             handover.drop();
             lane.execute(() -> {
                 if (vantage != null) {
@@ -287,14 +295,6 @@ public final class ChartFeed implements AutoCloseable {
         public void changed() {
             if (!ended) {
                 publish();
-            }
-        }
-
-        @Override
-        public void time(long now) {
-            if (!ended && now >= nextSession) {
-                nextSession = Long.MAX_VALUE;
-                openAgain();
             }
         }
 
@@ -312,6 +312,7 @@ public final class ChartFeed implements AutoCloseable {
         public void failed(Throwable problem) {
             LOG.error("the chart of {} stands still", instrument.code(), problem);
             ended = true;
+            nextSession.close();
             vantage.close();
             String reason = problem.getMessage() == null ? problem.toString() : problem.getMessage();
             services.front().execute(() -> {

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.live;
+package dev.yardarm.desk.feed;
 
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicReference;

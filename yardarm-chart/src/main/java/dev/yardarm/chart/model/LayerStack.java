@@ -1,0 +1,122 @@
+package dev.yardarm.chart.model;
+
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.plan.TradePlan;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * All layers of one chart, from the bars at the ground to the plan on top, and what hangs on them: alerts that wait and what went
+ * off. Used by one thread.
+ */
+final class LayerStack {
+    private BarForm form = BarForm.CANDLES;
+    private boolean volumeShown = true;
+    private List<IndicatorLayer> indicators = List.of();
+    private List<UnknownLayer> unknown = List.of();
+    private List<Drawing> drawings = List.of();
+    private boolean drawingsShown = true;
+    private TradePlan plan;
+    private List<Alert> alerts = List.of();
+    private List<Firing> firings = List.of();
+
+    /** In the order they are listed in. */
+    List<Layer> all() {
+        List<Layer> all = new ArrayList<>();
+        all.add(new BarsLayer(form));
+        if (volumeShown) {
+            all.add(new VolumeLayer());
+        }
+        all.addAll(indicators);
+        all.addAll(unknown);
+        drawings.forEach(drawing -> all.add(new DrawingLayer(drawing)));
+        plan().ifPresent(each -> all.add(new PlanLayer(each)));
+        return all;
+    }
+
+    /** What a selection names; empty for nothing, several, or what is not there any more. */
+    Optional<Layer> of(Selection selection) {
+        return all().stream()
+                .filter(layer -> layer.selection().equals(selection))
+                .findFirst();
+    }
+
+    BarForm form() {
+        return form;
+    }
+
+    void setForm(BarForm other) {
+        form = other;
+    }
+
+    boolean isVolumeShown() {
+        return volumeShown;
+    }
+
+    void setVolumeShown(boolean shown) {
+        volumeShown = shown;
+    }
+
+    List<IndicatorLayer> indicators() {
+        return indicators;
+    }
+
+    void setIndicators(List<IndicatorLayer> layers) {
+        indicators = List.copyOf(layers);
+    }
+
+    Optional<IndicatorLayer> indicator(String id) {
+        return indicators.stream().filter(layer -> layer.id().equals(id)).findFirst();
+    }
+
+    List<UnknownLayer> unknown() {
+        return unknown;
+    }
+
+    void setUnknown(List<UnknownLayer> layers) {
+        unknown = List.copyOf(layers);
+    }
+
+    List<Drawing> drawings() {
+        return drawings;
+    }
+
+    void setDrawings(List<Drawing> newDrawings) {
+        drawings = List.copyOf(newDrawings);
+    }
+
+    boolean areDrawingsShown() {
+        return drawingsShown;
+    }
+
+    void setDrawingsShown(boolean shown) {
+        drawingsShown = shown;
+    }
+
+    Optional<TradePlan> plan() {
+        return Optional.ofNullable(plan);
+    }
+
+    void setPlan(TradePlan newPlan) {
+        plan = newPlan;
+    }
+
+    List<Alert> alerts() {
+        return alerts;
+    }
+
+    void setAlerts(List<Alert> waiting) {
+        alerts = List.copyOf(waiting);
+    }
+
+    List<Firing> firings() {
+        return firings;
+    }
+
+    void setFirings(List<Firing> record) {
+        firings = List.copyOf(record);
+    }
+}

@@ -1,0 +1,11 @@
+package dev.yardarm.chart.model;
+
+/** The volume of the bars in a pane of its own; there while it is shown. */
+public record VolumeLayer() implements Layer {
+    public static final String ID = "volume";
+
+    @Override
+    public String id() {
+        return ID;
+    }
+}

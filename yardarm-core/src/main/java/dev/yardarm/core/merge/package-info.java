@@ -1,0 +1,2 @@
+/** Bringing together changes that were made apart. */
+package dev.yardarm.core.merge;

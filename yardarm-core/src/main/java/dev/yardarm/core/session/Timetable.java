@@ -1,0 +1,62 @@
+package dev.yardarm.core.session;
+
+import dev.yardarm.core.bars.BarGrid;
+import java.time.LocalDate;
+
+/**
+ * When something is due, in the time of a market: after each close, before each open, at the close of each bar. Times are
+ * microseconds UTC.
+ *
+ * <pre>{@code
+ * Timetable evenings = Timetable.atClose(calendar, 10 * Times.MINUTE);
+ * long next = evenings.next(now);
+ * }</pre>
+ */
+@FunctionalInterface
+public interface Timetable {
+    /** The first time it is due after a moment. */
+    long next(long after);
+
+    /**
+     * At the close of each session.
+     *
+     * @param offset how much later; earlier below 0, but less than the session is long
+     */
+    static Timetable atClose(TradingCalendar calendar, long offset) {
+        return after -> {
+            LocalDate session = calendar.previous(calendar.sessionAt(after));
+            while (calendar.close(session) + offset <= after) {
+                session = calendar.next(session);
+            }
+            return calendar.close(session) + offset;
+        };
+    }
+
+    /**
+     * At the open of each session.
+     *
+     * @param offset how much later; earlier below 0
+     */
+    static Timetable atOpen(TradingCalendar calendar, long offset) {
+        return after -> {
+            LocalDate session = calendar.previous(calendar.sessionAt(after));
+            while (calendar.open(session) + offset <= after) {
+                session = calendar.next(session);
+            }
+            return calendar.open(session) + offset;
+        };
+    }
+
+    /** At the close of each bar of a grid. */
+    static Timetable atBarClose(BarGrid grid) {
+        return after -> {
+            long close = grid.slotAt(after).closeTime();
+            TradingCalendar calendar = grid.calendar();
+            // The last bar of a session is over: the first of the next one is due.
+            return close > after
+                    ? close
+                    : grid.slotAt(calendar.open(calendar.next(calendar.sessionAt(after))))
+                            .closeTime();
+        };
+    }
+}

@@ -1,0 +1,78 @@
+package dev.yardarm.data.document;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** What an older home folder has in one document and a newer one in another. Done before documents are read; once more does no harm. */
+public final class HomeUpgrade {
+    private HomeUpgrade() {}
+
+    /** Brings a folder of documents up to what this version expects across documents. */
+    public static void run(DocumentStore store, Path folder) throws IOException {
+        firings(store, folder.resolve("alerts.json"));
+    }
+
+    /** Alerts of version 1 say in themselves that they fired; that becomes records of its own. */
+    private static void firings(DocumentStore store, Path alerts) throws IOException {
+        if (!Files.exists(alerts)) {
+            return;
+        }
+        ObjectMapper mapper = DocumentMapper.create();
+        JsonNode document;
+        try {
+            document = mapper.readTree(Files.readAllBytes(alerts));
+        } catch (JsonProcessingException damaged) {
+            // Told and set aside when it is read.
+            return;
+        }
+        if (document.path("version").asInt() != 1) {
+            return;
+        }
+        Map<String, Entries.Entry<FiringEntry>> all = new LinkedHashMap<>();
+        store.read(DocumentKind.FIRINGS, "firings")
+                .map(Entries::all)
+                .orElse(List.of())
+                .forEach(entry -> all.put(
+                        entry.value() == null
+                                ? "unread " + all.size()
+                                : entry.value().key(),
+                        entry));
+        int before = all.size();
+        for (JsonNode alert : document.path("alerts")) {
+            if (alert.path("firedAt").asLong() > 0) {
+                try {
+                    FiringEntry fired = fired(mapper.treeToValue(alert, AlertEntry.class), alert);
+                    all.putIfAbsent(fired.key(), new Entries.Entry<>(fired, null, ""));
+                } catch (JsonProcessingException | IllegalArgumentException unreadable) {
+                    // The alert itself is told when it is read.
+                }
+            }
+        }
+        if (all.size() > before) {
+            store.write(DocumentKind.FIRINGS, "firings", new Entries<>(new ArrayList<>(all.values())));
+        }
+    }
+
+    private static FiringEntry fired(AlertEntry alert, JsonNode node) {
+        return new FiringEntry(
+                alert.id(),
+                alert.setAt(),
+                alert.instrument(),
+                alert.drawing(),
+                "",
+                alert.trigger(),
+                alert.timeframe(),
+                alert.above(),
+                node.path("firedAt").asLong(),
+                node.path("firedPrice").asDouble(),
+                0);
+    }
+}

@@ -1,0 +1,124 @@
+package dev.yardarm.desk.alert;
+
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.command.UndoStack;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Consumer;
+import java.util.function.LongSupplier;
+
+/** Sets alerts and takes them away; each change is a step of undo. What cannot be done is told. Used by the interface's thread. */
+public final class AlertWork {
+    private final Books books;
+    private final UndoStack undo;
+    private final LongSupplier now;
+    private final Consumer<String> tell;
+
+    /** @param now what time it is in the market */
+    public AlertWork(Books books, UndoStack undo, LongSupplier now, Consumer<String> tell) {
+        this.books = books;
+        this.undo = undo;
+        this.now = now;
+        this.tell = tell;
+    }
+
+    /**
+     * Sets an alert on a drawing; says so, or what is missing.
+     *
+     * @param shown the drawing in prices of now
+     * @param level its price now; NaN when it has none
+     * @param last the last price
+     */
+    public void set(
+            Instrument instrument,
+            Drawing shown,
+            Alert.Trigger trigger,
+            Timeframe timeframe,
+            double level,
+            double last) {
+        if (Double.isNaN(level)) {
+            tell.accept(shown.title() + " has no price an alert could wait for; choose a level, a line or a zone.");
+            return;
+        }
+        boolean already = books.alerts().stream()
+                .anyMatch(alert -> books.waits(alert)
+                        && alert.instrument().equals(instrument.id())
+                        && alert.drawing().equals(shown.id())
+                        && alert.trigger() == trigger);
+        if (already) {
+            tell.accept("This alert is set already.");
+            return;
+        }
+        Alert alert = new Alert(
+                UUID.randomUUID().toString().substring(0, 8),
+                instrument.id(),
+                shown.id(),
+                trigger,
+                timeframe,
+                last > level,
+                now.getAsLong());
+        undo.execute(books.alertShelf().change("set an alert", all -> {
+            List<Alert> more = new ArrayList<>(all);
+            more.add(alert);
+            return more;
+        }));
+        tell.accept("Alert set on " + instrument.code() + ": when " + trigger.words() + ", at "
+                + instrument.format().format(level) + ".");
+    }
+
+    /** Takes an alert away, waiting or fired; the record of its firings stays. */
+    public void remove(String id) {
+        undo.execute(books.alertShelf().change("remove an alert", all -> all.stream()
+                .filter(each -> !each.id().equals(id))
+                .toList()));
+    }
+
+    /** Takes a firing out of the record, and its alert when it has not been armed again; one step of undo. */
+    public void remove(Firing firing) {
+        undo.together("remove a firing", () -> {
+            undo.execute(books.firingShelf().change("remove a firing", all -> all.stream()
+                    .filter(each -> !each.equals(firing))
+                    .toList()));
+            undo.execute(books.alertShelf().change("remove an alert", all -> all.stream()
+                    .filter(each -> !each.id().equals(firing.alert()) || each.setAt() != firing.setAt())
+                    .toList()));
+        });
+    }
+
+    /** The step that takes the waiting alerts on drawings away with them; nothing to do when there are none. */
+    public Command removeWith(InstrumentId instrument, Set<String> drawings) {
+        return books.alertShelf().change("remove alerts", all -> all.stream()
+                .filter(alert -> !books.waits(alert)
+                        || !alert.instrument().equals(instrument)
+                        || !drawings.contains(alert.drawing()))
+                .toList());
+    }
+
+    /**
+     * Waiting alerts on a drawing that was moved wait anew, from where price stands now.
+     *
+     * @param level price of the drawing now
+     */
+    public void rearm(InstrumentId instrument, String drawing, double level, double price) {
+        for (Alert alert : books.alerts(instrument)) {
+            if (alert.drawing().equals(drawing) && books.waits(alert)) {
+                books.alertShelf().put(alert.armed(now.getAsLong(), price > level));
+            }
+        }
+    }
+
+    /** True when an alert waits on a drawing. */
+    public boolean waitsOn(InstrumentId instrument, String drawing) {
+        return books.alerts(instrument).stream()
+                .anyMatch(alert -> alert.drawing().equals(drawing) && books.waits(alert));
+    }
+}

@@ -1,0 +1,261 @@
+package dev.yardarm.desk.book;
+
+import dev.yardarm.core.merge.KeyedMerge;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Entries;
+import dev.yardarm.data.document.Kept;
+import dev.yardarm.desk.command.Command;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+
+/**
+ * Things of one kind that the trader made, in their order, told apart by a key: held in memory, saved with each change.
+ *
+ * <pre>{@code
+ * undo.execute(alerts.change("remove an alert", all -> without(all, alert)));
+ * }</pre>
+ *
+ * <p><b>Undo is a patch</b>: a step takes back what it was about and nothing else. Whatever came meanwhile - from another step,
+ * from a watch, from another copy of the application - stays as it is.
+ *
+ * <p><b>Nothing is lost</b>: an entry that cannot be read, and fields nobody here knows, are written back as they were. When
+ * another copy has changed the file, both changes are brought together before writing ({@link KeyedMerge}).
+ *
+ * <p>Used by the interface's thread; opened on any. The file is written and joined by the saver's thread, which touches nothing
+ * but the immutable lists it was handed. Cost of a change: linear in the number of things.
+ *
+ * @param <K> tells things apart
+ * @param <V> a thing; a value that does not change
+ */
+public final class Shelf<K, V> {
+    private final ShelfKind<K, V, ?> kind;
+    private final Listeners<Set<K>> listeners = new Listeners<>();
+    private final Consumer<List<V>> save;
+    private List<V> all;
+
+    private Shelf(ShelfKind<K, V, ?> kind, List<V> all, Consumer<List<V>> save) {
+        this.kind = kind;
+        this.all = all;
+        this.save = save;
+    }
+
+    /**
+     * Opens a shelf from its file.
+     *
+     * @param front the interface's thread
+     * @param standard what is on it when there is no file
+     */
+    static <K, V, E> Shelf<K, V> open(ShelfKind<K, V, E> kind, DocumentSaver saver, Executor front, List<V> standard) {
+        File<K, V, E> file = new File<>(kind, saver, front);
+        Shelf<K, V> shelf = new Shelf<>(kind, file.open(standard), file::save);
+        file.shelf = shelf;
+        return shelf;
+    }
+
+    /** All of them, in their order. */
+    public List<V> all() {
+        return all;
+    }
+
+    /** The one of a key. */
+    public Optional<V> get(K key) {
+        return all.stream().filter(each -> kind.key().apply(each).equals(key)).findFirst();
+    }
+
+    /** Tells the keys of what was added, changed or taken away. */
+    public Listening listen(Consumer<Set<K>> listener) {
+        return listeners.add(listener);
+    }
+
+    /** Puts something on the shelf, in the place of what has its key or at the end; no step of undo. */
+    public void put(V value) {
+        K key = kind.key().apply(value);
+        List<V> changed = new ArrayList<>(all);
+        for (int at = 0; at < changed.size(); at++) {
+            if (kind.key().apply(changed.get(at)).equals(key)) {
+                changed.set(at, value);
+                replace(changed);
+                return;
+            }
+        }
+        changed.add(value);
+        replace(changed);
+    }
+
+    /** Takes something away; no step of undo. */
+    public void remove(K key) {
+        replace(all.stream().filter(each -> !kind.key().apply(each).equals(key)).toList());
+    }
+
+    /** Puts other things in the place of all; no step of undo. */
+    public void replace(List<V> changed) {
+        List<V> before = all;
+        if (changed.equals(before)) {
+            return;
+        }
+        all = List.copyOf(changed);
+        save.accept(all);
+        listeners.tell(differing(before, all));
+    }
+
+    private Set<K> differing(List<V> before, List<V> after) {
+        Map<K, V> was = new LinkedHashMap<>();
+        before.forEach(each -> was.put(kind.key().apply(each), each));
+        Set<K> keys = new HashSet<>();
+        for (V each : after) {
+            K key = kind.key().apply(each);
+            if (!Objects.equals(was.remove(key), each)) {
+                keys.add(key);
+            }
+        }
+        keys.addAll(was.keySet());
+        return keys;
+    }
+
+    /** A step of undo that makes other things of these; see {@link #change(String, String, List)}. */
+    public Command change(String label, UnaryOperator<List<V>> edit) {
+        return change(label, "", edit.apply(all));
+    }
+
+    /**
+     * A step of undo from how things stand now to how they shall stand. Done, undone or done again later, it touches what
+     * differs between the two and leaves everything else as it has become.
+     *
+     * @param stem steps of one stem in a row are one; empty for none
+     */
+    public Command change(String label, String stem, List<V> after) {
+        List<V> before = all;
+        List<V> wanted = List.copyOf(after);
+        return Command.of(label, stem, () -> apply(before, wanted), () -> apply(wanted, before));
+    }
+
+    private void apply(List<V> from, List<V> to) {
+        replace(kind.merge().apply(all, from, to));
+    }
+
+    /** The file of a shelf: what was in it that nothing here understands, and how both changes of two copies come together. */
+    private static final class File<K, V, E> implements DocumentStore.Joining<Entries<E>> {
+        private final ShelfKind<K, V, E> kind;
+        private final DocumentSaver saver;
+        private final Executor front;
+        private final Map<K, Kept> known = new LinkedHashMap<>();
+        private final List<Entries.Entry<E>> unread = new ArrayList<>();
+        private Shelf<K, V> shelf;
+        /** As the file was read or written last; of the saver's thread. */
+        private volatile List<V> inFile = List.of();
+
+        private List<V> ours;
+        private List<V> both;
+
+        File(ShelfKind<K, V, E> kind, DocumentSaver saver, Executor front) {
+            this.kind = kind;
+            this.saver = saver;
+            this.front = front;
+        }
+
+        List<V> open(List<V> standard) {
+            Optional<Entries<E>> saved = saver.store().read(kind.document(), kind.name());
+            saver.store().takeNotices().forEach(saver::tell);
+            if (saved.isEmpty()) {
+                return List.copyOf(standard);
+            }
+            List<String> problems = new ArrayList<>();
+            List<V> read = read(saved.get(), problems);
+            if (!problems.isEmpty()) {
+                tellUnread(read.size(), problems);
+            }
+            inFile = read;
+            return read;
+        }
+
+        private void tellUnread(int count, List<String> problems) {
+            String kept;
+            try {
+                kept = "the file as it was is kept as " + saver.store().keepAside(kind.document(), kind.name());
+            } catch (IOException failed) {
+                kept = "the file could not be copied: " + failed.getMessage();
+            }
+            saver.tell(
+                    "Of the " + kind.document().title() + " " + count + " could be read, " + problems.size() + " not ("
+                            + String.join("; ", problems) + "); they stay in the file as they are, and " + kept + ".");
+        }
+
+        /** The things of a document; what cannot be read is remembered to be written back. */
+        private synchronized List<V> read(Entries<E> entries, List<String> problems) {
+            Map<K, V> found = new LinkedHashMap<>();
+            unread.clear();
+            int number = 0;
+            for (Entries.Entry<E> entry : entries.all()) {
+                number++;
+                String problem = entry.problem();
+                if (entry.value() != null) {
+                    try {
+                        V value = kind.read().apply(entry.value());
+                        K key = kind.key().apply(value);
+                        if (found.putIfAbsent(key, value) == null && entry.kept() != null) {
+                            known.put(key, entry.kept());
+                        }
+                        continue;
+                    } catch (RuntimeException bad) {
+                        problem = bad instanceof IllegalArgumentException
+                                ? bad.getMessage()
+                                : "something is missing in it";
+                    }
+                }
+                unread.add(new Entries.Entry<>(null, entry.kept(), problem));
+                problems.add("entry " + number + ": " + problem);
+            }
+            return List.copyOf(found.values());
+        }
+
+        void save(List<V> values) {
+            saver.save(kind.document(), kind.name(), document(values), this);
+        }
+
+        private synchronized Entries<E> document(List<V> values) {
+            List<Entries.Entry<E>> all = new ArrayList<>();
+            values.forEach(value -> all.add(new Entries.Entry<>(
+                    kind.write().apply(value), known.get(kind.key().apply(value)), "")));
+            all.addAll(unread);
+            return new Entries<>(all);
+        }
+
+        private List<V> values(Entries<E> entries) {
+            return entries.values().stream().map(kind.read()).toList();
+        }
+
+        @Override
+        public Entries<E> join(Entries<E> own, Entries<E> others) {
+            ours = values(own);
+            both = kind.merge().merge(inFile, ours, read(others, new ArrayList<>()));
+            return document(both);
+        }
+
+        @Override
+        public void written(Entries<E> document) {
+            inFile = values(document);
+            if (both != null && !both.equals(ours)) {
+                List<V> saved = ours;
+                List<V> joined = both;
+                front.execute(() -> {
+                    saver.tell("The " + kind.document().title()
+                            + " were changed by another copy of Yardarm; both changes are kept.");
+                    shelf.replace(kind.merge().merge(saved, shelf.all(), joined));
+                });
+            }
+            both = null;
+        }
+    }
+}

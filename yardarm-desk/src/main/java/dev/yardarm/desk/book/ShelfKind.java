@@ -1,0 +1,146 @@
+package dev.yardarm.desk.book;
+
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.merge.KeyedMerge;
+import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.data.document.AlertEntry;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
+import dev.yardarm.data.document.FiringEntry;
+import dev.yardarm.data.document.PlanEntry;
+import dev.yardarm.data.document.ScanEntry;
+import dev.yardarm.data.document.StanceEntry;
+import java.util.function.Function;
+import java.util.function.Predicate;
+
+/**
+ * What a shelf holds, and how it is written.
+ *
+ * @param <K> tells things apart
+ * @param <V> a thing
+ * @param <E> the record of its entry in the file
+ * @param read makes a thing of an entry; may throw when something is missing
+ */
+record ShelfKind<K, V, E>(
+        DocumentKind<Entries<E>> document,
+        String name,
+        Function<V, K> key,
+        KeyedMerge<K, V> merge,
+        Function<E, V> read,
+        Function<V, E> write) {
+    /** The key of a stance: an instrument has one at a time, and others before. */
+    record StanceKey(dev.yardarm.core.instrument.InstrumentId instrument, long at) {}
+
+    static final ShelfKind<String, Documents.NamedList, Documents.NamedList> LISTS = of(
+            DocumentKind.LISTS,
+            "lists",
+            Documents.NamedList::name,
+            (list, isTaken) ->
+                    new Documents.NamedList(numbered(list.name(), " ", isTaken), list.instruments(), list.colour()),
+            ShelfKind::named,
+            list -> list);
+    static final ShelfKind<String, Scan, ScanEntry> SCANS = of(
+            DocumentKind.SCANS,
+            "scans",
+            Scan::name,
+            (scan, isTaken) ->
+                    new Scan(numbered(scan.name(), " ", isTaken), scan.list(), scan.timeframe(), scan.conditions()),
+            ScanEntry::scan,
+            ScanEntry::of);
+    static final ShelfKind<String, Documents.Preset, Documents.Preset> PRESETS = of(
+            DocumentKind.PRESETS,
+            "presets",
+            Documents.Preset::name,
+            (preset, isTaken) ->
+                    new Documents.Preset(numbered(preset.name(), " ", isTaken), preset.makeUp(), preset.standard()),
+            ShelfKind::usable,
+            preset -> preset);
+    static final ShelfKind<String, Alert, AlertEntry> ALERTS = of(
+            DocumentKind.ALERTS,
+            "alerts",
+            Alert::id,
+            (alert, isTaken) -> new Alert(
+                    numbered(alert.id(), "-", isTaken),
+                    alert.instrument(),
+                    alert.drawing(),
+                    alert.trigger(),
+                    alert.timeframe(),
+                    alert.above(),
+                    alert.setAt()),
+            AlertEntry::alert,
+            AlertEntry::of);
+    static final ShelfKind<Firing.Key, Firing, FiringEntry> FIRINGS = of(
+            DocumentKind.FIRINGS,
+            "firings",
+            Firing::key,
+            // The same alert fired once; ours is as good as theirs.
+            (firing, isTaken) -> firing,
+            FiringEntry::firing,
+            FiringEntry::of);
+    static final ShelfKind<String, TradePlan, PlanEntry> PLANS = of(
+            DocumentKind.PLANS,
+            "plans",
+            TradePlan::id,
+            (plan, isTaken) -> new TradePlan(
+                    numbered(plan.id(), "-", isTaken),
+                    plan.instrument(),
+                    plan.timeframe(),
+                    plan.madeAt(),
+                    plan.entry(),
+                    plan.stop(),
+                    plan.target(),
+                    plan.account(),
+                    plan.riskPercent(),
+                    plan.endedAt()),
+            PlanEntry::plan,
+            PlanEntry::of);
+    static final ShelfKind<StanceKey, Stance, StanceEntry> STANCES = of(
+            DocumentKind.STANCES,
+            "stances",
+            stance -> new StanceKey(stance.instrument(), stance.at()),
+            (stance, isTaken) -> {
+                long at = stance.at();
+                while (isTaken.test(new StanceKey(stance.instrument(), at))) {
+                    at++;
+                }
+                return stance.at(at);
+            },
+            StanceEntry::stance,
+            StanceEntry::of);
+
+    private static <K, V, E> ShelfKind<K, V, E> of(
+            DocumentKind<Entries<E>> document,
+            String name,
+            Function<V, K> key,
+            KeyedMerge.Twin<K, V> twin,
+            Function<E, V> read,
+            Function<V, E> write) {
+        return new ShelfKind<>(document, name, key, new KeyedMerge<>(key, twin), read, write);
+    }
+
+    private static String numbered(String name, String between, Predicate<String> isTaken) {
+        int number = 2;
+        while (isTaken.test(name + between + number)) {
+            number++;
+        }
+        return name + between + number;
+    }
+
+    private static Documents.NamedList named(Documents.NamedList list) {
+        if (list.name() == null || list.name().isBlank()) {
+            throw new IllegalArgumentException("a list needs a name");
+        }
+        return list;
+    }
+
+    private static Documents.Preset usable(Documents.Preset preset) {
+        if (preset.name() == null || preset.name().isBlank() || preset.makeUp() == null) {
+            throw new IllegalArgumentException("a preset needs a name and a make-up");
+        }
+        return preset;
+    }
+}

@@ -1,0 +1,2 @@
+/** Planning trades: plans of each instrument over time, and what new ones start from. */
+package dev.yardarm.desk.plan;

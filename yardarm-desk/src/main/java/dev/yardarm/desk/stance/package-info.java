@@ -1,0 +1,2 @@
+/** Stances: what was decided for each instrument, over time. */
+package dev.yardarm.desk.stance;
