@@ -4,7 +4,7 @@ import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.desk.Desk;
-import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.chart.Aspect;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
 import java.util.concurrent.CompletableFuture;

@@ -4,7 +4,7 @@ import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.desk.Desk;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;

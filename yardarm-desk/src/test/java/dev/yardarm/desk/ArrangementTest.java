@@ -3,7 +3,7 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import dev.yardarm.desk.room.Arrangement;
+import dev.yardarm.desk.room.layout.Arrangement;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

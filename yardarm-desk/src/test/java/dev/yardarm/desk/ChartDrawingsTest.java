@@ -15,7 +15,7 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.data.document.DrawingLook;
 import dev.yardarm.desk.book.Books;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.vantage.Vantages;
 import java.util.List;

@@ -8,7 +8,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.work.Job;
 import java.util.List;

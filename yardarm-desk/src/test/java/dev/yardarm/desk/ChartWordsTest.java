@@ -14,7 +14,7 @@ import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.Directory;
-import dev.yardarm.desk.room.LinkRules.Shared;
+import dev.yardarm.desk.room.layout.LinkRules.Shared;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.nio.file.Path;

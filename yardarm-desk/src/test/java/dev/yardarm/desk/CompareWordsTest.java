@@ -9,7 +9,7 @@ import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.Directory;
-import dev.yardarm.desk.room.ChartComparisons.Look;
+import dev.yardarm.desk.room.chart.ChartComparisons.Look;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.util.List;

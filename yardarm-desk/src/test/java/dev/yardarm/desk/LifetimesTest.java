@@ -3,10 +3,10 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.desk.room.Arrangement;
-import dev.yardarm.desk.room.Aspect;
-import dev.yardarm.desk.room.ChartRoom;
-import dev.yardarm.desk.room.Layouts;
+import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.layout.Arrangement;
+import dev.yardarm.desk.room.layout.Layouts;
 import java.nio.file.Path;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;

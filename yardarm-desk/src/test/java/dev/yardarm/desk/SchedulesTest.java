@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.bars.Timetable;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.session.Timetable;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.work.Schedules;

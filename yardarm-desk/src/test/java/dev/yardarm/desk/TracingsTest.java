@@ -9,7 +9,7 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.scan.ScanRunner;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -11,7 +11,7 @@ import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.chart.surface.SvgSurface;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.work.Lane;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

@@ -9,7 +9,7 @@ import dev.yardarm.chart.render.AxisText;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.desk.room.LinkedPointer;
+import dev.yardarm.desk.room.chart.LinkedPointer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -5,7 +5,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;

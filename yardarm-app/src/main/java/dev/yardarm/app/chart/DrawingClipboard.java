@@ -1,6 +1,6 @@
 package dev.yardarm.app.chart;
 
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.Map;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DataFormat;

@@ -3,7 +3,7 @@ package dev.yardarm.app.chart;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
 

@@ -2,9 +2,9 @@ package dev.yardarm.app.layout;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.desk.room.Aspect;
-import dev.yardarm.desk.room.Layout;
-import dev.yardarm.desk.room.Layouts;
+import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.room.layout.Layout;
+import dev.yardarm.desk.room.layout.Layouts;
 import java.util.List;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;

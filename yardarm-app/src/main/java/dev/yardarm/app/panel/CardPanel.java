@@ -4,7 +4,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.card.InstrumentCard;
-import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.work.Lane;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;

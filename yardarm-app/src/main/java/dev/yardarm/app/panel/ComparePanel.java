@@ -5,7 +5,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.desk.room.ChartComparisons;
+import dev.yardarm.desk.room.chart.ChartComparisons;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;

@@ -7,7 +7,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.desk.room.ChartIndicators;
+import dev.yardarm.desk.room.chart.ChartIndicators;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -6,7 +6,7 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.source.BarRequest;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.function.Consumer;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -64,7 +64,7 @@ final class PriceDetails extends LayerDetails {
         check(volume, "volume-shown", room::setVolumeShown);
         check(breaks, "breaks-shown", on -> {
             room.chart().setBreaksShown(on);
-            room.tell(dev.yardarm.desk.room.Aspect.VIEW);
+            room.tell(dev.yardarm.desk.room.chart.Aspect.VIEW);
         });
         if (room.instrument()
                 .filter(each -> each.kind() == Instrument.Kind.SHARE)

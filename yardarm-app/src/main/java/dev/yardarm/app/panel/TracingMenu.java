@@ -2,7 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.desk.room.Tracings;
+import dev.yardarm.desk.room.chart.Tracings;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;

@@ -18,7 +18,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.line.CommandLanguage;
-import dev.yardarm.desk.room.Aspect;
+import dev.yardarm.desk.room.chart.Aspect;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.EnumMap;

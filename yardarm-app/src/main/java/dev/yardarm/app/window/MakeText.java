@@ -5,7 +5,7 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
-import dev.yardarm.desk.room.ChartRoom;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -3,7 +3,7 @@ package dev.yardarm.app.window;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.data.document.Documents.Preset;
-import dev.yardarm.desk.room.Presets;
+import dev.yardarm.desk.room.chart.Presets;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;

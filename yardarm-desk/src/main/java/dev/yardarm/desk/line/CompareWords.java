@@ -4,7 +4,7 @@ import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.market.Directory;
-import dev.yardarm.desk.room.ChartComparisons;
+import dev.yardarm.desk.room.chart.ChartComparisons;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

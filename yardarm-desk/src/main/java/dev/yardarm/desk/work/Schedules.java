@@ -1,7 +1,7 @@
 package dev.yardarm.desk.work;
 
 import com.google.errorprone.annotations.concurrent.GuardedBy;
-import dev.yardarm.core.session.Timetable;
+import dev.yardarm.core.bars.Timetable;
 import dev.yardarm.desk.listening.Listening;
 import java.util.ArrayList;
 import java.util.Comparator;

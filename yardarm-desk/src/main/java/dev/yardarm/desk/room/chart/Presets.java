@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.data.document.Documents;
@@ -17,7 +17,8 @@ import java.util.Optional;
 public final class Presets {
     private final Desk desk;
 
-    Presets(Desk desk) {
+    /** Presets kept in the books of a desk. */
+    public Presets(Desk desk) {
         this.desk = desk;
     }
 
@@ -113,7 +114,7 @@ public final class Presets {
     }
 
     /** Adds presets of another workspace; those of a name that is there get a number behind it. */
-    void addAll(List<Preset> more) {
+    public void addAll(List<Preset> more) {
         List<Preset> after = new ArrayList<>(all());
         for (Preset preset : more) {
             if (all().contains(preset)) {

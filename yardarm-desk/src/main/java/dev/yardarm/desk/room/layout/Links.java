@@ -1,7 +1,10 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.layout;
 
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.chart.LinkedPointer;
 import java.util.List;
 import java.util.function.Supplier;
 

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Selection;
@@ -76,7 +76,7 @@ public final class ChartDrawings {
     }
 
     /** Puts the drawings of the instrument on the chart, as far as they belong there. */
-    void show() {
+    public void show() {
         id().ifPresent(id -> {
             Books.Sheets sheets = desk.books().sheets(id);
             List<Drawing> all = inPricesOfChart(desk.books().drawings(id));

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.model.BarsLayer;
 import dev.yardarm.chart.model.DrawingLayer;

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 /** What has changed in the room. */
 public enum Aspect {

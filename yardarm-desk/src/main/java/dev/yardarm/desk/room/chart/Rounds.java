@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
@@ -20,7 +20,7 @@ public final class Rounds {
                 : desk.books().lists().get(0).name();
     }
 
-    Listening listen(Runnable listener) {
+    public Listening listen(Runnable listener) {
         return listeners.add(name -> listener.run());
     }
 

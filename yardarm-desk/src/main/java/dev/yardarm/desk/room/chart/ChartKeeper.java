@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
@@ -22,11 +22,11 @@ import java.util.List;
 import java.util.Optional;
 
 /** Turns a chart into a document and back: its make-up, with or without what it shows and where it stands. */
-final class ChartKeeper {
+public final class ChartKeeper {
     private ChartKeeper() {}
 
     /** A chart with its instrument and place in time. */
-    static Documents.Chart capture(ChartRoom room) {
+    public static Documents.Chart capture(ChartRoom room) {
         ChartModel chart = room.chart();
         Optional<ChartRoom.Place> kept = room.keptPlace();
         long rightmost = kept.isPresent()
@@ -39,7 +39,7 @@ final class ChartKeeper {
     }
 
     /** The make-up alone. */
-    static Documents.Chart makeUp(ChartRoom room) {
+    public static Documents.Chart makeUp(ChartRoom room) {
         return document(room, null, 0, "", 0);
     }
 
@@ -92,7 +92,7 @@ final class ChartKeeper {
     }
 
     /** Opens a saved chart in a room; what it names but is not there is told. */
-    static void restore(Documents.Chart saved, ChartRoom room) {
+    public static void restore(Documents.Chart saved, ChartRoom room) {
         putMakeUp(saved, room);
         room.setTitle(saved.title() == null ? "" : saved.title());
         room.setLink(saved.link());
@@ -114,7 +114,7 @@ final class ChartKeeper {
     }
 
     /** Puts a make-up on what a room shows. */
-    static void putOn(ChartRoom room, Documents.Chart makeUp) {
+    public static void putOn(ChartRoom room, Documents.Chart makeUp) {
         putMakeUp(makeUp, room);
         room.instrument()
                 .ifPresent(instrument -> room.open(
@@ -124,7 +124,7 @@ final class ChartKeeper {
     }
 
     /** Makes charts like another one, with all its settings. */
-    static void copyInto(ChartRoom from, List<ChartRoom> charts) {
+    public static void copyInto(ChartRoom from, List<ChartRoom> charts) {
         Documents.Chart document = capture(from);
         charts.forEach(chart -> {
             String own = chart.id();
@@ -232,7 +232,7 @@ final class ChartKeeper {
     }
 
     /** Tries again to understand what could not be understood, as when an indicator of the trader's own has come. */
-    static void readUnknown(ChartRoom room) {
+    public static void readUnknown(ChartRoom room) {
         int before = room.chart().unknownLayers().size();
         Entries<Documents.IndicatorLayer> all = LayerKeeper.entries(room.chart());
         showLayers(all, room, false);

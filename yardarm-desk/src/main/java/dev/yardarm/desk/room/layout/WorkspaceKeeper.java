@@ -1,7 +1,9 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.layout;
 
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
+import dev.yardarm.desk.room.chart.ChartKeeper;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;

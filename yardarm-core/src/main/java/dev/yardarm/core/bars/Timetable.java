@@ -1,6 +1,6 @@
-package dev.yardarm.core.session;
+package dev.yardarm.core.bars;
 
-import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.session.TradingCalendar;
 import java.time.LocalDate;
 
 /**

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.layout;
 
 import java.util.ArrayList;
 import java.util.HashSet;

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.layout;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -8,6 +8,11 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.room.chart.ChartKeeper;
+import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.chart.Presets;
+import dev.yardarm.desk.room.chart.Rounds;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;

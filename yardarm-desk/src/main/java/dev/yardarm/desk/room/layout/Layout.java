@@ -1,5 +1,6 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.layout;
 
+import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

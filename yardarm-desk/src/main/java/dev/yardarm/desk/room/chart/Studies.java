@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.gesture.ChartEdits;
 import dev.yardarm.chart.gesture.Tool;

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.room;
+package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.gesture.ChartGestures;
 import dev.yardarm.chart.gesture.Tool;
@@ -72,7 +72,7 @@ public final class ChartRoom {
     }
 
     /** @param key tells this chart's loading from that of others */
-    ChartRoom(Desk desk, Rounds rounds, String key) {
+    public ChartRoom(Desk desk, Rounds rounds, String key) {
         this.desk = desk;
         this.rounds = rounds;
         chart.setClock(desk.feedServices().now());
@@ -188,7 +188,7 @@ public final class ChartRoom {
     }
 
     /** Takes the id it was saved with. */
-    void setId(String saved) {
+    public void setId(String saved) {
         id = saved;
     }
 
@@ -422,7 +422,7 @@ public final class ChartRoom {
     }
 
     /** Shows the pointer of a linked chart. */
-    void showPointer(LinkedPointer newPointer) {
+    public void showPointer(LinkedPointer newPointer) {
         pointer = newPointer;
         tell(Aspect.POINTER);
     }
@@ -434,7 +434,8 @@ public final class ChartRoom {
         }
     }
 
-    void onPoint(Consumer<LinkedPointer> listener) {
+    /** Tells where the pointer of this chart is, for the charts linked with it. */
+    public void onPoint(Consumer<LinkedPointer> listener) {
         onPoint = listener;
     }
 
@@ -537,7 +538,7 @@ public final class ChartRoom {
     }
 
     /** Stops following the market, and hearing of anything, while nobody sees the chart. */
-    void rest() {
+    public void rest() {
         if (!resting) {
             resting = true;
             feed.close();
@@ -546,7 +547,7 @@ public final class ChartRoom {
     }
 
     /** Goes on after a rest, as things have become meanwhile. */
-    void wake() {
+    public void wake() {
         if (resting) {
             resting = false;
             hear();
