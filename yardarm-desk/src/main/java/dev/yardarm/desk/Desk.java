@@ -5,16 +5,11 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
-import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.HomeUpgrade;
-import dev.yardarm.data.history.BarStore;
-import dev.yardarm.data.history.OwnSource;
-import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.data.home.HomeLock;
 import dev.yardarm.desk.alert.AlertRunner;
 import dev.yardarm.desk.alert.AlertWork;
@@ -29,7 +24,6 @@ import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
-import dev.yardarm.desk.market.StoredMarket;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.scan.ScanWork;
@@ -38,12 +32,8 @@ import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.desk.work.Schedules;
-import dev.yardarm.market.live.SimulatedMarket;
-import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -60,16 +50,15 @@ import org.slf4j.LoggerFactory;
  */
 public final class Desk implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
-    private static final long SAVE_CLOCK_EVERY = 2 * Times.SECOND;
 
     private final HomeLock lock;
     private final Executor front;
     private final DocumentSaver saver;
     private final Scheduler scheduler;
-    private final CompletableFuture<BarStore> store;
+    private final Notices notices;
+    private final MarketOfHome market;
     private final Directory directory;
     private final Histories histories;
-    private final MarketClock clock;
     private final LiveHub hub;
     private final Schedules schedules;
     private final LivingLanguage language = new LivingLanguage(Language.builtIn());
@@ -83,15 +72,9 @@ public final class Desk implements AutoCloseable {
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
     private final Habits habits;
-    private final StoredMarket market;
     private final CompletableFuture<Optional<Documents.Workspace>> workspace;
-    private final long seed;
-    private final List<Consumer<String>> noticeListeners = new ArrayList<>();
     private final List<Consumer<Firing>> alertListeners = new ArrayList<>();
-    private final List<String> earlyNotices = new ArrayList<>();
     private Predicate<String> charts = id -> false;
-    private boolean started;
-    private long clockSavedAt;
 
     /**
      * How a desk is opened.
@@ -112,39 +95,15 @@ public final class Desk implements AutoCloseable {
      */
     public Desk(Options options, Executor front) throws IOException {
         this.front = front;
+        this.notices = new Notices(front);
         this.lock = HomeLock.take(options.home(), HomeLock.Holder.APPLICATION);
         this.scheduler = new Scheduler(Math.max(2, Runtime.getRuntime().availableProcessors()), front);
-        this.store = scheduler.submit(Lane.SOON, () -> openStore(options.home().resolve("history")));
         DocumentStore documents = new DocumentStore(options.home().resolve("documents"));
         HomeUpgrade.run(documents, options.home().resolve("documents"));
         this.saver = new DocumentSaver(documents, this::tell);
-        List<BarSource> sources = new ArrayList<>();
-        Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
-        this.seed = saved != null && saved.seed() != 0 && options.seed() == 0
-                ? saved.seed()
-                : options.seed() == 0 ? Options.STANDARD_SEED : options.seed();
-        if (options.demo()) {
-            SimulatedMarket simulated = new SimulatedMarket(World.halcyon(), seed);
-            market = new StoredMarket(
-                    simulated, () -> Optional.ofNullable(store.getNow(null)), scheduler.on(Lane.BEHIND));
-            sources.add(market);
-            boolean sameWorld = saved != null && saved.seed() == seed;
-            long start = sameWorld
-                    ? Math.max(saved.time(), simulated.world().presentTime())
-                    : simulated.world().presentTime();
-            double speed = sameWorld && saved.speed() > 0 ? saved.speed() : 1;
-            clock = new MarketClock(simulated.world().calendar(), start, speed, !options.still());
-        } else {
-            market = null;
-            clock = new MarketClock(
-                    TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1, !options.still());
-        }
-        List<Documents.Imported> imported = documents
-                .read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments)
-                .orElse(List.of());
-        sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
-        directory = new Directory(sources);
+        market = new MarketOfHome(options, documents, saver, scheduler, this::tell);
+        MarketClock clock = market.clock();
+        directory = new Directory(market.sources());
         histories = new Histories(directory);
         hub = new LiveHub(directory, clock);
         schedules = new Schedules(scheduler.on(Lane.SOON));
@@ -153,8 +112,7 @@ public final class Desk implements AutoCloseable {
                 saver,
                 front,
                 scheduler.on(Lane.SOON),
-                StandardLists.of(
-                        directory, market == null ? null : market.market().world()),
+                StandardLists.of(directory, market.world().orElse(null)),
                 StandardLists.scans());
         vantages = new Vantages(histories, books::drawingsAnywhere);
         habits = new Habits(saver);
@@ -169,11 +127,10 @@ public final class Desk implements AutoCloseable {
                 new AlertRunner.Around(vantages, hub, clock::now, scheduler, front),
                 this::tell,
                 alert -> {
-                    saveClock();
+                    market.save();
                     alertListeners.forEach(listener -> listener.accept(alert));
                 });
         documents.takeNotices().forEach(this::tell);
-        clockSavedAt = clock.now();
         // Read beside the start of the interface, which wants it soon.
         workspace = scheduler.submit(Lane.NOW, () -> documents.read(DocumentKind.WORKSPACE, "workspace"));
     }
@@ -183,86 +140,36 @@ public final class Desk implements AutoCloseable {
         return workspace.join();
     }
 
-    private BarStore openStore(Path folder) {
-        try {
-            return new ParquetBarStore(folder);
-        } catch (IOException | RuntimeException | LinkageError failed) {
-            LOG.warn("the history store cannot be opened", failed);
-            tell("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");
-            return null;
-        }
-    }
-
     /** Lets the market run and, in the demo, makes the daily history that is not kept yet. */
     public void start() {
-        synchronized (earlyNotices) {
-            started = true;
-        }
+        notices.open();
         hub.start();
-        if (market != null) {
-            scheduler.start(
-                    Lane.BEHIND,
-                    "pack",
-                    "Making the demo data",
-                    job -> {
-                        store.join();
-                        if (!market.isPacked()) {
-                            market.pack(job, clock.now());
-                            return true;
-                        }
-                        return false;
-                    },
-                    made -> {
-                        if (made) {
-                            tell("The demo data is made: "
-                                    + market.instruments().size() + " instruments with history since 2012.");
-                        }
-                    },
-                    failed -> tell("The demo data cannot be kept: " + failed.getMessage()));
-        }
+        market.start();
     }
 
     /** Called now and then on the interface's thread: keeps the market's time. */
     public void tick() {
-        if (Math.abs(clock.now() - clockSavedAt) >= SAVE_CLOCK_EVERY * Math.max(1, clock.speed())) {
-            saveClock();
-        }
+        market.tick();
     }
 
     /** Saves what time it is in the simulated market. */
     public void saveClock() {
-        if (market != null) {
-            clockSavedAt = clock.now();
-            saver.save(DocumentKind.MARKET, "market", new Documents.Market(seed, clock.now(), clock.speed()));
-        }
+        market.save();
     }
 
     /** Takes notices for the user from now on; whoever comes before the market runs is told what was said before too. */
     public void onNotice(Consumer<String> listener) {
-        List<String> early;
-        synchronized (earlyNotices) {
-            noticeListeners.add(listener);
-            early = List.copyOf(earlyNotices);
-        }
-        early.forEach(listener);
+        notices.listen(listener);
+    }
+
+    /** Tells the user something. May be called on any thread. */
+    public void tell(String notice) {
+        notices.tell(notice);
     }
 
     /** Is told of every alert that fires. */
     public void onAlert(Consumer<Firing> listener) {
         alertListeners.add(listener);
-    }
-
-    /** Tells the user something. May be called on any thread. */
-    public void tell(String notice) {
-        LOG.info("notice: {}", notice);
-        List<Consumer<String>> listeners;
-        synchronized (earlyNotices) {
-            if (!started) {
-                earlyNotices.add(notice);
-            }
-            listeners = List.copyOf(noticeListeners);
-        }
-        front.execute(() -> listeners.forEach(listener -> listener.accept(notice)));
     }
 
     /** The instruments of a list that exist; all instruments when the list does not. */
@@ -276,7 +183,8 @@ public final class Desk implements AutoCloseable {
     }
 
     public ChartFeed.Services feedServices() {
-        return new ChartFeed.Services(histories, vantages, hub, clock::now, scheduler, schedules, language::now, front);
+        return new ChartFeed.Services(
+                histories, vantages, hub, clock()::now, scheduler, schedules, language::now, front);
     }
 
     /** Starts a scan; a running one is cancelled. */
@@ -287,7 +195,7 @@ public final class Desk implements AutoCloseable {
                 Lane.BEHIND,
                 "scan",
                 "Scan over " + scan.list(),
-                job -> runner.run(scan, language.now(), instruments, clock.now(), job),
+                job -> runner.run(scan, language.now(), instruments, clock().now(), job),
                 done,
                 failed);
     }
@@ -303,7 +211,7 @@ public final class Desk implements AutoCloseable {
     }
 
     public boolean isDemo() {
-        return market != null;
+        return market.world().isPresent();
     }
 
     /** The timeframes offered for an instrument. */
@@ -369,7 +277,7 @@ public final class Desk implements AutoCloseable {
     }
 
     public MarketClock clock() {
-        return clock;
+        return market.clock();
     }
 
     public LiveHub hub() {
@@ -399,16 +307,13 @@ public final class Desk implements AutoCloseable {
 
     @Override
     public void close() {
-        saveClock();
+        market.save();
         hub.close();
         scheduler.close();
         books.settle();
         saver.close();
         try {
-            BarStore open = store.getNow(null);
-            if (open != null) {
-                open.close();
-            }
+            market.close();
             lock.close();
         } catch (IOException | IllegalStateException failed) {
             LOG.warn("the desk does not close cleanly", failed);

@@ -1,0 +1,162 @@
+package dev.yardarm.desk;
+
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarSource;
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.history.BarStore;
+import dev.yardarm.data.history.OwnSource;
+import dev.yardarm.data.history.ParquetBarStore;
+import dev.yardarm.desk.book.DocumentSaver;
+import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.market.StoredMarket;
+import dev.yardarm.desk.work.Lane;
+import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.market.live.SimulatedMarket;
+import dev.yardarm.market.world.World;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The sources of a home folder and what time it is in their market: the simulated one with its seed, which goes on where it
+ * stood, or none beside the user's own histories. The history store opens in the background; until then histories are made.
+ */
+final class MarketOfHome implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(MarketOfHome.class);
+    private static final long SAVE_EVERY = 2 * Times.SECOND;
+
+    private final DocumentSaver saver;
+    private final Scheduler scheduler;
+    private final Consumer<String> tell;
+    private final CompletableFuture<BarStore> store;
+    private final List<BarSource> sources = new ArrayList<>();
+    private final Optional<StoredMarket> simulated;
+    private final MarketClock clock;
+    private final long seed;
+    private long savedAt;
+
+    MarketOfHome(
+            Desk.Options options,
+            DocumentStore documents,
+            DocumentSaver saver,
+            Scheduler scheduler,
+            Consumer<String> tell) {
+        this.saver = saver;
+        this.scheduler = scheduler;
+        this.tell = tell;
+        store = scheduler.submit(Lane.SOON, () -> openStore(options.home().resolve("history")));
+        Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
+        seed = seed(options, saved);
+        if (options.demo()) {
+            SimulatedMarket market = new SimulatedMarket(World.halcyon(), seed);
+            simulated = Optional.of(
+                    new StoredMarket(market, () -> Optional.ofNullable(store.getNow(null)), scheduler.on(Lane.BEHIND)));
+            long present = market.world().presentTime();
+            boolean sameWorld = saved != null && saved.seed() == seed;
+            clock = new MarketClock(
+                    market.world().calendar(),
+                    sameWorld ? Math.max(saved.time(), present) : present,
+                    sameWorld && saved.speed() > 0 ? saved.speed() : 1,
+                    !options.still());
+        } else {
+            simulated = Optional.empty();
+            clock = new MarketClock(
+                    TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1, !options.still());
+        }
+        simulated.ifPresent(sources::add);
+        List<Documents.Imported> imported = documents
+                .read(DocumentKind.INSTRUMENTS, "instruments")
+                .map(Documents.Instruments::instruments)
+                .orElse(List.of());
+        sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
+        savedAt = clock.now();
+    }
+
+    private static long seed(Desk.Options options, Documents.Market saved) {
+        if (options.seed() != 0) {
+            return options.seed();
+        }
+        return saved != null && saved.seed() != 0 ? saved.seed() : Desk.Options.STANDARD_SEED;
+    }
+
+    private BarStore openStore(Path folder) {
+        try {
+            return new ParquetBarStore(folder);
+        } catch (IOException | RuntimeException | LinkageError failed) {
+            LOG.warn("the history store cannot be opened", failed);
+            tell.accept("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");
+            return null;
+        }
+    }
+
+    List<BarSource> sources() {
+        return List.copyOf(sources);
+    }
+
+    /** The demo world; empty when the home holds the user's own data alone. */
+    Optional<World> world() {
+        return simulated.map(market -> market.market().world());
+    }
+
+    MarketClock clock() {
+        return clock;
+    }
+
+    /** Makes the daily history of the demo that is not kept yet, behind everything else. */
+    void start() {
+        simulated.ifPresent(market -> scheduler.start(
+                Lane.BEHIND,
+                "pack",
+                "Making the demo data",
+                job -> {
+                    store.join();
+                    if (market.isPacked()) {
+                        return false;
+                    }
+                    market.pack(job, clock.now());
+                    return true;
+                },
+                made -> {
+                    if (made) {
+                        tell.accept("The demo data is made: "
+                                + market.instruments().size() + " instruments with history since 2012.");
+                    }
+                },
+                failed -> tell.accept("The demo data cannot be kept: " + failed.getMessage())));
+    }
+
+    /** Saves what time it is in the simulated market, when that was a while ago. */
+    void tick() {
+        if (Math.abs(clock.now() - savedAt) >= SAVE_EVERY * Math.max(1, clock.speed())) {
+            save();
+        }
+    }
+
+    /** Saves what time it is in the simulated market. */
+    void save() {
+        if (simulated.isPresent()) {
+            savedAt = clock.now();
+            saver.save(DocumentKind.MARKET, "market", new Documents.Market(seed, clock.now(), clock.speed()));
+        }
+    }
+
+    /** Closes the history store. */
+    @Override
+    public void close() throws IOException {
+        BarStore open = store.getNow(null);
+        if (open != null) {
+            open.close();
+        }
+    }
+}
