@@ -130,10 +130,10 @@ class JourneyByMouseTest {
         app.robot().clickOn(opacity.getMinX() + opacity.getWidth() * 0.3, opacity.getCenterY());
         app.await("a paler line", () -> app.chart().indicators().get(0).style().opacity() < 0.6);
         Bounds layers = app.boundsOf("#layers");
-        app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 39);
+        app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 65);
         app.await(
                 "a hidden line", () -> !app.chart().indicators().get(0).style().visible());
-        app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 39);
+        app.robot().clickOn(layers.getMinX() + 15, layers.getMinY() + 65);
         app.await("a shown line", () -> app.chart().indicators().get(0).style().visible());
     }
 

@@ -200,14 +200,14 @@ class SeveralDrawingsTest {
         three();
         app.line("sma 50");
         ListView<Selection> layers = app.robot().lookup("#layers").query();
-        app.await("price, average, three", () -> layers.getItems().size() == 5);
+        app.await("price, volume, average, three", () -> layers.getItems().size() == 6);
         TextField search = app.robot().lookup("#layers-search").query();
         app.get(() -> {
             search.setText("lev");
             return null;
         });
         app.await("levels", () -> layers.getItems().size() == 2);
-        assertThat(app.robot().lookup("2 of 5 layers").tryQuery()).isPresent();
+        assertThat(app.robot().lookup("2 of 6 layers").tryQuery()).isPresent();
         app.get(() -> {
             layers.getSelectionModel().selectAll();
             return null;

@@ -127,6 +127,18 @@ class ArchitectureTest {
                 .check(classes);
     }
 
+    /** What is shown is asked of the desk; how it is written down is no business of a window. */
+    @Test
+    void theWindowKnowsNoDocuments() {
+        noClasses()
+                .that()
+                .resideInAPackage("dev.yardarm.app..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("dev.yardarm.data.document..")
+                .check(classes);
+    }
+
     /** A moment is handed in; whoever computes does not ask what time it is in the market. */
     @Test
     void onlyTheDeskItselfKnowsTheMarketsClock() {

@@ -10,6 +10,12 @@ import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -63,6 +69,50 @@ class ImportedDataTest {
             assertThat(load(desk, "GULL", "M").size()).isEqualTo(24);
             assertThat(desk.isDemo()).isFalse();
             assertThat(desk.members("All")).hasSize(1);
+        }
+    }
+
+    @Test
+    void besideARunningApplicationNothingIsImportedAndItIsSaidWhatToDo() throws Exception {
+        Path csv = folder.resolve("days.csv");
+        run("synth", "--seed", 5, "--bars", 20, "--out", csv);
+        Path home = folder.resolve("home");
+        StringWriter errors = new StringWriter();
+        String[] line = {"import", "--home", home.toString(), "--code", "gull", "--timeframe", "D", csv.toString()};
+        try (Desk desk = new Desk(new Desk.Options(home, false, 0, true), Runnable::run)) {
+            assertThat(Main.run(line, new PrintWriter(new StringWriter()), new PrintWriter(errors, true)))
+                    .isEqualTo(1);
+            assertThat(desk.directory().byCode("GULL")).isEmpty();
+        }
+        assertThat(errors.toString())
+                .contains("another Yardarm is running with the home folder " + home)
+                .contains("Close it first");
+        assertThat(home.resolve("documents/instruments.json")).doesNotExist();
+        run((Object[]) line);
+        try (Desk desk = new Desk(new Desk.Options(home, false, 0, true), Runnable::run)) {
+            assertThat(load(desk, "GULL", "D").size()).isEqualTo(20);
+        }
+    }
+
+    /** Imports started side by side wait for each other; each finds its instrument registered. */
+    @Test
+    void importsSideBySideLoseNothing() throws Exception {
+        Path csv = folder.resolve("days.csv");
+        run("synth", "--seed", 5, "--bars", 20, "--out", csv);
+        Path home = folder.resolve("home");
+        ExecutorService both = Executors.newFixedThreadPool(3);
+        List<Future<?>> imports = new ArrayList<>();
+        for (String code : List.of("gull", "tern", "skua")) {
+            imports.add(both.submit(() -> run("import", "--home", home, "--code", code, "--timeframe", "D", csv)));
+        }
+        for (Future<?> each : imports) {
+            each.get(60, TimeUnit.SECONDS);
+        }
+        both.shutdown();
+        try (Desk desk = new Desk(new Desk.Options(home, false, 0, true), Runnable::run)) {
+            for (String code : List.of("GULL", "TERN", "SKUA")) {
+                assertThat(load(desk, code, "D").size()).as(code).isEqualTo(20);
+            }
         }
     }
 

@@ -13,6 +13,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
@@ -90,7 +91,7 @@ class DocumentStoreTest {
                 DocumentKind.TRACING,
                 new Documents.Tracing(KTRL, List.of(DrawingEntry.of(own)), "second", List.of("main"), true));
         assertThat(DrawingEntry.of(own).drawing()).isEqualTo(own);
-        roundTrip(DocumentKind.LISTS, Entries.of(List.of(new Documents.NamedList("Evening", List.of(KTRL)))));
+        roundTrip(DocumentKind.LISTS, Entries.of(List.of(new NamedList("Evening", List.of(KTRL)))));
         roundTrip(
                 DocumentKind.STANCES,
                 Entries.of(List.of(StanceEntry.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5)))));
@@ -190,8 +191,7 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.PRESETS, Entries.of(List.of(preset)));
         roundTrip(
                 DocumentKind.EXPORT,
-                new Documents.Export(
-                        workspace, List.of(preset), List.of(new Documents.NamedList("Evening", List.of(KTRL), 4))));
+                new Documents.Export(workspace, List.of(preset), List.of(new NamedList("Evening", List.of(KTRL), 4))));
         roundTrip(
                 DocumentKind.HABITS,
                 new Documents.Habits(

@@ -9,11 +9,11 @@ import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.DocumentStore;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import java.io.IOException;
@@ -49,7 +49,7 @@ class BooksTest {
         return new Books(
                 saver,
                 front,
-                List.of(new Documents.NamedList("Standard", List.of(KTRL))),
+                List.of(new NamedList("Standard", List.of(KTRL))),
                 List.of(new Scan("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
     }
 
@@ -67,7 +67,7 @@ class BooksTest {
             books.planShelf().put(new TradePlan("p", KTRL, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
             books.planShelf().put(new TradePlan("q", OTHER, Timeframe.DAY, 1, 10, 9, 12, 1000, 1));
             books.planShelf().remove("q");
-            books.listShelf().replace(List.of(new Documents.NamedList("Mine", List.of(OTHER, KTRL))));
+            books.listShelf().replace(List.of(new NamedList("Mine", List.of(OTHER, KTRL))));
             books.scanShelf().replace(List.of());
         }
         try (DocumentSaver saver = saver()) {
@@ -173,9 +173,7 @@ class BooksTest {
     @Test
     void aFirstStartHasTheStandardListsAndScans() throws IOException {
         try (DocumentSaver saver = saver()) {
-            assertThat(books(saver).lists())
-                    .extracting(Documents.NamedList::name)
-                    .containsExactly("Standard");
+            assertThat(books(saver).lists()).extracting(NamedList::name).containsExactly("Standard");
             assertThat(books(saver).scans()).hasSize(1);
         }
         assertThat(folder.resolve("lists.json")).doesNotExist();

@@ -30,6 +30,7 @@ import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -171,6 +172,60 @@ class ChartFeedTest {
         front.run(() -> feed.open(instrument("KTRL"), Timeframe.MINUTES_5, List.of()));
         front.await("it goes on", () -> hub.subscriptions() == 2);
         front.run(other::close);
+    }
+
+    /** What a chart is compared with fails, while it is loaded and later in the market. */
+    @Test
+    void aCompanionThatFailsIsToldAndCostsItsOwnValuesAlone() {
+        FragileMarket fragile = new FragileMarket(market);
+        Directory around = new Directory(List.of(fragile));
+        Histories read = new Histories(around);
+        Indicator ratio = Language.builtIn().catalogue().find("ratio").orElseThrow();
+        IndicatorLayer layer =
+                new IndicatorLayer("l", ratio, Settings.of(ratio, Map.of("against", "MARN")), LayerStyle.of(1));
+        fragile.problem = new IOException("the line is cut");
+        fragile.only = "MARN";
+        try (LiveHub beside = new LiveHub(around, clock)) {
+            ChartFeed compared = front.get(() -> new ChartFeed(
+                    new ChartFeed.Services(
+                            read,
+                            new Vantages(read, id -> List.of()),
+                            beside,
+                            clock::now,
+                            scheduler,
+                            schedules,
+                            Language::builtIn,
+                            front),
+                    "compared",
+                    new Kept()));
+            front.run(() -> compared.open(instrument("KTRL"), Timeframe.MINUTE, List.of(layer)));
+            front.await("bars without", () -> !shown.bars().isEmpty() && !problems.isEmpty());
+            assertThat(problems).containsExactly("MARN cannot be compared with: the line is cut");
+            assertThat(last(layer)).isNaN();
+
+            fragile.problem = null;
+            front.run(() -> compared.open(instrument("KTRL"), Timeframe.MINUTE, List.of(layer)));
+            front.await("both", () -> last(layer) > 0 && beside.subscriptions() == 2);
+
+            long now = clock.now();
+            fragile.problem = new IOException("the line is cut again");
+            beside.beatAt(now + 3 * Times.MINUTE);
+            front.await("the chart goes on", () -> lastClose(shown) > now + 2 * Times.MINUTE);
+            fragile.problem = null;
+            beside.beatAt(now + 6 * Times.MINUTE);
+            front.await("and both do", () -> lastClose(shown) > now + 5 * Times.MINUTE && last(layer) > 0);
+            assertThat(problems).hasSize(1);
+            front.run(compared::close);
+        }
+    }
+
+    private static long lastClose(ChartData data) {
+        return data.bars().closeTime(data.bars().size() - 1);
+    }
+
+    private double last(IndicatorLayer layer) {
+        ChartData data = shown;
+        return data.of(layer).get(0).column().at(data.bars().closed() - 1);
     }
 
     private volatile boolean breaks;

@@ -16,6 +16,8 @@ final class FragileMarket implements LiveSource {
     private final LiveSource market;
     volatile IOException problem;
     volatile boolean unordered;
+    /** The code of the only instrument that has the problem; null for all. */
+    volatile String only;
 
     FragileMarket(LiveSource market) {
         this.market = market;
@@ -23,14 +25,18 @@ final class FragileMarket implements LiveSource {
 
     @Override
     public void trades(InstrumentId id, long after, long upTo, TickSeries into) throws IOException {
-        if (problem != null) {
-            throw problem;
-        }
+        fail(id);
         if (unordered) {
             into.append(upTo, 1, 1, TickSeries.ASK);
             into.append(after, 1, 1, TickSeries.ASK);
         }
         market.trades(id, after, upTo, into);
+    }
+
+    private void fail(InstrumentId id) throws IOException {
+        if (problem != null && (only == null || only.equals(id.code()))) {
+            throw problem;
+        }
     }
 
     @Override
@@ -55,9 +61,7 @@ final class FragileMarket implements LiveSource {
 
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
-        if (problem != null) {
-            throw problem;
-        }
+        fail(id);
         return market.history(id, timeframe, from, upTo);
     }
 

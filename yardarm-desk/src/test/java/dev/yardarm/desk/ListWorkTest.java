@@ -3,7 +3,7 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.data.document.Documents.NamedList;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.desk.list.ListWork;
 import java.io.IOException;
 import java.nio.file.Path;

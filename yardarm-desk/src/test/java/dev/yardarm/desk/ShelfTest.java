@@ -6,10 +6,10 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.DocumentStore;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.HomeUpgrade;
 import dev.yardarm.desk.alert.AlertWork;
 import dev.yardarm.desk.book.Books;
@@ -57,7 +57,7 @@ class ShelfTest {
     }
 
     private static Books books(DocumentSaver saver) {
-        return new Books(saver, Runnable::run, List.of(new Documents.NamedList("One", List.of(KTRL))), List.of());
+        return new Books(saver, Runnable::run, List.of(new NamedList("One", List.of(KTRL))), List.of());
     }
 
     private static Alert alert(String id) {
@@ -116,19 +116,19 @@ class ShelfTest {
 
     @Test
     void undoTakesBackWhatItsStepWasAboutAndNothingElse() {
-        Documents.NamedList other = new Documents.NamedList("Other", List.of());
+        NamedList other = new NamedList("Other", List.of());
         undo.execute(books.listShelf().change("add", all -> {
-            List<Documents.NamedList> more = new ArrayList<>(all);
+            List<NamedList> more = new ArrayList<>(all);
             more.add(other);
             return more;
         }));
-        books.listShelf().put(new Documents.NamedList("One", List.of(), 3));
-        books.listShelf().put(new Documents.NamedList("Third", List.of()));
+        books.listShelf().put(new NamedList("One", List.of(), 3));
+        books.listShelf().put(new NamedList("Third", List.of()));
         undo.undo();
-        assertThat(books.lists()).extracting(Documents.NamedList::name).containsExactly("One", "Third");
+        assertThat(books.lists()).extracting(NamedList::name).containsExactly("One", "Third");
         assertThat(books.list("One").orElseThrow().colour()).isEqualTo(3);
         undo.redo();
-        assertThat(books.lists()).extracting(Documents.NamedList::name).contains("Other", "One", "Third");
+        assertThat(books.lists()).extracting(NamedList::name).contains("Other", "One", "Third");
     }
 
     @Test

@@ -12,6 +12,7 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
@@ -210,7 +211,7 @@ class StudiesTest {
     @Test
     void anEmptyListSaysSoAndAnUnknownOneHoldsEverything() {
         front.run(() -> {
-            desk.books().listShelf().replace(List.of(new Documents.NamedList("Nothing", List.of())));
+            desk.books().listShelf().replace(List.of(new NamedList("Nothing", List.of())));
             room.setList("Nothing");
             room.step(1);
         });

@@ -278,10 +278,8 @@ final class ChartMenu {
         menu.getItems().addAll(item("Another instrument", () -> prompt("#")), timeframes(), bars(), session());
         adjustments(menu, chart.instrument().get());
         Menu presets = new Menu("Preset");
-        bench.layouts().presets().all().forEach(preset -> presets.getItems()
-                .add(item(
-                        preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""),
-                        () -> bench.layouts().presets().apply(preset, room))));
+        bench.layouts().presets().offered().forEach(preset -> presets.getItems()
+                .add(item(preset.words(), () -> bench.layouts().presets().apply(preset.name(), room))));
         presets.getItems().addAll(new SeparatorMenuItem(), item("Save as a preset", () -> prompt("preset save ")));
         menu.getItems()
                 .addAll(

@@ -2,13 +2,14 @@ package dev.yardarm.app.layout;
 
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.layout.Layout;
+import dev.yardarm.desk.room.layout.WindowPlace;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.Scene;
 import javafx.stage.Stage;
@@ -84,20 +85,17 @@ public final class LayoutWindows {
         return stage == null ? null : (LayoutPane) stage.getScene().getRoot();
     }
 
-    /** Where the window of a layout stands; null when it has none. */
-    public Documents.Window place(Layout layout) {
-        Stage stage = windows.get(layout);
-        return stage == null
-                ? null
-                : new Documents.Window(
-                        stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
+    /** Where the window of a layout stands, when it has one. */
+    public Optional<WindowPlace> placeOf(Layout layout) {
+        return Optional.ofNullable(windows.get(layout))
+                .map(stage -> new WindowPlace(
+                        stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized()));
     }
 
     /** Puts the window of a layout where it was. */
-    public void place(Layout layout, Documents.Window window) {
+    public void place(Layout layout, WindowPlace window) {
         Stage stage = windows.get(layout);
-        boolean onScreen = window != null
-                && window.width() > 0
+        boolean onScreen = window.isSeen()
                 && !javafx.stage.Screen.getScreensForRectangle(window.x(), window.y(), 100, 40)
                         .isEmpty();
         if (stage != null && onScreen) {

@@ -4,7 +4,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.data.document.Documents;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -132,7 +132,7 @@ public final class ComparePanel extends BorderPane {
         search.clear();
         lists.getItems()
                 .setAll(bench.desk().books().lists().stream()
-                        .map(Documents.NamedList::name)
+                        .map(NamedList::name)
                         .toList());
         lists.getItems().add(ALL);
         lists.setValue(bench.room().listName());

@@ -2,8 +2,10 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.render.LayerParts;
 import dev.yardarm.core.drawing.Drawing;
 import java.util.List;
@@ -78,7 +80,8 @@ final class LayerFilter extends HBox {
         return switch (wanted) {
             case ALL -> true;
             case INDICATORS ->
-                drawing.isEmpty() && layer.filter(LayerParts::canHide).isPresent();
+                layer.filter(each -> each instanceof IndicatorLayer || each instanceof UnknownLayer)
+                        .isPresent();
             case DRAWINGS -> drawing.isPresent();
             case TRACING ->
                 drawing.map(each -> bench.room().tracings().isOnCurrent(each)).orElse(false);

@@ -5,8 +5,8 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.stance.Stance;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.feed.QuoteBoard;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
@@ -101,9 +101,8 @@ public final class ListPanel extends VBox {
     }
 
     private void showList() {
-        List<String> all = bench.desk().books().lists().stream()
-                .map(Documents.NamedList::name)
-                .toList();
+        List<String> all =
+                bench.desk().books().lists().stream().map(NamedList::name).toList();
         if (!all.equals(names.getItems())) {
             names.getItems().setAll(all);
         }
@@ -111,7 +110,7 @@ public final class ListPanel extends VBox {
         int number = bench.desk()
                 .books()
                 .list(room().listName())
-                .map(Documents.NamedList::colour)
+                .map(NamedList::colour)
                 .orElse(0);
         colour.setFill(LinkColours.of(bench.palette(), number));
         colour.setManaged(number != 0);

@@ -7,10 +7,10 @@ import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.scan.ScanRunner;
 import java.time.ZoneOffset;
@@ -205,7 +205,7 @@ public final class ScanView extends HBox {
         String keep = list.getValue();
         list.getItems()
                 .setAll(bench.desk().books().lists().stream()
-                        .map(Documents.NamedList::name)
+                        .map(NamedList::name)
                         .toList());
         list.setValue(keep);
         filling = false;

@@ -22,7 +22,6 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.EventMark;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -45,13 +44,13 @@ final class Actions {
     private final Supplier<ScanView> scan;
     private final StatusLine status;
     private final Runnable help;
-    private final Supplier<Documents.Workspace> workspace;
+    private final Consumer<Path> export;
     private KeyFile keyFile;
     private ChartRoom copied;
 
     /**
      * @param scan the scan view, made when it is first needed
-     * @param workspace the workspace as it is now
+     * @param export writes the workspace as it is now into a file
      */
     Actions(
             Workbench bench,
@@ -59,13 +58,13 @@ final class Actions {
             Supplier<ScanView> scan,
             StatusLine status,
             Runnable help,
-            Supplier<Documents.Workspace> workspace) {
+            Consumer<Path> export) {
         this.bench = bench;
         this.page = page;
         this.scan = scan;
         this.status = status;
         this.help = help;
-        this.workspace = workspace;
+        this.export = export;
     }
 
     /** Where changed keys are kept. */
@@ -260,20 +259,17 @@ final class Actions {
             presets.save(of.name(), room());
             return;
         }
-        presets.named(of.name())
-                .ifPresentOrElse(
-                        preset -> {
-                            switch (of.verb()) {
-                                case "delete" -> presets.delete(preset);
-                                case "standard" -> presets.toggleStandard(preset);
-                                case "up" -> presets.move(preset, -1);
-                                case "down" -> presets.move(preset, 1);
-                                default -> presets.apply(preset, room());
-                            }
-                        },
-                        () -> bench.desk()
-                                .tell("There is no preset '" + of.name() + "'. Save one with: preset save "
-                                        + of.name()));
+        if (presets.offered(of.name()).isEmpty()) {
+            bench.desk().tell("There is no preset '" + of.name() + "'. Save one with: preset save " + of.name());
+            return;
+        }
+        switch (of.verb()) {
+            case "delete" -> presets.delete(of.name());
+            case "standard" -> presets.toggleStandard(of.name());
+            case "up" -> presets.move(of.name(), -1);
+            case "down" -> presets.move(of.name(), 1);
+            default -> presets.apply(of.name(), room());
+        }
     }
 
     private void ofDesk(LineCommand command) {
@@ -295,7 +291,7 @@ final class Actions {
         } else if (command instanceof LineCommand.OfWorkspace of) {
             Path file = of.file().toAbsolutePath();
             if (of.export()) {
-                WorkspaceFile.export(workspace.get(), layouts(), file);
+                export.accept(file);
             } else {
                 WorkspaceFile.importBeside(file, layouts());
             }

@@ -75,7 +75,7 @@ public final class MainWindow {
         views.put(View.CHART, page);
         status = new StatusLine(desk, zone());
         Actions actions = new Actions(
-                bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp, () -> state().document());
+                bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp, file -> state().export(file));
         LeaderKeys leaders = new KeyMap(bench, page, actions).leaderKeys();
         KeyFile keyFile = new KeyFile(desk, leaders);
         actions.setKeyFile(keyFile);

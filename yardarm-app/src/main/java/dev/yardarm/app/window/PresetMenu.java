@@ -2,7 +2,6 @@ package dev.yardarm.app.window;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.data.document.Documents.Preset;
 import dev.yardarm.desk.room.chart.Presets;
 import javafx.scene.control.CustomMenuItem;
 import javafx.scene.control.Label;
@@ -30,24 +29,21 @@ final class PresetMenu extends MenuButton {
 
     private void fill() {
         getItems().clear();
-        for (Preset preset : presets.all()) {
-            Menu menu = new Menu(
-                    preset.name() + "   " + preset.makeUp().timeframe() + (preset.standard() ? "   standard" : ""));
+        for (Presets.Offered preset : presets.offered()) {
+            Menu menu = new Menu(preset.words());
             menu.getItems()
                     .addAll(
-                            item("Put on the chart", () -> presets.apply(preset, bench.room())),
+                            item("Put on the chart", () -> presets.apply(preset.name(), bench.room())),
                             item(
-                                    preset.standard()
-                                            ? "No standard any more"
-                                            : "Standard for " + preset.makeUp().timeframe(),
-                                    () -> presets.toggleStandard(preset)),
+                                    preset.standard() ? "No standard any more" : "Standard for " + preset.timeframe(),
+                                    () -> presets.toggleStandard(preset.name())),
                             item("Replace by this chart", () -> presets.save(preset.name(), bench.room())),
-                            item("Up", () -> presets.move(preset, -1)),
-                            item("Down", () -> presets.move(preset, 1)),
-                            item("Delete", () -> presets.delete(preset)));
+                            item("Up", () -> presets.move(preset.name(), -1)),
+                            item("Down", () -> presets.move(preset.name(), 1)),
+                            item("Delete", () -> presets.delete(preset.name())));
             getItems().add(menu);
         }
-        if (presets.all().isEmpty()) {
+        if (presets.offered().isEmpty()) {
             Label empty = new Label("Save how a chart looks, to put\nit on any instrument later.");
             empty.getStyleClass().add("soft");
             CustomMenuItem words = new CustomMenuItem(empty, false);

@@ -4,14 +4,14 @@ import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
-import dev.yardarm.data.document.DocumentKind;
-import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.room.layout.Frame;
 import dev.yardarm.desk.room.layout.Layout;
-import dev.yardarm.desk.room.layout.WorkspaceKeeper;
-import java.util.ArrayList;
-import java.util.List;
+import dev.yardarm.desk.room.layout.WindowPlace;
+import dev.yardarm.desk.room.layout.WorkspaceBook;
+import java.nio.file.Path;
+import java.util.Optional;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.Screen;
@@ -23,6 +23,7 @@ final class WorkspaceState {
     private final Workbench bench;
     private final ChartPage page;
     private final CommandLine line;
+    private final WorkspaceBook book;
     private final Stage stage;
     private LayoutWindows windows;
     private final PauseTransition soon = new PauseTransition(Duration.millis(250));
@@ -32,6 +33,7 @@ final class WorkspaceState {
         this.bench = bench;
         this.page = page;
         this.line = line;
+        book = new WorkspaceBook(bench.layouts());
         this.stage = stage;
         soon.setOnFinished(event -> save());
         bench.layouts().listenToAll((room, aspect) -> {
@@ -77,47 +79,42 @@ final class WorkspaceState {
     }
 
     void save() {
-        if (restoring) {
-            return;
+        if (!restoring) {
+            book.save(frame(), this::placeOf);
         }
-        bench.desk().saver().save(DocumentKind.WORKSPACE, "workspace", document());
     }
 
-    /** The workspace as it is now. */
-    Documents.Workspace document() {
-        Documents.Window window = new Documents.Window(
-                stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized());
-        List<Layout> all = bench.layouts().all();
-        List<Documents.Layout> saved = WorkspaceKeeper.capture(bench.layouts());
-        List<Documents.Layout> placed = new ArrayList<>();
-        for (int at = 0; at < all.size(); at++) {
-            placed.add(saved.get(at).withWindow(windows == null ? null : windows.place(all.get(at))));
-        }
-        return new Documents.Workspace(
+    /** Writes the workspace as it is now into a file. */
+    void export(Path file) {
+        book.export(file, frame(), this::placeOf);
+    }
+
+    private Optional<WindowPlace> placeOf(Layout layout) {
+        return windows == null ? Optional.empty() : windows.placeOf(layout);
+    }
+
+    private Frame frame() {
+        return new Frame(
                 bench.themeProperty().get().name(),
                 bench.viewProperty().get().name(),
                 bench.room().listName(),
                 page.listSide().isVisible(),
                 page.layersSide().isVisible(),
                 page.stripSide().isVisible(),
-                bench.desk().planWork().account(),
-                bench.desk().planWork().riskPercent(),
-                window,
+                new WindowPlace(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized()),
                 line.recent(),
-                WorkspaceKeeper.entries(placed, bench.layouts()),
-                all.indexOf(bench.layouts().front()),
-                WorkspaceKeeper.captureLinks(bench.layouts()),
                 bench.overviewShownProperty().get(),
-                page.isCardShown());
+                page.isCardShown(),
+                false);
     }
 
     void restore() {
-        bench.desk().savedWorkspace().ifPresent(this::restore);
+        book.frame().ifPresent(this::restore);
         bench.desk().saver().store().takeNotices().forEach(bench.desk()::tell);
         restoring = false;
     }
 
-    private void restore(Documents.Workspace saved) {
+    private void restore(Frame saved) {
         for (Palette.Theme theme : Palette.Theme.values()) {
             if (theme.name().equals(saved.theme())) {
                 bench.themeProperty().set(theme);
@@ -126,26 +123,20 @@ final class WorkspaceState {
         if (saved.list() != null && bench.desk().books().list(saved.list()).isPresent()) {
             bench.room().setList(saved.list());
         }
-        if (saved.account() > 0 && saved.riskPercent() > 0) {
-            bench.desk().planWork().setSizing(saved.account(), saved.riskPercent());
-        }
         page.show(page.listSide(), saved.listShown());
         page.show(page.layersSide(), saved.layersShown());
         page.show(page.stripSide(), saved.stripShown());
         line.setRecent(saved.recent());
         restoreWindow(saved.window());
-        if (!saved.layouts().all().isEmpty()) {
+        if (!saved.first()) {
             bench.overviewShownProperty().set(saved.overviewShown());
             page.showCard(saved.cardShown());
         }
-        WorkspaceKeeper.restore(saved, bench.layouts());
-        List<Layout> all = bench.layouts().all();
-        List<Documents.Layout> read = saved.layouts().values();
-        if (windows != null && all.size() == read.size()) {
-            for (int at = 0; at < all.size(); at++) {
-                windows.place(all.get(at), read.get(at).window());
+        book.open((layout, place) -> {
+            if (windows != null) {
+                windows.place(layout, place);
             }
-        }
+        });
         for (View view : View.values()) {
             if (view.name().equals(saved.view())) {
                 bench.go(view);
@@ -154,8 +145,8 @@ final class WorkspaceState {
     }
 
     /** Puts the window where it was, unless that place is on no screen any more. */
-    private void restoreWindow(Documents.Window window) {
-        if (window == null || !(window.width() > 0) || !(window.height() > 0)) {
+    private void restoreWindow(WindowPlace window) {
+        if (window == null || !window.isSeen()) {
             return;
         }
         boolean onScreen = !Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40))

@@ -1,5 +1,6 @@
 package dev.yardarm.data.document;
 
+import dev.yardarm.core.instrument.NamedList;
 import java.util.List;
 
 /**
@@ -25,7 +26,7 @@ public record DocumentKind<T>(
             "tracing",
             Codec.mended(Documents.Tracing.class, DrawingMender::mend),
             List.of());
-    public static final DocumentKind<Entries<Documents.NamedList>> LISTS = entries("lists", Documents.NamedList.class);
+    public static final DocumentKind<Entries<NamedList>> LISTS = entries("lists", NamedList.class);
     public static final DocumentKind<Entries<StanceEntry>> STANCES =
             entries("stances", StanceEntry.class, Migration.NOTHING);
     public static final DocumentKind<Entries<AlertEntry>> ALERTS =

@@ -2,6 +2,7 @@ package dev.yardarm.data.document;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import java.util.List;
 import java.util.Map;
 
@@ -35,21 +36,6 @@ public final class Documents {
         /** All drawings shown, new ones on the first tracing. */
         public Tracing(InstrumentId instrument, List<DrawingEntry> drawings) {
             this(instrument, drawings, "", List.of(), false);
-        }
-    }
-
-    /**
-     * A list of instruments.
-     *
-     * @param colour number of its colour; 0 for none
-     */
-    public record NamedList(String name, List<InstrumentId> instruments, int colour) {
-        public NamedList {
-            instruments = kept(instruments);
-        }
-
-        public NamedList(String name, List<InstrumentId> instruments) {
-            this(name, instruments, 0);
         }
     }
 

@@ -4,6 +4,7 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
@@ -33,7 +34,7 @@ public final class Books {
     }
 
     private final TracingBook tracings;
-    private final Shelf<String, Documents.NamedList> lists;
+    private final Shelf<String, NamedList> lists;
     private final Shelf<ShelfKind.StanceKey, Stance> stances;
     private final Shelf<String, Alert> alerts;
     private final Shelf<Firing.Key, Firing> firings;
@@ -43,8 +44,7 @@ public final class Books {
     private final Listeners<Subject> listeners = new Listeners<>();
 
     /** Opens the books; files of drawings are read at once when they are asked for. */
-    public Books(
-            DocumentSaver saver, Executor front, List<Documents.NamedList> standardLists, List<Scan> standardScans) {
+    public Books(DocumentSaver saver, Executor front, List<NamedList> standardLists, List<Scan> standardScans) {
         this(saver, front, Runnable::run, standardLists, standardScans);
     }
 
@@ -58,7 +58,7 @@ public final class Books {
             DocumentSaver saver,
             Executor front,
             Executor loader,
-            List<Documents.NamedList> standardLists,
+            List<NamedList> standardLists,
             List<Scan> standardScans) {
         tracings = new TracingBook(saver, front, loader, instrument -> listeners.tell(Subject.DRAWINGS));
         lists = Shelf.open(ShelfKind.LISTS, saver, front, standardLists);
@@ -150,17 +150,17 @@ public final class Books {
     // --- lists and scans ---
 
     /** The lists, in their order. */
-    public List<Documents.NamedList> lists() {
+    public List<NamedList> lists() {
         return lists.all();
     }
 
     /** The list of a name. */
-    public Optional<Documents.NamedList> list(String name) {
+    public Optional<NamedList> list(String name) {
         return lists.get(name);
     }
 
     /** The lists, to be changed. */
-    public Shelf<String, Documents.NamedList> listShelf() {
+    public Shelf<String, NamedList> listShelf() {
         return lists;
     }
 

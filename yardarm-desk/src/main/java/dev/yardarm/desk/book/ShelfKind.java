@@ -2,6 +2,7 @@ package dev.yardarm.desk.book;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.merge.KeyedMerge;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
@@ -35,12 +36,11 @@ record ShelfKind<K, V, E>(
     /** The key of a stance: an instrument has one at a time, and others before. */
     record StanceKey(dev.yardarm.core.instrument.InstrumentId instrument, long at) {}
 
-    static final ShelfKind<String, Documents.NamedList, Documents.NamedList> LISTS = of(
+    static final ShelfKind<String, NamedList, NamedList> LISTS = of(
             DocumentKind.LISTS,
             "lists",
-            Documents.NamedList::name,
-            (list, isTaken) ->
-                    new Documents.NamedList(numbered(list.name(), " ", isTaken), list.instruments(), list.colour()),
+            NamedList::name,
+            (list, isTaken) -> new NamedList(numbered(list.name(), " ", isTaken), list.instruments(), list.colour()),
             ShelfKind::named,
             list -> list);
     static final ShelfKind<String, Scan, ScanEntry> SCANS = of(
@@ -130,7 +130,7 @@ record ShelfKind<K, V, E>(
         return name + between + number;
     }
 
-    private static Documents.NamedList named(Documents.NamedList list) {
+    private static NamedList named(NamedList list) {
         if (list.name() == null || list.name().isBlank()) {
             throw new IllegalArgumentException("a list needs a name");
         }

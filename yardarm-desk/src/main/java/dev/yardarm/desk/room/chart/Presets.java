@@ -32,6 +32,28 @@ public final class Presets {
         return desk.books().presetShelf().all();
     }
 
+    /** A preset as it is offered. */
+    public record Offered(String name, Timeframe timeframe, boolean standard) {
+        /** Its name, timeframe, and whether it is the standard there. */
+        public String words() {
+            return name + "   " + timeframe + (standard ? "   standard" : "");
+        }
+    }
+
+    /** What is offered, in its order. */
+    public List<Offered> offered() {
+        return all().stream().map(Presets::offered).toList();
+    }
+
+    /** The one of a name. */
+    public Optional<Offered> offered(String name) {
+        return named(name).map(Presets::offered);
+    }
+
+    private static Offered offered(Preset preset) {
+        return new Offered(preset.name(), preset.makeUp().timeframe(), preset.standard());
+    }
+
     public Optional<Preset> named(String name) {
         return all().stream()
                 .filter(each -> each.name().equalsIgnoreCase(name.strip()))
@@ -62,6 +84,11 @@ public final class Presets {
                 + made.makeUp().timeframe() + ").");
     }
 
+    /** The same by name; nothing when there is none. */
+    public void apply(String name, ChartRoom chart) {
+        named(name).ifPresent(preset -> apply(preset, chart));
+    }
+
     /** Puts a preset on a chart, whatever instrument it shows; a step of undo. */
     public void apply(Preset preset, ChartRoom chart) {
         Documents.Chart before = ChartKeeper.makeUp(chart);
@@ -72,10 +99,20 @@ public final class Presets {
                         () -> ChartKeeper.putOn(chart, before)));
     }
 
+    /** The same by name; nothing when there is none. */
+    public void delete(String name) {
+        named(name).ifPresent(this::delete);
+    }
+
     public void delete(Preset preset) {
         change(
                 "delete the preset " + preset.name(),
                 all().stream().filter(each -> !each.equals(preset)).toList());
+    }
+
+    /** The same by name; nothing when there is none. */
+    public void move(String name, int places) {
+        named(name).ifPresent(preset -> move(preset, places));
     }
 
     /** Moves a preset up or down in the order they are offered in. */
@@ -87,6 +124,11 @@ public final class Presets {
             after.add(to, after.remove(at));
             change("move the preset " + preset.name(), after);
         }
+    }
+
+    /** The same by name; nothing when there is none. */
+    public void toggleStandard(String name) {
+        named(name).ifPresent(this::toggleStandard);
     }
 
     /** Makes a preset the standard of its timeframe, or takes that from it. */

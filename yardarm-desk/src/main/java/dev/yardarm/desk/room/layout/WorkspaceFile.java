@@ -1,5 +1,6 @@
 package dev.yardarm.desk.room.layout;
 
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
@@ -75,9 +76,9 @@ public final class WorkspaceFile {
         return added.size();
     }
 
-    private static void addLists(List<Documents.NamedList> more, Desk desk) {
-        List<Documents.NamedList> lists = new ArrayList<>(desk.books().lists());
-        for (Documents.NamedList list : more) {
+    private static void addLists(List<NamedList> more, Desk desk) {
+        List<NamedList> lists = new ArrayList<>(desk.books().lists());
+        for (NamedList list : more) {
             if (lists.contains(list)) {
                 continue;
             }
@@ -85,12 +86,12 @@ public final class WorkspaceFile {
             for (int number = 2; isTaken(lists, name); number++) {
                 name = list.name() + " " + number;
             }
-            lists.add(new Documents.NamedList(name, list.instruments()));
+            lists.add(new NamedList(name, list.instruments()));
         }
         desk.books().listShelf().replace(lists);
     }
 
-    private static boolean isTaken(List<Documents.NamedList> lists, String name) {
+    private static boolean isTaken(List<NamedList> lists, String name) {
         return lists.stream().anyMatch(each -> each.name().equals(name));
     }
 }

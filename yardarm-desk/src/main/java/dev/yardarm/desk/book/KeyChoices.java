@@ -1,0 +1,48 @@
+package dev.yardarm.desk.book;
+
+import dev.yardarm.data.document.DocumentKind;
+import dev.yardarm.data.document.Documents;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/** Which keys the trader chose: the kind of leader keys, and keys other than the usual ones by the id of their action. */
+public final class KeyChoices {
+    private final DocumentSaver saver;
+    private final Map<String, String> keys = new LinkedHashMap<>();
+    private String leader = "plain";
+
+    public KeyChoices(DocumentSaver saver) {
+        this.saver = saver;
+        saver.store().read(DocumentKind.KEYS, "keys").ifPresent(saved -> {
+            leader = saved.leader() == null ? leader : saved.leader();
+            keys.putAll(saved.keys());
+        });
+        saver.store().takeNotices().forEach(saver::tell);
+    }
+
+    /** The kind of leader keys, in lower case. */
+    public String leader() {
+        return leader;
+    }
+
+    /** Keys by the id of their action. */
+    public Map<String, String> keys() {
+        return Map.copyOf(keys);
+    }
+
+    /** Chooses the kind of leader keys. */
+    public void setLeader(String word) {
+        leader = word;
+        save();
+    }
+
+    /** Gives an action another key. */
+    public void setKey(String id, String key) {
+        keys.put(id, key);
+        save();
+    }
+
+    private void save() {
+        saver.save(DocumentKind.KEYS, "keys", new Documents.Keys(leader, Map.copyOf(keys)));
+    }
+}
