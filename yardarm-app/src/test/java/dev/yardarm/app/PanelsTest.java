@@ -118,7 +118,7 @@ class PanelsTest {
         app.keys("wk");
         ListView<Selection> layers = app.robot().lookup("#layers").queryListView();
         app.await("the layers' focus", layers::isFocused);
-        app.robot().push(KeyCode.HOME).push(KeyCode.DOWN);
+        app.robot().push(KeyCode.HOME).push(KeyCode.DOWN).push(KeyCode.DOWN);
         app.await("the average chosen", () -> app.chart().selection() instanceof Selection.Layer);
         app.robot().push(KeyCode.SPACE);
         app.await("hidden", () -> !app.chart().indicators().get(0).style().visible());

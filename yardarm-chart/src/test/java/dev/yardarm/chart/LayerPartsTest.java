@@ -42,7 +42,7 @@ class LayerPartsTest {
         assertThat(chart.layers())
                 .extracting(layer -> LayerParts.title(chart, layer))
                 .containsExactly("price, candles", "volume", "sma 20", "trend_stage 30", "level from W");
-        assertThat(chart.layers()).extracting(LayerParts::canHide).containsExactly(false, false, true, false, true);
+        assertThat(chart.layers()).extracting(LayerParts::canHide).containsExactly(false, true, true, false, true);
         for (Layer layer : chart.layers()) {
             assertThat(chart.layer(layer.selection())).contains(layer);
             assertThat(LayerParts.value(chart, layer)).as(layer.id()).isNotEmpty();
@@ -51,7 +51,11 @@ class LayerPartsTest {
         assertThat(chart.layer(Selection.PRICE)).containsInstanceOf(BarsLayer.class);
         assertThat(chart.layer(new Selection.Layer("gone"))).isEmpty();
         chart.setVolumeShown(false);
-        assertThat(chart.layers()).extracting(Layer::id).doesNotContain("volume");
+        assertThat(chart.layers())
+                .filteredOn(layer -> !LayerParts.isVisible(layer))
+                .extracting(Layer::id)
+                .as("what is hidden stays in the list, to be shown again")
+                .containsExactly("volume");
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter()
                 .paint(

@@ -27,9 +27,7 @@ final class LayerStack {
     List<Layer> all() {
         List<Layer> all = new ArrayList<>();
         all.add(new BarsLayer(form));
-        if (volumeShown) {
-            all.add(new VolumeLayer());
-        }
+        all.add(new VolumeLayer(volumeShown));
         all.addAll(indicators);
         all.addAll(unknown);
         drawings.forEach(drawing -> all.add(new DrawingLayer(drawing)));

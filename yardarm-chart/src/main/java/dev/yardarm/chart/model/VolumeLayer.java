@@ -1,7 +1,7 @@
 package dev.yardarm.chart.model;
 
-/** The volume of the bars in a pane of its own; there while it is shown. */
-public record VolumeLayer() implements Layer {
+/** The volume of the bars in a pane of its own. */
+public record VolumeLayer(boolean visible) implements Layer {
     public static final String ID = "volume";
 
     @Override

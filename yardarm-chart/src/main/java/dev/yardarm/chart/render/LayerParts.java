@@ -90,6 +90,16 @@ public final class LayerParts {
             Bars bars = chart.bars();
             return Readout.quantity(bars.volume(bars.size() - 1));
         }
+
+        @Override
+        public boolean canHide() {
+            return true;
+        }
+
+        @Override
+        public boolean isVisible(VolumeLayer layer) {
+            return layer.visible();
+        }
     }
 
     private static final class OfIndicator implements LayerPart<IndicatorLayer> {
