@@ -9,9 +9,12 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.line.Proposal;
+import dev.yardarm.desk.market.SourceState;
 import java.nio.file.Path;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -132,6 +135,19 @@ class PanelsTest {
         app.await("the level chosen", () -> app.chart().selection() instanceof Selection.Drawing);
         app.robot().push(KeyCode.DELETE);
         app.await("no level", () -> app.chart().drawings().isEmpty());
+    }
+
+    @Test
+    void aMarketThatDoesNotAnswerIsSeenAtAGlance() throws Exception {
+        Desk desk = app.window().bench().desk();
+        String source = desk.directory().sources().get(0);
+        Button feed = app.robot().lookup("#feed").queryButton();
+        desk.directory().setState(source, SourceState.offline(desk.clock().now(), "the line is cut"));
+        app.await("what stands in the status line", () -> feed.getText().startsWith("simulated, no answer since "));
+        app.await("why", () -> notice().contains("the line is cut"));
+        desk.directory().setState(source, SourceState.READY);
+        app.await("as before", () -> feed.getText().equals("simulated, frozen"));
+        app.await("that it is over", () -> notice().contains("answers again"));
     }
 
     @Test

@@ -24,6 +24,7 @@ import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.scan.ScanWork;
@@ -37,7 +38,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
@@ -74,6 +77,7 @@ public final class Desk implements AutoCloseable {
     private final Habits habits;
     private final CompletableFuture<Optional<Documents.Workspace>> workspace;
     private final List<Consumer<Firing>> alertListeners = new ArrayList<>();
+    private final Set<String> offline = ConcurrentHashMap.newKeySet();
     private Predicate<String> charts = id -> false;
 
     /**
@@ -104,6 +108,7 @@ public final class Desk implements AutoCloseable {
         market = new MarketOfHome(options, documents, saver, scheduler, this::tell);
         MarketClock clock = market.clock();
         directory = new Directory(market.sources());
+        directory.listen(this::sourceChanged);
         histories = new Histories(directory);
         hub = new LiveHub(directory, clock);
         schedules = new Schedules(scheduler.on(Lane.SOON));
@@ -165,6 +170,17 @@ public final class Desk implements AutoCloseable {
     /** Tells the user something. May be called on any thread. */
     public void tell(String notice) {
         notices.tell(notice);
+    }
+
+    /** Says when a source no longer answers, and when it does again; told once each, by whoever asked it. */
+    private void sourceChanged(String source) {
+        SourceState state = directory.state(source);
+        if (state.kind() == SourceState.Kind.OFFLINE && offline.add(source)) {
+            tell("The source " + source + " does not answer: " + state.reason()
+                    + ". Its prices stand still; it is asked again and again.");
+        } else if (state.isReady() && offline.remove(source)) {
+            tell("The source " + source + " answers again; what was missed has been made good.");
+        }
     }
 
     /** Is told of every alert that fires. */

@@ -20,6 +20,7 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.WorkspaceKeeper;
 import dev.yardarm.desk.scan.ScanRunner;
@@ -164,6 +165,23 @@ class DeskTest {
         front.run(room::undo);
         assertThat(desk.books().alerts()).hasSize(1);
         assertThat(room.chart().drawings()).hasSize(1);
+    }
+
+    @Test
+    void aSourceThatDoesNotAnswerIsToldOnceAndAgainWhenItDoes() {
+        String source = desk.directory().sources().get(0);
+        SourceState silent = SourceState.offline(desk.clock().now(), "the line is cut");
+        desk.directory().setState(source, silent);
+        desk.directory().setState(source, SourceState.offline(desk.clock().now() + 1, "still cut"));
+        desk.directory().setState(source, SourceState.READY);
+        desk.directory().setState(source, SourceState.READY);
+        front.await(
+                "both",
+                () -> notices.stream().filter(each -> each.contains(source)).count() == 2);
+        assertThat(notices)
+                .contains("The source " + source + " does not answer: the line is cut. Its prices stand still; it is "
+                        + "asked again and again.")
+                .contains("The source " + source + " answers again; what was missed has been made good.");
     }
 
     @Test

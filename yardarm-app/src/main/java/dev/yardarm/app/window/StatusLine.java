@@ -4,6 +4,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.market.MarketClock;
+import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.desk.work.Job;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -11,6 +12,7 @@ import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -22,6 +24,8 @@ import javafx.scene.layout.Region;
 final class StatusLine extends HBox {
     private static final DateTimeFormatter TIME =
             DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
+    private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
+    private static final PseudoClass SILENT = PseudoClass.getPseudoClass("silent");
     private static final double[] SPEEDS = {1, 10, 60};
 
     private final Desk desk;
@@ -89,11 +93,24 @@ final class StatusLine extends HBox {
         Tips.set(notice, text);
     }
 
+    private static String words(MarketClock clock) {
+        return !clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon" : "running";
+    }
+
+    private String clockTime(long moment) {
+        return Times.at(moment, zone).format(CLOCK);
+    }
+
     /** Shows how things stand; called several times a second. */
     void update() {
         MarketClock clock = desk.clock();
-        feed.setText("simulated, "
-                + (!clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon" : "running"));
+        SourceState silent = desk.directory().sources().stream()
+                .map(desk.directory()::state)
+                .filter(state -> state.kind() == SourceState.Kind.OFFLINE)
+                .findFirst()
+                .orElse(null);
+        feed.setText("simulated, " + (silent == null ? words(clock) : "no answer since " + clockTime(silent.since())));
+        feed.pseudoClassStateChanged(SILENT, silent != null);
         speed.setText(String.format(Locale.ROOT, "%.0f×", clock.speed()));
         jobs = desk.scheduler().jobs();
         boolean busy = !jobs.isEmpty();
