@@ -138,6 +138,26 @@ class PanelsTest {
     }
 
     @Test
+    void keysDoNothingOnAChartThatIsHidden() throws Exception {
+        app.line("level 101.25");
+        app.await("it is chosen", () -> app.chart().selection() instanceof Selection.Drawing);
+        app.keys("gp");
+        app.await("the plans", () -> app.window().bench().viewProperty().get() == View.PLAN);
+        double width = app.chart().time().barWidth();
+        app.keys("xx");
+        TextField line = app.robot().lookup("#command-line").queryAs(TextField.class);
+        app.await("what is typed goes to the command line", () -> line.getText().startsWith("x"));
+        app.robot().push(KeyCode.ESCAPE);
+        app.robot().push(KeyCode.ESCAPE);
+        app.robot().push(KeyCode.EQUALS);
+        assertThat(app.chart().time().barWidth()).isEqualTo(width);
+        assertThat(app.chart().drawings()).hasSize(1);
+        app.robot().push(KeyCode.ESCAPE);
+        app.robot().push(KeyCode.ESCAPE);
+        assertThat(app.window().bench().viewProperty().get()).isEqualTo(View.PLAN);
+    }
+
+    @Test
     void aMarketThatDoesNotAnswerIsSeenAtAGlance() throws Exception {
         Desk desk = app.window().bench().desk();
         String source = desk.directory().sources().get(0);

@@ -80,6 +80,26 @@ class WorkTest {
     }
 
     @Test
+    void aStepWithinAStepIsAPartOfIt() {
+        List<String> log = new ArrayList<>();
+        UndoStack undo = new UndoStack(() -> 0);
+        undo.together("outer", () -> {
+            undo.execute(Command.of("one", () -> log.add("+1"), () -> log.add("-1")));
+            undo.together("inner", () -> {
+                undo.execute(Command.of("two", () -> log.add("+2"), () -> log.add("-2")));
+                undo.execute(Command.of("three", () -> log.add("+3"), () -> log.add("-3")));
+            });
+            undo.execute(Command.of("four", () -> log.add("+4"), () -> log.add("-4")));
+        });
+        assertThat(undo.undo()).contains("outer");
+        assertThat(undo.undo()).as("one step alone").isEmpty();
+        assertThat(log).containsExactly("+1", "+2", "+3", "+4", "-4", "-3", "-2", "-1");
+        log.clear();
+        assertThat(undo.redo()).contains("outer");
+        assertThat(log).containsExactly("+1", "+2", "+3", "+4");
+    }
+
+    @Test
     void aNewerJobCancelsTheOlderAndOnlyItsResultCounts() throws InterruptedException {
         List<String> results = new CopyOnWriteArrayList<>();
         CountDownLatch started = new CountDownLatch(1);

@@ -98,9 +98,7 @@ final class WindowKeys {
             }
             case Y -> room().redo();
             case A, C, V -> {
-                if (editing
-                        || scene.getFocusOwner() != page.chart()
-                        || bench.viewProperty().get() != View.CHART) {
+                if (editing || scene.getFocusOwner() != page.chart() || !isOnCharts()) {
                     return false;
                 }
                 if (event.getCode() == KeyCode.A) {
@@ -111,12 +109,26 @@ final class WindowKeys {
                     DrawingClipboard.paste(room());
                 }
             }
-            case TAB -> bench.layouts().stepLayout(event.isShiftDown() ? -1 : 1);
-            case PAGE_DOWN -> bench.layouts().stepChart(1);
-            case PAGE_UP -> bench.layouts().stepChart(-1);
+            case TAB, PAGE_DOWN, PAGE_UP -> {
+                return isOnCharts() && steps(event);
+            }
             default -> {
                 return false;
             }
+        }
+        return true;
+    }
+
+    /** True when the charts are in front; keys never act on what is hidden. */
+    private boolean isOnCharts() {
+        return bench.viewProperty().get() == View.CHART;
+    }
+
+    private boolean steps(KeyEvent event) {
+        switch (event.getCode()) {
+            case TAB -> bench.layouts().stepLayout(event.isShiftDown() ? -1 : 1);
+            case PAGE_DOWN -> bench.layouts().stepChart(1);
+            default -> bench.layouts().stepChart(-1);
         }
         return true;
     }
@@ -136,7 +148,7 @@ final class WindowKeys {
         if (code == KeyCode.ESCAPE) {
             return escape();
         }
-        if (hints.isOpen() || isTyping() || bench.viewProperty().get() != View.CHART) {
+        if (hints.isOpen() || isTyping() || !isOnCharts()) {
             return false;
         }
         boolean onChart = scene.getFocusOwner() == page.chart();
@@ -178,19 +190,19 @@ final class WindowKeys {
         if (isTyping()) {
             return false;
         }
-        if (page.chart() != null && page.chart().isMeasuring()) {
+        if (isOnCharts() && page.chart() != null && page.chart().isMeasuring()) {
             page.chart().setMeasuring(false);
             return true;
         }
-        if (room().gestures().cancel()) {
+        if (isOnCharts() && room().gestures().cancel()) {
             room().tell(Aspect.VIEW);
             return true;
         }
-        if (room().panes().isChosen() && bench.viewProperty().get() == View.CHART) {
+        if (room().panes().isChosen() && isOnCharts()) {
             room().panes().leave();
             return true;
         }
-        if (room().chart().selection() != Selection.NONE && bench.viewProperty().get() == View.CHART) {
+        if (room().chart().selection() != Selection.NONE && isOnCharts()) {
             room().studies().select(Selection.NONE);
             return true;
         }
@@ -204,6 +216,13 @@ final class WindowKeys {
             group.find(letter)
                     .ifPresentOrElse(
                             entry -> entry.action().run(), () -> line.prompt(String.valueOf(group.letter()) + letter));
+            return true;
+        }
+        boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
+        if (!isOnCharts()) {
+            leaders.find(letter)
+                    .filter(group -> leads && group.id().equals("go-to"))
+                    .ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
             return true;
         }
         if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
@@ -224,7 +243,6 @@ final class WindowKeys {
             room().step(-1);
             return true;
         }
-        boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
         leaders.find(letter)
                 .filter(group -> leads)
                 .ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));

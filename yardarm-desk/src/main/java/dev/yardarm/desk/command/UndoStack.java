@@ -76,22 +76,31 @@ public final class UndoStack {
         }
     }
 
-    /** Makes one step of all commands that something executes; none when it executes none. */
+    /**
+     * Makes one step of all commands that something executes; none when it executes none. Within another one it becomes a part of
+     * that.
+     */
     public void together(String label, Runnable work) {
-        gathered = new ArrayList<>();
-        List<Command> parts = gathered;
+        List<Command> around = gathered;
+        List<Command> parts = new ArrayList<>();
+        gathered = parts;
         try {
             work.run();
         } finally {
-            gathered = null;
+            gathered = around;
             if (!parts.isEmpty()) {
-                undone.clear();
-                done.push(Command.of(label, () -> parts.forEach(Command::execute), () -> {
+                Command all = Command.of(label, () -> parts.forEach(Command::execute), () -> {
                     for (int part = parts.size() - 1; part >= 0; part--) {
                         parts.get(part).undo();
                     }
-                }));
-                lastAt = 0;
+                });
+                if (around != null) {
+                    around.add(all);
+                } else {
+                    undone.clear();
+                    done.push(all);
+                    lastAt = 0;
+                }
             }
         }
     }
