@@ -110,7 +110,6 @@ final class WorkspaceState {
 
     void restore() {
         book.frame().ifPresent(this::restore);
-        bench.desk().saver().store().takeNotices().forEach(bench.desk()::tell);
         restoring = false;
     }
 

@@ -29,9 +29,11 @@ public final class WorkspaceBook {
         desk = layouts.desk();
     }
 
-    /** The frame that was saved; empty in a new home. */
+    /** The frame that was saved; empty in a new home. What was wrong with the file is told. */
     public Optional<Frame> frame() {
-        return desk.savedWorkspace()
+        Optional<Documents.Workspace> kept = desk.savedWorkspace();
+        desk.saver().store().takeNotices().forEach(desk::tell);
+        return kept
                 .map(saved -> new Frame(
                         saved.theme(),
                         saved.view(),
