@@ -33,19 +33,18 @@ public final class WorkspaceBook {
     public Optional<Frame> frame() {
         Optional<Documents.Workspace> kept = desk.savedWorkspace();
         desk.saver().store().takeNotices().forEach(desk::tell);
-        return kept
-                .map(saved -> new Frame(
-                        saved.theme(),
-                        saved.view(),
-                        saved.list(),
-                        saved.listShown(),
-                        saved.layersShown(),
-                        saved.stripShown(),
-                        place(saved.window()),
-                        saved.recent(),
-                        saved.overviewShown(),
-                        saved.cardShown(),
-                        saved.layouts().all().isEmpty()));
+        return kept.map(saved -> new Frame(
+                saved.theme(),
+                saved.view(),
+                saved.list(),
+                saved.listShown(),
+                saved.layersShown(),
+                saved.stripShown(),
+                place(saved.window()),
+                saved.recent(),
+                saved.overviewShown(),
+                saved.cardShown(),
+                saved.layouts().all().isEmpty()));
     }
 
     /**
