@@ -10,8 +10,14 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.desk.alert.AlertRunner;
+import dev.yardarm.desk.live.LiveHub;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -156,5 +162,38 @@ class AlertRunnerTest {
         alert("b", "e", false, desk.clock().now());
         front.await("the other is set up", () -> !armed.isEmpty());
         assertThat(front.get(() -> List.copyOf(armed))).extracting(Alert::id).containsExactly("b");
+    }
+
+    /** A source that fails while an alert is set up is asked again without anything else changing; it is told once. */
+    @Test
+    void whatCannotBeWatchedNowIsTriedAgain() {
+        FragileMarket fragile = new FragileMarket(new SimulatedMarket(World.halcyon(), 1));
+        Directory around = new Directory(List.of(fragile));
+        Vantages vantages = new Vantages(new Histories(around), id -> List.of());
+        List<String> told = new ArrayList<>();
+        long now = desk.clock().now();
+        fragile.problem = new IOException("the line is cut");
+        level("d", 300);
+        try (LiveHub hub = new LiveHub(around, desk.clock())) {
+            AlertRunner runner = front.get(() -> new AlertRunner(
+                    desk.books(),
+                    around,
+                    new AlertRunner.Around(vantages, hub, () -> now, desk.scheduler(), front),
+                    told::add,
+                    firing -> {}));
+            Alert alert = new Alert("r", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, morning() + 1);
+            front.run(() -> desk.books().alertShelf().put(alert));
+            front.await("why", () -> !told.isEmpty());
+            for (int beat = 0; beat < 120; beat++) {
+                hub.beatAt(now);
+            }
+            front.await("tries", () -> desk.scheduler().jobs().isEmpty());
+            fragile.problem = null;
+            for (int beat = 0; beat < 60; beat++) {
+                hub.beatAt(now);
+            }
+            front.await("it is watched", () -> runner.level(alert) == 300 && hub.subscriptions() == 1);
+            assertThat(told).singleElement().asString().contains("cannot be watched now: the line is cut");
+        }
     }
 }

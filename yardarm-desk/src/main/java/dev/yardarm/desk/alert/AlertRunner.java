@@ -22,7 +22,9 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import org.slf4j.Logger;
@@ -34,10 +36,11 @@ import org.slf4j.LoggerFactory;
  * <p>When alerts or the drawings they hang on change, only what changed is set up anew. Setting up happens in the background: the
  * drawing is put into prices of now, and everything traded since the alert was set is looked through, so nothing is missed over
  * a restart; from there the watch goes on at the hub, on the hub's own thread, where no chart can keep it waiting. What cannot be
- * set up is told, and tried again with the next change. Used by the interface's thread.
+ * set up is told, and tried again every few seconds. Used by the interface's thread.
  */
 public final class AlertRunner {
     private static final Logger LOG = LoggerFactory.getLogger(AlertRunner.class);
+    private static final int BEATS_BETWEEN_TRIES = 50;
 
     private final Books books;
     private final Directory directory;
@@ -46,6 +49,10 @@ public final class AlertRunner {
     private final Consumer<Firing> fired;
     private final Map<String, Watched> watched = new HashMap<>();
     private final Listeners<Alert> listeners = new Listeners<>();
+    /** Why alerts cannot be watched now, by id; told once for each reason, tried again every few seconds. */
+    private final Map<String, String> unwatched = new ConcurrentHashMap<>();
+
+    private final AtomicInteger beats = new AtomicInteger();
 
     /**
      * Where alerts are watched.
@@ -124,6 +131,11 @@ public final class AlertRunner {
             }
         });
         directory.listen(source -> around.front().execute(this::arm));
+        around.hub().onBeat(now -> {
+            if (!unwatched.isEmpty() && beats.incrementAndGet() % BEATS_BETWEEN_TRIES == 0) {
+                around.front().execute(this::arm);
+            }
+        });
         arm();
     }
 
@@ -158,6 +170,7 @@ public final class AlertRunner {
                 begin(made, instrument);
             }
         }
+        unwatched.keySet().retainAll(wanted);
         watched.entrySet().removeIf(entry -> {
             boolean gone = !wanted.contains(entry.getKey());
             if (gone) {
@@ -193,10 +206,11 @@ public final class AlertRunner {
                         known -> {
                             if (watched.get(made.alert.id()) == made && !made.done) {
                                 made.subscription = around.hub().subscribe(instrument, known, made);
+                                unwatched.remove(made.alert.id());
                             }
                             listeners.tell(made.alert);
                         },
-                        failed -> cannot(made, failed.getMessage()));
+                        failed -> cannot(made, String.valueOf(failed.getMessage())));
     }
 
     private TickSeries traded(Instrument instrument, long after, long upTo) throws IOException {
@@ -209,7 +223,7 @@ public final class AlertRunner {
 
     private void cannot(Watched made, String reason) {
         LOG.warn("an alert on {} cannot be watched: {}", made.alert.instrument(), reason);
-        if (watched.remove(made.alert.id(), made)) {
+        if (watched.remove(made.alert.id(), made) && !reason.equals(unwatched.put(made.alert.id(), reason))) {
             tell.accept("The alert on " + made.alert.instrument().code() + " cannot be watched now: " + reason + ".");
         }
     }
