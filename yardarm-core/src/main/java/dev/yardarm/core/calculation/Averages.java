@@ -46,6 +46,11 @@ public final class Averages {
         return graph.computed("weighted(" + length + ")", length - 1, () -> new WindowWeights(length), value);
     }
 
+    /** An average of the last n values of a source, made exact where all of them are equal. */
+    public static Node steady(ColumnGraph graph, Node average, Node source, int length) {
+        return graph.computed("steady(" + length + ")", 0, () -> new Steady(length), average, source);
+    }
+
     /** Standard deviation divided by n. */
     public static Node deviation(ColumnGraph graph, Node value, int length) {
         return graph.computed("deviation(" + length + ")", length - 1, () -> new WindowVariance(length), value);

@@ -43,11 +43,25 @@ final class HigherBars {
         return false;
     }
 
+    /** True while a bar is under way. */
+    boolean isOpen() {
+        return open;
+    }
+
+    /** Closes the bar that is under way when its span is over by the clock. */
+    void closeBy(long moment) {
+        if (open && moment >= end) {
+            series.closeForming();
+            open = false;
+        }
+    }
+
     /** Takes a closed bar in; true when the higher bar is complete with it. */
     boolean take(Bars bars, int bar) {
         if (!open) {
             BarGrid.Slot slot = grid.slotAt(bars.openTime(bar));
-            begin = slot.openTime();
+            // A bar across the end of a span that is over already begins what is left.
+            begin = Math.max(slot.openTime(), Math.min(end, bars.openTime(bar)));
             end = Math.max(slot.closeTime(), bars.closeTime(bar));
             first = bars.open(bar);
             high = bars.high(bar);

@@ -5,12 +5,14 @@ import dev.yardarm.core.series.Column;
 /**
  * Exponential smoothing, {@code average + weight * (value - average)}, seeded with the simple average of the first n
  * values: with the weight 2 / (n + 1) the exponential average, with 1 / n that of Wilder. After a missing value it is
- * missing until n values have come in a row again, and starts anew from their average. O(1) a bar.
+ * missing until n values have come in a row again, and starts anew from their average. With a weight of 1 it is the value.
+ * O(1) a bar.
  */
 public final class Smoothing implements Computation {
     private final int length;
     private final double weight;
     private int seen;
+    private final EqualRun equal = new EqualRun();
     private double sum;
     private double average = Double.NaN;
 
@@ -35,13 +37,13 @@ public final class Smoothing implements Computation {
             double value = source[bar];
             target[bar] = Double.NaN;
             if (Double.isNaN(value)) {
-                seen = 0;
-                sum = 0;
+                restart();
             } else {
                 seen++;
                 sum += value;
+                boolean steady = equal.take(value, length);
                 if (seen == length) {
-                    average = sum / length;
+                    average = steady ? value : sum / length;
                     target[bar] = average;
                 }
             }
@@ -51,12 +53,12 @@ public final class Smoothing implements Computation {
 
     private int run(double[] source, int from, int to, double[] target) {
         double running = average;
+        boolean whole = weight == 1;
         for (int bar = from; bar < to; bar++) {
-            running += weight * (source[bar] - running);
+            running = whole ? source[bar] : running + weight * (source[bar] - running);
             target[bar] = running;
             if (running != running) {
-                seen = 0;
-                sum = 0;
+                restart();
                 return bar + 1;
             }
         }
@@ -68,9 +70,17 @@ public final class Smoothing implements Computation {
     public void peek(Column[] inputs, int at, double[] result) {
         double value = inputs[0].forming();
         if (seen >= length) {
-            result[0] = average + weight * (value - average);
+            result[0] = weight == 1 ? value : average + weight * (value - average);
+        } else if (seen + 1 == length) {
+            result[0] = equal.wouldReach(value, length) ? value : (sum + value) / length;
         } else {
-            result[0] = seen + 1 == length ? (sum + value) / length : Double.NaN;
+            result[0] = Double.NaN;
         }
+    }
+
+    private void restart() {
+        seen = 0;
+        sum = 0;
+        equal.restart();
     }
 }

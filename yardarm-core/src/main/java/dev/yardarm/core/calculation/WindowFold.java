@@ -9,6 +9,7 @@ import java.util.Arrays;
  * of the block before, so its fold is that of a running prefix and of a suffix that was folded backwards once, when its
  * block was full (the scheme of M. van Herk, 1992, and J. Gil and M. Werman, 1993, for running extremes). Nothing is
  * ever subtracted: a missing value or an absurd price spoils only the windows that hold it, and sums do not drift.
+ * The sum of n equal values is n times the value however the blocks fall; see {@link EqualRun}.
  *
  * <p>Cost: two operations a bar on average. Memory: n values.
  */
@@ -27,6 +28,8 @@ abstract class WindowFold {
     /** A fold that adds up. */
     static WindowFold sum(int length) {
         return new WindowFold(length) {
+            private final EqualRun equal = new EqualRun();
+
             @Override
             double join(double earlier, double later) {
                 return earlier + later;
@@ -35,6 +38,13 @@ abstract class WindowFold {
             @Override
             void fold(double[] source, int from, int to, double[] target, double divisor) {
                 foldSums(source, from, to, target, divisor);
+                equal.settle(source, from, to, target, length, length / divisor);
+            }
+
+            @Override
+            double peek(double value, double divisor) {
+                double joined = super.peek(value, divisor);
+                return joined == joined && equal.wouldReach(value, length) ? value * (length / divisor) : joined;
             }
         };
     }

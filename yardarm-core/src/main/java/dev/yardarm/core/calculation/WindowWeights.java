@@ -8,7 +8,8 @@ import dev.yardarm.core.series.Column;
  * <p>As in {@link WindowFold} a window is the end of one block of n joined with the beginning of the next. What is kept of
  * each part are its sum and its weighted sum: with k values of the older part, the weighted sum of the window is that of
  * the older part, plus that of the newer one, plus k times the newer one's sum. Nothing is subtracted, so there is no drift,
- * and a missing value or an absurd price spoils only the windows that hold it.
+ * and a missing value or an absurd price spoils only the windows that hold it. Of n equal values it is
+ * that value; see {@link EqualRun}.
  *
  * <p>Cost: a few additions a bar. Memory: n numbers.
  */
@@ -16,6 +17,7 @@ public final class WindowWeights implements Computation {
     private final int length;
     private final double divisor;
     private final double[] weights;
+    private final EqualRun equal = new EqualRun();
     private double sum;
     private double weighted;
     private int filled;
@@ -41,6 +43,7 @@ public final class WindowWeights implements Computation {
                 target[bar] = wholeBlockBefore ? joined(sum, weighted, filled) : Double.NaN;
             }
         }
+        equal.settle(source, from, to, target, length, 1);
     }
 
     /** The average of a window whose newer part has so many values. */
@@ -67,6 +70,10 @@ public final class WindowWeights implements Computation {
     @Override
     public void peek(Column[] inputs, int at, double[] result) {
         double value = inputs[0].forming();
+        if (value == value && (wholeBlockBefore || filled + 1 == length) && equal.wouldReach(value, length)) {
+            result[0] = value;
+            return;
+        }
         double now = weighted + (filled + 1) * value;
         result[0] = filled + 1 == length
                 ? now / divisor

@@ -87,7 +87,13 @@ sealed interface Expression {
         }
     }
 
-    record Argument(String name, Expression value) {}
+    /**
+     * An argument of a call.
+     *
+     * @param name of the setting, null when it is given by position
+     * @param nameSpan where the name stands, null without one
+     */
+    record Argument(String name, Span nameSpan, Expression value) {}
 
     record Negative(Span span, Expression operand) implements Expression {
         @Override

@@ -144,6 +144,9 @@ final class FormulaCompiler {
                 }
                 name = numbers.get(position++).name();
             }
+            if (argument.name() != null) {
+                checkName(indicator, argument);
+            }
             if (values.containsKey(name)) {
                 throw fault(value, "'" + name + "' is given twice");
             }
@@ -175,6 +178,22 @@ final class FormulaCompiler {
         return isNumber(value) || value instanceof Expression.Word;
     }
 
+    /** Refuses a name that is no setting of the indicator, at its own place. */
+    private void checkName(Indicator indicator, Expression.Argument argument) {
+        List<String> names = indicator.settings().stream().map(Setting::name).toList();
+        if (!names.contains(argument.name())) {
+            String near = Language.nearest(argument.name(), names);
+            throw new FormulaException(
+                    text,
+                    argument.nameSpan().start(),
+                    argument.nameSpan().length(),
+                    indicator.name() + " has no setting '" + argument.name() + "'"
+                            + (near == null
+                                    ? "; it has " + String.join(", ", names)
+                                    : "; did you mean '" + near + "'?"));
+        }
+    }
+
     private void check(Indicator indicator, Expression at, Map<String, String> values) {
         try {
             Settings.of(indicator, values);
@@ -193,9 +212,7 @@ final class FormulaCompiler {
             return word.text();
         }
         if (value instanceof Expression.Number number) {
-            return number.value() == Math.rint(number.value()) && Math.abs(number.value()) < 1e9
-                    ? String.valueOf((long) number.value())
-                    : String.valueOf(number.value());
+            return Setting.Number.plain(number.value());
         }
         if (isNumber(value)) {
             return text.substring(

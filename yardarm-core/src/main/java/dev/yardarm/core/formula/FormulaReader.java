@@ -24,6 +24,8 @@ import org.antlr.v4.runtime.misc.IntervalSet;
 final class FormulaReader {
     private final String text;
     private final Language language;
+    /** The words that would do as arguments of the call being read. */
+    private List<String> choices = List.of();
 
     private FormulaReader(String text, Language language) {
         this.text = text;
@@ -221,12 +223,25 @@ final class FormulaReader {
                             + "indicator compares with, such as correlation(60, against: " + instrument.getText()
                             + ")");
         }
+        if (context instanceof FormulaParser.DateContext date) {
+            throw fault(
+                    date.DATE().getSymbol(),
+                    "'" + date.getText() + "' is a date, which stands only where an indicator asks for one, such as "
+                            + "anchored_vwap(2026-03-02); for a difference of numbers leave blanks around the minus");
+        }
         return call((FormulaParser.CallContext) context);
     }
 
     private Expression call(FormulaParser.CallContext context) {
         String function = context.function.getText().toLowerCase(Locale.ROOT);
         if (!language.isFunction(function)) {
+            if (Field.named(function).isPresent()) {
+                throw fault(
+                        context.function,
+                        "'" + function
+                                + "' is a field of the bar and stands without parentheses; the one of earlier bars is "
+                                + function + " back 3");
+            }
             throw fault(
                     context.function,
                     "there is no function or indicator '" + context.function.getText() + "'"
@@ -234,14 +249,37 @@ final class FormulaReader {
         }
         Indicator indicator = language.indicator(function).orElse(null);
         List<Expression.Argument> arguments = new ArrayList<>();
+        List<String> outside = choices;
+        choices = choices(indicator);
         for (FormulaParser.ArgumentContext argument : context.argument()) {
             String name =
                     argument.WORD() == null ? null : argument.WORD().getText().toLowerCase(Locale.ROOT);
+            Span place = argument.WORD() == null ? null : span(argument.WORD().getSymbol());
             Expression word = indicator == null ? null : word(indicator, name, argument.expression());
-            arguments.add(new Expression.Argument(
-                    name, word != null ? word : value(expression(argument.expression()), function)));
+            Expression given = word != null ? word : expression(argument.expression());
+            arguments.add(
+                    new Expression.Argument(name, place, isCounted(indicator, given) ? given : value(given, function)));
         }
+        choices = outside;
         return called(context, function, indicator, arguments, context.output);
+    }
+
+    /** The words of all choices of an indicator. */
+    private static List<String> choices(Indicator indicator) {
+        List<String> words = new ArrayList<>();
+        if (indicator != null) {
+            for (Setting setting : indicator.settings()) {
+                if (setting instanceof Setting.Choice choice) {
+                    words.addAll(choice.words());
+                }
+            }
+        }
+        return words;
+    }
+
+    /** A sum counts how often a condition held: yes is 1, no 0, unknown missing. */
+    private static boolean isCounted(Indicator indicator, Expression given) {
+        return indicator != null && indicator.name().equals("sum") && given.isCondition();
     }
 
     /** An argument that is one of the words of a choice, or names an instrument; else null. */
@@ -258,8 +296,14 @@ final class FormulaReader {
                                 && (text.startsWith("#") || text.equalsIgnoreCase(Setting.Other.BENCHMARK))
                         || setting instanceof Setting.Moment moment
                                 && (name == null || name.equals(moment.name()))
-                                && text.matches("\\d{4}-\\d\\d-\\d\\d"));
+                                && isMoment(argument, text));
         return known ? new Expression.Word(span(argument), text.startsWith("#") ? text.substring(1) : text) : null;
+    }
+
+    /** True for a date as such, and for the word that stands for the first bar. */
+    private static boolean isMoment(FormulaParser.ExpressionContext argument, String text) {
+        return argument.getStart() == argument.getStop()
+                && (argument.getStart().getType() == FormulaParser.DATE || text.equalsIgnoreCase(Setting.Moment.START));
     }
 
     private Expression called(
@@ -299,12 +343,18 @@ final class FormulaReader {
         if (indicator != null) {
             return called(context, word, indicator, List.of(), context.output);
         }
+        if (field != null) {
+            throw fault(
+                    context.output,
+                    "'" + word + "' is a field of the bar, a single number; leave ." + context.output.getText()
+                            + " out");
+        }
         throw fault(
                 context.word,
                 language.isFunction(word)
                         ? "'" + word + "' needs its arguments in parentheses"
                         : "there is no field or indicator '" + context.word.getText() + "'"
-                                + language.suggestion(word));
+                                + language.suggestion(word, choices));
     }
 
     private static Operation operation(String sign) {
@@ -343,6 +393,10 @@ final class FormulaReader {
         return new Span(start, context.getStop().getStopIndex() - start + 1);
     }
 
+    private static Span span(Token token) {
+        return new Span(token.getStartIndex(), token.getText().length());
+    }
+
     private FormulaException fault(Token token, String problem) {
         return new FormulaException(text, token.getStartIndex(), token.getText().length(), problem);
     }
@@ -360,6 +414,7 @@ final class FormulaReader {
             Token token = (Token) offendingSymbol;
             FormulaParser parser = (FormulaParser) recognizer;
             IntervalSet expected = parser.getExpectedTokens();
+            checkDirection(parser, token);
             boolean atEnd = token.getType() == Token.EOF;
             boolean valueBefore = endsValue(parser, token);
             boolean valueExpected =
@@ -375,12 +430,55 @@ final class FormulaReader {
             } else {
                 wanted = "expected " + words(parser, expected);
             }
-            String near = token.getType() == FormulaParser.WORD && !valueExpected
-                    ? language.suggestion(token.getText().toLowerCase(Locale.ROOT))
-                    : "";
+            if (valueBefore && !isConnective(token) && !expected.contains(FormulaParser.NUMBER)) {
+                wanted = "expected a sign or word between values, such as + - * / > < = and or crosses above";
+            }
+            String near = near(parser, token, valueExpected);
             int place = atEnd ? text.stripTrailing().length() : token.getStartIndex();
             throw new FormulaException(
                     text, place, atEnd ? 1 : token.getText().length(), found + " but " + wanted + near);
+        }
+
+        /** Told at the word itself: behind crosses any other word reads as a value, and the one after it as too much. */
+        private void checkDirection(FormulaParser parser, Token token) {
+            int at = token.getTokenIndex();
+            if (at > 1 && parser.getTokenStream().get(at - 2).getType() == FormulaParser.CROSSES) {
+                Token direction = parser.getTokenStream().get(at - 1);
+                throw fault(
+                        direction,
+                        "found '" + direction.getText() + "' but crosses stands before above, below or a value"
+                                + language.suggestion(direction.getText().toLowerCase(Locale.ROOT)));
+            }
+        }
+
+        private boolean isConnective(Token token) {
+            return token.getType() == Token.EOF
+                    || token.getText().equals(")")
+                    || token.getText().equals(",");
+        }
+
+        /** What is likely meant, by what people write elsewhere or by the nearest word. */
+        private String near(FormulaParser parser, Token token, boolean valueExpected) {
+            String word = token.getText().toLowerCase(Locale.ROOT);
+            Token before =
+                    token.getTokenIndex() == 0 ? null : parser.getTokenStream().get(token.getTokenIndex() - 1);
+            boolean touches = before != null && before.getStopIndex() + 1 == token.getStartIndex();
+            if (touches && before.getType() == FormulaParser.NUMBER && word.matches("e\\d*")) {
+                return "; numbers are written out, without an exponent: 1000 and not 1e3";
+            }
+            if (touches && word.equals("=") && before.getText().equals("=")) {
+                return "; equal is written with one =";
+            }
+            return switch (word) {
+                case "!" -> "; unequal is written <>, the opposite of a condition not";
+                case "&" -> "; write and";
+                case "|" -> "; write or";
+                case "[" -> "; the value of an earlier bar is written close back 3";
+                default ->
+                    token.getType() == FormulaParser.WORD && !valueExpected
+                            ? language.suggestion(word, List.of("and", "or", "crosses", "above", "below", "back", "on"))
+                            : "";
+            };
         }
 
         /** True when the token before this one ends a value. */
@@ -391,6 +489,8 @@ final class FormulaReader {
             Token before = parser.getTokenStream().get(token.getTokenIndex() - 1);
             return before.getType() == FormulaParser.NUMBER
                     || before.getType() == FormulaParser.WORD
+                    || before.getType() == FormulaParser.STRING
+                    || before.getType() == FormulaParser.TIMEFRAME
                     || before.getText().equals(")")
                     || before.getText().equals("%");
         }

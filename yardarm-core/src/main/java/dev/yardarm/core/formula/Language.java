@@ -94,18 +94,77 @@ public record Language(Catalogue catalogue, Limits limits) {
         return words;
     }
 
+    /** What people write elsewhere for words of this language. */
+    private static final Map<String, String> ELSEWHERE = Map.ofEntries(
+            Map.entry("cross", "crosses"),
+            Map.entry("over", "above"),
+            Map.entry("under", "below"),
+            Map.entry("average", "sma"),
+            Map.entry("avg", "sma"),
+            Map.entry("ma", "sma"),
+            Map.entry("std", "stdev"),
+            Map.entry("ago", "back"),
+            Map.entry("prev", "back"),
+            Map.entry("hl2", "midprice"),
+            Map.entry("hlc3", "typical"),
+            Map.entry("stoch", "stochastic"),
+            Map.entry("vol", "volume"),
+            Map.entry("last", "close"),
+            Map.entry("price", "close"),
+            Map.entry("ln", "log"),
+            Map.entry("sqr", "sqrt"),
+            Map.entry("maximum", "max"),
+            Map.entry("minimum", "min"));
+
     /** {@code "; did you mean 'close'?"} when a word of the language is near, else nothing. */
     String suggestion(String word) {
+        return suggestion(word, List.of());
+    }
+
+    /**
+     * The same among further words that would do at the place.
+     *
+     * @param more come first where they are as near
+     */
+    String suggestion(String word, List<String> more) {
+        String meant = near(word, more);
+        return meant == null || meant.equals(word) ? "" : "; did you mean '" + meant + "'?";
+    }
+
+    private String near(String word, List<String> more) {
+        String elsewhere = ELSEWHERE.get(word);
+        if (elsewhere != null) {
+            return elsewhere;
+        }
+        for (Indicator indicator : catalogue.all()) {
+            if (indicator.synonyms().contains(word)) {
+                return indicator.name();
+            }
+        }
+        List<String> candidates = new ArrayList<>(more);
+        candidates.addAll(words());
+        String nearest = nearest(word, candidates);
+        if (nearest != null) {
+            return nearest;
+        }
+        return candidates.stream()
+                .filter(candidate -> word.length() > 2 && candidate.startsWith(word))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The candidate fewest letters away, if that is few; null when none is near. */
+    static String nearest(String word, List<String> candidates) {
         String nearest = null;
         int least = Math.max(1, word.length() / 3) + 1;
-        for (String candidate : words()) {
+        for (String candidate : candidates) {
             int distance = distance(word, candidate);
             if (distance < least) {
                 least = distance;
                 nearest = candidate;
             }
         }
-        return nearest == null ? "" : "; did you mean '" + nearest + "'?";
+        return nearest;
     }
 
     /** Number of letters to insert, delete, replace or swap with their neighbour (Damerau, 1964). */

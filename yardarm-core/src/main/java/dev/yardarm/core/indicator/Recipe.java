@@ -235,6 +235,11 @@ public final class Recipe {
         return Averages.of(graph, settings.word(setting), value, length);
     }
 
+    /** An average of the last n values of a source, made exact where all of them are equal. */
+    public Node steady(Node average, Node source, int length) {
+        return Averages.steady(graph, average, source, length);
+    }
+
     /** Relative strength index over n bars. */
     public Node strength(Node value, int length) {
         return Averages.strength(graph, value, length);
@@ -339,6 +344,16 @@ public final class Recipe {
     /** Yes where left crosses below right. */
     public Node crossesBelow(Node left, Node right) {
         return Operation.crossesAbove(graph, /* left= */ right, /* right= */ left);
+    }
+
+    /** Yes where a condition holds that did not on the bar before; missing where one of the two is not known. */
+    public Node begins(Node condition) {
+        return crossesAbove(condition, constant(0.5));
+    }
+
+    /** Yes where a condition no longer holds that did on the bar before; missing where one of the two is not known. */
+    public Node ends(Node condition) {
+        return crossesBelow(condition, constant(0.5));
     }
 
     /** The same number at every bar. */

@@ -152,10 +152,10 @@ public sealed interface Setting {
             return plain(value);
         }
 
-        /** Without a fraction of nothing: {@code 2}, {@code 0.618}. */
-        private static String plain(double value) {
-            return value == Math.rint(value) && Math.abs(value) < 1e9
-                    ? String.valueOf((long) value)
+        /** As formulas write it, without exponent and without a fraction of nothing: {@code 2}, {@code 0.618}. */
+        public static String plain(double value) {
+            return Double.isFinite(value)
+                    ? java.math.BigDecimal.valueOf(value).stripTrailingZeros().toPlainString()
                     : String.valueOf(value);
         }
     }

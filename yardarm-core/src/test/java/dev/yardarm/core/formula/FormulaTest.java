@@ -120,7 +120,7 @@ class FormulaTest {
                 "sma(close, close) | 12 | plain number",
                 "abs(1, 2) | 1 | takes 1 value",
                 "close crosse above 3 | 7 | did you mean 'crosses'",
-                "rsi(lenght: 3) | 13 | no setting",
+                "rsi(lenght: 3) | 5 | no setting",
                 "close 3 | 7 | expected",
                 "abs | 1 | parentheses",
                 "(close > 3) > 2 | 2 | condition",

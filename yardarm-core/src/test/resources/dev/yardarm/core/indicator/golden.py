@@ -327,8 +327,8 @@ for i in range(2, N):
         ep, af = (H[i] if rising else L[i]), min(0.25, af + 0.03)
     sar[i], long[i] = stop, float(rising)
 put("psar(0.03, 0.03, 0.25)", value=sar, rising=long,
-    turned_up=[None] + [float(i > 1 and long[i] > long[i - 1]) for i in range(1, N)],
-    turned_down=[None] + [float(i > 1 and long[i] < long[i - 1]) for i in range(1, N)])
+    turned_up=[None] * 2 + [float(long[i] > long[i - 1]) for i in range(2, N)],
+    turned_down=[None] * 2 + [float(long[i] < long[i - 1]) for i in range(2, N)])
 
 sup, side = [None] * N, [None] * N
 fu = fl = None
@@ -343,8 +343,8 @@ for i in range(6, N):
         side[i] = float(C[i] >= fl) if side[i - 1] else float(C[i] > fu)
     sup[i] = fl if side[i] else fu
 put("supertrend(7, 1.5)", value=sup, rising=side,
-    turned_up=[None] * 6 + [float(i > 6 and side[i] > side[i - 1]) for i in range(6, N)],
-    turned_down=[None] * 6 + [float(i > 6 and side[i] < side[i - 1]) for i in range(6, N)])
+    turned_up=[None] * 7 + [float(side[i] > side[i - 1]) for i in range(7, N)],
+    turned_down=[None] * 7 + [float(side[i] < side[i - 1]) for i in range(7, N)])
 
 pdm = [None] + [H[i] - H[i - 1] if H[i] - H[i - 1] > L[i - 1] - L[i] and H[i] > H[i - 1] else 0.0 for i in range(1, N)]
 mdm = [None] + [L[i - 1] - L[i] if L[i - 1] - L[i] > H[i] - H[i - 1] and L[i] < L[i - 1] else 0.0 for i in range(1, N)]
@@ -381,8 +381,8 @@ for sl, di in zip(slope, dist):
 old = [None] + stage[:-1]
 put("stage(15, 5, 0.05)", value=stage, slope=slope, distance=dist, advancing=each(lambda v: float(v == 2), stage),
     declining=each(lambda v: float(v == 4), stage),
-    fresh_advance=[None if v is None else float(v == 2 and b != 2) for v, b in zip(stage, old)],
-    fresh_decline=[None if v is None else float(v == 4 and b != 4) for v, b in zip(stage, old)])
+    fresh_advance=[None if None in (v, b) else float(v == 2 and b != 2) for v, b in zip(stage, old)],
+    fresh_decline=[None if None in (v, b) else float(v == 4 and b != 4) for v, b in zip(stage, old)])
 put("choppiness(9)", _=each(lambda t, h, l: 100 * math.log10(t / (h - l)) / math.log10(9), total(TR, 9), hi(H, 9),
                             lo(L, 9)))
 
@@ -427,7 +427,7 @@ fish, x0, f0 = [None] * N, 0.0, 0.0
 for i in range(6, N):
     h, l = max(MID[i - 6:i + 1]), min(MID[i - 6:i + 1])
     x0 = 0.33 * 2 * ((MID[i] - l) / (h - l) - 0.5) + 0.67 * x0
-    x0 = max(-0.999, min(0.999, x0))
+    x0 = 0.999 if x0 > 0.99 else -0.999 if x0 < -0.99 else x0
     f0 = 0.5 * math.log((1 + x0) / (1 - x0)) + 0.5 * f0
     fish[i] = f0
 put("fisher(midprice, 7)", value=fish, signal=back(fish, 1), cross_up=above(fish, back(fish, 1)))

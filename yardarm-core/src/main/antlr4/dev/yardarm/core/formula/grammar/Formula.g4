@@ -36,6 +36,7 @@ primary
     | function=WORD '(' (argument (',' argument)*)? ')' ('.' output=WORD)?  # call
     | word=WORD ('.' output=WORD)?                                          # name
     | INSTRUMENT                                                            # instrument
+    | DATE                                                                  # date
     | DRAWING name=STRING ('.' line=WORD)?                                  # drawing
     | '(' expression ')'                                                    # group
     ;
@@ -53,6 +54,8 @@ ON : 'on' ;
 FORMING : 'forming' ;
 DRAWING : 'drawing' ;
 STRING : '"' ~["\r\n]* '"' ;
+// A date belongs together; a difference of numbers that looks like one is written with blanks.
+DATE : [0-9] [0-9] [0-9] [0-9] '-' [0-9] [0-9]? '-' [0-9] [0-9]? ('t' [0-9] [0-9] ':' [0-9] [0-9] (':' [0-9] [0-9])?)? ;
 TIMEFRAME : [0-9]+ [smhdwqy] ;
 NUMBER : [0-9]+ ('.' [0-9]+)? | '.' [0-9]+ ;
 INSTRUMENT : '#' [a-z0-9_] [a-z0-9_:-]* ;

@@ -5,7 +5,7 @@ import dev.yardarm.core.indicator.Recipe;
 
 /**
  * Accumulation/distribution. ad = ad[1] + volume * ((close - low) - (high - close)) / (high - low); a bar without
- * range adds nothing. O(1) a bar.
+ * range adds nothing. Begins anew after a bar without volume. O(1) a bar.
  */
 public final class Accumulation extends Declared {
     public Accumulation() {
@@ -17,7 +17,8 @@ public final class Accumulation extends Declared {
                 "Adds up volume by where each bar closed in its range: at the high all of it, at the low all "
                         + "of it taken off.",
                 "ad = ad[1] + volume * ((close - low) - (high - close)) / (high - low); a bar without range "
-                        + "adds nothing.",
+                        + "adds nothing. "
+                        + "Begins anew after a bar without volume.",
                 "Rising while price is still: accumulation. A divergence from price warns.",
                 "Gaps do not count; its level means nothing.",
                 "Marc Chaikin (1970s).");

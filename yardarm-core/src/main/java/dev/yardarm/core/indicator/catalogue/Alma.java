@@ -1,5 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
+import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
@@ -38,7 +39,7 @@ public final class Alma extends Declared {
             all += weights[place];
         }
         double whole = all;
-        r.out(r.windowed(
+        Node average = r.windowed(
                 "value",
                 length,
                 (values, start, count) -> {
@@ -48,6 +49,7 @@ public final class Alma extends Declared {
                     }
                     return sum / whole;
                 },
-                r.source()));
+                r.source());
+        r.out(r.steady(average, r.source(), length));
     }
 }

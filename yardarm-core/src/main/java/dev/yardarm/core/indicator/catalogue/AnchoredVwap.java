@@ -8,7 +8,7 @@ import java.util.function.DoubleUnaryOperator;
 /**
  * Volume-weighted average price from an anchor. As the volume-weighted average price, from the first bar that opens at
  * or after the anchor; missing before. A date alone means the open of that day's session; without an anchor it begins
- * with the first bar. O(1) a bar.
+ * with the first bar. A bar whose volume or price is missing is left out. O(1) a bar.
  */
 public final class AnchoredVwap extends Declared {
     public AnchoredVwap() {
@@ -27,7 +27,8 @@ public final class AnchoredVwap extends Declared {
                 "What was paid on average since a bar of the trader's choice.",
                 "As the volume-weighted average price, from the first bar that opens at or after the anchor; "
                         + "missing before. A date alone means the open of that day's session; without an anchor it "
-                        + "begins with the first bar.",
+                        + "begins with the first bar. "
+                        + "A bar whose volume or price is missing is left out.",
                 "From a high, a low or an event: who bought since then is in profit or not.",
                 "The choice of the anchor is the whole of it; one made afterwards knows too much.",
                 "As the volume-weighted average price; from an anchor: Paul Levine (1996).");

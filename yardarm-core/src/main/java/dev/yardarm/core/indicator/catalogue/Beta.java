@@ -7,7 +7,8 @@ import dev.yardarm.core.series.Field;
 
 /**
  * Beta. Covariance of the logarithmic changes of both over the variance of the other's, over the last n bars; missing
- * where the other does not move. O(1) a bar.
+ * where the other does not move. In microseconds since 1970: the bar the first change begins with. Changes need both
+ * prices above 0. O(1) a bar.
  */
 public final class Beta extends Declared {
     public Beta() {
@@ -23,7 +24,9 @@ public final class Beta extends Declared {
                 "How much the instrument moves for a move of another, usually the benchmark.",
                 "Covariance of the logarithmic changes of both over the variance of the other's, over the "
                         + "last n bars both have; missing where the other does not move. since: when the oldest of "
-                        + "those bars opened.",
+                        + "those bars opened. "
+                        + "In microseconds since 1970: the bar the first change begins with. Changes need both "
+                        + "prices above 0.",
                 "Above 1 it exaggerates the market, below 1 it follows at a distance, below 0 it goes the "
                         + "other way.",
                 "A figure of the past that drifts; with a low correlation it means little.",

@@ -8,7 +8,8 @@ import dev.yardarm.core.series.Field;
 /**
  * Correlation. Pearson's correlation of the logarithmic changes (or of the values) of both over the last n bars; bars
  * are joined as they were known, and a bar the other has none for makes its windows missing. 0 where one does not
- * move. O(1) a bar.
+ * move. Changes need both prices above 0. since: in microseconds since 1970; of changes the bar the first one begins
+ * with. O(1) a bar.
  */
 public final class Correlation extends Declared {
     public Correlation() {
@@ -25,7 +26,9 @@ public final class Correlation extends Declared {
                 "How closely two instruments move together: 1 alike, -1 opposite, 0 not at all.",
                 "Pearson's correlation of the logarithmic changes (or of the values) of both over the last n "
                         + "bars both have, joined as they were known; bars only one of them has are passed over. 0 where "
-                        + "one does not move. since: when the oldest of those bars opened.",
+                        + "one does not move. "
+                        + "Changes need both prices above 0. since: in microseconds since 1970; of changes the bar "
+                        + "the first one begins with.",
                 "Pairs want it high, diversification low; a break of a usual correlation is news.",
                 "Of values two trends correlate without any relation; returns are the honest choice.",
                 "Karl Pearson (1896).");

@@ -7,7 +7,8 @@ import dev.yardarm.core.indicator.Recipe;
 /**
  * Cumulative delta. bar = volume bought at the ask less volume sold at the bid, from single trades; where they are not
  * known volume * (2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of the bars since the
- * session, week or month began. O(1) a bar.
+ * session, week or month began. Begins anew after a bar without volume; a bar without range counts 0 even then. O(1) a
+ * bar.
  */
 public final class CumulativeDelta extends Declared {
     public CumulativeDelta() {
@@ -24,7 +25,8 @@ public final class CumulativeDelta extends Declared {
                         + "they are known, else estimated from the bars, and then it says so.",
                 "bar = volume struck at the ask less volume struck at the bid; where trades are not known volume * "
                         + "(2 * close - high - low) / (high - low), 0 for a bar without range; value = sum of the bars "
-                        + "since the session, week or month began; estimated: a bar of that sum is an estimate.",
+                        + "since the session, week or month began; estimated: a bar of that sum is an estimate. "
+                        + "Begins anew after a bar without volume; a bar without range counts 0 even then.",
                 "Price rising while delta falls: sellers are absorbed. A divergence at an extreme warns.",
                 "The estimate is a guess: bars do not tell who was the aggressor.",
                 "In common use on futures floors' screens; the estimate after Marc Chaikin.");

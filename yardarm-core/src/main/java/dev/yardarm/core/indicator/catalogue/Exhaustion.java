@@ -10,7 +10,10 @@ import dev.yardarm.core.indicator.Recipe;
  * that closes (rule reach: whose low is) at or below the low two bars before; with qualify needed the last bar's low
  * must also be at or below the close of the eighth. A complete setup the other way ends it; with opposite_or_range
  * also a low above the highest high of the setup. Of an advance everything the other way round. A new setup in the
- * same direction leaves a running countdown as it is. O(1) a bar.
+ * same direction leaves a running countdown as it is. With flip free the first bars of the data may begin a setup
+ * though the close before the first comparison is not known; later on a run always begins after a close that was not.
+ * The count of a run stays at that of a full setup; the bar that completes a setup may be the first of its countdown.
+ * O(1) a bar.
  */
 public final class Exhaustion extends Declared {
     public Exhaustion() {
@@ -44,7 +47,11 @@ public final class Exhaustion extends Declared {
                         + "bar's low must also be at or below the close of the eighth. A complete setup the other "
                         + "way ends it; with opposite_or_range also a low above the highest high of the setup. Of "
                         + "an advance everything the other way round. A new setup in the same direction leaves a "
-                        + "running countdown as it is.",
+                        + "running countdown as it is. "
+                        + "With flip free the first bars of the data may begin a setup though the close before the "
+                        + "first comparison is not known; later on a run always begins after a close that was not. "
+                        + "The count of a run stays at that of a full setup; the bar that completes a setup may be "
+                        + "the first of its countdown.",
                 "A finished setup warns of a pause of some bars, a finished countdown of a turn; both want a "
                         + "trigger by price.",
                 "In a strong trend several setups come one after the other.",

@@ -8,7 +8,7 @@ import dev.yardarm.core.calculation.Stepped;
  */
 final class ExhaustionCount implements Stepped.Step {
     /** Numbers of one side's state. */
-    private static final int SIDE = 7;
+    private static final int SIDE = 8;
 
     static final int STATE = 2 * SIDE;
 
@@ -19,6 +19,8 @@ final class ExhaustionCount implements Stepped.Step {
     private static final int EIGHTH = 4;
     private static final int RANGE = 5;
     private static final int SEEN = 6;
+    /** The reach of the setup that is being counted; {@link #RANGE} is that of the setup the countdown began from. */
+    private static final int BUILT = 7;
 
     private final Rules rules;
 
@@ -70,12 +72,12 @@ final class ExhaustionCount implements Stepped.Step {
             state[side + SETUP]++;
         } else if (flipped || !rules.flip()) {
             state[side + SETUP] = 1;
-            state[side + RANGE] = state[side + RUNS] == 1 ? state[side + RANGE] : Double.NEGATIVE_INFINITY;
+            state[side + BUILT] = Double.NEGATIVE_INFINITY;
         }
         state[side + SEEN] = 1;
         state[side + BEFORE] = counts ? 1 : 0;
-        if (state[side + SETUP] > 0 && state[side + RUNS] == 0) {
-            state[side + RANGE] = Math.max(state[side + RANGE], high);
+        if (state[side + SETUP] > 0 && state[side + SETUP] <= rules.setup()) {
+            state[side + BUILT] = Math.max(state[side + BUILT], high);
         }
         return state[side + SETUP] == rules.setup();
     }
@@ -90,6 +92,7 @@ final class ExhaustionCount implements Stepped.Step {
         if (begins && state[side + RUNS] == 0) {
             state[side + RUNS] = 1;
             state[side + COUNT] = 0;
+            state[side + RANGE] = state[side + BUILT];
         }
         if (state[side + RUNS] == 0 || (rules.byReach() ? low : close) > lowBefore) {
             return false;

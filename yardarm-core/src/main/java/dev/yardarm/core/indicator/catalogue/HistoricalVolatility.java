@@ -7,7 +7,7 @@ import dev.yardarm.core.series.Field;
 
 /**
  * Historical volatility. With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a year).
- * O(1) a bar.
+ * Missing where a price is not above 0. O(1) a bar.
  */
 public final class HistoricalVolatility extends Declared {
     public HistoricalVolatility() {
@@ -20,7 +20,8 @@ public final class HistoricalVolatility extends Declared {
         line();
         help(
                 "The standard deviation of returns, for a year, in per cent.",
-                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a " + "year).",
+                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a " + "year). "
+                        + "Missing where a price is not above 0.",
                 "Compared with its own past it tells calm from storm; compared with implied volatility "
                         + "whether options are dear.",
                 "Uses closes alone: what happens inside a bar is not seen.",

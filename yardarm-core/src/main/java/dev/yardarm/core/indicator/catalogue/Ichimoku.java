@@ -11,7 +11,7 @@ import dev.yardarm.core.indicator.Settings;
  * displacement ahead; lagging line = close, drawn the displacement back. Cloud at a bar: the leading lines of that
  * many bars before. Thin: |A - B| below so many ATR(14). Flat: B unchanged for so many bars. The cues of the lagging
  * line test the close against high, low and cloud of the bar it is drawn at, and belong to the bar of that close, on
- * which they become known. O(1) a bar.
+ * which they become known. The bars of a flat edge are counted with the bar itself. O(1) a bar.
  */
 public final class Ichimoku extends Declared {
     public Ichimoku() {
@@ -47,7 +47,8 @@ public final class Ichimoku extends Declared {
                         + "the displacement back. Cloud at a bar: the leading lines of that many bars before. Thin: "
                         + "|A - B| below so many ATR(14). Flat: B unchanged for so many bars. The cues of the "
                         + "lagging line test the close against high, low and cloud of the bar it is drawn at, and "
-                        + "belong to the bar of that close, on which they become known.",
+                        + "belong to the bar of that close, on which they become known. "
+                        + "The bars of a flat edge are counted with the bar itself.",
                 "Above the cloud the trend is up, below it down, inside undecided; a thick cloud is strong "
                         + "support or resistance, a thin spot is where price gets through; a flat edge attracts "
                         + "price. The conversion line crossing the base line is the trigger.",

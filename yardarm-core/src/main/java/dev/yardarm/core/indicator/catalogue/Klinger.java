@@ -9,7 +9,7 @@ import dev.yardarm.core.series.Field;
  * Klinger oscillator. trend = 1 where high + low + close is above that of the bar before, else -1; reach dm = high -
  * low; cm = cm[1] + dm while the trend goes on, dm[1] + dm when it turns; force = volume * |2 * (dm / cm - 1)| * trend
  * * 100, 0 without any reach; value = ema(force, fast) - ema(force, slow); signal = ema(value, signal). Begins with
- * the second bar. O(1) a bar.
+ * the second bar. cm and trend go on over a bar without volume; the averages start anew after it. O(1) a bar.
  */
 public final class Klinger extends Declared {
     public Klinger() {
@@ -28,7 +28,8 @@ public final class Klinger extends Declared {
                 "trend = 1 where high + low + close is above that of the bar before, else -1; reach dm = high "
                         + "- low; cm = cm[1] + dm while the trend goes on, dm[1] + dm when it turns; force = volume "
                         + "* |2 * (dm / cm - 1)| * trend * 100, 0 without any reach; value = ema(force, fast) - "
-                        + "ema(force, slow); signal = ema(value, signal). Begins with the second bar.",
+                        + "ema(force, slow); signal = ema(value, signal). Begins with the second bar. "
+                        + "cm and trend go on over a bar without volume; the averages start anew after it.",
                 "Crossing its signal in the direction of the trend is an entry; divergences warn.",
                 "Jumps with single bars of high volume.",
                 "Stephen J. Klinger, Identifying Trends with Volume Analysis (1997).");
@@ -37,8 +38,8 @@ public final class Klinger extends Declared {
     @Override
     public void build(Recipe r) {
         Node sum = r.each("sum", 1, (in, out) -> out[0] = in[0] + in[1] + in[2], r.high(), r.low(), r.close())[0];
-        Node force = r.step(
-                "force",
+        Node thrust = r.step(
+                "thrust",
                 0,
                 3,
                 (in, state, out) -> {
@@ -48,13 +49,13 @@ public final class Klinger extends Declared {
                     state[0] = trend;
                     state[1] = all;
                     state[2] = 1;
-                    out[0] = all == 0 ? 0 : in[4] * Math.abs(2 * (reach / all - 1)) * trend * 100;
+                    out[0] = all == 0 ? 0 : Math.abs(2 * (reach / all - 1)) * trend * 100;
                 },
                 sum,
                 r.back(sum, 1),
                 r.field(Field.RANGE),
-                r.back(r.field(Field.RANGE), 1),
-                r.volume());
+                r.back(r.field(Field.RANGE), 1));
+        Node force = r.times(r.volume(), thrust);
         Node value = r.minus(r.ema(force, r.whole("fast")), r.ema(force, r.whole("slow")));
         Node signal = r.ema(value, r.whole("signal"));
         r.out(value, signal, r.crossesAbove(value, signal), r.crossesBelow(value, signal));

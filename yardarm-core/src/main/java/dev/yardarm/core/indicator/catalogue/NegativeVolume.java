@@ -6,7 +6,7 @@ import dev.yardarm.core.indicator.Recipe;
 
 /**
  * Negative volume index. nvi = nvi[1] * close / close[1] where volume < volume[1], else unchanged; 1000 at the first
- * bar. signal = ema(nvi, signal). O(1) a bar.
+ * bar. signal = ema(nvi, signal). Unchanged over a close of 0; begins anew after a bar without volume. O(1) a bar.
  */
 public final class NegativeVolume extends Declared {
     public NegativeVolume() {
@@ -19,7 +19,8 @@ public final class NegativeVolume extends Declared {
         help(
                 "Follows price only on bars with less volume than the one before.",
                 "nvi = nvi[1] * close / close[1] where volume < volume[1], else unchanged; 1000 at the first "
-                        + "bar. signal = ema(nvi, signal).",
+                        + "bar. signal = ema(nvi, signal). "
+                        + "Unchanged over a close of 0; begins anew after a bar without volume.",
                 "The quiet days are said to be those of the informed; above its average of a year the odds "
                         + "are for an advance.",
                 "A statement about probabilities of years.",

@@ -5,7 +5,7 @@ import dev.yardarm.core.indicator.Recipe;
 
 /**
  * On-balance volume. obv = obv[1] + volume where close > close[1], - volume where close < close[1], unchanged where
- * equal; 0 at the first bar. O(1) a bar.
+ * equal; 0 at the first bar. Begins anew after a bar without volume. O(1) a bar.
  */
 public final class OnBalanceVolume extends Declared {
     public OnBalanceVolume() {
@@ -16,7 +16,8 @@ public final class OnBalanceVolume extends Declared {
         help(
                 "Adds the volume of bars that close higher and takes off that of bars that close lower.",
                 "obv = obv[1] + volume where close > close[1], - volume where close < close[1], unchanged "
-                        + "where equal; 0 at the first bar.",
+                        + "where equal; 0 at the first bar. "
+                        + "Begins anew after a bar without volume.",
                 "Rising before price does: someone accumulates. A new price high without a new high here " + "warns.",
                 "Its level means nothing, only its course; a small change counts the whole volume.",
                 "Joseph E. Granville, New Key to Stock Market Profits (1963).");

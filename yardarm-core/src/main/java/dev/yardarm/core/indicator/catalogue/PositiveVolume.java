@@ -6,7 +6,7 @@ import dev.yardarm.core.indicator.Recipe;
 
 /**
  * Positive volume index. pvi = pvi[1] * close / close[1] where volume > volume[1], else unchanged; 1000 at the first
- * bar. signal = ema(pvi, signal). O(1) a bar.
+ * bar. signal = ema(pvi, signal). Unchanged over a close of 0; begins anew after a bar without volume. O(1) a bar.
  */
 public final class PositiveVolume extends Declared {
     public PositiveVolume() {
@@ -19,7 +19,8 @@ public final class PositiveVolume extends Declared {
         help(
                 "Follows price only on bars with more volume than the one before.",
                 "pvi = pvi[1] * close / close[1] where volume > volume[1], else unchanged; 1000 at the first "
-                        + "bar. signal = ema(pvi, signal).",
+                        + "bar. signal = ema(pvi, signal). "
+                        + "Unchanged over a close of 0; begins anew after a bar without volume.",
                 "The busy days are those of the crowd; below its average of a year the odds are against an "
                         + "advance.",
                 "A statement about probabilities of years.",

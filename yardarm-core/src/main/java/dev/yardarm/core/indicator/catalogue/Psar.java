@@ -1,5 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
+import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import java.util.Arrays;
@@ -8,7 +9,8 @@ import java.util.Arrays;
  * Parabolic stop and reverse. stop = stop[1] + acceleration * (extreme - stop[1]), never beyond the lows (rising) or
  * highs (falling) of the last two bars; the acceleration grows by a step with each new extreme. When price touches the
  * stop, the next one begins at the extreme of the move that ended, in the other direction. Begins on the second bar:
- * upward when its high rose at least as far as its low fell, from the low (else high) of the first bar. O(1) a bar.
+ * upward when its high rose at least as far as its low fell, from the low (else high) of the first bar. On the second
+ * bar price is not yet tested against the stop, and the cues of a turn are missing. O(1) a bar.
  */
 public final class Psar extends Declared {
     public Psar() {
@@ -28,7 +30,9 @@ public final class Psar extends Declared {
                         + "(falling) of the last two bars; the acceleration grows by a step with each new extreme. "
                         + "When price touches the stop, the next one begins at the extreme of the move that ended, "
                         + "in the other direction. Begins on the second bar: upward when its high rose at least as "
-                        + "far as its low fell, from the low (else high) of the first bar.",
+                        + "far as its low fell, from the low (else high) of the first bar. "
+                        + "On the second bar price is not yet tested against the stop, and the cues of a turn are "
+                        + "missing.",
                 "A stop for a trend that is under way; the turn of the dots closes or reverses the position.",
                 "In a range it turns again and again at a loss.",
                 "J. Welles Wilder, New Concepts in Technical Trading Systems (1978).");
@@ -39,7 +43,9 @@ public final class Psar extends Declared {
         double start = r.number("start");
         double step = r.number("step");
         double most = r.number("most");
-        r.out(r.steps("value", 1, 8, 4, (in, state, out) -> run(in, state, out, start, step, most), r.high(), r.low()));
+        Node[] stop = r.steps(
+                "value", 1, 8, 2, (in, state, out) -> run(in, state, out, start, step, most), r.high(), r.low());
+        r.out(stop[0], stop[1], r.begins(stop[1]), r.ends(stop[1]));
     }
 
     private static final int BARS = 0;
@@ -56,7 +62,6 @@ public final class Psar extends Declared {
     private static void run(double[] in, double[] state, double[] out, double start, double step, double most) {
         double high = in[0];
         double low = in[1];
-        double turned = 0;
         if (state[BARS] == 0) {
             state[BARS] = 1;
             Arrays.fill(out, Double.NaN);
@@ -78,7 +83,6 @@ public final class Psar extends Declared {
                     ? Math.min(stop, Math.min(state[LOW], state[LIMIT]))
                     : Math.max(stop, Math.max(state[HIGH], state[LIMIT]));
             if (rising ? low <= stop : high >= stop) {
-                turned = rising ? -1 : 1;
                 stop = state[EXTREME];
                 state[RISING] = rising ? 0 : 1;
                 state[EXTREME] = rising ? low : high;
@@ -94,7 +98,5 @@ public final class Psar extends Declared {
         state[LOW] = low;
         out[0] = state[STOP];
         out[1] = state[RISING];
-        out[2] = turned == 1 ? 1 : 0;
-        out[3] = turned == -1 ? 1 : 0;
     }
 }

@@ -27,7 +27,8 @@ public final class RegressionChannel extends Declared {
                         + "squared misses / n); upper and lower = middle +- factor * deviation.",
                 "Price at a border is far from its trend of the period; the slope of the middle is that " + "trend.",
                 "The band of each bar comes from its own fit: it is not a channel drawn once through the " + "past.",
-                "Gilbert Raff (1991) for the channel; least squares: Legendre (1805).");
+                "In common use; the channel of Gilbert Raff (1991) is as wide as the farthest price instead. Least squares: "
+                        + "Legendre (1805).");
     }
 
     @Override

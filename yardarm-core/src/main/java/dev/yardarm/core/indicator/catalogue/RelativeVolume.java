@@ -6,7 +6,8 @@ import dev.yardarm.core.indicator.Recipe;
 /**
  * Relative volume. Bars of a day and longer: volume / sma of the volume of the n bars before. Intraday: volume / mean
  * volume of the bars that began at the same minute of the session in the n sessions before; missing until there are n
- * of them, or where the mean is 0. O(1) a bar.
+ * of them, or where the mean is 0. Minutes of a session are elapsed ones. Missing while one of the volumes it rests on
+ * is missing. O(1) a bar.
  */
 public final class RelativeVolume extends Declared {
     public RelativeVolume() {
@@ -20,7 +21,9 @@ public final class RelativeVolume extends Declared {
                         + "of day.",
                 "Bars of a day and longer: volume / sma of the volume of the n bars before. Intraday: volume "
                         + "/ mean volume of the bars that began at the same minute of the session in the n sessions "
-                        + "before; missing until there are n of them, or where the mean is 0.",
+                        + "before; missing until there are n of them, or where the mean is 0. "
+                        + "Minutes of a session are elapsed ones. Missing while one of the volumes it rests on is "
+                        + "missing.",
                 "Above 2 something happens; a breakout should show it.",
                 "Half days and expiries spoil the usual.",
                 "In common use; no single author.");

@@ -7,7 +7,9 @@ import dev.yardarm.core.indicator.Recipe;
 /**
  * Trend stage. slope = (average - average[reach]) / (reach * atr(14)); distance = (close - average) / atr(14). Advance
  * (2): slope above flat and close above the average; decline (4): slope below -flat and close below it; otherwise top
- * (3) after an advance, base (1) after a decline, and 0 before either was seen. O(1) a bar.
+ * (3) after an advance, base (1) after a decline, and 0 before either was seen. Missing while the ATR is 0, and begun
+ * anew after it; the cues of a fresh stage are missing on the first bar, where the stage before is not known. O(1) a
+ * bar.
  */
 public final class Stage extends Declared {
     public Stage() {
@@ -31,7 +33,9 @@ public final class Stage extends Declared {
                 "slope = (average - average[reach]) / (reach * atr(14)); distance = (close - average) / "
                         + "atr(14). Advance (2): slope above flat and close above the average; decline (4): slope "
                         + "below -flat and close below it; otherwise top (3) after an advance, base (1) after a "
-                        + "decline, and 0 before either was seen.",
+                        + "decline, and 0 before either was seen. "
+                        + "Missing while the ATR is 0, and begun anew after it; the cues of a fresh stage are "
+                        + "missing on the first bar, where the stage before is not known.",
                 "Buy what has just come to stage 2, leave what comes to stage 3, stay away from stage 4.",
                 "The slow average is late by design; in a wide range stages alternate without a move between.",
                 "Stan Weinstein, Secrets for Profiting in Bull and Bear Markets (1988), put into numbers " + "here.");
@@ -43,29 +47,29 @@ public final class Stage extends Declared {
         Node range = r.atr(14);
         int reach = r.whole("reach");
         double flat = r.number("flat");
-        Node slope =
-                r.zip("slope", r.change(average, reach), range, (climb, atr) -> atr == 0 ? 0 : climb / (reach * atr));
-        Node distance = r.zip("distance", r.minus(r.close(), average), range, (gap, atr) -> atr == 0 ? 0 : gap / atr);
+        Node slope = r.zip(
+                "slope",
+                r.change(average, reach),
+                range,
+                (climb, atr) -> atr == 0 ? Double.NaN : climb / (reach * atr));
+        Node distance =
+                r.zip("distance", r.minus(r.close(), average), range, (gap, atr) -> atr == 0 ? Double.NaN : gap / atr);
         Node[] stages = r.steps(
                 "stage",
                 0,
-                2,
-                5,
+                1,
+                3,
                 (in, state, out) -> {
-                    double before = state[0];
                     double now = in[0] > flat && in[1] > 0
                             ? 2
-                            : in[0] < -flat && in[1] < 0 ? 4 : state[1] == 2 ? 3 : state[1] == 4 ? 1 : 0;
-                    state[0] = now;
-                    state[1] = now == 2 || now == 4 ? now : state[1];
+                            : in[0] < -flat && in[1] < 0 ? 4 : state[0] == 2 ? 3 : state[0] == 4 ? 1 : 0;
+                    state[0] = now == 2 || now == 4 ? now : state[0];
                     out[0] = now;
                     out[1] = now == 2 ? 1 : 0;
                     out[2] = now == 4 ? 1 : 0;
-                    out[3] = now == 2 && before != 2 ? 1 : 0;
-                    out[4] = now == 4 && before != 4 ? 1 : 0;
                 },
                 slope,
                 distance);
-        r.out(stages[0], slope, distance, stages[1], stages[2], stages[3], stages[4]);
+        r.out(stages[0], slope, distance, stages[1], stages[2], r.begins(stages[1]), r.begins(stages[2]));
     }
 }

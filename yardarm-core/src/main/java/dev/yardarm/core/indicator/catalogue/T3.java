@@ -37,11 +37,11 @@ public final class T3 extends Declared {
         double six = -a * a * a;
         double five = 3 * a * a + 3 * a * a * a;
         double four = -6 * a * a - 3 * a - 3 * a * a * a;
-        double three = 1 + 3 * a + a * a * a + 3 * a * a;
         r.out(r.each(
                 "value",
                 1,
-                (in, out) -> out[0] = six * in[3] + five * in[2] + four * in[1] + three * in[0],
+                // The weights make 1 together: as what each adds to e3, averages that stand still stay what they are.
+                (in, out) -> out[0] = in[0] + six * (in[3] - in[0]) + five * (in[2] - in[0]) + four * (in[1] - in[0]),
                 average[2],
                 average[3],
                 average[4],

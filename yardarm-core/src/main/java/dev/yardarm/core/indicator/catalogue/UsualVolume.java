@@ -9,8 +9,10 @@ import dev.yardarm.core.series.Column;
  * one's, and count as one kind. Memory: n values for each kind.
  */
 final class UsualVolume implements Computation {
-    /** Place of bars of half a day and longer, behind the minutes of a day. */
-    private static final int LONG = 1440;
+    /** Place of bars of a day and longer, behind the minutes of the longest session: a day on which clocks go back has 25 hours. */
+    private static final int LONG = 2 * 1440;
+
+    private static final int DAY = 1440;
 
     private final int length;
     private final Kept[] byMinute = new Kept[LONG + 1];
@@ -49,7 +51,7 @@ final class UsualVolume implements Computation {
     }
 
     private Kept kept(double minute, double span) {
-        int place = span >= LONG / 2.0 ? LONG : Math.floorMod((int) minute, LONG);
+        int place = span >= DAY ? LONG : Math.floorMod((int) minute, LONG);
         if (byMinute[place] == null) {
             byMinute[place] = new Kept(length);
         }
@@ -64,9 +66,7 @@ final class UsualVolume implements Computation {
         for (int bar = from; bar < to; bar++) {
             Kept kept = kept(minutes[bar], spans[bar]);
             outputs[0][bar] = kept.against(volumes[bar]);
-            if (volumes[bar] == volumes[bar]) {
-                kept.take(volumes[bar]);
-            }
+            kept.take(volumes[bar]);
         }
     }
 

@@ -2,6 +2,7 @@ package dev.yardarm.core.indicator.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Recipe;
+import java.util.Arrays;
 
 /** The volume-weighted average price since a period began, with its bands. */
 final class VolumePrice {
@@ -9,13 +10,29 @@ final class VolumePrice {
     private static final int VOLUME = 1;
     private static final int MEAN = 2;
     private static final int SQUARES = 3;
+    /** Stands for a bar that is left out; volumes are not below zero. */
+    private static final double UNKNOWN = -1;
 
     private VolumePrice() {}
 
-    /** @param period its number; everything begins anew when it changes, and while it is missing there is nothing */
+    /**
+     * Bars whose volume or price is missing are left out: there is nothing at them, and what was before them counts on.
+     *
+     * @param period its number; everything begins anew when it changes, and while it is missing there is nothing
+     */
     static Node[] since(Recipe r, Node period) {
         double inner = r.number("inner");
         double outer = r.number("outer");
+        Node[] known = r.each(
+                "known",
+                2,
+                (in, out) -> {
+                    boolean both = in[0] == in[0] && in[1] == in[1];
+                    out[0] = both ? in[0] : 0;
+                    out[1] = both ? in[1] : UNKNOWN;
+                },
+                r.source(),
+                r.volume());
         return r.steps(
                 "price",
                 0,
@@ -30,6 +47,10 @@ final class VolumePrice {
                     }
                     double price = in[1];
                     double volume = in[2];
+                    if (volume == UNKNOWN) {
+                        Arrays.fill(out, Double.NaN);
+                        return;
+                    }
                     if (volume > 0 && state[VOLUME] == 0) {
                         state[VOLUME] = volume;
                         state[MEAN] = price;
@@ -47,7 +68,7 @@ final class VolumePrice {
                     out[4] = out[0] - outer * deviation;
                 },
                 period,
-                r.source(),
-                r.volume());
+                known[0],
+                known[1]);
     }
 }

@@ -7,7 +7,8 @@ import dev.yardarm.core.series.Field;
 /**
  * Volume-weighted average price. value = sum(v * volume) / sum(volume) since the first bar of the period; deviation =
  * sqrt(sum(volume * (v - value)^2) / sum(volume)), carried along by the update of D. H. D. West (1979); bands = value
- * +- inner and outer deviations. Missing until there is volume. O(1) a bar.
+ * +- inner and outer deviations. Missing until there is volume. A bar whose volume or price is missing is left out: it
+ * has no value itself, the others go on. O(1) a bar.
  */
 public final class Vwap extends Declared {
     public Vwap() {
@@ -27,7 +28,9 @@ public final class Vwap extends Declared {
                         + "trades were from it.",
                 "value = sum(v * volume) / sum(volume) since the first bar of the period; deviation = "
                         + "sqrt(sum(volume * (v - value)^2) / sum(volume)), carried along by the update of D. H. D. "
-                        + "West (1979); bands = value +- inner and outer deviations. Missing until there is volume.",
+                        + "West (1979); bands = value +- inner and outer deviations. Missing until there is volume. "
+                        + "A bar whose volume or price is missing is left out: it has no value itself, the others "
+                        + "go on.",
                 "Above it buyers of the day are in profit; price tends to come back to it on quiet days and "
                         + "leaves it for good in a trend day.",
                 "Bars are taken at one price each; early in the session a few trades make it.",

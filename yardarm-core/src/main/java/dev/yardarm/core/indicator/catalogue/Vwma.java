@@ -1,5 +1,6 @@
 package dev.yardarm.core.indicator.catalogue;
 
+import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.series.Field;
@@ -26,6 +27,7 @@ public final class Vwma extends Declared {
 
     @Override
     public void build(Recipe r) {
-        r.out(r.over(r.sum(r.times(r.source(), r.volume()), r.length()), r.sum(r.volume(), r.length())));
+        Node average = r.over(r.sum(r.times(r.source(), r.volume()), r.length()), r.sum(r.volume(), r.length()));
+        r.out(r.steady(average, r.source(), r.length()));
     }
 }

@@ -20,7 +20,8 @@ public final class Zlema extends Declared {
                 "lag = (n - 1) / 2, rounded down; zlema = ema(v + (v - v[lag]), n).",
                 "Read like an exponential average that turns sooner.",
                 "It carries the noise of the change it adds and overshoots at turns.",
-                "John F. Ehlers and Ric Way, Zero Lag (Well, Almost) (2010).");
+                "In common use; after the idea of John F. Ehlers and Ric Way, Zero Lag (Well, Almost) (2010), whose own "
+                        + "average corrects its error by a gain instead.");
     }
 
     @Override
