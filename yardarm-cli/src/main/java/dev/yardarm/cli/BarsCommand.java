@@ -12,6 +12,7 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
 import dev.yardarm.data.csv.BarFileException;
+import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.csv.TickFile;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -24,6 +25,7 @@ import java.util.EnumSet;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -62,8 +64,8 @@ final class BarsCommand implements Callable<Integer> {
             description = "smallest step of the price; sizes of ranges, bricks and boxes are in these (default 0.01)")
     private double tick;
 
-    @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset, and of sessions")
-    private String zone;
+    @Mixin
+    private FileOptions reading;
 
     @Option(
             names = "--session",
@@ -87,12 +89,13 @@ final class BarsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        ZoneId fileZone = Zones.read(zone);
+        ReadingOptions options = reading.read();
+        ZoneId fileZone = options.zone();
         BarRule rule = rule();
         TradingCalendar calendar = calendar(fileZone == null ? ZoneOffset.UTC : fileZone);
         SkippedRows skipped = new SkippedRows(skipBad);
         BarSeries series = new BarSeries(1024);
-        boolean datesOnly = build(rule, calendar, fileZone, skipped, series);
+        boolean datesOnly = build(rule, calendar, options, skipped, series);
         Bars made = series.snapshot();
         Output.write(out, spec.commandLine().getOut(), to -> {
             to.write("time,open,high,low,close,volume,end,complete\n");
@@ -154,12 +157,12 @@ final class BarsCommand implements Callable<Integer> {
 
     /** Builds the bars; true when the file had only dates and so the bars begin with dates. */
     private boolean build(
-            BarRule rule, TradingCalendar calendar, ZoneId fileZone, SkippedRows skipped, BarSeries series)
+            BarRule rule, TradingCalendar calendar, ReadingOptions options, SkippedRows skipped, BarSeries series)
             throws IOException {
         TradingCalendar breaks = session == null && !rule.isTime() ? null : calendar;
         BarMaker maker = BarMakers.of(rule, breaks, tick, series);
         Timeframe basis = rule.isTime() ? null : rule.basis().orElse(null);
-        if (TickFile.holdsTicks(csv)) {
+        if (TickFile.holdsTicks(csv, options)) {
             if (basis == null && rule instanceof BarRule.Averaged) {
                 basis = Timeframe.MINUTE;
                 spec.commandLine()
@@ -167,7 +170,8 @@ final class BarsCommand implements Callable<Integer> {
                         .println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
                                 + "heikin-ashi@5m takes others");
             }
-            TickSeries ticks = skipped.readTicks(csv, fileZone, repeated.equals("keep"));
+            TickSeries ticks = skipped.readTicks(
+                    csv, options, repeated.equals("keep"), spec.commandLine().getErr());
             if (basis == null) {
                 maker.addTicks(ticks, 0, ticks.size());
                 maker.advanceTo(ticks.time(ticks.size() - 1));
@@ -179,7 +183,7 @@ final class BarsCommand implements Callable<Integer> {
             maker.series();
             return false;
         }
-        BarFile.Result read = skipped.read(csv, fileZone);
+        BarFile.Result read = skipped.read(csv, options, spec.commandLine().getErr());
         Bars bars = read.series().snapshot();
         checkSpan(bars, rule.basis().orElse(null), read.datesOnly());
         if (basis != null) {

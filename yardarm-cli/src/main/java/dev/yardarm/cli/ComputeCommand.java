@@ -14,6 +14,7 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.csv.ReadingOptions;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -28,6 +29,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -51,8 +53,8 @@ final class ComputeCommand implements Callable<Integer> {
     @Option(names = "--formula", required = true, paramLabel = "EXPR", description = "a formula; may be repeated")
     private List<String> formulas;
 
-    @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset")
-    private String zone;
+    @Mixin
+    private FileOptions reading;
 
     @Option(
             names = "--higher",
@@ -66,7 +68,7 @@ final class ComputeCommand implements Callable<Integer> {
             paramLabel = "CODE=FILE",
             description = "bar file of another instrument that formulas "
                     + "compare with; benchmark=FILE for the benchmark; may be repeated")
-    private Map<String, Path> with;
+    private List<String> with;
 
     @Option(
             names = "--ticks",
@@ -97,7 +99,8 @@ final class ComputeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         CommandLine line = spec.commandLine();
-        ZoneId fileZone = Zones.read(zone);
+        ReadingOptions options = reading.read();
+        ZoneId fileZone = options.zone();
         SkippedRows skipped = new SkippedRows(skipBad);
         List<Formula> parsed = new ArrayList<>();
         for (String text : formulas) {
@@ -108,8 +111,8 @@ final class ComputeCommand implements Callable<Integer> {
                 && parsed.stream().anyMatch(each -> !each.needs().drawings().isEmpty())) {
             throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
         }
-        BarFile.Result bars = skipped.read(csv, fileZone);
-        Vantage vantage = vantage(bars.series().snapshot(), parsed, fileZone, skipped);
+        BarFile.Result bars = skipped.read(csv, options, line.getErr());
+        Vantage vantage = vantage(bars.series().snapshot(), parsed, options, skipped);
         Bars snapshot = vantage.bars();
         ColumnGraph graph = vantage.graph();
         List<Column> columns = new ArrayList<>();
@@ -143,14 +146,15 @@ final class ComputeCommand implements Callable<Integer> {
         if (higher == null) {
             return;
         }
+        List<Timeframe> allowed = new ArrayList<>();
         for (String each : higher) {
-            if (Timeframe.parse(each).isEmpty()) {
-                throw new WrongUsageException("--higher: '" + each + "' is no timeframe; write some such as W,M");
-            }
+            allowed.add(Timeframe.parse(each)
+                    .orElseThrow(() -> new WrongUsageException(
+                            "--higher: '" + each + "' is no timeframe; write some such as W,M")));
         }
         for (Formula formula : parsed) {
             for (Timeframe used : formula.needs().timeframes()) {
-                if (!higher.contains(used.toString())) {
+                if (allowed.stream().noneMatch(used::isSameAs)) {
                     throw new WrongUsageException(
                             "the formula reads " + used + ", which is not among --higher " + String.join(",", higher));
                 }
@@ -162,23 +166,16 @@ final class ComputeCommand implements Callable<Integer> {
      * The files as they stand, or as known when the last bar that opened before {@code --asof} had closed: then everything is as
      * with files that end there.
      */
-    private Vantage vantage(Bars whole, List<Formula> parsed, ZoneId fileZone, SkippedRows skipped)
+    private Vantage vantage(Bars whole, List<Formula> parsed, ReadingOptions options, SkippedRows skipped)
             throws IOException, WrongUsageException {
-        ZoneId days = fileZone == null ? ZoneOffset.UTC : fileZone;
+        ZoneId days = options.zone() == null ? ZoneOffset.UTC : options.zone();
         long moment = asof == null ? Long.MAX_VALUE : Vantage.momentBefore(Moments.read("--asof", asof, days), whole);
-        Map<String, Bars> others = new HashMap<>();
-        if (with != null) {
-            for (Map.Entry<String, Path> each : with.entrySet()) {
-                others.put(
-                        each.getKey().toUpperCase(Locale.ROOT),
-                        skipped.read(each.getValue(), fileZone).series().snapshot());
-            }
-        }
+        Map<String, Bars> others = others(parsed, options, skipped);
         Surroundings around = new Surroundings(
                 TradingCalendar.roundTheClock(days),
                 code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT)))
                         .map(bars -> () -> bars),
-                sides(fileZone, moment, skipped));
+                sides(options, moment, skipped));
         Bars known = whole.first(whole.closedBy(moment));
         if (drawings != null) {
             around = around.with(DrawingsFile.read(drawings, parsed, known, days));
@@ -186,9 +183,42 @@ final class ComputeCommand implements Callable<Integer> {
         return Vantage.at(moment, whole, around);
     }
 
+    /** The bars of the instruments that formulas compare with; each must be given, and once. */
+    private Map<String, Bars> others(List<Formula> parsed, ReadingOptions options, SkippedRows skipped)
+            throws IOException, WrongUsageException {
+        Map<String, Bars> others = new HashMap<>();
+        for (String each : with == null ? List.<String>of() : with) {
+            int sign = each.indexOf('=');
+            if (sign < 1) {
+                throw new WrongUsageException("--with is CODE=FILE, not '" + each + "'");
+            }
+            String code = each.substring(0, sign).toUpperCase(Locale.ROOT);
+            if (others.containsKey(code)) {
+                throw new WrongUsageException("--with names " + code + " twice");
+            }
+            Path file = Path.of(each.substring(sign + 1));
+            others.put(
+                    code,
+                    skipped.read(file, options, spec.commandLine().getErr())
+                            .series()
+                            .snapshot());
+        }
+        for (Formula formula : parsed) {
+            for (String code : formula.needs().instruments()) {
+                if (!others.containsKey(code.toUpperCase(Locale.ROOT))) {
+                    throw new WrongUsageException(
+                            "the formula reads " + code + "; give its bars with --with " + code + "=FILE");
+                }
+            }
+        }
+        return others;
+    }
+
     /** The sides of the trades up to a moment. */
-    private Surroundings.Sides sides(ZoneId fileZone, long moment, SkippedRows skipped) throws IOException {
-        TickSeries read = ticks == null ? TickSeries.EMPTY : skipped.readTicks(ticks, fileZone, true);
+    private Surroundings.Sides sides(ReadingOptions options, long moment, SkippedRows skipped) throws IOException {
+        TickSeries read = ticks == null
+                ? TickSeries.EMPTY
+                : skipped.readTicks(ticks, options, true, spec.commandLine().getErr());
         int known = 0;
         while (known < read.size() && read.time(known) < moment) {
             known++;

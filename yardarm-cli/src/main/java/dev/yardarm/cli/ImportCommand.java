@@ -8,6 +8,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
@@ -26,6 +27,7 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -60,8 +62,8 @@ final class ImportCommand implements Callable<Integer> {
     @Option(names = "--name", paramLabel = "NAME", description = "what the instrument is called")
     private String name;
 
-    @Option(names = "--zone", paramLabel = "ZONE", description = "zone of times without an offset, and of the days")
-    private String zone;
+    @Mixin
+    private FileOptions reading;
 
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
@@ -79,13 +81,14 @@ final class ImportCommand implements Callable<Integer> {
         if (!code.matches("[A-Z0-9._^-]{1,24}")) {
             throw new WrongUsageException("'" + symbol + "' is no code; use up to 24 letters, digits, dots and dashes");
         }
-        ZoneId fileZone = Zones.read(zone);
+        ReadingOptions options = reading.read();
+        ZoneId fileZone = options.zone();
         String days = fileZone == null ? ZoneOffset.UTC.getId() : fileZone.getId();
         SkippedRows skipped = new SkippedRows(skipBad);
         List<Bars> read = new ArrayList<>();
         int decimals = 2;
         for (Path file : files) {
-            BarFile.Result result = skipped.read(file, fileZone);
+            BarFile.Result result = skipped.read(file, options, line.getErr());
             Bars snapshot = result.series().snapshot();
             decimals = Math.max(decimals, decimals(snapshot));
             read.add(onGrid(snapshot, new BarGrid(OwnSource.calendar(days), bars)));

@@ -1,8 +1,10 @@
 package dev.yardarm.cli;
 
+import com.fasterxml.jackson.core.io.NumberOutput;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.Writer;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
@@ -29,19 +31,35 @@ final class Output {
             return;
         }
         Path folder = file.toAbsolutePath().getParent();
+        if (folder == null || Files.isDirectory(file)) {
+            throw new IOException(file + " is a folder; name a file in it");
+        }
         if (!Files.isDirectory(folder)) {
             throw new IOException("the folder " + folder + " does not exist");
         }
-        Path temporary = Files.createTempFile(folder, "." + file.getFileName(), ".new");
+        if (Files.exists(file) && !Files.isRegularFile(file)) {
+            // A device or a pipe takes what is written and stays what it is.
+            try (Writer writer = Files.newBufferedWriter(file, StandardCharsets.UTF_8)) {
+                content.write(writer);
+            }
+            return;
+        }
+        Path temporary = file.resolveSibling(
+                "." + file.getFileName() + "." + ProcessHandle.current().pid() + ".new");
         try {
             try (Writer writer = Files.newBufferedWriter(temporary, StandardCharsets.UTF_8)) {
                 content.write(writer);
             }
-            move(temporary, file);
+            move(temporary, target(file));
         } catch (IOException failed) {
             Files.deleteIfExists(temporary);
             throw new IOException(file + " cannot be written: " + failed.getMessage(), failed);
         }
+    }
+
+    /** Where a link leads, so that the link stays one. */
+    private static Path target(Path file) throws IOException {
+        return Files.isSymbolicLink(file) && Files.exists(file) ? file.toRealPath() : file;
     }
 
     private static void move(Path from, Path to) throws IOException {
@@ -57,8 +75,10 @@ final class Output {
         if (Double.isNaN(value) || Double.isInfinite(value)) {
             return "";
         }
-        return value == Math.rint(value) && Math.abs(value) < 1e15
-                ? String.valueOf((long) value)
-                : new java.math.BigDecimal(Double.toString(value)).toPlainString();
+        if (value == Math.rint(value) && Math.abs(value) < 1e15) {
+            return String.valueOf((long) value);
+        }
+        String shortest = NumberOutput.toString(value, /* useFastWriter= */ true);
+        return shortest.indexOf('E') < 0 ? shortest : new BigDecimal(shortest).toPlainString();
     }
 }

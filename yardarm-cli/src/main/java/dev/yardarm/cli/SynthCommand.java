@@ -16,6 +16,9 @@ import picocli.CommandLine.Spec;
         description = "Makes simulated daily bars (a random walk or trends) or ticks.",
         mixinStandardHelpOptions = true)
 final class SynthCommand implements Callable<Integer> {
+    /** As many as fit into the memory of the command. */
+    private static final int MOST = 20_000_000;
+
     @Spec
     private CommandSpec spec;
 
@@ -33,6 +36,9 @@ final class SynthCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
+        if (bars > MOST) {
+            throw new WrongUsageException("--bars may be " + MOST + " at most, not " + bars);
+        }
         if (kind.equals("ticks")) {
             ticks();
             return 0;

@@ -2,6 +2,7 @@ package dev.yardarm.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.csv.TickFile;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -191,7 +192,7 @@ class BarsCommandTest {
         assertThat(run(file, "ticks:5")).isEqualTo(1);
         assertThat(errors.toString()).contains("line 1", "must name time and price");
         Path bare = Files.writeString(folder.resolve("y.csv"), "PRICE,time\n1.5,2026-06-19T08:00:00\n");
-        TickFile.Result read = TickFile.read(bare, ZoneId.of("UTC"), false);
+        TickFile.Result read = TickFile.read(bare, ReadingOptions.in(ZoneId.of("UTC")), false);
         assertThat(read.hasSizes()).isFalse();
         assertThat(read.ticks().price(0)).isEqualTo(1.5);
         assertThat(read.ticks().size(0)).isEqualTo(Double.valueOf(Double.NaN));

@@ -7,6 +7,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.data.csv.BadRow;
 import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.csv.ReadingOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -32,7 +33,7 @@ class BarFileTest {
                         "Volume,note,CLOSE,low,high,open,time",
                         "500,x,11,9,12,10,2026-01-05",
                         ",\"a, b\",12,10,13,11,2026-01-06"),
-                null);
+                ReadingOptions.NONE);
         Bars bars = result.series().snapshot();
         assertThat(result.datesOnly()).isTrue();
         assertThat(bars.closed()).isEqualTo(2);
@@ -51,25 +52,25 @@ class BarFileTest {
                                 "2026-06-19T15:42:00-01:00,1,1,1,1,1",
                                 "2026-06-19 17:00:00+00:00,1,1,1,1,1",
                                 "2026-06-19T18:00Z,1,1,1,1,1"),
-                        null)
+                        ReadingOptions.NONE)
                 .series()
                 .snapshot();
         assertThat(offset.openTime(0)).isEqualTo(Times.micros(Instant.parse("2026-06-19T16:42:00Z")));
         Bars local = BarFile.readStrictly(
                         file("time,open,high,low,close", "2026-01-19T08:00,1,1,1,1", "2026-06-19T08:00,1,1,1,1"),
-                        ZoneId.of("Atlantic/Azores"))
+                        ReadingOptions.in(ZoneId.of("Atlantic/Azores")))
                 .series()
                 .snapshot();
         assertThat(local.openTime(0)).isEqualTo(Times.micros(Instant.parse("2026-01-19T09:00:00Z")));
         assertThat(local.openTime(1)).isEqualTo(Times.micros(Instant.parse("2026-06-19T08:00:00Z")));
-        assertThatThrownBy(
-                        () -> BarFile.readStrictly(file("time,open,high,low,close", "2026-01-19T08:00,1,1,1,1"), null))
+        assertThatThrownBy(() -> BarFile.readStrictly(
+                        file("time,open,high,low,close", "2026-01-19T08:00,1,1,1,1"), ReadingOptions.NONE))
                 .hasMessageContaining("--zone");
     }
 
     @Test
     void aSeriesOfValuesIsASeriesOfCloses() throws IOException {
-        Bars bars = BarFile.readStrictly(file("time,value", "2026-01-01,3.5", "2026-02-01,3.25"), null)
+        Bars bars = BarFile.readStrictly(file("time,value", "2026-01-01,3.5", "2026-02-01,3.25"), ReadingOptions.NONE)
                 .series()
                 .snapshot();
         assertThat(bars.close(1)).isEqualTo(3.25);
@@ -85,7 +86,7 @@ class BarFileTest {
                                 "2026-01-07,3,3,3,3",
                                 "2026-01-05,1,1,1,1",
                                 "2026-01-06,2,2,2,2"),
-                        null)
+                        ReadingOptions.NONE)
                 .series()
                 .snapshot();
         assertThat(bars.close(0)).isEqualTo(1);
@@ -107,11 +108,11 @@ class BarFileTest {
             })
     void aBadRowIsToldWithFileLineAndColumn(String row, int column, String name, String words) throws IOException {
         Path file = file("time,open,high,low,close,volume", "2026-01-02,1,1,1,1,1", row);
-        assertThatThrownBy(() -> BarFile.readStrictly(file, null))
+        assertThatThrownBy(() -> BarFile.readStrictly(file, ReadingOptions.NONE))
                 .isInstanceOf(IOException.class)
                 .hasMessageContaining("bars.csv, line 3, column " + column + " (" + name + ")")
                 .hasMessageContaining(words);
-        BarFile.Result result = BarFile.read(file, null);
+        BarFile.Result result = BarFile.read(file, ReadingOptions.NONE);
         assertThat(result.series().closed()).isEqualTo(1);
         assertThat(result.badRows()).singleElement().extracting(BadRow::line).isEqualTo(3L);
     }
@@ -119,21 +120,23 @@ class BarFileTest {
     @Test
     void twoRowsOfTheSameTimeAreToldWithBothLines() throws IOException {
         assertThatThrownBy(() -> BarFile.readStrictly(
-                        file("time,open,high,low,close", "2026-01-05,1,1,1,1", "2026-01-05,2,2,2,2"), null))
+                        file("time,open,high,low,close", "2026-01-05,1,1,1,1", "2026-01-05,2,2,2,2"),
+                        ReadingOptions.NONE))
                 .hasMessageContaining("line 3")
                 .hasMessageContaining("line 2");
     }
 
     @Test
     void whatIsNoBarFileIsRefused() throws IOException {
-        assertThatThrownBy(() -> BarFile.readStrictly(folder.resolve("none.csv"), null))
+        assertThatThrownBy(() -> BarFile.readStrictly(folder.resolve("none.csv"), ReadingOptions.NONE))
                 .hasMessageContaining("there is no file");
-        assertThatThrownBy(() -> BarFile.readStrictly(file("date,price", "1,2"), null))
+        assertThatThrownBy(() -> BarFile.readStrictly(file("date,price", "1,2"), ReadingOptions.NONE))
                 .hasMessageContaining("line 1")
                 .hasMessageContaining("header must name");
         Path empty = Files.createFile(folder.resolve("empty.csv"));
-        assertThatThrownBy(() -> BarFile.readStrictly(empty, null)).hasMessageContaining("empty");
-        assertThatThrownBy(() -> BarFile.readStrictly(file("time,open,high,low,close,close", "1"), null))
+        assertThatThrownBy(() -> BarFile.readStrictly(empty, ReadingOptions.NONE))
+                .hasMessageContaining("empty");
+        assertThatThrownBy(() -> BarFile.readStrictly(file("time,open,high,low,close,close", "1"), ReadingOptions.NONE))
                 .hasMessageContaining("twice");
     }
 }

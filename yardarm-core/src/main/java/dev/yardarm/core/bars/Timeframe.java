@@ -84,6 +84,11 @@ public record Timeframe(int count, Unit unit) implements Comparable<Timeframe> {
         return count * unit.span;
     }
 
+    /** True when both make the same bars: 60 minutes and an hour. */
+    public boolean isSameAs(Timeframe other) {
+        return equals(other) || isIntraday() && other.isIntraday() && span() == other.span();
+    }
+
     public boolean isHigherThan(Timeframe other) {
         return compareTo(other) > 0;
     }

@@ -1,22 +1,18 @@
 package dev.yardarm.data.csv;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
 import dev.yardarm.core.series.TickSeries;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
 /**
- * Reads trades from CSV: a header with {@code time, price} and, if there are any, {@code size} and {@code side}, in any
- * order among other columns; side is {@code bid}, {@code ask} or empty. The rows must stand in the order of their time:
- * trades of one time have no other order than that of the file. A row that is the same in all columns as the one before
- * is taken for a trade that was written twice.
+ * Reads trades from CSV: a time, a {@code price} and, if there are any, {@code size} and {@code side}, in any order among
+ * other columns and in the layouts that {@link LayoutFinder} understands; side is {@code bid}, {@code ask} or empty, or who
+ * began the trade: {@code buy} struck at the ask, {@code sell} at the bid. The rows must stand in the order of their time:
+ * trades of one time have no other order than that of the file. A row that is the same in all columns as the one before is
+ * taken for a trade that was written twice.
  */
 public final class TickFile {
     private TickFile() {}
@@ -26,66 +22,52 @@ public final class TickFile {
      *
      * @param badRows the rows that cannot be used, in the order of the file
      * @param hasSizes false when the file has no sizes; they are NaN then
+     * @param notes what was taken for what, where the file is not as this application writes it
      */
-    public record Result(TickSeries ticks, List<BadRow> badRows, boolean hasSizes) {}
+    public record Result(TickSeries ticks, List<BadRow> badRows, boolean hasSizes, List<String> notes) {}
 
     /** True when the header of a file names a price, so that it holds trades and not bars. */
     public static boolean holdsTicks(Path file) throws IOException {
-        if (!Files.isRegularFile(file)) {
-            throw new BarFileException("there is no file " + file);
-        }
-        try (CsvReader<CsvRecord> reader = CsvReader.builder().ofCsvRecord(file)) {
-            var records = reader.iterator();
-            return records.hasNext() && Fields.names(records.next().getFields()).contains("price");
-        } catch (CsvParseException | java.io.UncheckedIOException broken) {
-            throw new BarFileException(file + " cannot be read as CSV: " + broken.getMessage());
-        }
+        return holdsTicks(file, ReadingOptions.NONE);
+    }
+
+    /** The same, with columns that may be told. */
+    public static boolean holdsTicks(Path file, ReadingOptions options) throws IOException {
+        return LayoutFinder.holdsTrades(file, options);
     }
 
     /**
      * Reads a file, collecting bad rows.
      *
-     * @param zone zone of times without an offset, or null when there must be none
      * @param keepRepeated true when rows that are the same as the one before are trades of their own
      * @throws IOException when the file is missing, unreadable or no tick file at all
      */
-    public static Result read(Path file, ZoneId zone, boolean keepRepeated) throws IOException {
-        if (!Files.isRegularFile(file)) {
-            throw new BarFileException("there is no file " + file);
-        }
+    public static Result read(Path file, ReadingOptions options, boolean keepRepeated) throws IOException {
+        Layout layout = LayoutFinder.find(file, options, /* trades= */ true);
         String name = file.toString();
         List<BadRow> bad = new ArrayList<>();
-        BarTimes times = new BarTimes(zone);
-        try (CsvReader<CsvRecord> reader = CsvReader.builder()
-                .allowMissingFields(true)
-                .allowExtraFields(true)
-                .ofCsvRecord(file)) {
-            var records = reader.iterator();
-            if (!records.hasNext()) {
-                throw new BarFileException(name + " is empty; expected a header with time, price, size, side");
-            }
-            List<String> header = records.next().getFields();
-            Rows rows = new Rows(name, header, keepRepeated);
-            while (records.hasNext()) {
-                CsvRecord record = records.next();
-                if (record.getFieldCount() == 1 && record.getField(0).isBlank()) {
-                    continue;
-                }
+        Rows rows = new Rows(layout, keepRepeated);
+        try (CsvScanner scanner = new CsvScanner(CsvBytes.open(file), layout.separator())) {
+            scanner.skip(layout.skipped());
+            while (scanner.next()) {
                 try {
-                    rows.add(record, times);
-                } catch (Fields.BadField field) {
-                    bad.add(Fields.badRow(name, header, record, field));
+                    rows.add(scanner);
+                } catch (BadField field) {
+                    bad.add(BarFields.badRow(name, layout, scanner, field));
                 }
             }
-            return new Result(rows.ticks, bad, rows.size >= 0);
-        } catch (CsvParseException | java.io.UncheckedIOException broken) {
-            throw new BarFileException(name + " cannot be read as CSV: " + broken.getMessage());
+        } catch (BarFileException broken) {
+            throw new BarFileException(file + ", " + broken.getMessage());
         }
+        return new Result(rows.ticks, bad, rows.size >= 0, layout.notes());
     }
 
     /** The columns of a file, and the trades of its good rows. */
     private static final class Rows {
+        private final Layout layout;
+        private final TimeReader times;
         private final int time;
+        private final int clock;
         private final int price;
         private final int size;
         private final int side;
@@ -93,35 +75,32 @@ public final class TickFile {
         private final TickSeries ticks = new TickSeries(1024);
         private long lastLine;
 
-        Rows(String file, List<String> header, boolean keepRepeated) throws BarFileException {
+        Rows(Layout layout, boolean keepRepeated) {
+            this.layout = layout;
             this.keepRepeated = keepRepeated;
-            List<String> names = Fields.names(header);
-            for (String known : List.of("time", "price", "size", "side")) {
-                if (names.indexOf(known) != names.lastIndexOf(known)) {
-                    throw new BarFileException(file + ", line 1: the column '" + known + "' stands twice");
-                }
-            }
-            time = names.indexOf("time");
-            price = names.indexOf("price");
-            size = names.indexOf("size");
-            side = names.indexOf("side");
-            if (time < 0 || price < 0) {
-                throw new BarFileException(file + ", line 1: the header must name time and price (size and side if "
-                        + "there are any); found " + String.join(", ", names));
-            }
+            times = layout.times();
+            clock = layout.column(ColumnRole.CLOCK);
+            time = clock < 0 ? layout.column(ColumnRole.TIME) : layout.column(ColumnRole.DATE);
+            price = layout.column(ColumnRole.PRICE);
+            size = layout.column(ColumnRole.SIZE);
+            side = layout.column(ColumnRole.SIDE);
         }
 
-        void add(CsvRecord record, BarTimes times) throws Fields.BadField {
-            long at = Fields.time(record, time, times);
-            double traded = Fields.number(record, price);
-            double amount = size < 0 ? Double.NaN : Fields.number(record, size);
-            if (amount < 0) {
-                throw new Fields.BadField(size, "the size " + Fields.plain(amount) + " is below zero");
+        void add(CsvScanner record) throws BadField {
+            BadField misshapen = BarFields.misshapen(record, layout);
+            if (misshapen != null) {
+                throw misshapen;
             }
-            byte struck = Fields.isBlank(record, side) ? TickSeries.UNKNOWN : side(record.getField(side));
+            long at = times.read(record, time, clock);
+            double traded = BarFields.number(record, price, layout.numbers());
+            double amount = size < 0 ? Double.NaN : BarFields.number(record, size, layout.numbers());
+            if (amount < 0) {
+                throw new BadField(size, "the size " + BarFields.plain(amount) + " is below zero");
+            }
+            byte struck = record.isBlank(side) ? TickSeries.UNKNOWN : side(record.text(side));
             int last = ticks.size() - 1;
             if (last >= 0 && at < ticks.time(last)) {
-                throw new Fields.BadField(
+                throw new BadField(
                         time,
                         "the trade is earlier than the one in line " + lastLine
                                 + "; trades must stand in the order of their time");
@@ -132,20 +111,23 @@ public final class TickFile {
                     && struck == ticks.side(last)
                     && Double.compare(amount, ticks.size(last)) == 0;
             if (same && !keepRepeated) {
-                throw new Fields.BadField(
+                throw new BadField(
                         -1,
                         "the trade is the same as the one in line " + lastLine
                                 + "; it was written twice, or say that it is one of its own with --repeated keep");
             }
             ticks.append(at, traded, amount, struck);
-            lastLine = record.getStartingLineNumber();
+            lastLine = record.line();
         }
 
-        private byte side(String text) throws Fields.BadField {
+        private byte side(String text) throws BadField {
             return switch (text.strip().toLowerCase(Locale.ROOT)) {
-                case "bid" -> TickSeries.BID;
-                case "ask" -> TickSeries.ASK;
-                default -> throw new Fields.BadField(side, "'" + text + "' is no side; expected bid, ask or nothing");
+                case "bid", "sell", "s", "sold" -> TickSeries.BID;
+                case "ask", "buy", "b", "bought" -> TickSeries.ASK;
+                default ->
+                    throw new BadField(
+                            side,
+                            "'" + BarFields.shown(text) + "' is no side; expected bid, ask, buy, sell or nothing");
             };
         }
     }
