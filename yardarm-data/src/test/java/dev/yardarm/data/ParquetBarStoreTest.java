@@ -1,7 +1,6 @@
 package dev.yardarm.data;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
@@ -10,12 +9,20 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.data.history.ParquetBarStore;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ParquetBarStoreTest {
     private static final InstrumentId ONE = new InstrumentId("own", "O'NE.X");
@@ -111,19 +118,72 @@ class ParquetBarStoreTest {
     }
 
     @Test
-    void aDamagedFileIsNamedAndLeftAlone() throws IOException {
-        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+    void aDamagedFileIsSetAsideAndTheRestIsReadAsEver() throws IOException {
+        List<String> told = new CopyOnWriteArrayList<>();
+        try (ParquetBarStore store = new ParquetBarStore(folder, told::add)) {
             store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 10, 100));
+            store.merge(ONE, Timeframe.MINUTE, bars(START, Times.MINUTE, 5000, 50));
             Path pack = folder.resolve("own").resolve("D.parquet");
             Files.writeString(pack, "this is no parquet file");
-            assertThatThrownBy(() -> store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE))
-                    .isInstanceOf(IOException.class)
-                    .hasMessageContaining("D.parquet")
-                    .hasMessageContaining("Move");
-            assertThatThrownBy(() -> store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 1, 1)))
-                    .isInstanceOf(IOException.class)
-                    .hasMessageContaining("untouched");
-            assertThat(pack).hasContent("this is no parquet file");
+            assertThat(store.timeframes(ONE)).as("the minutes are sound").containsExactly(Timeframe.MINUTE);
+            assertThat(told).singleElement().asString().contains("D.parquet", "set aside");
+            assertThat(store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .closed())
+                    .isZero();
+            store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 3, 1));
+            assertThat(store.read(ONE, Timeframe.DAY, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .closed())
+                    .isEqualTo(3);
+            try (Stream<Path> aside = Files.list(folder.resolve("set-aside"))) {
+                assertThat(aside.map(this::text)).containsExactly("this is no parquet file");
+            }
+        }
+    }
+
+    private String text(Path file) {
+        try {
+            return Files.readString(file);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** Cut at any place, zeroed or overwritten anywhere, swapped for a foreign file: reading tells, and goes on. */
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20})
+    void anyDamageCostsThatFileAlone(long seed) throws IOException {
+        Random random = new Random(seed);
+        List<String> told = new CopyOnWriteArrayList<>();
+        try (ParquetBarStore store = new ParquetBarStore(folder, told::add)) {
+            store.merge(ONE, Timeframe.MINUTE, bars(START, Times.MINUTE, 6000, 50));
+            Path file = folder.resolve("own").resolve("1m").resolve("O%27NE.X").resolve("2025-12.parquet");
+            byte[] bytes = Files.readAllBytes(file);
+            switch ((int) (seed % 5)) {
+                case 0 -> Files.write(file, Arrays.copyOf(bytes, random.nextInt(bytes.length)));
+                case 1 -> {
+                    Arrays.fill(bytes, bytes.length - 1 - random.nextInt(bytes.length / 2), bytes.length, (byte) 0);
+                    Files.write(file, bytes);
+                }
+                case 2 -> {
+                    random.nextBytes(bytes);
+                    Files.write(file, bytes);
+                }
+                case 3 -> Files.write(file, new byte[0]);
+                default -> {
+                    for (int hit = 0; hit < 200; hit++) {
+                        bytes[random.nextInt(bytes.length)] ^= (byte) (1 + random.nextInt(255));
+                    }
+                    Files.write(file, bytes);
+                }
+            }
+            Bars rest = store.read(ONE, Timeframe.MINUTE, Long.MIN_VALUE, Long.MAX_VALUE)
+                    .snapshot();
+            assertThat(rest.closed()).as("the month that is sound").isBetween(6000 - 2 * 1440, 6000);
+            assertThat(told).singleElement().asString().contains("2025-12.parquet");
+            store.merge(ONE, Timeframe.MINUTE, bars(START, Times.MINUTE, 6000, 50));
+            assertThat(store.read(ONE, Timeframe.MINUTE, Long.MIN_VALUE, Long.MAX_VALUE)
+                            .closed())
+                    .isEqualTo(6000);
         }
     }
 }

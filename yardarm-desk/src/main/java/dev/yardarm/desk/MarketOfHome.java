@@ -92,7 +92,7 @@ final class MarketOfHome implements AutoCloseable {
 
     private BarStore openStore(Path folder) {
         try {
-            return new ParquetBarStore(folder);
+            return new ParquetBarStore(folder, tell);
         } catch (IOException | RuntimeException | LinkageError failed) {
             LOG.warn("the history store cannot be opened", failed);
             tell.accept("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");

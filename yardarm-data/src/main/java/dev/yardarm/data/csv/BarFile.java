@@ -168,13 +168,13 @@ public final class BarFile {
 
         private int decimals(CsvScanner record, int column) {
             byte[] bytes = record.bytes();
+            int start = record.start(column);
             int end = record.end(column);
-            for (int at = end - 1; at >= record.start(column); at--) {
-                if (bytes[at] == form.decimal()) {
-                    return end - at - 1;
-                }
+            int at = end - 1;
+            while (at >= start && bytes[at] != form.decimal()) {
+                at--;
             }
-            return 0;
+            return at < start ? 0 : end - at - 1;
         }
 
         private void check() throws BadField {

@@ -231,12 +231,20 @@ final class TimeReader {
 
     /** Digits from here on, at most so many; the number of them stays in {@link #width}. */
     private int digits(int most) {
+        byte[] text = bytes;
+        int place = at;
+        int end = Math.min(to, place + most);
         int number = 0;
-        width = 0;
-        while (at < to && width < most && isDigit(bytes[at])) {
-            number = 10 * number + bytes[at++] - '0';
-            width++;
+        while (place < end) {
+            int digit = text[place] - '0';
+            if (digit < 0 || digit > 9) {
+                break;
+            }
+            number = 10 * number + digit;
+            place++;
         }
+        width = place - at;
+        at = place;
         return number;
     }
 
@@ -417,8 +425,11 @@ final class TimeReader {
         while (at < to && bytes[at] == ' ') {
             at++;
         }
+        if (to - at == 1 && (bytes[at] | 32) == 'z') {
+            return 0;
+        }
         String word = new String(bytes, at, to - at, StandardCharsets.US_ASCII);
-        if (word.equals("Z") || word.equals("z") || word.equals("UTC") || word.equals("GMT")) {
+        if (word.equals("+00:00") || word.equals("UTC") || word.equals("GMT")) {
             return 0;
         }
         if (word.length() < 3 || word.charAt(0) != '+' && word.charAt(0) != '-') {

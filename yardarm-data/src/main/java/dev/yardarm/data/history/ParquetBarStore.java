@@ -10,9 +10,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -20,11 +17,11 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Properties;
 import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.duckdb.DuckDBAppender;
-import org.duckdb.DuckDBConnection;
 
 /**
  * Bars in Parquet files (zstd). Daily and longer bars of a source share one file for each timeframe, sorted by code and
@@ -35,27 +32,32 @@ import org.duckdb.DuckDBConnection;
  * halcyon/1m/KTRL/2026-06.parquet
  * </pre>
  *
- * <p>Files are written beside their place and moved into it. The embedded database runs in memory only, may use 1 GB,
- * and neither fetches nor loads extensions. Minutes and months are called {@code m} and {@code mo} in file names, since
- * not every file system tells {@code m} from {@code M}.
+ * <p>Files are written beside their place and moved into it. A damaged one is set aside and told once: bars that were made are
+ * made again, bars of the user's own are imported again, and the rest is read as ever. Minutes and months are called {@code m}
+ * and {@code mo} in file names, since not every file system tells {@code m} from {@code M}.
+ *
+ * <p>Cost: a million bars are written in about half a second, two months of them at a time.
  */
 public final class ParquetBarStore implements BarStore {
-    private static final String COLUMNS = "open_time, close_time, open, high, low, close, volume";
-    private final Path folder;
-    private final DuckDBConnection connection;
+    private static final List<String> COLUMNS =
+            List.of("open_time", "close_time", "open", "high", "low", "close", "volume");
+    private static final List<String> PACKED =
+            Stream.concat(Stream.of("code"), COLUMNS.stream()).toList();
 
+    private final Path folder;
+    private final EmbeddedDatabase database;
+    private final HistoryFiles files;
+
+    /** A store that tells nobody of damaged files. */
     public ParquetBarStore(Path folder) throws IOException {
+        this(folder, told -> {});
+    }
+
+    /** @param tell takes a sentence for the user when a damaged file was set aside; may be called by any thread */
+    public ParquetBarStore(Path folder, Consumer<String> tell) throws IOException {
         this.folder = Files.createDirectories(folder);
-        Properties settings = new Properties();
-        settings.setProperty("memory_limit", "1GB");
-        settings.setProperty("autoinstall_known_extensions", "false");
-        settings.setProperty("autoload_known_extensions", "false");
-        settings.setProperty("temp_directory", folder.resolve("spill").toString());
-        try {
-            connection = (DuckDBConnection) DriverManager.getConnection("jdbc:duckdb:", settings);
-        } catch (SQLException failed) {
-            throw new IOException("the embedded database does not start: " + failed.getMessage(), failed);
-        }
+        database = new EmbeddedDatabase(folder.resolve("spill"));
+        files = new HistoryFiles(database, folder.resolve("set-aside"), tell);
     }
 
     private static String fileName(Timeframe timeframe) {
@@ -84,10 +86,6 @@ public final class ParquetBarStore implements BarStore {
         return safe.toString();
     }
 
-    private static String quoted(Object text) {
-        return "'" + text.toString().replace("'", "''") + "'";
-    }
-
     @Override
     public List<Timeframe> timeframes(InstrumentId id) {
         List<Timeframe> found = new ArrayList<>();
@@ -114,37 +112,75 @@ public final class ParquetBarStore implements BarStore {
     }
 
     private boolean packHolds(Path pack, String code) throws IOException {
-        try (Connection own = connection.duplicate();
-                Statement statement = own.createStatement();
-                ResultSet rows = statement.executeQuery(
-                        "select 1 from read_parquet(" + quoted(pack) + ") where code = " + quoted(code) + " limit 1")) {
-            return rows.next();
-        } catch (SQLException failed) {
-            throw new IOException("the history file " + pack + " cannot be read: " + failed.getMessage(), failed);
-        }
+        return files.reading(
+                List.of(pack),
+                PACKED,
+                pack,
+                (own, statement) -> {
+                    try (ResultSet rows =
+                            statement.executeQuery("select 1 from read_parquet(" + EmbeddedDatabase.quoted(pack)
+                                    + ") where code = " + EmbeddedDatabase.quoted(code) + " limit 1")) {
+                        return rows.next();
+                    }
+                },
+                (own, statement) -> false);
     }
 
     @Override
     public BarSeries read(InstrumentId id, Timeframe timeframe, long from, long to) throws IOException {
-        String span = " open_time >= " + from + " and open_time < " + to;
         if (!timeframe.isIntraday()) {
             Path pack = pack(id.source(), timeframe);
             return Files.exists(pack)
-                    ? query(
-                            "select " + COLUMNS + " from read_parquet(" + quoted(pack) + ") where code = "
-                                    + quoted(id.code()) + " and" + span + " order by open_time",
-                            pack)
+                    ? query(() -> Files.exists(pack) ? List.of(pack) : List.of(), PACKED, pack, id.code(), from, to)
                     : new BarSeries(0);
         }
-        List<String> files = monthFiles(intraday(id, timeframe), from, to).stream()
-                .map(ParquetBarStore::quoted)
-                .toList();
-        return files.isEmpty()
+        Path place = intraday(id, timeframe);
+        return query(() -> monthFiles(place, from, to), COLUMNS, place, null, from, to);
+    }
+
+    /** Files that are there when they are asked for. */
+    private interface Listing {
+        List<Path> list() throws IOException;
+    }
+
+    private BarSeries query(Listing listing, List<String> columns, Path place, String code, long from, long to)
+            throws IOException {
+        List<Path> read = listing.list();
+        return read.isEmpty()
                 ? new BarSeries(0)
-                : query(
-                        "select " + COLUMNS + " from read_parquet([" + String.join(", ", files) + "]) where" + span
-                                + " order by open_time",
-                        intraday(id, timeframe));
+                : files.reading(
+                        read,
+                        columns,
+                        place,
+                        (own, statement) -> rows(statement, read, code, from, to),
+                        (own, statement) -> rows(statement, listing.list(), code, from, to));
+    }
+
+    private static BarSeries rows(Statement statement, List<Path> read, String code, long from, long to)
+            throws SQLException {
+        BarSeries series = new BarSeries(4096);
+        if (read.isEmpty()) {
+            return series;
+        }
+        String sql = "select " + String.join(", ", COLUMNS) + " from read_parquet(["
+                + String.join(", ", read.stream().map(EmbeddedDatabase::quoted).toList()) + "]) where open_time >= "
+                + from
+                + " and open_time < " + to + (code == null ? "" : " and code = " + EmbeddedDatabase.quoted(code))
+                + " order by open_time";
+        try (ResultSet rows = statement.executeQuery(sql)) {
+            while (rows.next()) {
+                double volume = rows.getDouble(7);
+                series.append(
+                        rows.getLong(1),
+                        rows.getLong(2),
+                        rows.getDouble(3),
+                        rows.getDouble(4),
+                        rows.getDouble(5),
+                        rows.getDouble(6),
+                        rows.wasNull() ? Double.NaN : volume);
+            }
+        }
+        return series;
     }
 
     private static List<Path> monthFiles(Path folder, long from, long to) throws IOException {
@@ -173,37 +209,13 @@ public final class ParquetBarStore implements BarStore {
                 .substring(0, 7);
     }
 
-    private BarSeries query(String sql, Path place) throws IOException {
-        try (Connection own = connection.duplicate();
-                Statement statement = own.createStatement();
-                ResultSet rows = statement.executeQuery(sql)) {
-            BarSeries series = new BarSeries(4096);
-            while (rows.next()) {
-                double volume = rows.getDouble(7);
-                series.append(
-                        rows.getLong(1),
-                        rows.getLong(2),
-                        rows.getDouble(3),
-                        rows.getDouble(4),
-                        rows.getDouble(5),
-                        rows.getDouble(6),
-                        rows.wasNull() ? Double.NaN : volume);
-            }
-            return series;
-        } catch (SQLException | IllegalArgumentException failed) {
-            throw new IOException(
-                    "the history in " + place + " cannot be read: " + failed.getMessage()
-                            + ". Move the file away to have it made or imported again.",
-                    failed);
-        }
-    }
-
     @Override
     public synchronized void merge(InstrumentId id, Timeframe timeframe, Bars bars) throws IOException {
         if (!timeframe.isIntraday()) {
             mergeFile(pack(id.source(), timeframe), Map.of(id.code(), bars), 0, bars.closed());
             return;
         }
+        List<Callable<Void>> months = new ArrayList<>();
         int from = 0;
         while (from < bars.closed()) {
             String month = month(bars.openTime(from));
@@ -211,8 +223,32 @@ public final class ParquetBarStore implements BarStore {
             while (to < bars.closed() && month(bars.openTime(to)).equals(month)) {
                 to++;
             }
-            mergeFile(intraday(id, timeframe).resolve(month + ".parquet"), Map.of(id.code(), bars), from, to);
+            Path file = intraday(id, timeframe).resolve(month + ".parquet");
+            int first = from;
+            int last = to;
+            months.add(() -> {
+                mergeFile(file, Map.of(id.code(), bars), first, last);
+                return null;
+            });
             from = to;
+        }
+        sideBySide(months);
+    }
+
+    /** Months are files of their own: several are written at once, as many as there are processors. */
+    private static void sideBySide(List<Callable<Void>> work) throws IOException {
+        try {
+            work.parallelStream().forEach(each -> {
+                try {
+                    each.call();
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                } catch (Exception failed) {
+                    throw new IllegalStateException(failed);
+                }
+            });
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
         }
     }
 
@@ -226,8 +262,11 @@ public final class ParquetBarStore implements BarStore {
     }
 
     private void mergeFile(Path file, Map<String, Bars> bars, int from, int to) throws IOException {
+        if (Files.exists(file)) {
+            files.setAsideDamaged(List.of(file), PACKED);
+        }
         String kept = Files.exists(file)
-                ? " union all by name select * from read_parquet(" + quoted(file)
+                ? " union all by name select * from read_parquet(" + EmbeddedDatabase.quoted(file)
                         + ") old where not exists (select 1 from incoming new where new.code = old.code and new.open_time = "
                         + "old.open_time)"
                 : "";
@@ -235,10 +274,9 @@ public final class ParquetBarStore implements BarStore {
     }
 
     private void writeFile(Path file, Map<String, Bars> barsByCode, int from, int to, String kept) throws IOException {
-        Files.createDirectories(file.getParent());
-        Path temporary = file.resolveSibling(file.getFileName() + ".new");
-        try (DuckDBConnection own = connection.duplicate();
-                Statement statement = own.createStatement()) {
+        // Bars of one instrument come in the order of time; only what is joined with what is kept must be sorted.
+        String order = kept.isEmpty() && barsByCode.size() == 1 ? "" : " order by code, open_time";
+        files.write(file, (own, statement) -> {
             statement.execute("create or replace temp table incoming (code varchar, open_time bigint, "
                     + "close_time bigint, open double, high double, low double, close double, volume double)");
             try (DuckDBAppender appender = own.createAppender("temp", "main", "incoming")) {
@@ -246,16 +284,12 @@ public final class ParquetBarStore implements BarStore {
                     append(appender, entry.getKey(), entry.getValue(), from, to);
                 }
             }
-            statement.execute("copy (select * from incoming" + kept + " order by code, open_time) to "
-                    + quoted(temporary) + " (format parquet, compression zstd, row_group_size 4096)");
-            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-        } catch (SQLException failed) {
-            Files.deleteIfExists(temporary);
-            throw new IOException(
-                    "the history file " + file + " cannot be written: " + failed.getMessage()
-                            + ". What was there before is untouched.",
-                    failed);
-        }
+            statement.execute("copy (select * from incoming" + kept + order + ") to "
+                    + EmbeddedDatabase.quoted(HistoryFiles.beside(file))
+                    + " (format parquet, compression zstd, row_group_size 4096)");
+            statement.execute("drop table incoming");
+            return null;
+        });
     }
 
     private static void append(DuckDBAppender appender, String code, Bars bars, int from, int to) throws SQLException {
@@ -280,10 +314,6 @@ public final class ParquetBarStore implements BarStore {
 
     @Override
     public void close() {
-        try {
-            connection.close();
-        } catch (SQLException failed) {
-            throw new IllegalStateException("the embedded database does not close", failed);
-        }
+        database.close();
     }
 }
