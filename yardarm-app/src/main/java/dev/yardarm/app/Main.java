@@ -19,6 +19,12 @@ public final class Main {
             return;
         }
         YardarmApplication.prepare(options);
-        Application.launch(YardarmApplication.class);
+        try {
+            Application.launch(YardarmApplication.class);
+        } catch (UnsupportedOperationException noDisplay) {
+            System.err.println("yardarm: the display " + System.getenv("DISPLAY") + " cannot be opened ("
+                    + noDisplay.getMessage() + "). Set DISPLAY to one that can, or start with --offscreen.");
+            System.exit(1);
+        }
     }
 }

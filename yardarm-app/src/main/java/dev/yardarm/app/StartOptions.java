@@ -29,8 +29,8 @@ record StartOptions(String command, Path home, long seed, boolean still, Path ou
         while (rest.hasNext()) {
             String option = rest.next();
             switch (option) {
-                case "--home" -> home = Path.of(value(option, rest));
-                case "--out" -> out = Path.of(value(option, rest));
+                case "--home" -> home = folder(option, rest);
+                case "--out" -> out = folder(option, rest);
                 case "--still" -> still = true;
                 case "--offscreen" -> {}
                 case "--seed" -> {
@@ -48,6 +48,14 @@ record StartOptions(String command, Path home, long seed, boolean still, Path ou
             home = Path.of(System.getProperty("user.home"), ".yardarm", command.equals("open") ? "own" : "demo");
         }
         return new StartOptions(command, home, seed, still, out);
+    }
+
+    private static Path folder(String option, Iterator<String> rest) {
+        String text = value(option, rest);
+        if (text.isBlank()) {
+            throw new IllegalArgumentException(option + " needs a folder, not an empty name");
+        }
+        return Path.of(text);
     }
 
     private static String value(String option, Iterator<String> rest) {

@@ -12,6 +12,7 @@ import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.data.home.HomeLock;
@@ -150,23 +151,23 @@ final class ImportCommand implements Callable<Integer> {
 
     private void register(String code, int decimals, String days) throws Exception {
         DocumentStore documents = new DocumentStore(home.resolve("documents"));
-        List<Documents.Imported> all = new ArrayList<>(documents
+        List<Entries.Entry<Documents.Imported>> all = new ArrayList<>(documents
                 .read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments)
+                .map(read -> read.instruments().all())
                 .orElse(List.of()));
-        Documents.Imported before = all.stream()
-                .filter(each -> each.code().equals(code))
+        Entries.Entry<Documents.Imported> before = all.stream()
+                .filter(each -> each.value() != null && each.value().code().equals(code))
                 .findFirst()
                 .orElse(null);
         all.remove(before);
-        String title = name != null ? name : before != null ? before.name() : code;
-        all.add(new Documents.Imported(
+        Documents.Imported now = new Documents.Imported(
                 code,
-                title,
-                before == null ? decimals : Math.max(decimals, before.decimals()),
+                name != null ? name : before != null ? before.value().name() : code,
+                before == null ? decimals : Math.max(decimals, before.value().decimals()),
                 days,
-                Times.micros(Instant.now())));
-        documents.write(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(all));
+                Times.micros(Instant.now()));
+        all.add(new Entries.Entry<>(now, before == null ? null : before.kept(), ""));
+        documents.write(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(new Entries<>(all)));
         documents.takeNotices().forEach(spec.commandLine().getErr()::println);
     }
 }

@@ -9,6 +9,8 @@ import picocli.CommandLine.Command;
 /** The commands without a window. Exit codes: 0 done, 1 failed with a message on standard error, 2 wrong usage. */
 @Command(
         name = "yardarm",
+        mixinStandardHelpOptions = true,
+        version = Main.VERSION,
         subcommands = {
             ComputeCommand.class,
             BarsCommand.class,
@@ -19,6 +21,9 @@ import picocli.CommandLine.Command;
         },
         description = "Yardarm without a window. For the " + "application: yardarm demo, yardarm open, yardarm shots.")
 public final class Main {
+    /** What {@code --version} says. */
+    static final String VERSION = "Yardarm 0.1.0";
+
     private Main() {}
 
     public static void main(String[] arguments) {
@@ -31,6 +36,7 @@ public final class Main {
     /** Runs a command and returns its exit code. */
     static int run(String[] arguments, PrintWriter out, PrintWriter errors) {
         CommandLine line = new CommandLine(new Main());
+        line.getSubcommands().values().forEach(each -> each.getCommandSpec().version(VERSION));
         line.setOut(out);
         line.setErr(errors);
         line.setExecutionExceptionHandler((failed, command, parsed) -> {

@@ -108,7 +108,7 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
         roundTrip(
                 DocumentKind.INSTRUMENTS,
-                new Documents.Instruments(List.of(new Documents.Imported("X", "Ex", 2, "UTC", 7))));
+                new Documents.Instruments(Entries.of(List.of(new Documents.Imported("X", "Ex", 2, "UTC", 7)))));
         Documents.Chart chart = new Documents.Chart(
                 KTRL,
                 Timeframe.DAY,
@@ -191,7 +191,10 @@ class DocumentStoreTest {
         roundTrip(DocumentKind.PRESETS, Entries.of(List.of(preset)));
         roundTrip(
                 DocumentKind.EXPORT,
-                new Documents.Export(workspace, List.of(preset), List.of(new NamedList("Evening", List.of(KTRL), 4))));
+                new Documents.Export(
+                        workspace,
+                        Entries.of(List.of(preset)),
+                        Entries.of(List.of(new NamedList("Evening", List.of(KTRL), 4)))));
         roundTrip(
                 DocumentKind.HABITS,
                 new Documents.Habits(

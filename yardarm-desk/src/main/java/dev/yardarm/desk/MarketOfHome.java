@@ -6,6 +6,7 @@ import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
@@ -77,10 +78,19 @@ final class MarketOfHome implements AutoCloseable {
         simulated.ifPresent(sources::add);
         List<Documents.Imported> imported = documents
                 .read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments)
+                .map(read -> usable(read.instruments()))
                 .orElse(List.of());
         sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
         savedAt = clock.now();
+    }
+
+    /** One that cannot be read costs itself alone; it stays in its file. */
+    private List<Documents.Imported> usable(Entries<Documents.Imported> entries) {
+        entries.all().stream()
+                .filter(each -> each.value() == null)
+                .forEach(each -> tell.accept("One of your instruments cannot be read (" + each.problem()
+                        + "); it stays in the file as it is."));
+        return entries.values();
     }
 
     private static long seed(Desk.Options options, Documents.Market saved) {

@@ -29,7 +29,7 @@ class OldHomesTest {
     @TempDir
     private Path home;
 
-    private static void copy(Path from, Path to) throws IOException {
+    static void copy(Path from, Path to) throws IOException {
         try (Stream<Path> files = Files.walk(from)) {
             for (Path file : (Iterable<Path>) files::iterator) {
                 Path target = to.resolve(from.relativize(file).toString());
@@ -101,7 +101,7 @@ class OldHomesTest {
     }
 
     /** Writes every document, as changes to each would. */
-    private static void write(Desk desk, Layouts layouts, Documents.Workspace saved) {
+    static void write(Desk desk, Layouts layouts, Documents.Workspace saved) {
         desk.saver()
                 .save(
                         DocumentKind.WORKSPACE,

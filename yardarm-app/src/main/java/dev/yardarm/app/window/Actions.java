@@ -22,6 +22,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.EventMark;
+import dev.yardarm.desk.book.Overwriting;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -46,6 +47,7 @@ final class Actions {
     private final Runnable help;
     private final Consumer<Path> export;
     private KeyFile keyFile;
+    private final Overwriting overwriting;
     private ChartRoom copied;
 
     /**
@@ -65,6 +67,7 @@ final class Actions {
         this.status = status;
         this.help = help;
         this.export = export;
+        overwriting = new Overwriting(System::nanoTime, text -> bench.desk().tell(text));
     }
 
     /** Where changed keys are kept. */
@@ -126,7 +129,10 @@ final class Actions {
         } else if (command instanceof LineCommand.ChangeSource change) {
             room().changeSource(change.source());
         } else if (command instanceof LineCommand.SaveChart save) {
-            new ChartOutput(room(), page.chart(), bench).save(save.file().toAbsolutePath());
+            Path file = save.file().toAbsolutePath();
+            if (overwriting.mayWrite(file)) {
+                new ChartOutput(room(), page.chart(), bench).save(file);
+            }
         } else if (command instanceof LineCommand.OfPreset of) {
             ofPreset(of);
         } else if (command instanceof LineCommand.OfTracing of) {
@@ -137,10 +143,11 @@ final class Actions {
                 default -> room().tracings().use(of.name());
             }
         } else if (command instanceof LineCommand.OfDrawings of) {
-            if (of.export()) {
-                room().tracings().export(of.file().toAbsolutePath());
-            } else {
-                room().tracings().importFrom(of.file().toAbsolutePath());
+            Path file = of.file().toAbsolutePath();
+            if (!of.export()) {
+                room().tracings().importFrom(file);
+            } else if (overwriting.mayWrite(file)) {
+                room().tracings().export(file);
             }
         } else if (command instanceof LineCommand.OfLook of) {
             ofLook(of);
@@ -290,10 +297,10 @@ final class Actions {
             new ListActions(bench, page).run(of);
         } else if (command instanceof LineCommand.OfWorkspace of) {
             Path file = of.file().toAbsolutePath();
-            if (of.export()) {
-                export.accept(file);
-            } else {
+            if (!of.export()) {
                 WorkspaceFile.importBeside(file, layouts());
+            } else if (overwriting.mayWrite(file)) {
+                export.accept(file);
             }
         }
     }

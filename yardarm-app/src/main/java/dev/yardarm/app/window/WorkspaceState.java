@@ -12,6 +12,7 @@ import dev.yardarm.desk.room.layout.WindowPlace;
 import dev.yardarm.desk.room.layout.WorkspaceBook;
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Rectangle2D;
 import javafx.stage.Screen;
@@ -73,7 +74,8 @@ final class WorkspaceState {
     }
 
     void changed() {
-        if (!restoring) {
+        // A pause that each change began anew would save nothing for as long as anything keeps changing.
+        if (!restoring && soon.getStatus() != Animation.Status.RUNNING) {
             soon.playFromStart();
         }
     }

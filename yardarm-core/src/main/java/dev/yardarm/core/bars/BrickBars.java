@@ -87,11 +87,18 @@ final class BrickBars extends ClosingBars {
         if (yardstick != null && Double.isNaN(current)) {
             return;
         }
+        if (size instanceof BoxSize.Percent && price <= 0) {
+            throw new IllegalArgumentException("bricks in per cent need prices above zero, and here is one of " + price
+                    + "; choose a size in ticks or as an average true range");
+        }
         double slack = steps.tick() * 1e-6;
+        if (!(above(top) > top && below(bottom) < bottom) || Double.isInfinite(above(top) - below(bottom))) {
+            throw tooSmall("a brick from " + top + " ends at " + above(top));
+        }
         while (price >= above(top) - slack) {
             brick(time, top, above(top));
         }
-        while (price <= below(bottom) + slack && below(bottom) < bottom) {
+        while (price <= below(bottom) + slack) {
             brick(time, bottom, below(bottom));
         }
     }

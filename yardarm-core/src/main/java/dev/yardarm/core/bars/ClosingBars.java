@@ -7,6 +7,16 @@ import dev.yardarm.core.series.BarSeries;
  * beyond open and close while a bar formed is kept as its high and low; it does not move the bar.
  */
 abstract class ClosingBars extends EventBars {
+    /** Most bars that one price may complete. */
+    static final int MOST_AT_ONCE = 100_000;
+
+    /** Bars beyond this many must be fewer than {@value #A_PIECE} for each price. */
+    private static final long FREE = 500_000;
+
+    private static final int A_PIECE = 20;
+    private long pieces;
+    private long made;
+    private int atOnce;
     /** Extremes of the piece being taken in: the one against the way goes to the first bar it completes. */
     private double highest;
 
@@ -43,6 +53,8 @@ abstract class ClosingBars extends EventBars {
             begin(time, price, 0);
             started(price);
         }
+        pieces++;
+        atOnce = 0;
         volume += size;
         highest = pieceHigh;
         lowest = pieceLow;
@@ -66,8 +78,18 @@ abstract class ClosingBars extends EventBars {
     /** Takes in a complete finer bar for sizes that follow the average range. */
     void measure(double barHigh, double barLow, double barClose) {}
 
+    /** The size that was asked for makes bars without end. */
+    static IllegalArgumentException tooSmall(String why) {
+        return new IllegalArgumentException("the size of the bars is too small for these prices: " + why
+                + "; choose a larger one, such as a part of the price in per cent or of the average true range");
+    }
+
     /** Completes a bar between two prices and begins the next at its end. */
     final void complete(long time, double from, double to) {
+        made++;
+        if (++atOnce > MOST_AT_ONCE || made > FREE + A_PIECE * pieces) {
+            throw tooSmall(made + " of them come out of " + pieces + (pieces == 1 ? " price" : " prices"));
+        }
         if (way == 0) {
             way = to > from ? 1 : -1;
             high = Math.max(high, way < 0 ? highest : high);

@@ -145,6 +145,7 @@ public final class PointFigureBars extends EventBars {
     private void take(long time, long known, double up, double down, double price, double size, boolean rising) {
         knownAt = known;
         lastPrice = price;
+        check(Math.max(Math.abs(up), Math.abs(down)), down);
         if (levels == null) {
             if (Double.isNaN(yardstick.value())) {
                 waitingVolume += size;
@@ -171,6 +172,17 @@ public final class PointFigureBars extends EventBars {
         } else {
             volume += size;
             changed();
+        }
+    }
+
+    /** Levels are numbered exactly: prices beyond what numbers tell apart, or below zero in per cent, have none. */
+    private void check(double farthest, double lowest) {
+        if (rule.box() instanceof BoxSize.Percent && lowest <= 0) {
+            throw new IllegalArgumentException("boxes in per cent need prices above zero, and here is one of " + lowest
+                    + "; choose a size in ticks or as an average true range");
+        }
+        if (rule.box() instanceof BoxSize.Fixed && !(farthest / levels.size() < 1L << 52)) {
+            throw ClosingBars.tooSmall("a price of " + farthest + " has no number among boxes of " + levels.size());
         }
     }
 

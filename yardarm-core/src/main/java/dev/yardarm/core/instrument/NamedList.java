@@ -9,6 +9,9 @@ import java.util.List;
  */
 public record NamedList(String name, List<InstrumentId> instruments, int colour) {
     public NamedList {
+        if (name == null || name.isBlank()) {
+            throw new IllegalArgumentException("a list needs a name");
+        }
         instruments = instruments == null ? List.of() : List.copyOf(instruments);
     }
 

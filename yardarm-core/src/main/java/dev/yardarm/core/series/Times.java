@@ -13,7 +13,25 @@ public final class Times {
     public static final long HOUR = 60 * MINUTE;
     public static final long DAY = 24 * HOUR;
 
+    /** The first and the last moment that calendars and people write: the years 1 to 9999. */
+    private static final long FIRST = -62_135_596_800L * SECOND;
+
+    private static final long LAST = 253_402_300_800L * SECOND;
+
     private Times() {}
+
+    /**
+     * The moment itself when it lies in the years 1 to 9999.
+     *
+     * @param what it is, for the message
+     * @throws IllegalArgumentException when it does not
+     */
+    public static long checked(String what, long micros) {
+        if (micros < FIRST || micros >= LAST) {
+            throw new IllegalArgumentException(what + " is no moment of the years 1 to 9999: " + micros);
+        }
+        return micros;
+    }
 
     public static long micros(Instant instant) {
         return Math.addExact(Math.multiplyExact(instant.getEpochSecond(), SECOND), instant.getNano() / 1000);

@@ -294,4 +294,43 @@ class BarMakersTest {
             assertThat(BarRule.parse(text)).hasToString(text);
         }
     }
+
+    @Test
+    void barsWithoutEndAreRefusedWithWhatWouldDo() {
+        for (String rule : List.of("brick:20", "brick:0.001", "point-figure:10x3")) {
+            BarMaker maker = maker(rule, null);
+            assertThatThrownBy(() -> {
+                        maker.addTick(START, 100, 1);
+                        maker.addTick(START + 1, 1e9, 1);
+                        maker.addTick(START + 2, 1e308, 1);
+                    })
+                    .as(rule)
+                    .isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageContaining("too small");
+        }
+        for (String rule : List.of("brick:0.5%", "point-figure:0.5%x3")) {
+            assertThatThrownBy(() -> ticks(rule, 1, -1, -2))
+                    .as(rule)
+                    .isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageContaining("above zero");
+        }
+        assertThatThrownBy(() -> ticks("brick:0.0000001%", 100, 200)).hasMessageContaining("too small");
+        for (double tick : new double[] {1e-300, 1e9}) {
+            BarMaker maker = BarMakers.of(BarRule.parse("brick:10"), null, tick, new BarSeries(4));
+            assertThatThrownBy(() -> {
+                        maker.addTick(START, 100, 1);
+                        maker.addTick(START + 1, 101, 1);
+                        for (int piece = 2; piece < 200_000; piece++) {
+                            maker.addTick(START + piece, piece % 2 == 0 ? 1e12 : 100, 1);
+                        }
+                    })
+                    .as("tick " + tick)
+                    .hasMessageContaining("too small");
+        }
+    }
+
+    @Test
+    void aFewHundredBricksOutOfOnePriceAreAsTheyEverWere() {
+        assertThat(ticks("brick:1", 100, 1100)).hasSize(1001);
+    }
 }

@@ -3,6 +3,7 @@ package dev.yardarm.data.document;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Times;
 
 /** An alert as it is written in a file. */
 public record AlertEntry(
@@ -26,6 +27,6 @@ public record AlertEntry(
 
     /** @throws RuntimeException when something is missing */
     public Alert alert() {
-        return new Alert(id, instrument, drawing, trigger, timeframe, above, setAt);
+        return new Alert(id, instrument, drawing, trigger, timeframe, above, Times.checked("its 'setAt'", setAt));
     }
 }

@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Keeps documents as JSON files below one folder.
@@ -58,6 +59,11 @@ public final class DocumentStore {
     public synchronized <T> Optional<T> read(DocumentKind<T> kind, String name) {
         Path file = file(kind, name);
         if (!Files.exists(file)) {
+            Path link = folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+            if (Files.isSymbolicLink(link)) {
+                notices.add("the " + kind.title() + " file " + folder.relativize(link) + " leads to " + file
+                        + ", which is not there; it starts empty and is written there.");
+            }
             return Optional.empty();
         }
         try {
@@ -144,8 +150,7 @@ public final class DocumentStore {
             }
             return kind.codec().read(mapper, object);
         } catch (JsonProcessingException | RuntimeException bad) {
-            String problem = bad instanceof JsonProcessingException json ? json.getOriginalMessage() : bad.getMessage();
-            throw new IOException("its content does not fit: " + problem);
+            throw new IOException("its content does not fit: " + Problems.words(bad));
         }
     }
 
@@ -160,6 +165,16 @@ public final class DocumentStore {
         Path aside = folder.resolve("set-aside")
                 .resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         Files.createDirectories(aside.getParent());
+        try (Stream<Path> before = Files.list(aside.getParent())) {
+            // The same file is not kept again at each start.
+            for (Path each : (Iterable<Path>) before::iterator) {
+                if (each.getFileName().toString().endsWith("-" + file.getFileName())
+                        && Files.isRegularFile(each)
+                        && Files.mismatch(each, file) < 0) {
+                    return folder.relativize(each).toString();
+                }
+            }
+        }
         Files.copy(file, aside, StandardCopyOption.REPLACE_EXISTING);
         return folder.relativize(aside).toString();
     }
@@ -178,7 +193,7 @@ public final class DocumentStore {
     }
 
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
-        String kept = "the " + kind.title() + " file " + folder.relativize(file);
+        String kept = "the " + kind.title() + " file " + shown(file);
         Path aside = folder.resolve("set-aside")
                 .resolve(LocalDateTime.now(ZoneId.systemDefault()).format(STAMP) + "-" + file.getFileName());
         try {
@@ -266,6 +281,10 @@ public final class DocumentStore {
         joining.written(joined);
     }
 
+    private Path shown(Path file) {
+        return file.startsWith(folder) ? folder.relativize(file) : file;
+    }
+
     private static byte[] digest(byte[] bytes) {
         try {
             return MessageDigest.getInstance("SHA-256").digest(bytes);
@@ -320,15 +339,37 @@ public final class DocumentStore {
         Files.copy(file, copy(kind, name, 1), StandardCopyOption.REPLACE_EXISTING);
     }
 
+    /** The file of a document; where it is a link, what it leads to, so that the link stays one. */
     private Path file(DocumentKind<?> kind, String name) {
-        return folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+        Path file = folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+        if (!Files.isSymbolicLink(file)) {
+            return file;
+        }
+        try {
+            return Files.exists(file) ? file.toRealPath() : file.resolveSibling(Files.readSymbolicLink(file));
+        } catch (IOException loop) {
+            return file;
+        }
     }
 
     private Path copy(DocumentKind<?> kind, String name, int number) {
         return folder.resolve("last-good").resolve(kind.folder()).resolve(safe(name) + "." + number + ".json");
     }
 
-    private static String safe(String name) {
-        return name.replaceAll("[^A-Za-z0-9._-]", "_");
+    /**
+     * A name as a file name: letters, digits, dot, dash and underscore stay, the rest becomes its number, so that two names never
+     * share a file.
+     */
+    static String safe(String name) {
+        StringBuilder safe = new StringBuilder();
+        for (int at = 0; at < name.length(); at++) {
+            char letter = name.charAt(at);
+            boolean plain = letter < 128 && Character.isLetterOrDigit(letter)
+                    || letter == '-'
+                    || letter == '_'
+                    || letter == '.' && !safe.isEmpty();
+            safe.append(plain ? String.valueOf(letter) : "%" + Integer.toHexString(letter));
+        }
+        return safe.toString();
     }
 }

@@ -3,15 +3,39 @@ package dev.yardarm.data.document;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
+import dev.yardarm.core.series.Times;
+import java.time.DateTimeException;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** The content of each kind of document. Lists that are missing in a file are empty. */
 public final class Documents {
     private Documents() {}
 
     private static <T> List<T> kept(List<T> list) {
-        return list == null ? List.of() : List.copyOf(list);
+        return list == null ? List.of() : List.copyOf(whole(list));
+    }
+
+    private static <T> List<T> whole(List<T> list) {
+        if (list.stream().anyMatch(Objects::isNull)) {
+            throw new IllegalArgumentException("one of a list's entries is empty");
+        }
+        return list;
+    }
+
+    private static String needed(String what, String text) {
+        if (text == null || text.isBlank()) {
+            throw new IllegalArgumentException("it has no " + what);
+        }
+        return text;
+    }
+
+    private static void number(String what, double value) {
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("its " + what + " is no number");
+        }
     }
 
     /**
@@ -40,12 +64,17 @@ public final class Documents {
     }
 
     /** @param time what time it is in the simulated market, microseconds UTC */
-    public record Market(long seed, long time, double speed) {}
+    public record Market(long seed, long time, double speed) {
+        public Market {
+            Times.checked("the time of the market", time);
+            number("speed", speed);
+        }
+    }
 
     /** The user's own instruments, from imported files. */
-    public record Instruments(List<Imported> instruments) {
+    public record Instruments(Entries<Imported> instruments) {
         public Instruments {
-            instruments = kept(instruments);
+            instruments = instruments == null ? Entries.of(List.of()) : instruments;
         }
     }
 
@@ -55,7 +84,21 @@ public final class Documents {
      * @param zone time zone of the instrument's days
      * @param importedAt when bars of it were imported last, microseconds UTC; 0 when that is not known
      */
-    public record Imported(String code, String name, int decimals, String zone, long importedAt) {}
+    public record Imported(String code, String name, int decimals, String zone, long importedAt) {
+        public Imported {
+            needed("code", code);
+            name = name == null || name.isBlank() ? code : name;
+            if (decimals < 0 || decimals > 10) {
+                throw new IllegalArgumentException("its decimals must be from 0 to 10, not " + decimals);
+            }
+            try {
+                ZoneId.of(needed("zone", zone));
+            } catch (DateTimeException unknown) {
+                throw new IllegalArgumentException("'" + zone + "' is no time zone");
+            }
+            Times.checked("its time of import", importedAt);
+        }
+    }
 
     /**
      * What the window showed.
@@ -106,6 +149,8 @@ public final class Documents {
             boolean ownWindow,
             Window window) {
         public Layout {
+            needed("title", title);
+            needed("arrangement", arrangement);
             charts = kept(charts);
         }
 
@@ -154,6 +199,10 @@ public final class Documents {
             int link,
             String id) {
         public Chart {
+            Times.checked("the right edge of a chart", rightmost);
+            number("barWidth", barWidth);
+            number("manualLow", manualLow);
+            number("manualHigh", manualHigh);
             indicators = indicators == null ? Entries.of(List.of()) : indicators;
             panes = kept(panes);
         }
@@ -202,8 +251,12 @@ public final class Documents {
             boolean higherForming,
             String scale) {
         public IndicatorLayer {
+            needed("indicator", indicator);
+            settings = settings == null ? Map.of() : Map.copyOf(settings);
+            number("width", width);
+            number("opacity", opacity);
             outputs = kept(outputs);
-            levels = levels == null ? null : List.copyOf(levels);
+            levels = levels == null ? null : kept(levels);
             timeframes = kept(timeframes);
         }
     }
@@ -217,7 +270,11 @@ public final class Documents {
      * @param ruleColour number of that colour
      */
     public record OutputLook(
-            String output, String form, int colour, String colouring, String ground, String rule, int ruleColour) {}
+            String output, String form, int colour, String colouring, String ground, String rule, int ruleColour) {
+        public OutputLook {
+            needed("output", output);
+        }
+    }
 
     /**
      * A saved make-up.
@@ -225,13 +282,20 @@ public final class Documents {
      * @param makeUp a chart without instrument
      * @param standard true for the standard of its timeframe
      */
-    public record Preset(String name, Chart makeUp, boolean standard) {}
+    public record Preset(String name, Chart makeUp, boolean standard) {
+        public Preset {
+            needed("name", name);
+            if (makeUp == null) {
+                throw new IllegalArgumentException("it has no make-up");
+            }
+        }
+    }
 
     /** A whole workspace as one file. */
-    public record Export(Workspace workspace, List<Preset> presets, List<NamedList> lists) {
+    public record Export(Workspace workspace, Entries<Preset> presets, Entries<NamedList> lists) {
         public Export {
-            presets = kept(presets);
-            lists = kept(lists);
+            presets = presets == null ? Entries.of(List.of()) : presets;
+            lists = lists == null ? Entries.of(List.of()) : lists;
         }
     }
 

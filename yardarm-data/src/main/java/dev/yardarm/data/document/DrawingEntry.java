@@ -4,9 +4,11 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.series.Times;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 
 /**
@@ -91,6 +93,11 @@ public record DrawingEntry(
         }
         if (anchors == null || origin == null || kind == null || id == null) {
             throw new IllegalArgumentException("a drawing needs id, kind, origin and anchors");
+        }
+        anchors.forEach(anchor -> Times.checked("the time of a point", anchor.time()));
+        Times.checked("its 'madeAt'", madeAt);
+        if (timeframes != null && timeframes.stream().anyMatch(Objects::isNull)) {
+            throw new IllegalArgumentException("one of its timeframes is none");
         }
         Drawing.Style usual = Drawing.Style.of(colour);
         Drawing.Style.Words standing = labels != null && !labels

@@ -1,7 +1,6 @@
 package dev.yardarm.data.document;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.JsonMappingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -52,18 +51,8 @@ final class DrawingMender {
         try {
             mapper.treeToValue(drawing, DrawingEntry.class);
             return Optional.empty();
-        } catch (JsonMappingException bad) {
-            String field = bad.getPath().isEmpty()
-                    ? ""
-                    : "its '" + bad.getPath().get(0).getFieldName() + "' is not right: ";
-            // What the parser says of its own types is no help; what comes behind that is.
-            String reason = bad.getOriginalMessage()
-                    .replaceFirst("^Cannot deserialize value of type \\S+ from String (\".*?\"): ", "");
-            return Optional.of(field + reason);
-        } catch (JsonProcessingException bad) {
-            return Optional.of(bad.getOriginalMessage());
-        } catch (IllegalArgumentException bad) {
-            return Optional.of(bad.getMessage());
+        } catch (JsonProcessingException | RuntimeException bad) {
+            return Optional.of(Problems.words(bad));
         }
     }
 }

@@ -132,10 +132,8 @@ public record Entries<E>(List<Entry<E>> all) {
         }
         try {
             return new Entry<>(mapper.treeToValue(node, type), kept, "");
-        } catch (JsonProcessingException bad) {
-            return new Entry<>(null, kept, bad.getOriginalMessage());
-        } catch (IllegalArgumentException bad) {
-            return new Entry<>(null, kept, bad.getMessage());
+        } catch (JsonProcessingException | RuntimeException bad) {
+            return new Entry<>(null, kept, Problems.words(bad));
         }
     }
 

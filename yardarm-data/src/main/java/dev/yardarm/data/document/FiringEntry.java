@@ -4,6 +4,7 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Times;
 
 /** A firing as it is written in a file. */
 public record FiringEntry(
@@ -39,7 +40,19 @@ public record FiringEntry(
 
     /** @throws RuntimeException when something is missing */
     public Firing firing() {
+        Times.checked("its 'at'", at);
+        Times.checked("its 'bar'", bar);
         return new Firing(
-                alert, setAt, instrument, drawing, on == null ? "" : on, trigger, timeframe, above, at, price, bar);
+                alert,
+                Times.checked("its 'setAt'", setAt),
+                instrument,
+                drawing,
+                on == null ? "" : on,
+                trigger,
+                timeframe,
+                above,
+                at,
+                price,
+                bar);
     }
 }

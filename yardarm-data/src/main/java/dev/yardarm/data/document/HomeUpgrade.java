@@ -3,6 +3,7 @@ package dev.yardarm.data.document;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import dev.yardarm.core.instrument.InstrumentId;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -10,6 +11,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** What an older home folder has in one document and a newer one in another. Done before documents are read; once more does no harm. */
 public final class HomeUpgrade {
@@ -18,6 +20,33 @@ public final class HomeUpgrade {
     /** Brings a folder of documents up to what this version expects across documents. */
     public static void run(DocumentStore store, Path folder) throws IOException {
         firings(store, folder.resolve("alerts.json"));
+        drawingsByName(folder.resolve(DocumentKind.TRACING.folder()));
+    }
+
+    /** Signs in a code once became underscores in the name of its file, and two codes could share one; it says whose it is. */
+    private static void drawingsByName(Path tracings) throws IOException {
+        if (!Files.isDirectory(tracings)) {
+            return;
+        }
+        ObjectMapper mapper = DocumentMapper.create();
+        List<Path> files;
+        try (Stream<Path> all = Files.list(tracings)) {
+            files = all.filter(file -> file.getFileName().toString().matches(".*_.*\\.json"))
+                    .toList();
+        }
+        for (Path file : files) {
+            try {
+                InstrumentId owner = InstrumentId.parse(mapper.readTree(Files.readAllBytes(file))
+                        .path("instrument")
+                        .asText());
+                Path named = file.resolveSibling(DocumentStore.safe(owner.source() + "-" + owner.code()) + ".json");
+                if (!Files.exists(named)) {
+                    Files.move(file, named);
+                }
+            } catch (JsonProcessingException | IllegalArgumentException damaged) {
+                // Whose it is cannot be told; it is set aside when it is asked for.
+            }
+        }
     }
 
     /** Alerts of version 1 say in themselves that they fired; that becomes records of its own. */

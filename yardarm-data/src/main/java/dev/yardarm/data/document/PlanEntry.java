@@ -3,6 +3,7 @@ package dev.yardarm.data.document;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.series.Times;
 
 /** A trade plan as it is written in a file. */
 public record PlanEntry(
@@ -32,6 +33,11 @@ public record PlanEntry(
 
     /** @throws RuntimeException when something is missing */
     public TradePlan plan() {
+        Times.checked("its 'madeAt'", madeAt);
+        Times.checked("its 'endedAt'", endedAt);
+        if (!Double.isFinite(entry + stop + target + account + riskPercent)) {
+            throw new IllegalArgumentException("its prices, account and risk must be numbers");
+        }
         return new TradePlan(id, instrument, timeframe, madeAt, entry, stop, target, account, riskPercent, endedAt);
     }
 }

@@ -1,6 +1,7 @@
 package dev.yardarm.data.document;
 
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.stance.Stance;
 
 /** A stance as it is written in a file. */
@@ -11,6 +12,6 @@ public record StanceEntry(InstrumentId instrument, Stance.Kind kind, String reas
 
     /** @throws RuntimeException when something is missing */
     public Stance stance() {
-        return new Stance(instrument, kind, reason, note, at);
+        return new Stance(instrument, kind, reason, note, Times.checked("its 'at'", at));
     }
 }

@@ -26,6 +26,11 @@ public final class DocumentSaver implements AutoCloseable {
     private final DocumentStore store;
     private final Consumer<String> tell;
     private final Map<String, Pending<?>> pending = new LinkedHashMap<>();
+    /** What could not be written; it is tried again by itself and holds up nothing else. */
+    private final Map<String, Pending<?>> failed = new LinkedHashMap<>();
+
+    private boolean scheduled;
+    private boolean retrying;
     private final ScheduledExecutorService thread;
     private String failing;
 
@@ -66,12 +71,15 @@ public final class DocumentSaver implements AutoCloseable {
 
     /** The same for a document that somebody else may have changed; null to write over it. */
     public <T> void save(DocumentKind<T> kind, String name, T document, DocumentStore.Joining<T> joining) {
-        boolean first;
+        boolean start;
         synchronized (pending) {
-            first = pending.isEmpty();
-            pending.put(kind.format() + "/" + name, new Pending<>(kind, name, document, joining));
+            String key = kind.format() + "/" + name;
+            failed.remove(key);
+            pending.put(key, new Pending<>(kind, name, document, joining));
+            start = !scheduled;
+            scheduled = true;
         }
-        if (first && !thread.isShutdown()) {
+        if (start && !thread.isShutdown()) {
             thread.schedule(this::writeAll, DELAY_MILLIS, TimeUnit.MILLISECONDS);
         }
     }
@@ -79,18 +87,37 @@ public final class DocumentSaver implements AutoCloseable {
     private void writeAll() {
         Map<String, Pending<?>> taken;
         synchronized (pending) {
+            scheduled = false;
             taken = new LinkedHashMap<>(pending);
             pending.clear();
         }
+        write(taken);
+    }
+
+    private void writeFailed() {
+        Map<String, Pending<?>> taken;
+        synchronized (pending) {
+            retrying = false;
+            taken = new LinkedHashMap<>(failed);
+        }
+        write(taken);
+    }
+
+    private void write(Map<String, Pending<?>> taken) {
         String problem = null;
         for (Map.Entry<String, Pending<?>> entry : taken.entrySet()) {
             try {
                 entry.getValue().write(store);
-            } catch (IOException | RuntimeException failed) {
-                LOG.warn("{}", failed.getMessage());
-                problem = failed.getMessage();
                 synchronized (pending) {
-                    pending.putIfAbsent(entry.getKey(), entry.getValue());
+                    failed.remove(entry.getKey(), entry.getValue());
+                }
+            } catch (IOException | RuntimeException notWritten) {
+                LOG.warn("{}", notWritten.getMessage());
+                problem = notWritten.getMessage();
+                synchronized (pending) {
+                    if (!pending.containsKey(entry.getKey())) {
+                        failed.put(entry.getKey(), entry.getValue());
+                    }
                 }
             }
         }
@@ -99,15 +126,21 @@ public final class DocumentSaver implements AutoCloseable {
     }
 
     private void report(String problem) {
-        if (problem != null) {
-            if (failing == null) {
-                tell.accept(problem);
-            }
-            failing = problem;
-            if (!thread.isShutdown()) {
-                thread.schedule(this::writeAll, RETRY_MILLIS, TimeUnit.MILLISECONDS);
-            }
-        } else if (failing != null) {
+        boolean retry;
+        boolean clear;
+        synchronized (pending) {
+            clear = failed.isEmpty();
+            retry = !clear && !retrying;
+            retrying |= retry;
+        }
+        if (problem != null && failing == null) {
+            tell.accept(problem);
+        }
+        failing = problem != null ? problem : failing;
+        if (retry && !thread.isShutdown()) {
+            thread.schedule(this::writeFailed, RETRY_MILLIS, TimeUnit.MILLISECONDS);
+        }
+        if (clear && problem == null && failing != null) {
             failing = null;
             tell.accept("Everything is saved again.");
         }
@@ -116,7 +149,11 @@ public final class DocumentSaver implements AutoCloseable {
     /** Waits until what was handed over so far is written, or cannot be for now. */
     public void flush() {
         try {
-            thread.submit(this::writeAll).get();
+            thread.submit(() -> {
+                        writeAll();
+                        writeFailed();
+                    })
+                    .get();
         } catch (InterruptedException interrupted) {
             Thread.currentThread().interrupt();
         } catch (ExecutionException failed) {
@@ -134,5 +171,6 @@ public final class DocumentSaver implements AutoCloseable {
             Thread.currentThread().interrupt();
         }
         writeAll();
+        writeFailed();
     }
 }

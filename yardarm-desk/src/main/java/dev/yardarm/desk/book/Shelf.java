@@ -187,9 +187,8 @@ public final class Shelf<K, V> {
             } catch (IOException failed) {
                 kept = "the file could not be copied: " + failed.getMessage();
             }
-            saver.tell(
-                    "Of the " + kind.document().title() + " " + count + " could be read, " + problems.size() + " not ("
-                            + String.join("; ", problems) + "); they stay in the file as they are, and " + kept + ".");
+            saver.tell("Of the " + kind.document().title() + " " + count + " could be read, " + problems.size()
+                    + " not (" + Notice.few(problems) + "); they stay in the file as they are, and " + kept + ".");
         }
 
         /** The things of a document; what cannot be read is remembered to be written back. */

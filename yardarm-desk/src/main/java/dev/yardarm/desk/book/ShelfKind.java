@@ -41,7 +41,7 @@ record ShelfKind<K, V, E>(
             "lists",
             NamedList::name,
             (list, isTaken) -> new NamedList(numbered(list.name(), " ", isTaken), list.instruments(), list.colour()),
-            ShelfKind::named,
+            list -> list,
             list -> list);
     static final ShelfKind<String, Scan, ScanEntry> SCANS = of(
             DocumentKind.SCANS,
@@ -57,7 +57,7 @@ record ShelfKind<K, V, E>(
             Documents.Preset::name,
             (preset, isTaken) ->
                     new Documents.Preset(numbered(preset.name(), " ", isTaken), preset.makeUp(), preset.standard()),
-            ShelfKind::usable,
+            preset -> preset,
             preset -> preset);
     static final ShelfKind<String, Alert, AlertEntry> ALERTS = of(
             DocumentKind.ALERTS,
@@ -128,19 +128,5 @@ record ShelfKind<K, V, E>(
             number++;
         }
         return name + between + number;
-    }
-
-    private static NamedList named(NamedList list) {
-        if (list.name() == null || list.name().isBlank()) {
-            throw new IllegalArgumentException("a list needs a name");
-        }
-        return list;
-    }
-
-    private static Documents.Preset usable(Documents.Preset preset) {
-        if (preset.name() == null || preset.name().isBlank() || preset.makeUp() == null) {
-            throw new IllegalArgumentException("a preset needs a name and a make-up");
-        }
-        return preset;
     }
 }

@@ -186,8 +186,9 @@ final class TracingBook {
         for (int number = 0; number < saved.drawings().size(); number++) {
             try {
                 into.add(saved.drawings().get(number).drawing());
-            } catch (IllegalArgumentException bad) {
-                problems.add("drawing " + (number + 1) + ": " + bad.getMessage());
+            } catch (RuntimeException bad) {
+                problems.add("drawing " + (number + 1) + ": "
+                        + (bad instanceof IllegalArgumentException ? bad.getMessage() : "something is missing in it"));
             }
         }
         return problems;
@@ -212,7 +213,7 @@ final class TracingBook {
                 kept = "the file could not be copied: " + failed.getMessage();
             }
             saver.tell("Of the drawings of " + instrument + " " + readable + " could be read, " + problems.size()
-                    + " not (" + String.join("; ", problems) + "); "
+                    + " not (" + Notice.few(problems) + "); "
                     + (recovered == 0 ? "" : recovered + " of those came from the last good copy; ") + kept + ".");
         }
         return List.copyOf(found);

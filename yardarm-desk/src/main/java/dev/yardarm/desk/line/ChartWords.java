@@ -9,7 +9,6 @@ import dev.yardarm.core.source.RollRule;
 import dev.yardarm.desk.room.chart.Spans;
 import dev.yardarm.desk.room.layout.Arrangement;
 import dev.yardarm.desk.room.layout.LinkRules;
-import java.nio.file.Path;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -347,18 +346,20 @@ final class ChartWords {
                 add(
                         "file",
                         "the chart as png or svg, its data as csv",
-                        rest.isEmpty() ? null : new LineCommand.SaveChart(Path.of(rest)));
+                        Places.path(rest).map(LineCommand.SaveChart::new).orElse(null));
             case "export", "import" -> {
                 boolean drawings = words[0].equals("drawings");
                 boolean known = drawings || words[0].equals("workspace");
                 add(
                         "file",
                         first + (drawings ? " the drawings of the instrument" : " the workspace") + " as one file",
-                        words.length < 2 || !known
+                        !known
                                 ? null
-                                : drawings
-                                        ? new LineCommand.OfDrawings(first.equals("export"), Path.of(more))
-                                        : new LineCommand.OfWorkspace(first.equals("export"), Path.of(more)));
+                                : Places.path(words.length < 2 ? "" : more)
+                                        .<LineCommand>map(file -> drawings
+                                                ? new LineCommand.OfDrawings(first.equals("export"), file)
+                                                : new LineCommand.OfWorkspace(first.equals("export"), file))
+                                        .orElse(null));
             }
             default -> {}
         }

@@ -4,11 +4,14 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Documents.Preset;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.book.Numbering;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.listening.Listening;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Saved make-ups of charts, that can be put on any instrument: timeframe and kind of bars, visible span, form, layers,
@@ -158,20 +161,13 @@ public final class Presets {
     /** Adds presets of another workspace; those of a name that is there get a number behind it. */
     public void addAll(List<Preset> more) {
         List<Preset> after = new ArrayList<>(all());
+        Set<Preset> known = new HashSet<>(after);
+        Numbering names = new Numbering(after.stream().map(Preset::name).toList(), " ");
         for (Preset preset : more) {
-            if (all().contains(preset)) {
-                continue;
+            if (known.add(preset)) {
+                after.add(new Preset(names.free(preset.name()), preset.makeUp(), false));
             }
-            String name = preset.name();
-            for (int number = 2; taken(after, name); number++) {
-                name = preset.name() + " " + number;
-            }
-            after.add(new Preset(name, preset.makeUp(), false));
         }
         desk.books().presetShelf().replace(after);
-    }
-
-    private static boolean taken(List<Preset> presets, String name) {
-        return presets.stream().anyMatch(each -> each.name().equalsIgnoreCase(name));
     }
 }

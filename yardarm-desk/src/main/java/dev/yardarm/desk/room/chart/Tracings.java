@@ -9,6 +9,7 @@ import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.Notice;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.work.Lane;
 import java.nio.file.Path;
@@ -164,7 +165,7 @@ public final class Tracings {
         for (DrawingEntry entry : whole.drawings()) {
             number++;
             try {
-                after.add(entry.drawing().withId(UUID.randomUUID().toString().substring(0, 8)));
+                after.add(entry.drawing().withId(UUID.randomUUID().toString().substring(0, 13)));
             } catch (IllegalArgumentException bad) {
                 problems.add("drawing " + number + ": " + bad.getMessage());
             }
@@ -175,6 +176,6 @@ public final class Tracings {
                     .execute(Command.of("import drawings", () -> put(id, before, after), () -> put(id, after, before)));
         }
         desk.tell(added + (added == 1 ? " drawing" : " drawings") + " of " + file.getFileName() + " were added"
-                + (problems.isEmpty() ? "." : "; not added: " + String.join("; ", problems) + "."));
+                + (problems.isEmpty() ? "." : "; not added: " + Notice.few(problems) + "."));
     }
 }

@@ -6,10 +6,13 @@ import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.book.Numbering;
 import dev.yardarm.desk.work.Lane;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 
 /**
  * A whole workspace with its presets and lists as one file, to be taken elsewhere. Files are written and read in the
@@ -22,7 +25,9 @@ public final class WorkspaceFile {
     public static void export(Documents.Workspace workspace, Layouts layouts, Path file) {
         Desk desk = layouts.desk();
         Documents.Export whole = new Documents.Export(
-                workspace, layouts.presets().all(), desk.books().lists());
+                workspace,
+                Entries.of(layouts.presets().all()),
+                Entries.of(desk.books().lists()));
         desk.scheduler()
                 .start(
                         Lane.BEHIND,
@@ -49,49 +54,51 @@ public final class WorkspaceFile {
                         "Importing a workspace",
                         job -> DocumentStore.readFile(DocumentKind.EXPORT, file),
                         whole -> {
-                            int count = addLayouts(whole, layouts);
-                            layouts.presets().addAll(whole.presets());
-                            addLists(whole.lists(), desk);
+                            List<Entries.Entry<Documents.Layout>> unread = new ArrayList<>();
+                            int count = addLayouts(whole, layouts, unread);
+                            layouts.presets().addAll(whole.presets().values());
+                            addLists(whole.lists().values(), desk);
+                            long lost = unread.size() + unreadable(whole.presets()) + unreadable(whole.lists());
                             desk.tell(count + (count == 1 ? " layout was" : " layouts were")
-                                    + " added beside yours, with its " + "presets and lists.");
+                                    + " added beside yours, with its presets and lists."
+                                    + (lost == 0
+                                            ? ""
+                                            : " " + lost + " of its entries could not be read and were left out."));
                         },
                         failed -> desk.tell(failed.getMessage()));
     }
 
-    private static int addLayouts(Documents.Export whole, Layouts layouts) {
+    private static long unreadable(Entries<?> entries) {
+        return entries.all().stream().filter(each -> each.value() == null).count();
+    }
+
+    private static int addLayouts(
+            Documents.Export whole, Layouts layouts, List<Entries.Entry<Documents.Layout>> unread) {
         List<Layout> added = WorkspaceKeeper.read(
                 whole.workspace() == null
                         ? Entries.of(List.of())
                         : whole.workspace().layouts(),
                 layouts,
-                new ArrayList<>());
+                unread);
+        Numbering titles =
+                new Numbering(layouts.all().stream().map(Layout::title).toList(), " ");
         for (Layout layout : added) {
             layout.setOwnWindow(false);
-            String title = layout.title();
-            for (int number = 2; layouts.titled(layout.title()).isPresent(); number++) {
-                layout.setTitle(title + " " + number);
-            }
-            layouts.addAll(List.of(layout));
+            layout.setTitle(titles.free(layout.title()));
         }
+        layouts.addAll(added);
         return added.size();
     }
 
     private static void addLists(List<NamedList> more, Desk desk) {
         List<NamedList> lists = new ArrayList<>(desk.books().lists());
+        Set<NamedList> known = new HashSet<>(lists);
+        Numbering names = new Numbering(lists.stream().map(NamedList::name).toList(), " ");
         for (NamedList list : more) {
-            if (lists.contains(list)) {
-                continue;
+            if (known.add(list)) {
+                lists.add(new NamedList(names.free(list.name()), list.instruments(), list.colour()));
             }
-            String name = list.name();
-            for (int number = 2; isTaken(lists, name); number++) {
-                name = list.name() + " " + number;
-            }
-            lists.add(new NamedList(name, list.instruments()));
         }
         desk.books().listShelf().replace(lists);
-    }
-
-    private static boolean isTaken(List<NamedList> lists, String name) {
-        return lists.stream().anyMatch(each -> each.name().equals(name));
     }
 }
