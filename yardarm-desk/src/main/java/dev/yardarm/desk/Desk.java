@@ -26,6 +26,7 @@ import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.desk.plan.PlanWork;
+import dev.yardarm.desk.plan.Sizing;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.scan.ScanWork;
 import dev.yardarm.desk.stance.StanceWork;
@@ -71,6 +72,7 @@ public final class Desk implements AutoCloseable {
     private final ListWork listWork;
     private final AlertWork alertWork;
     private final PlanWork planWork;
+    private final Sizing sizing;
     private final StanceWork stanceWork;
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
@@ -124,6 +126,7 @@ public final class Desk implements AutoCloseable {
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
         alertWork = new AlertWork(books, undo, clock::now, this::tell);
         planWork = new PlanWork(books, undo, clock::now, this::tell);
+        sizing = new Sizing(directory, clock::now);
         stanceWork = new StanceWork(books, undo, clock::now);
         scanWork = new ScanWork(books, undo);
         alertRunner = new AlertRunner(
@@ -255,6 +258,11 @@ public final class Desk implements AutoCloseable {
     }
 
     /** Taking stances. */
+    /** Sizes plans in the money of the account. */
+    public Sizing sizing() {
+        return sizing;
+    }
+
     public StanceWork stanceWork() {
         return stanceWork;
     }

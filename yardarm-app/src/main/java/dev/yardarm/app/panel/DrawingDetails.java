@@ -341,7 +341,7 @@ final class DrawingDetails extends LayerDetails {
         PriceFormat format = bench.room().instrument().orElseThrow().format();
         TradingCalendar calendar = bench.room().chart().axis().grid().calendar();
         for (int anchor = 0; anchor < prices.size(); anchor++) {
-            prices.get(anchor).setValue(last.anchors().get(anchor).price(), format.decimals());
+            prices.get(anchor).setPrice(last.anchors().get(anchor).price(), format);
         }
         for (int anchor = 0; anchor < dates.size(); anchor++) {
             if (!dates.get(anchor).isFocused()) {

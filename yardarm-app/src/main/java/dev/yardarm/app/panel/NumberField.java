@@ -1,8 +1,12 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.instrument.TypedNumber;
 import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.function.DoubleConsumer;
+import java.util.function.DoubleFunction;
+import java.util.function.ToDoubleFunction;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 
@@ -10,7 +14,8 @@ import javafx.scene.input.KeyCode;
 public final class NumberField extends TextField {
     private final DoubleConsumer take;
     private final Consumer<String> complain;
-    private String format = "%.2f";
+    private DoubleFunction<String> write = number -> String.format(Locale.ROOT, "%.2f", number);
+    private ToDoubleFunction<String> read = TypedNumber::parse;
     private double value = Double.NaN;
 
     public NumberField(String name, DoubleConsumer take, Consumer<String> complain) {
@@ -35,7 +40,20 @@ public final class NumberField extends TextField {
 
     /** Shows a number, unless the user is typing another. */
     public void setValue(double number, int decimals) {
-        format = "%." + decimals + "f";
+        String format = "%." + decimals + "f";
+        write = each -> String.format(Locale.ROOT, format, each);
+        read = TypedNumber::parse;
+        put(number);
+    }
+
+    /** Shows a price in the writing of its instrument, in which it may be typed too. */
+    public void setPrice(double price, PriceFormat format) {
+        write = format::format;
+        read = format::parse;
+        put(price);
+    }
+
+    private void put(double number) {
         value = number;
         if (!isFocused() || getText().isEmpty()) {
             show();
@@ -43,28 +61,23 @@ public final class NumberField extends TextField {
     }
 
     private void show() {
-        setText(Double.isNaN(value) ? "" : String.format(Locale.ROOT, format, value));
+        setText(Double.isNaN(value) ? "" : write.apply(value));
     }
 
     private void commit() {
-        String text = getText().strip().replace("−", "-");
+        String text = getText().strip();
         if (Double.isNaN(value) && text.isEmpty()) {
             return;
         }
         try {
-            double number = Double.parseDouble(text);
-            if (!Double.isFinite(number)) {
-                throw new NumberFormatException();
-            }
-            boolean changed =
-                    !String.format(Locale.ROOT, format, number).equals(String.format(Locale.ROOT, format, value));
-            if (changed) {
+            double number = read.applyAsDouble(text);
+            if (!write.apply(number).equals(write.apply(value))) {
                 value = number;
                 take.accept(number);
             }
             show();
         } catch (NumberFormatException bad) {
-            complain.accept("'" + text + "' is no number; the " + getAccessibleText() + " stays as it was.");
+            complain.accept(bad.getMessage() + "; the " + getAccessibleText() + " stays as it was.");
             show();
         }
     }

@@ -3,7 +3,6 @@ package dev.yardarm.app.panel;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.PriceFormat;
-import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
@@ -72,9 +71,9 @@ final class PlanDetails extends LayerDetails {
             return;
         }
         PriceFormat format = instrument.format();
-        entry.setValue(plan.entry(), format.decimals());
-        stop.setValue(plan.stop(), format.decimals());
-        target.setValue(plan.target(), format.decimals());
+        entry.setPrice(plan.entry(), format);
+        stop.setPrice(plan.stop(), format);
+        target.setPrice(plan.target(), format);
         account.setValue(plan.account(), 0);
         risk.setValue(plan.riskPercent(), 2);
         if (plan.problem().isPresent()) {
@@ -85,30 +84,11 @@ final class PlanDetails extends LayerDetails {
         distances.setText(String.format(
                 Locale.ROOT,
                 "Risk %s  (%.2f %%)  1 R%nReward %s  (%.2f %%)  %.2f R",
-                format.format(plan.risk()),
+                format.distance(plan.risk()),
                 plan.riskInPercent(),
-                format.format(plan.reward()),
+                format.distance(plan.reward()),
                 plan.rewardInPercent(),
                 plan.rewardInR()));
-        size.setText(sizeText(PositionSize.of(plan, instrument.lot()), instrument));
-    }
-
-    /** The size in words, with which limit decided. */
-    static String sizeText(PositionSize size, Instrument instrument) {
-        if (size.quantity() == 0) {
-            return size.limit() == PositionSize.Limit.RISK
-                    ? String.format(
-                            Locale.ROOT, "Size 0: one lot of %.0f would risk more than allowed.", instrument.lot())
-                    : String.format(
-                            Locale.ROOT, "Size 0: the account cannot pay for one lot of %.0f.", instrument.lot());
-        }
-        return String.format(
-                Locale.ROOT,
-                "Size %,.0f for %,.2f, %s.%nAt risk %,.2f, to win %,.2f.",
-                size.quantity(),
-                size.cost(),
-                size.limit().words(),
-                size.atRisk(),
-                size.toWin());
+        size.setText(bench.desk().sizing().size(plan, instrument).words());
     }
 }

@@ -8,6 +8,7 @@ import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.plan.PlanWork;
+import dev.yardarm.desk.plan.Sizing;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -87,12 +88,17 @@ public final class PlanView extends VBox {
         table.getColumns().add(Columns.numbers("Risk %", 66, plan -> number("%.2f", plan.riskInPercent())));
         table.getColumns().add(Columns.numbers("Reward %", 76, plan -> number("%.2f", plan.rewardInPercent())));
         table.getColumns().add(Columns.numbers("Reward R", 76, plan -> number("%.2f", plan.rewardInR())));
-        table.getColumns().add(sized("Size", 66, (plan, size) -> number("%,.0f", size.quantity())));
-        table.getColumns().add(sized("Cost", 90, (plan, size) -> number("%,.2f", size.cost())));
-        table.getColumns().add(sized("At risk", 80, (plan, size) -> number("%,.2f", size.atRisk())));
-        table.getColumns().add(Columns.words("Limit", 220, plan -> size(plan)
-                .map(size -> size.limit().words())
-                .orElse("")));
+        table.getColumns()
+                .add(sized(
+                        "Size",
+                        110,
+                        (plan, size) -> Sizing.quantity(size.quantity())
+                                + instrument(plan)
+                                        .map(each -> " " + each.pieces())
+                                        .orElse("")));
+        table.getColumns().add(sized("Cost", 130, (plan, size) -> number("%,.2f", size.cost()) + currency(plan)));
+        table.getColumns().add(sized("At risk", 120, (plan, size) -> number("%,.2f", size.atRisk()) + currency(plan)));
+        table.getColumns().add(Columns.words("Limit", 250, this::limit));
         Columns.onOpen(table, this::open);
         Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
@@ -125,9 +131,24 @@ public final class PlanView extends VBox {
     }
 
     private Optional<PositionSize> size(TradePlan plan) {
-        return plan.problem().isPresent()
-                ? Optional.empty()
-                : instrument(plan).map(each -> PositionSize.of(plan, each.lot()));
+        return instrument(plan)
+                .flatMap(each -> bench.desk().sizing().size(plan, each).size());
+    }
+
+    private String currency(TradePlan plan) {
+        return instrument(plan).map(bench.desk().sizing()::currency).orElse("");
+    }
+
+    /** What kept the size from being larger, or why there is none. */
+    private String limit(TradePlan plan) {
+        return instrument(plan)
+                .map(each -> {
+                    Sizing.Sized sized = bench.desk().sizing().size(plan, each);
+                    return sized.size()
+                            .map(size -> Sizing.limit(size, each.margin() > 0))
+                            .orElse(sized.words());
+                })
+                .orElse("");
     }
 
     private void show() {
@@ -147,11 +168,13 @@ public final class PlanView extends VBox {
                         ? ""
                         : String.format(
                                 Locale.ROOT,
-                                "%d %s, together %,.2f at risk, costing %,.2f",
+                                "%d %s, together %,.2f%s at risk, tying up %,.2f%s",
                                 table.getItems().size(),
                                 table.getItems().size() == 1 ? "plan" : "plans",
                                 atRisk,
-                                cost));
+                                currency(table.getItems().get(0)),
+                                cost,
+                                currency(table.getItems().get(0))));
     }
 
     private void open(TradePlan plan) {

@@ -11,7 +11,10 @@ import java.util.Objects;
  * @param sector sector or group, empty when it has none
  * @param tier size tier, empty when it has none
  * @param lot smallest quantity that can be bought
- * @param pointValue what a move of 1 in the price is worth for one piece: 1 for a share, the multiplier of a contract
+ * @param pointValue what a move of 1 in the price is worth for one piece, in the currency the price is in: 1 for a share, the
+ *     multiplier of a contract
+ * @param currency what prices are in; empty for the currency of the account
+ * @param margin money of the account that holds one piece; 0 for what is paid in full
  */
 public record Instrument(
         InstrumentId id,
@@ -22,7 +25,9 @@ public record Instrument(
         String tier,
         PriceFormat format,
         double lot,
-        double pointValue) {
+        double pointValue,
+        String currency,
+        double margin) {
     /** What sort of thing it is. */
     public enum Kind {
         SHARE("share"),
@@ -49,6 +54,20 @@ public record Instrument(
         }
     }
 
+    /** An instrument that is paid in full, in the currency of the account. */
+    public Instrument(
+            InstrumentId id,
+            String name,
+            String market,
+            Kind kind,
+            String sector,
+            String tier,
+            PriceFormat format,
+            double lot,
+            double pointValue) {
+        this(id, name, market, kind, sector, tier, format, lot, pointValue, "", 0);
+    }
+
     /** An instrument whose point is worth 1. */
     public Instrument(
             InstrumentId id,
@@ -68,6 +87,30 @@ public record Instrument(
         if (!(lot > 0)) {
             throw new IllegalArgumentException("the lot of " + id + " must be above zero");
         }
+        if (!(pointValue > 0) || !(margin >= 0) || Double.isInfinite(pointValue + margin)) {
+            throw new IllegalArgumentException(
+                    "a point of " + id + " must be worth more than nothing, its margin no less");
+        }
+    }
+
+    /** The same held by a margin. */
+    public Instrument withMargin(double money) {
+        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, currency, money);
+    }
+
+    /** The same with prices in another currency than that of the account. */
+    public Instrument in(String other) {
+        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, other, margin);
+    }
+
+    /** What one piece of it is called, in the plural: shares, contracts, units of a currency. */
+    public String pieces() {
+        return switch (kind) {
+            case SHARE -> "shares";
+            case FUTURE, CONTINUOUS -> "contracts";
+            case CURRENCY -> code().length() == 6 ? code().substring(0, 3) : "units";
+            default -> "units";
+        };
     }
 
     /** Stands for an instrument that is not there now; keeps its identity. */

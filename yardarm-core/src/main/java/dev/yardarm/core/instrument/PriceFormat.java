@@ -3,6 +3,8 @@ package dev.yardarm.core.instrument;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * How an instrument's prices are written and which steps they take.
@@ -60,22 +62,50 @@ public record PriceFormat(int decimals, double tick, Style style) {
         return (price < 0 ? "-" : "") + whole + "-" + (part < 10 ? "0" : "") + part + rest;
     }
 
-    /** Reads a price as {@link #format} writes it, or as a decimal number. */
+    /**
+     * Reads a price as {@link #format} writes it, or as a number as people type it.
+     *
+     * @throws NumberFormatException with words for the user
+     */
     public double parse(String text) {
-        String word = text.strip();
-        int stroke = word.indexOf('-', 1);
-        if (style != Style.THIRTY_SECONDS || stroke < 0) {
-            return Double.parseDouble(word);
+        String word = text.strip().replace('\u2212', '-');
+        if (style == Style.THIRTY_SECONDS) {
+            Matcher bond = BOND.matcher(word);
+            if (bond.matches()) {
+                return thirtySeconds(bond, text);
+            }
         }
-        double whole = Double.parseDouble(word.substring(0, stroke));
-        String part = word.substring(stroke + 1);
-        double rest = part.endsWith("+")
-                ? 0.5
-                : part.length() == 3
-                        ? part.charAt(2) == '2' ? 0.25 : part.charAt(2) == '6' ? 0.75 : part.charAt(2) == '5' ? 0.5 : 0
-                        : 0;
-        double fraction = (Integer.parseInt(part.substring(0, 2)) + rest) / 32;
-        return word.startsWith("-") ? whole - fraction : whole + fraction;
+        try {
+            return TypedNumber.parse(text);
+        } catch (NumberFormatException bad) {
+            throw style == Style.THIRTY_SECONDS && bad.getMessage().endsWith("is no number")
+                    ? new NumberFormatException(bad.getMessage() + "; write 103-16+ or 103.515625")
+                    : bad;
+        }
+    }
+
+    /** Whole points, a stroke, 32nds of two digits, and behind them a plus or 5 for a half, 2 and 6 (or 7) for quarters. */
+    private static final Pattern BOND = Pattern.compile("(-?)(\\d+)[-'](\\d{1,2})([+02567]?)");
+
+    private static double thirtySeconds(Matcher bond, String text) {
+        int part = Integer.parseInt(bond.group(3));
+        if (part > 31) {
+            throw new NumberFormatException("'" + text.strip() + "' has " + part + " 32nds; there are 0 to 31");
+        }
+        double rest =
+                switch (bond.group(4)) {
+                    case "+", "5" -> 0.5;
+                    case "2" -> 0.25;
+                    case "6", "7" -> 0.75;
+                    default -> 0;
+                };
+        double price = Double.parseDouble(bond.group(2)) + (part + rest) / 32;
+        return bond.group(1).isEmpty() ? price : -price;
+    }
+
+    /** A difference of prices in the instrument's own units: pips for pairs, else as prices are written. */
+    public String distance(double difference) {
+        return style == Style.PIPS ? String.format(Locale.ROOT, "%.1f pips", difference / step()) : format(difference);
     }
 
     /** The unit differences are counted in: a pip or a tick. */

@@ -4,14 +4,14 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 
 /**
- * How much to trade: as much as the risk per trade allows, and no more than the account can pay for at the entry price,
- * rounded down to whole lots. Worked out in decimal arithmetic, so that a size that fits exactly is not rounded away.
+ * How much to trade: as much as the risk per trade allows, and no more than the account can pay for - the price of the position
+ * at the entry, or the margin that holds it -, rounded down to whole lots. All money is that of the account. Worked out in decimal arithmetic, so that a size that fits exactly is not rounded away.
  *
  * @param quantity number of units, a multiple of the lot; 0 when not even one lot fits
  * @param limit which of the two limits decided
  * @param atRisk money lost when the stop is hit, without costs
  * @param toWin money won at the target, without costs
- * @param cost price of the position at the entry
+ * @param cost what the position ties up: its price at the entry, or its margin
  */
 public record PositionSize(double quantity, Limit limit, double atRisk, double toWin, double cost) {
     /** What keeps the size from being larger. */
@@ -33,10 +33,10 @@ public record PositionSize(double quantity, Limit limit, double atRisk, double t
     /**
      * Sizes a plan.
      *
-     * @param lot smallest tradable quantity, above zero
+     * @param terms how its price becomes money
      * @throws IllegalArgumentException with the plan's problem when it has one
      */
-    public static PositionSize of(TradePlan plan, double lot) {
+    public static PositionSize of(TradePlan plan, TradeTerms terms) {
         plan.problem().ifPresent(problem -> {
             throw new IllegalArgumentException(problem);
         });
@@ -46,15 +46,17 @@ public record PositionSize(double quantity, Limit limit, double atRisk, double t
         BigDecimal account = BigDecimal.valueOf(plan.account());
         BigDecimal allowed =
                 account.multiply(BigDecimal.valueOf(plan.riskPercent())).movePointLeft(2);
-        BigDecimal step = BigDecimal.valueOf(lot);
-        BigDecimal byRisk = allowed.divide(risk.multiply(step), 0, RoundingMode.DOWN);
-        BigDecimal byAccount = account.divide(entry.multiply(step), 0, RoundingMode.DOWN);
+        BigDecimal step = BigDecimal.valueOf(terms.lot());
+        BigDecimal point = BigDecimal.valueOf(terms.pointValue()).multiply(BigDecimal.valueOf(terms.rate()));
+        BigDecimal piece = terms.margin() > 0 ? BigDecimal.valueOf(terms.margin()) : entry.multiply(point);
+        BigDecimal byRisk = allowed.divide(risk.multiply(point).multiply(step), 0, RoundingMode.DOWN);
+        BigDecimal byAccount = account.divide(piece.multiply(step), 0, RoundingMode.DOWN);
         BigDecimal quantity = byRisk.min(byAccount).multiply(step);
         return new PositionSize(
                 quantity.doubleValue(),
                 byAccount.compareTo(byRisk) < 0 ? Limit.ACCOUNT : Limit.RISK,
-                quantity.multiply(risk).doubleValue(),
-                quantity.multiply(reward).doubleValue(),
-                quantity.multiply(entry).doubleValue());
+                quantity.multiply(risk).multiply(point).doubleValue(),
+                quantity.multiply(reward).multiply(point).doubleValue(),
+                quantity.multiply(piece).doubleValue());
     }
 }

@@ -100,4 +100,57 @@ class InstrumentTest {
         assertThat(new PriceFormat(2, 0.05).step()).isEqualTo(0.05);
         assertThat(new PriceFormat(2, 0.05).stepWord()).isEqualTo("ticks");
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "104.20 | 104.2",
+                "104,20 | 104.2",
+                "1,234.50 | 1234.5",
+                "1.234,50 | 1234.5",
+                "1 234,5 | 1234.5",
+                "1'234.5 | 1234.5",
+                "−3.5 | -3.5",
+                ".5 | 0.5",
+                "0,123 | 0.123",
+                "1,234,567 | 1234567",
+                "12345,678 | 12345.678"
+            })
+    void numbersAreReadAsPeopleTypeThem(String typed, double number) {
+        assertThat(TypedNumber.parse(typed)).isEqualTo(number);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1,234 | may be 1.234 or 1234",
+                "abc | is no number",
+                "1e5 | is no number",
+                "12f | is no number",
+                "'' | is no number",
+                "1,23,4 | is no number",
+                "0x10 | is no number"
+            })
+    void whatMayMeanTwoNumbersOrNoneIsRefusedWithWords(String typed, String words) {
+        assertThatThrownBy(() -> TypedNumber.parse(typed))
+                .isInstanceOf(NumberFormatException.class)
+                .hasMessageContaining(words);
+    }
+
+    @Test
+    void pricesAreReadInTheInstrumentsOwnWriting() {
+        PriceFormat bond = new PriceFormat(6, 1.0 / 64, PriceFormat.Style.THIRTY_SECONDS);
+        assertThat(bond.parse("103-16+")).isEqualTo(103.515625);
+        assertThat(bond.parse("103'165")).isEqualTo(103.515625);
+        assertThat(bond.parse("103-5")).isEqualTo(103.15625);
+        assertThat(bond.parse("103,5")).isEqualTo(103.5);
+        assertThatThrownBy(() -> bond.parse("103-40")).hasMessageContaining("0 to 31");
+        assertThatThrownBy(() -> bond.parse("about par")).hasMessageContaining("103-16+");
+        PriceFormat pair = new PriceFormat(5, 0.00001, PriceFormat.Style.PIPS);
+        assertThat(pair.parse("1,30521")).isEqualTo(1.30521);
+        assertThat(pair.distance(0.0045)).isEqualTo("45.0 pips");
+        assertThat(PriceFormat.ofDecimals(2).distance(1.4)).isEqualTo("1.40");
+    }
 }

@@ -160,8 +160,7 @@ public final class CommandLanguage {
 
     private static OptionalDouble number(String word) {
         try {
-            double value = Double.parseDouble(word);
-            return Double.isFinite(value) ? OptionalDouble.of(value) : OptionalDouble.empty();
+            return OptionalDouble.of(Prices.parse(word));
         } catch (NumberFormatException notANumber) {
             return OptionalDouble.empty();
         }

@@ -60,8 +60,8 @@ final class DrawWords {
                     points.add(new LineCommand.DrawnPoint(moment, Double.NaN));
                 }
                 moment = date;
-            } else if (rest.isEmpty() && word.matches("[-−]?[0-9]*\\.?[0-9]+")) {
-                points.add(new LineCommand.DrawnPoint(moment, Double.parseDouble(word.replace('−', '-'))));
+            } else if (rest.isEmpty() && Prices.isPrice(word)) {
+                points.add(new LineCommand.DrawnPoint(moment, Prices.parse(word)));
                 moment = null;
             } else if (rest.isEmpty() && colon > 0 && option(figure, word.substring(0, colon)) != null) {
                 options.put(word.substring(0, colon), word.substring(colon + 1).replace(',', ' '));

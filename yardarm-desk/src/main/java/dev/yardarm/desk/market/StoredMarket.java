@@ -13,6 +13,7 @@ import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.Members;
+import dev.yardarm.core.source.Rates;
 import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.desk.work.Job;
@@ -24,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
@@ -38,7 +40,7 @@ import org.slf4j.LoggerFactory;
  * minutes of a company are made anew each time, because that takes less than reading them. Until the store is ready
  * everything is made; so the first chart waits for nothing it does not show.
  */
-public final class StoredMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades {
+public final class StoredMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades, Rates {
     private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
@@ -82,6 +84,16 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     @Override
     public TradingCalendar calendar(Instrument instrument) {
         return market.calendar(instrument);
+    }
+
+    @Override
+    public String accountCurrency() {
+        return market.accountCurrency();
+    }
+
+    @Override
+    public OptionalDouble rate(String currency, long moment) {
+        return market.rate(currency, moment);
     }
 
     @Override

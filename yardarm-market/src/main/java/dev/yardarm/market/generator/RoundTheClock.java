@@ -4,6 +4,7 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
@@ -70,6 +71,18 @@ final class RoundTheClock {
                         weekdays().count(),
                         new Walk.Manner(currency.value(), 0.0032, 0.0012, 0.12, false),
                         session -> 0));
+    }
+
+    /** What one unit of a currency was worth in crowns when the session of a moment opened; empty when there is none such. */
+    OptionalDouble worth(String code, long moment) {
+        World.Currency found = currency(code);
+        if (found == null) {
+            return OptionalDouble.empty();
+        }
+        Sessions days = weekdays();
+        int session = Math.max(
+                0, Math.min(days.count() - 1, days.number(days.calendar().sessionAt(moment))));
+        return OptionalDouble.of(value(found).open[session]);
     }
 
     Tape tape(String code) {

@@ -12,6 +12,7 @@ import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
@@ -181,5 +182,10 @@ public final class WorldHistory {
     /** The trades of an instrument with their sides. */
     public TickSeries ticks(String code, long from, long upTo) {
         return tape(code).ticks(from - 1, upTo);
+    }
+
+    /** What one unit of a currency was worth in crowns; empty when there is none such. */
+    public OptionalDouble currencyValue(String code, long moment) {
+        return around.worth(code, moment);
     }
 }

@@ -14,6 +14,7 @@ import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.Members;
+import dev.yardarm.core.source.Rates;
 import dev.yardarm.core.source.RollRule;
 import dev.yardarm.core.source.Trades;
 import dev.yardarm.market.generator.WorldHistory;
@@ -26,13 +27,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The exchange of the demo world. What happened up to a moment is the same whenever it is asked for, so nothing needs
  * to be recorded: to go on after a restart it is enough to know what time it is in the world.
  */
-public final class SimulatedMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades {
+public final class SimulatedMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades, Rates {
     /** The source part of the identity of its instruments. */
     public static final String NAME = "halcyon";
 
@@ -85,30 +87,32 @@ public final class SimulatedMarket implements LiveSource, CorporateActions, Cont
             PriceFormat format = new PriceFormat(
                     future.decimals(), 1.0 / future.ticksInOne(), PriceFormat.Style.valueOf(future.style()));
             all.add(new Instrument(
-                    new InstrumentId(NAME, future.root()),
-                    future.name() + ", continuous",
-                    market,
-                    Instrument.Kind.CONTINUOUS,
-                    "Futures",
-                    "",
-                    format,
-                    1,
-                    future.pointValue()));
-            for (Contract contract : history.contracts(future.root(), NAME)) {
-                if (contract.expiry() > world.presentTime() - 370 * Times.DAY
-                        && contract.firstTrade() <= world.presentTime()) {
-                    all.add(new Instrument(
-                            contract.id(),
-                            future.name() + " "
-                                    + Times.date(contract.expiry(), world.zone())
-                                            .format(MONTH),
+                            new InstrumentId(NAME, future.root()),
+                            future.name() + ", continuous",
                             market,
-                            Instrument.Kind.FUTURE,
+                            Instrument.Kind.CONTINUOUS,
                             "Futures",
                             "",
                             format,
                             1,
-                            future.pointValue()));
+                            future.pointValue())
+                    .withMargin(future.margin()));
+            for (Contract contract : history.contracts(future.root(), NAME)) {
+                if (contract.expiry() > world.presentTime() - 370 * Times.DAY
+                        && contract.firstTrade() <= world.presentTime()) {
+                    all.add(new Instrument(
+                                    contract.id(),
+                                    future.name() + " "
+                                            + Times.date(contract.expiry(), world.zone())
+                                                    .format(MONTH),
+                                    market,
+                                    Instrument.Kind.FUTURE,
+                                    "Futures",
+                                    "",
+                                    format,
+                                    1,
+                                    future.pointValue())
+                            .withMargin(future.margin()));
                 }
             }
         }
@@ -121,14 +125,15 @@ public final class SimulatedMarket implements LiveSource, CorporateActions, Cont
                 World.Currency of = world.currencies().get(one);
                 World.Currency in = world.currencies().get(other);
                 all.add(new Instrument(
-                        new InstrumentId(NAME, of.code() + in.code()),
-                        of.name() + " in " + in.name(),
-                        "Interbank",
-                        Instrument.Kind.CURRENCY,
-                        "Currencies",
-                        "",
-                        pips,
-                        1000));
+                                new InstrumentId(NAME, of.code() + in.code()),
+                                of.name() + " in " + in.name(),
+                                "Interbank",
+                                Instrument.Kind.CURRENCY,
+                                "Currencies",
+                                "",
+                                pips,
+                                1000)
+                        .in(in.code()));
             }
         }
         for (World.Yield yield : world.yields()) {
@@ -255,6 +260,16 @@ public final class SimulatedMarket implements LiveSource, CorporateActions, Cont
     @Override
     public List<Entry> entries(InstrumentId id, long from, long upTo) {
         return history.entries(from, upTo);
+    }
+
+    @Override
+    public String accountCurrency() {
+        return "crowns";
+    }
+
+    @Override
+    public OptionalDouble rate(String currency, long moment) {
+        return history.currencyValue(currency, moment);
     }
 
     @Override

@@ -84,6 +84,7 @@ public record World(
      * @param ticksInOne number of ticks in a price of 1
      * @param style how prices are written, a name of the price format's styles
      * @param pointValue worth of a move of 1
+     * @param margin money that holds one contract
      * @param volume contracts traded on a usual day in all months
      * @param carry usual cost of carrying for a year, as a part
      * @param curve how far that cost swings
@@ -101,6 +102,7 @@ public record World(
             int decimals,
             String style,
             double pointValue,
+            double margin,
             double volume,
             double carry,
             double curve) {}
