@@ -262,4 +262,25 @@ class ChartModelTest {
             assertThat(chart.panes()).as("height " + height).hasSize(5).allMatch(pane -> pane.bottom() > pane.top());
         }
     }
+
+    @Test
+    void fewBarsFillTheChartUntilAWidthIsChosenAndFutureIsAnEighthAtMost() {
+        ChartModel chart = ChartFixture.chart(ChartFixture.days(30), Timeframe.DAY);
+        double span = chart.time().right() - chart.time().left();
+        assertThat(chart.time().barWidth()).isEqualTo(24);
+        ChartModel more = ChartFixture.chart(ChartFixture.days(60), Timeframe.DAY);
+        assertThat(more.time().firstVisible())
+                .as("filled from the left edge on")
+                .isZero();
+        assertThat(more.time().x(0)).isLessThan(20);
+        for (double width : new double[] {1200, 500, 240, 160}) {
+            more.setSize(width, 400);
+            double plot = more.time().right() - more.time().left();
+            assertThat(more.time().right() - more.time().x(60)).isLessThanOrEqualTo(plot / 8 + 1e-6);
+        }
+        more.setBarWidth(3);
+        assertThat(more.time().barWidth()).as("as it was chosen").isEqualTo(3);
+        assertThat(more.barWidth()).isEqualTo(3);
+        assertThat(span).isPositive();
+    }
 }

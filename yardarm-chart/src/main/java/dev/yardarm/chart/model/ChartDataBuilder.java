@@ -69,7 +69,9 @@ public final class ChartDataBuilder {
 
     /** What these layers read beyond the bars, as their terms declare it. */
     public static Needs needs(List<IndicatorLayer> layers, Language language) {
-        return new ChartDataBuilder(layers, Surroundings.NONE, language).graph.needs();
+        ColumnGraph graph = new ChartDataBuilder(layers, Surroundings.NONE, language).graph;
+        // Averages that fade out have forgotten how they began after about three times their warm-up.
+        return graph.needs().withBars(3 * graph.warmUp());
     }
 
     private static List<Object> computed(IndicatorLayer layer) {

@@ -36,6 +36,14 @@ public final class ChartModel {
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
     private static final double FREE_FOR_PLAN = 176;
+    /** Empty future is at most so great a part of the width. */
+    private static final double MOST_FREE = 1 / 8.0;
+
+    /** Width of bars that nobody chose. */
+    private static final double USUAL_WIDTH = 7;
+
+    /** Widest that bars get by themselves where there are few of them. */
+    private static final double WIDEST_FILLED = 24;
 
     private final boolean compact;
     private Instrument instrument;
@@ -57,8 +65,14 @@ public final class ChartModel {
     private TimeAxis axis;
     private double width = 1;
     private double height = 1;
-    private TimeScale time = new TimeScale(0, 1, 7, 0);
+    private TimeScale time = new TimeScale(0, 1, USUAL_WIDTH, 0);
     private boolean following = true;
+    /** True while the right edge stands where following put it. */
+    private boolean restsAtEnd = true;
+
+    /** Width of bars that was chosen; while none was, few bars are shown wider, so that they fill the chart. */
+    private double chosenWidth = Double.NaN;
+
     private List<Pane> panes;
 
     /** @param compact without axes, for the timeframe strip and for tables */
@@ -416,6 +430,10 @@ public final class ChartModel {
 
     /** Moves to other bars or another width of bars; following begins or ends with where the right edge is. */
     public void setTime(TimeScale scale) {
+        if (scale.barWidth() != time.barWidth()) {
+            chosenWidth = scale.barWidth();
+        }
+        restsAtEnd = false;
         time = scale.heldTo(bars().size());
         following = time.edge() >= bars().size();
         panes = null;
@@ -424,23 +442,38 @@ public final class ChartModel {
     /** Sets the distance between bars, keeping the right edge. */
     public void setBarWidth(double barWidth) {
         time = new TimeScale(time.left(), time.right(), barWidth, time.edge());
+        chosenWidth = barWidth == USUAL_WIDTH ? Double.NaN : barWidth;
         if (following) {
             follow();
         }
         panes = null;
     }
 
+    /** The width of bars that was chosen. */
+    public double barWidth() {
+        return Double.isNaN(chosenWidth) ? USUAL_WIDTH : chosenWidth;
+    }
+
     /** Shows the newest bars, with some free space behind them. */
     public void follow() {
         following = true;
+        restsAtEnd = true;
         double free = freeRight();
-        time = new TimeScale(time.left(), time.right(), time.barWidth(), bars().size() + free / time.barWidth());
+        double barWidth = Double.isNaN(chosenWidth) ? Math.max(USUAL_WIDTH, filled(free)) : chosenWidth;
+        time = new TimeScale(time.left(), time.right(), barWidth, bars().size() + free / barWidth);
         panes = null;
+    }
+
+    /** The width at which few bars fill the chart. */
+    private double filled(double free) {
+        double room = time.right() - time.left() - free;
+        return bars().isEmpty() || room <= 0 ? 0 : Math.min(WIDEST_FILLED, room / bars().size());
     }
 
     /** Space kept free behind the newest bar; more when a plan's bracket stands there. */
     private double freeRight() {
-        return compact ? 4 : layers.plan().isEmpty() ? FREE_RIGHT : FREE_FOR_PLAN;
+        double most = (time.right() - time.left()) * MOST_FREE;
+        return compact ? 4 : layers.plan().isPresent() ? FREE_FOR_PLAN : Math.min(FREE_RIGHT, most);
     }
 
     /** Puts the right edge at a moment. */
@@ -482,7 +515,7 @@ public final class ChartModel {
         double width = time.right() - time.left() - (newest ? freeRight() : 0);
         double barWidth = Math.max(TimeScale.NARROWEST, Math.min(TimeScale.WIDEST, width / Math.max(1, end - first)));
         if (newest) {
-            time = new TimeScale(time.left(), time.right(), barWidth, end);
+            chosenWidth = barWidth;
             follow();
         } else {
             setTime(new TimeScale(time.left(), time.right(), barWidth, end));
@@ -512,6 +545,9 @@ public final class ChartModel {
         width = Math.max(1, newWidth);
         height = Math.max(1, newHeight);
         time = time.within(0, Math.max(1, width - axisWidth()));
+        if (following && restsAtEnd) {
+            follow();
+        }
         panes = null;
     }
 

@@ -29,6 +29,7 @@ public final class ColumnGraph {
     private final List<Task> tasks = new ArrayList<>();
     private final Map<String, HigherTask> higher = new HashMap<>();
     private Needs needs = Needs.NONE;
+    private int warmUp;
     private int count;
     private long epoch = Long.MIN_VALUE;
     private int closed;
@@ -76,6 +77,11 @@ public final class ColumnGraph {
     /** What the nodes read beyond the bars, as they declared it when they were added. */
     public Needs needs() {
         return needs;
+    }
+
+    /** The longest warm-up of all nodes, in bars; of higher timeframes in theirs. */
+    public int warmUp() {
+        return warmUp;
     }
 
     /** Number of computations, shared ones counted once. */
@@ -149,6 +155,7 @@ public final class ColumnGraph {
         for (Node inside : recipe.apply(task.inner())) {
             beside.add(nodes.computeIfAbsent(key(place, inside), missing -> {
                 Node outside = new Node(count++, inside.warmUp);
+                warmUp = Math.max(warmUp, inside.warmUp);
                 task.carry(inside.column, outside.column);
                 epoch = Long.MIN_VALUE;
                 return new Node[] {outside};
@@ -167,7 +174,7 @@ public final class ColumnGraph {
     }
 
     /** The nodes of a key, made with the task that fills them when there are none yet. */
-    private Node[] interned(Key key, int warmUp, int outputCount, Function<Column[], Task> task) {
+    private Node[] interned(Key key, int before, int outputCount, Function<Column[], Task> task) {
         Node[] known = nodes.get(key);
         if (known != null) {
             return known;
@@ -175,9 +182,10 @@ public final class ColumnGraph {
         Node[] made = new Node[outputCount];
         Column[] columns = new Column[outputCount];
         for (int output = 0; output < outputCount; output++) {
-            made[output] = new Node(count++, warmUp);
+            made[output] = new Node(count++, before);
             columns[output] = made[output].column;
         }
+        warmUp = Math.max(warmUp, before);
         register(task.apply(columns));
         nodes.put(key, made);
         return made;

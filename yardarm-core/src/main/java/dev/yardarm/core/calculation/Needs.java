@@ -18,13 +18,19 @@ import java.util.Set;
  * @param timeframes the higher timeframes it reads
  * @param sides true when it reads on which side single trades were struck
  * @param drawings names of drawings
+ * @param bars how many bars before the first one of interest its values rest on
  */
-public record Needs(Set<String> instruments, Set<Timeframe> timeframes, boolean sides, Set<String> drawings) {
+public record Needs(Set<String> instruments, Set<Timeframe> timeframes, boolean sides, Set<String> drawings, int bars) {
     /** Nothing but the bars themselves. */
     public static final Needs NONE = new Needs(Set.of(), Set.of(), false, Set.of());
 
     /** The sides of single trades. */
     public static final Needs SIDES = new Needs(Set.of(), Set.of(), true, Set.of());
+
+    /** Without bars before the first one. */
+    public Needs(Set<String> instruments, Set<Timeframe> timeframes, boolean sides, Set<String> drawings) {
+        this(instruments, timeframes, sides, drawings, 0);
+    }
 
     public Needs {
         instruments = Set.copyOf(instruments);
@@ -47,6 +53,11 @@ public record Needs(Set<String> instruments, Set<Timeframe> timeframes, boolean 
         return new Needs(Set.of(), Set.of(), false, Set.of(name));
     }
 
+    /** The same with so many bars before the first one of interest. */
+    public Needs withBars(int before) {
+        return new Needs(instruments, timeframes, sides, drawings, before);
+    }
+
     /** All of these and all of those. */
     public Needs and(Needs more) {
         if (more.equals(NONE) || more.equals(this)) {
@@ -56,7 +67,8 @@ public record Needs(Set<String> instruments, Set<Timeframe> timeframes, boolean 
                 joined(instruments, more.instruments),
                 joined(timeframes, more.timeframes),
                 sides || more.sides,
-                joined(drawings, more.drawings));
+                joined(drawings, more.drawings),
+                Math.max(bars, more.bars));
     }
 
     private static <T> Set<T> joined(Set<T> some, Set<T> others) {

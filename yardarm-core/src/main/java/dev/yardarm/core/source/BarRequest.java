@@ -15,7 +15,8 @@ import java.util.Optional;
  * @param dividends true to take later dividends off earlier prices
  * @param roll when a continuous future goes on to the next contract
  * @param joint how its contracts are joined
- * @param days how many calendar days to load; 0 for all
+ * @param days how many calendar days of intraday bars and bars of trades to load, before what indicators need to begin; 0
+ *     for all. Bars of days and longer are always all loaded
  * @param gapsKept true to put a flat bar without volume where nothing was traded
  */
 public record BarRequest(
@@ -61,6 +62,14 @@ public record BarRequest(
     public static BarRequest of(Timeframe timeframe) {
         return new BarRequest(
                 timeframe, null, SessionPart.WHOLE, true, false, RollRule.STANDARD, Joint.DIFFERENCE, 0, false);
+    }
+
+    /** The days that count for these bars; 0 for all there are. */
+    public int daysToLoad() {
+        boolean inDays = rule == null
+                ? timeframe.isIntraday()
+                : rule.basis().map(Timeframe::isIntraday).orElse(true);
+        return inDays ? days : 0;
     }
 
     /** The kind of bars when they are not of time. */

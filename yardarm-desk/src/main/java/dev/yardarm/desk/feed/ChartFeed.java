@@ -119,7 +119,7 @@ public final class ChartFeed implements AutoCloseable {
                                     .openLive(
                                             instrument,
                                             request,
-                                            ChartDataBuilder.needs(wanted, language),
+                                            needs(request, wanted, language),
                                             text -> services.front().execute(() -> receiver.inform(text)));
                             vantage.setDrawings(named);
                             job.check();
@@ -155,6 +155,12 @@ public final class ChartFeed implements AutoCloseable {
     }
 
     private record Ready(LiveVantage vantage, ChartDataBuilder builder, ChartData first, List<EventMark> marks) {}
+
+    /** What layers read beyond the bars that are asked for; where not all are loaded, the bars their values begin with too. */
+    private static Needs needs(BarRequest request, List<IndicatorLayer> layers, Language language) {
+        Needs needs = ChartDataBuilder.needs(layers, language);
+        return request.daysToLoad() == 0 ? needs.withBars(0) : needs;
+    }
 
     /** Computes other layers over the same bars. */
     public void setLayers(List<IndicatorLayer> layers) {
@@ -234,7 +240,7 @@ public final class ChartFeed implements AutoCloseable {
                 computedLayers = wanted;
                 return;
             }
-            Needs needs = ChartDataBuilder.needs(wanted, services.language().get());
+            Needs needs = needs(request, wanted, services.language().get());
             if (!vantage.needs().cover(needs)) {
                 // Something else is needed beside the bars: everything is loaded again, with it.
                 openAgain();

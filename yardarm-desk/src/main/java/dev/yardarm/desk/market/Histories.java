@@ -7,6 +7,7 @@ import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.MadeFromFiner;
 import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
@@ -114,23 +115,46 @@ public final class Histories {
      * @throws IOException when there are none, cannot be built or read, with what to do
      */
     public Loaded load(Instrument instrument, BarRequest request, long now) throws IOException {
+        return load(instrument, request, Needs.NONE, now);
+    }
+
+    /**
+     * The same with what comes before the days that were asked for, as far as something rests on it.
+     *
+     * @param needs the bars before the first one of interest, and the higher timeframes they may be of
+     */
+    public Loaded load(Instrument instrument, BarRequest request, Needs needs, long now) throws IOException {
         try {
-            return request.isTime() ? byTime(instrument, request, now) : byRule(instrument, request, now);
+            return request.isTime() ? byTime(instrument, request, needs, now) : byRule(instrument, request, needs, now);
         } catch (IllegalArgumentException impossible) {
             throw new IOException(
                     instrument.code() + ", " + request.shortText() + ": " + impossible.getMessage(), impossible);
         }
     }
 
-    private long from(BarRequest request, TradingCalendar calendar, long now) {
-        if (request.days() == 0) {
+    private long from(BarRequest request, Needs needs, TradingCalendar calendar, long now) {
+        if (request.daysToLoad() == 0) {
             return Long.MIN_VALUE;
         }
-        LocalDate first = Times.date(now, calendar.zone()).minusDays(request.days() - 1L);
-        return calendar.open(calendar.sameOrPrevious(first));
+        LocalDate first = Times.date(now, calendar.zone()).minusDays(request.daysToLoad() - 1L);
+        return calendar.open(calendar.sameOrPrevious(first.minusDays(daysBefore(request, needs, calendar))));
     }
 
-    private Loaded byTime(Instrument instrument, BarRequest request, long now) throws IOException {
+    /** Calendar days that hold so many bars: sessions of the usual length, seven days for every five of them. */
+    private static long daysBefore(BarRequest request, Needs needs, TradingCalendar calendar) {
+        if (needs.bars() == 0) {
+            return 0;
+        }
+        long span = request.isTime() ? request.timeframe().span() : Times.MINUTE;
+        for (Timeframe higher : needs.timeframes()) {
+            span = Math.max(
+                    span, higher.isIntraday() ? higher.span() : higher.span() / Times.DAY * calendar.usualLength());
+        }
+        double sessions = needs.bars() * (double) span / Math.max(Times.HOUR, calendar.usualLength());
+        return (long) Math.min(20_000, Math.ceil(sessions * 1.5) + 4);
+    }
+
+    private Loaded byTime(Instrument instrument, BarRequest request, Needs needs, long now) throws IOException {
         BarSource source = source(instrument);
         TradingCalendar whole = source.calendar(instrument);
         TradingCalendar part = whole.part(request.part());
@@ -142,7 +166,7 @@ public final class Histories {
         BarGrid grid = new BarGrid(part, request.timeframe());
         BarBuilder builder = new BarBuilder(grid, new BarSeries(kept.bars().size() / 3 + 64), request.gapsKept());
         BarMaker maker = isPart ? new SessionFilter(whole, part, builder) : builder;
-        long from = from(request, part, now);
+        long from = from(request, needs, part, now);
         if (base.equals(request.timeframe()) && !isPart && !request.gapsKept() && from == Long.MIN_VALUE) {
             copy(kept.bars(), builder.series());
         } else {
@@ -152,7 +176,8 @@ public final class Histories {
         goOn(source, traded, kept.knownUpTo(), now, maker);
         if (maker.series().snapshot().isEmpty()) {
             throw new IOException("nothing of " + instrument.code() + " was traded in the "
-                    + request.part().words() + (request.days() > 0 ? " of the last " + request.days() + " days" : ""));
+                    + request.part().words()
+                    + (request.daysToLoad() > 0 ? " of the last " + request.daysToLoad() + " days" : ""));
         }
         return new Loaded(maker, Math.max(now, kept.knownUpTo()), traded, "", basis(instrument, request, now));
     }
@@ -178,7 +203,7 @@ public final class Histories {
     }
 
     /** Bars that are not of time: from trades where there are any, else from bars of their basis. */
-    private Loaded byRule(Instrument instrument, BarRequest request, long now) throws IOException {
+    private Loaded byRule(Instrument instrument, BarRequest request, Needs needs, long now) throws IOException {
         BarSource source = source(instrument);
         TradingCalendar whole = source.calendar(instrument);
         TradingCalendar part = whole.part(request.part());
@@ -187,7 +212,7 @@ public final class Histories {
         Trades ticked = source.offers(Trades.class).orElse(null);
         long ticksFrom = ticked == null ? Long.MAX_VALUE : ticked.ticksFrom(traded.id(), now);
         if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
-            long from = Math.max(ticksFrom, from(request, part, now));
+            long from = Math.max(ticksFrom, from(request, needs, part, now));
             TickSeries ticks = ticked.ticks(traded.id(), from, now);
             BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
             filtered.addTicks(ticks, 0, ticks.size());
@@ -197,7 +222,7 @@ public final class Histories {
         }
         Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
         Loaded finer =
-                byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), now);
+                byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), needs, now);
         BarMaker made = new MadeFromFiner(new BarGrid(part, basis), maker);
         feed(finer.series().snapshot(), Long.MIN_VALUE, made);
         return new Loaded(

@@ -63,7 +63,7 @@ final class OtherInstruments {
                 missing.accept("Other instruments are compared on bars of time only.");
             } else {
                 try {
-                    loaded.byCode.put(code, new Other(histories.load(other, request, moment)));
+                    loaded.byCode.put(code, new Other(histories.load(other, request, needs, moment)));
                 } catch (IOException | IllegalArgumentException failed) {
                     missing.accept(other.code() + " cannot be compared with: " + failed.getMessage());
                 }

@@ -82,7 +82,7 @@ public final class Vantages {
          */
         public Vantage open(Instrument instrument, BarRequest request, Needs needs, Consumer<String> missing)
                 throws IOException {
-            Histories.Loaded loaded = histories.load(instrument, request, moment);
+            Histories.Loaded loaded = histories.load(instrument, request, needs, moment);
             TradingCalendar calendar = histories.calendar(instrument);
             Surroundings.Others known = code -> comparable(instrument, code, request)
                     .flatMap(each -> others.computeIfAbsent(
@@ -131,7 +131,7 @@ public final class Vantages {
          */
         public LiveVantage openLive(Instrument instrument, BarRequest request, Needs needs, Consumer<String> missing)
                 throws IOException {
-            Histories.Loaded loaded = histories.load(instrument, request, moment);
+            Histories.Loaded loaded = histories.load(instrument, request, needs, moment);
             OtherInstruments companions = OtherInstruments.load(histories, instrument, request, needs, moment, missing);
             return new LiveVantage(
                     moment,

@@ -59,7 +59,7 @@ public final class ChartKeeper {
                 request.timeframe(),
                 chart.form().word(),
                 chart.isVolumeShown(),
-                chart.time().barWidth(),
+                chart.barWidth(),
                 rightmost,
                 range == null ? 0 : range[0],
                 range == null ? 0 : range[1],
@@ -130,6 +130,9 @@ public final class ChartKeeper {
             String own = chart.id();
             restore(document, chart);
             chart.setId(own);
+            // A title names one chart, and how much is loaded is about that one too.
+            chart.setTitle("");
+            chart.loadAllDays();
         });
     }
 

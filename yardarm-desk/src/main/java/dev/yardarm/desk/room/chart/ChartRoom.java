@@ -311,6 +311,14 @@ public final class ChartRoom {
                 .map(each -> absentPlace);
     }
 
+    /** Loads all days there are; no step of undo. */
+    void loadAllDays() {
+        if (chart.request().days() > 0) {
+            chart.instrument()
+                    .ifPresent(instrument -> open(instrument, chart.request().withDays(0)));
+        }
+    }
+
     public void setTimeframe(Timeframe timeframe) {
         chart.instrument()
                 .ifPresent(instrument ->

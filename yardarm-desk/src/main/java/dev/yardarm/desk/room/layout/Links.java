@@ -67,7 +67,12 @@ final class Links {
             Instrument shown =
                     sharesInstrument ? instrument : other.instrument().orElse(instrument);
             other.open(
-                    shown, sharesTime ? from.chart().request() : other.chart().request());
+                    shown,
+                    sharesTime
+                            ? from.chart()
+                                    .request()
+                                    .withDays(other.chart().request().days())
+                            : other.chart().request());
         }
         if ((aspect == Aspect.VIEW || aspect == Aspect.DATA)
                 && rules.shares(colour, LinkRules.Shared.VISIBLE_TIME)
