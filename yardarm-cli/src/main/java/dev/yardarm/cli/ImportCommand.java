@@ -1,13 +1,10 @@
 package dev.yardarm.cli;
 
-import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.core.series.BarSeries;
-import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.csv.BarFileException;
 import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
@@ -16,16 +13,16 @@ import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.data.home.HomeLock;
-import java.math.BigDecimal;
+import dev.yardarm.data.intake.Intake;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -34,8 +31,11 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** Imports bar files as the history of an instrument of the user's own. Either all files come in or none. */
-@Command(name = "import", description = "Imports CSV bar files into a home folder.", mixinStandardHelpOptions = true)
+/** Imports files as the history of an instrument of the user's own. Either all files come in or none. */
+@Command(
+        name = "import",
+        description = "Imports files of bars or trades, CSV or Parquet, into a home folder.",
+        mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
     /** How long to wait for another import into the same folder. */
     private static final Duration PATIENCE = Duration.ofSeconds(60);
@@ -55,13 +55,21 @@ final class ImportCommand implements Callable<Integer> {
 
     @Option(
             names = "--timeframe",
-            required = true,
             paramLabel = "TF",
-            description = "period of the bars: 1m 1h D W ...")
+            description = "period of the bars: 1m 1h D W ...; found out from their distances unless given")
     private String timeframe;
 
     @Option(names = "--name", paramLabel = "NAME", description = "what the instrument is called")
     private String name;
+
+    @Option(
+            names = "--point-value",
+            paramLabel = "MONEY",
+            description = "what a move of 1 is worth for one piece, as of a contract; 1 unless given")
+    private double pointValue;
+
+    @Option(names = "--margin", paramLabel = "MONEY", description = "money that holds one piece, where not all is paid")
+    private double margin;
 
     @Mixin
     private FileOptions reading;
@@ -69,87 +77,107 @@ final class ImportCommand implements Callable<Integer> {
     @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
     private Path skipBad;
 
-    @Parameters(arity = "1..*", paramLabel = "FILE", description = "CSV files")
+    @Parameters(arity = "1..*", paramLabel = "FILE", description = "CSV or Parquet files")
     private List<Path> files;
 
     @Override
     public Integer call() throws Exception {
         CommandLine line = spec.commandLine();
-        Timeframe bars = Timeframe.parse(timeframe)
-                .orElseThrow(() ->
-                        new WrongUsageException("'" + timeframe + "' is no timeframe; write 1m, 15m, 4h, D, W or M"));
+        Timeframe told = timeframe == null
+                ? null
+                : Timeframe.parse(timeframe)
+                        .orElseThrow(() -> new WrongUsageException(
+                                "'" + timeframe + "' is no timeframe; write 1m, 15m, 4h, D, W or M"));
         String code = symbol.strip().toUpperCase(Locale.ROOT);
         if (!code.matches("[A-Z0-9._^-]{1,24}")) {
             throw new WrongUsageException("'" + symbol + "' is no code; use up to 24 letters, digits, dots and dashes");
         }
-        ReadingOptions options = reading.read();
-        ZoneId fileZone = options.zone();
-        String days = fileZone == null ? ZoneOffset.UTC.getId() : fileZone.getId();
-        SkippedRows skipped = new SkippedRows(skipBad);
-        List<Bars> read = new ArrayList<>();
-        int decimals = 2;
-        for (Path file : files) {
-            BarFile.Result result = skipped.read(file, options, line.getErr());
-            Bars snapshot = result.series().snapshot();
-            decimals = Math.max(decimals, decimals(snapshot));
-            read.add(onGrid(snapshot, new BarGrid(OwnSource.calendar(days), bars)));
+        if (!(pointValue >= 0) || !(margin >= 0)) {
+            throw new WrongUsageException("--point-value and --margin must not be below zero");
         }
-        InstrumentId id = new InstrumentId(OwnSource.NAME, code);
-        int count = 0;
+        ReadingOptions options = reading.read();
+        SkippedRows skipped = new SkippedRows(skipBad);
         HomeLock held = HomeLock.take(home, HomeLock.Holder.IMPORT, PATIENCE);
         try {
-            try (ParquetBarStore store = new ParquetBarStore(home.resolve("history"))) {
-                for (Bars each : read) {
-                    store.merge(id, bars, each);
-                    count += each.closed();
-                }
-            }
-            register(code, decimals, days);
+            take(code, told, options, skipped, line);
         } finally {
             held.close();
         }
         skipped.finish(line.getErr());
-        line.getErr().println("imported " + count + " bars of " + bars + " as " + code);
         return 0;
     }
 
-    /** Gives bars the closing times of their timeframe. */
-    private static Bars onGrid(Bars bars, BarGrid grid) {
-        TradingCalendar calendar = grid.calendar();
-        BarSeries series = new BarSeries(bars.closed());
-        for (int bar = 0; bar < bars.closed(); bar++) {
-            long open = bars.openTime(bar);
-            long close = grid.timeframe().isIntraday()
-                    ? open + grid.timeframe().span()
-                    : Math.max(
-                            open + 1,
-                            grid.slotAt(Math.max(open, calendar.open(calendar.sessionAt(open))))
-                                    .closeTime());
-            long next = bar + 1 < bars.closed() ? bars.openTime(bar + 1) : Long.MAX_VALUE;
-            series.append(
-                    open,
-                    Math.min(close, next),
-                    bars.open(bar),
-                    bars.high(bar),
-                    bars.low(bar),
-                    bars.close(bar),
-                    bars.volume(bar));
+    private void take(String code, Timeframe told, ReadingOptions options, SkippedRows skipped, CommandLine line)
+            throws Exception {
+        // The database starts while the first file is read.
+        CompletableFuture<ParquetBarStore> starting = CompletableFuture.supplyAsync(this::store);
+        try (ParquetBarStore store = isFirstParquet() ? starting.get() : null) {
+            List<Intake.Look> looks = new ArrayList<>();
+            for (Path file : files) {
+                Intake.Look look = Intake.look(file, options, store);
+                if (skipBad == null && !look.badRows().isEmpty()) {
+                    throw BarFile.firstOf(look.badRows());
+                }
+                skipped.take(file, look.rows(), look.badRows(), look.notes(), line.getErr());
+                looks.add(look);
+            }
+            write(code, told, looks, line, starting);
+        } catch (CompletionException failed) {
+            throw failed.getCause() instanceof Exception cause ? cause : failed;
+        } finally {
+            starting.thenAccept(ParquetBarStore::close);
         }
-        return series.snapshot();
     }
 
-    /** Decimals of the closes, from the last hundred bars. */
-    private static int decimals(Bars bars) {
-        int most = 0;
-        for (int bar = Math.max(0, bars.closed() - 100); bar < bars.closed(); bar++) {
-            most = Math.max(
-                    most,
-                    BigDecimal.valueOf(bars.close(bar)).stripTrailingZeros().scale());
-        }
-        return Math.min(8, most);
+    private boolean isFirstParquet() {
+        return files.stream()
+                .anyMatch(file -> file.toString().toLowerCase(Locale.ROOT).endsWith(".parquet"));
     }
 
-    private void register(String code, int decimals, String days) throws Exception {
+    private ParquetBarStore store() {
+        try {
+            return new ParquetBarStore(
+                    home.resolve("history"), spec.commandLine().getErr()::println);
+        } catch (java.io.IOException failed) {
+            throw new CompletionException(failed);
+        }
+    }
+
+    private void write(
+            String code,
+            Timeframe told,
+            List<Intake.Look> looks,
+            CommandLine line,
+            CompletableFuture<ParquetBarStore> starting)
+            throws Exception {
+        InstrumentId id = new InstrumentId(OwnSource.NAME, code);
+        List<Timeframe> periods = new ArrayList<>();
+        for (Intake.Look look : looks) {
+            Timeframe period = told != null
+                    ? told
+                    : look.timeframe()
+                            .orElseThrow(() -> new BarFileException("what period the bars of " + look.file()
+                                    + " are of cannot be told from their distances; name it with --timeframe"));
+            look.check(period);
+            periods.add(period);
+        }
+        ParquetBarStore store = starting.get();
+        int bars = 0;
+        int trades = 0;
+        for (int at = 0; at < looks.size(); at++) {
+            bars += Intake.store(looks.get(at), id, periods.get(at), store).closed();
+            trades += looks.get(at).ticks().size();
+        }
+        register(code, looks);
+        if (trades > 0) {
+            line.getErr()
+                    .println("imported " + trades + " trades and the " + bars + " bars of 1m they make as " + code);
+        } else {
+            line.getErr().println("imported " + bars + " bars of " + periods.get(0) + " as " + code);
+        }
+    }
+
+    private void register(String code, List<Intake.Look> looks) throws Exception {
         DocumentStore documents = new DocumentStore(home.resolve("documents"));
         List<Entries.Entry<Documents.Imported>> all = new ArrayList<>(documents
                 .read(DocumentKind.INSTRUMENTS, "instruments")
@@ -160,12 +188,10 @@ final class ImportCommand implements Callable<Integer> {
                 .findFirst()
                 .orElse(null);
         all.remove(before);
-        Documents.Imported now = new Documents.Imported(
-                code,
-                name != null ? name : before != null ? before.value().name() : code,
-                before == null ? decimals : Math.max(decimals, before.value().decimals()),
-                days,
-                Times.micros(Instant.now()));
+        Documents.Imported now = before == null ? null : before.value();
+        for (Intake.Look look : looks) {
+            now = Intake.registered(now, code, name, look, Times.micros(Instant.now()), pointValue, margin);
+        }
         all.add(new Entries.Entry<>(now, before == null ? null : before.kept(), ""));
         documents.write(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(new Entries<>(all)));
         documents.takeNotices().forEach(spec.commandLine().getErr()::println);

@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
             ComputeCommand.class,
             BarsCommand.class,
             ImportCommand.class,
+            ExportCommand.class,
             SynthCommand.class,
             ReferenceCommand.class,
             CommandLine.HelpCommand.class

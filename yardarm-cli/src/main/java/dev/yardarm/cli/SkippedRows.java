@@ -47,6 +47,12 @@ final class SkippedRows {
         return result.ticks();
     }
 
+    /** Takes in what was found wrong with a file, and says what was taken for what in it. */
+    void take(Path from, int good, List<BadRow> bad, List<String> notes, PrintWriter told) throws IOException {
+        tell(from, notes, told);
+        check(from, good, bad);
+    }
+
     private static void tell(Path from, List<String> notes, PrintWriter told) {
         if (!notes.isEmpty()) {
             told.println(from + ": " + String.join("; ", notes));

@@ -83,9 +83,20 @@ public final class Documents {
      *
      * @param zone time zone of the instrument's days
      * @param importedAt when bars of it were imported last, microseconds UTC; 0 when that is not known
+     * @param pointValue what a move of 1 is worth for one piece; 0 for 1, as a share has it
+     * @param margin money that holds one piece; 0 for what is paid in full
      */
-    public record Imported(String code, String name, int decimals, String zone, long importedAt) {
+    public record Imported(
+            String code, String name, int decimals, String zone, long importedAt, double pointValue, double margin) {
+        /** What is paid in full, a point being worth 1. */
+        public Imported(String code, String name, int decimals, String zone, long importedAt) {
+            this(code, name, decimals, zone, importedAt, 0, 0);
+        }
+
         public Imported {
+            if (!(pointValue >= 0) || !(margin >= 0) || Double.isInfinite(pointValue + margin)) {
+                throw new IllegalArgumentException("its point value and margin must not be below zero");
+            }
             needed("code", code);
             name = name == null || name.isBlank() ? code : name;
             if (decimals < 0 || decimals > 10) {

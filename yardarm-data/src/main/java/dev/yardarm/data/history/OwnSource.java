@@ -6,12 +6,15 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.KnownThen;
+import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.document.Documents;
 import java.io.IOException;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -22,17 +25,25 @@ import java.util.function.Supplier;
  * <p>Files hold finished bars. As of a moment, the bars that had closed are given and, of the one that was open then, its opening
  * price ({@link KnownThen}); the newest bar of all, when it was not over when it was imported, is forming as it stands.
  */
-public final class OwnSource implements BarSource {
+public final class OwnSource implements BarSource, Trades {
     /** The source part of the identity of its instruments. */
     public static final String NAME = "own";
 
-    private final List<Documents.Imported> imported;
+    private volatile List<Documents.Imported> imported;
     private final Supplier<Optional<BarStore>> store;
 
     /** @param store the history store; empty when it cannot be opened */
     public OwnSource(List<Documents.Imported> imported, Supplier<Optional<BarStore>> store) {
         this.imported = List.copyOf(imported);
         this.store = store;
+    }
+
+    /** Takes in an instrument that was imported, in the place of the one of its code. */
+    public synchronized void put(Documents.Imported one) {
+        List<Documents.Imported> all = new ArrayList<>(imported);
+        all.removeIf(each -> each.code().equals(one.code()));
+        all.add(one);
+        imported = List.copyOf(all);
     }
 
     @Override
@@ -51,7 +62,10 @@ public final class OwnSource implements BarSource {
                         "",
                         "",
                         PriceFormat.ofDecimals(each.decimals()),
-                        1))
+                        1,
+                        each.pointValue() > 0 ? each.pointValue() : 1,
+                        "",
+                        each.margin()))
                 .toList();
     }
 
@@ -84,6 +98,26 @@ public final class OwnSource implements BarSource {
         int last = kept.closed() - 1;
         boolean unfinished = last >= 0 && importedAt > 0 && kept.closeTime(last) > importedAt;
         return unfinished ? lastForming(kept, upTo) : KnownThen.of(kept, from, upTo);
+    }
+
+    private Optional<TickStore> tickStore() {
+        return store.get().filter(TickStore.class::isInstance).map(TickStore.class::cast);
+    }
+
+    @Override
+    public long ticksFrom(InstrumentId id, long upTo) {
+        try {
+            long first = tickStore().isPresent() ? tickStore().get().firstTick(id) : Long.MAX_VALUE;
+            return first <= upTo ? first : Long.MAX_VALUE;
+        } catch (IOException unread) {
+            return Long.MAX_VALUE;
+        }
+    }
+
+    @Override
+    public TickSeries ticks(InstrumentId id, long from, long upTo) throws IOException {
+        long end = upTo == Long.MAX_VALUE ? upTo : upTo + 1;
+        return tickStore().isPresent() ? tickStore().get().ticks(id, from, end) : TickSeries.EMPTY;
     }
 
     /** The last bar was not over when it was imported: it goes on as it stands. */

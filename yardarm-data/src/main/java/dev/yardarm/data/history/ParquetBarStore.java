@@ -5,6 +5,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -38,7 +39,7 @@ import org.duckdb.DuckDBAppender;
  *
  * <p>Cost: a million bars are written in about half a second, two months of them at a time.
  */
-public final class ParquetBarStore implements BarStore {
+public final class ParquetBarStore implements BarStore, TickStore {
     private static final List<String> COLUMNS =
             List.of("open_time", "close_time", "open", "high", "low", "close", "volume");
     private static final List<String> PACKED =
@@ -47,6 +48,7 @@ public final class ParquetBarStore implements BarStore {
     private final Path folder;
     private final EmbeddedDatabase database;
     private final HistoryFiles files;
+    private final TickStore ticks;
 
     /** A store that tells nobody of damaged files. */
     public ParquetBarStore(Path folder) throws IOException {
@@ -58,6 +60,7 @@ public final class ParquetBarStore implements BarStore {
         this.folder = Files.createDirectories(folder);
         database = new EmbeddedDatabase(folder.resolve("spill"));
         files = new HistoryFiles(database, folder.resolve("set-aside"), tell);
+        ticks = new ParquetTickStore(folder, files);
     }
 
     private static String fileName(Timeframe timeframe) {
@@ -73,7 +76,7 @@ public final class ParquetBarStore implements BarStore {
     }
 
     /** A name as a file name: letters, digits, dot, dash and underscore stay, the rest becomes its number. */
-    private static String safe(String name) {
+    static String safe(String name) {
         StringBuilder safe = new StringBuilder();
         for (int at = 0; at < name.length(); at++) {
             char letter = name.charAt(at);
@@ -309,6 +312,87 @@ public final class ParquetBarStore implements BarStore {
             appender.append(close[bar]);
             appender.append(volume[bar]);
             appender.endRow();
+        }
+    }
+
+    @Override
+    public long firstTick(InstrumentId id) throws IOException {
+        return ticks.firstTick(id);
+    }
+
+    @Override
+    public TickSeries ticks(InstrumentId id, long from, long to) throws IOException {
+        return ticks.ticks(id, from, to);
+    }
+
+    @Override
+    public void mergeTicks(InstrumentId id, TickSeries struck) throws IOException {
+        ticks.mergeTicks(id, struck);
+    }
+
+    /** Writes bars to a Parquet file anywhere: {@code time} as a moment of UTC, prices and volume. */
+    public void export(Bars bars, Path file) throws IOException {
+        files.write(file, (own, statement) -> {
+            statement.execute("create or replace temp table incoming (code varchar, open_time bigint, "
+                    + "close_time bigint, open double, high double, low double, close double, volume double)");
+            try (DuckDBAppender appender = own.createAppender("temp", "main", "incoming")) {
+                append(appender, "", bars, 0, bars.closed());
+            }
+            statement.execute("copy (select make_timestamptz(open_time) as time, open, high, low, close, "
+                    + "case when isnan(volume) then null else volume end as volume from incoming) to "
+                    + EmbeddedDatabase.quoted(HistoryFiles.beside(file)) + " (format parquet, compression zstd)");
+            statement.execute("drop table incoming");
+            return null;
+        });
+    }
+
+    /** Writes trades to a Parquet file anywhere: {@code time} as a moment of UTC, price, size and side in words. */
+    public void export(TickSeries struck, Path file) throws IOException {
+        files.write(file, (own, statement) -> {
+            statement.execute(
+                    "create or replace temp table struck (time bigint, price double, size double, side varchar)");
+            try (DuckDBAppender appender = own.createAppender("temp", "main", "struck")) {
+                for (int tick = 0; tick < struck.size(); tick++) {
+                    appender.beginRow();
+                    appender.append(struck.time(tick));
+                    appender.append(struck.price(tick));
+                    appender.append(struck.size(tick));
+                    appender.append(
+                            struck.side(tick) == TickSeries.ASK
+                                    ? "ask"
+                                    : struck.side(tick) == TickSeries.BID ? "bid" : "");
+                    appender.endRow();
+                }
+            }
+            statement.execute("copy (select make_timestamptz(time) as time, price, "
+                    + "case when isnan(size) then null else size end as size, side from struck) to "
+                    + EmbeddedDatabase.quoted(HistoryFiles.beside(file)) + " (format parquet, compression zstd)");
+            statement.execute("drop table struck");
+            return null;
+        });
+    }
+
+    /**
+     * Turns a Parquet file into the CSV that the readers of files understand: moments become microseconds since 1970.
+     *
+     * @throws IOException when it is no Parquet file
+     */
+    public void toCsv(Path parquet, Path csv) throws IOException {
+        try (var own = database.connect();
+                Statement statement = own.createStatement()) {
+            List<String> columns = new ArrayList<>();
+            try (ResultSet rows = statement.executeQuery(
+                    "describe select * from read_parquet(" + EmbeddedDatabase.quoted(parquet) + ")")) {
+                while (rows.next()) {
+                    String name = "\"" + rows.getString(1).replace("\"", "\"\"") + "\"";
+                    columns.add(rows.getString(2).startsWith("TIMESTAMP") ? "epoch_us(" + name + ") as " + name : name);
+                }
+            }
+            statement.execute("copy (select " + String.join(", ", columns) + " from read_parquet("
+                    + EmbeddedDatabase.quoted(parquet) + ")) to " + EmbeddedDatabase.quoted(csv)
+                    + " (format csv, header)");
+        } catch (SQLException failed) {
+            throw new IOException(parquet + " cannot be read as Parquet: " + failed.getMessage(), failed);
         }
     }
 

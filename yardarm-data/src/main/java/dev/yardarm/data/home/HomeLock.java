@@ -18,6 +18,8 @@ import java.time.Duration;
 public final class HomeLock implements AutoCloseable {
     private static final long LOCKED_BYTE = 1L << 40;
 
+    private static final Duration SURE = Duration.ofSeconds(1);
+
     private final FileChannel channel;
     private final FileLock held;
 
@@ -55,6 +57,8 @@ public final class HomeLock implements AutoCloseable {
      */
     public static HomeLock take(Path home, Holder holder, Duration patience) throws IOException {
         long end = System.nanoTime() + patience.toNanos();
+        // The word in the file may still be that of whoever was here before; it is believed when it stays.
+        long sure = System.nanoTime() + Math.min(patience.toNanos(), SURE.toNanos());
         while (true) {
             FileChannel channel = open(home);
             try {
@@ -65,7 +69,7 @@ public final class HomeLock implements AutoCloseable {
                     return new HomeLock(channel, lock);
                 }
                 Holder other = holder(channel);
-                if (other == Holder.APPLICATION || System.nanoTime() >= end) {
+                if (other == Holder.APPLICATION && System.nanoTime() >= sure || System.nanoTime() >= end) {
                     throw new IOException(other.words + home + ". "
                             + (holder == Holder.IMPORT
                                     ? "Close it first (what it shows is written when it closes), or import into another "
