@@ -127,16 +127,8 @@ final class ComputeCommand implements Callable<Integer> {
             List<String> header = new ArrayList<>(List.of("time"));
             parsed.forEach(formula -> header.add(formula.text()));
             writer.writeRecord(header);
-            List<String> row = new ArrayList<>();
-            for (int bar = 0; bar < snapshot.closed(); bar++) {
-                row.clear();
-                row.add(time(snapshot.openTime(bar), fileZone, bars.datesOnly()));
-                for (Column column : columns) {
-                    row.add(Output.number(column.at(bar)));
-                }
-                writer.writeRecord(row);
-            }
             writer.flush();
+            new TableText(snapshot, columns, fileZone, bars.datesOnly()).write(to);
         });
         skipped.finish(line.getErr());
         return 0;

@@ -72,13 +72,42 @@ final class Output {
 
     /** A number with full precision, without an exponent; empty when missing. */
     static String number(double value) {
+        StringBuilder text = new StringBuilder();
+        number(value, text);
+        return text.toString();
+    }
+
+    /** The same behind other text. */
+    static void number(double value, StringBuilder text) {
         if (Double.isNaN(value) || Double.isInfinite(value)) {
-            return "";
+            return;
         }
         if (value == Math.rint(value) && Math.abs(value) < 1e15) {
-            return String.valueOf((long) value);
+            text.append((long) value);
+            return;
+        }
+        if (hundredths(value, text)) {
+            return;
         }
         String shortest = NumberOutput.toString(value, /* useFastWriter= */ true);
-        return shortest.indexOf('E') < 0 ? shortest : new BigDecimal(shortest).toPlainString();
+        text.append(shortest.indexOf('E') < 0 ? shortest : new BigDecimal(shortest).toPlainString());
+    }
+
+    /** Prices of two decimals, which most are: written when the shortest form has no more. */
+    private static boolean hundredths(double value, StringBuilder text) {
+        double scaled = value * 100;
+        long whole = Math.round(scaled);
+        if (Math.abs(whole) > 1L << 40 || whole / 100.0 != value) {
+            return false;
+        }
+        long rest = Math.abs(whole % 100);
+        text.append(whole < 0 ? "-" : "")
+                .append(Math.abs(whole) / 100)
+                .append('.')
+                .append((char) ('0' + rest / 10));
+        if (rest % 10 != 0) {
+            text.append((char) ('0' + rest % 10));
+        }
+        return true;
     }
 }

@@ -335,4 +335,31 @@ class FileLayoutsTest {
                 .isEmpty();
         assertThat(read("time,value\n2026-01-05,1.5\n").notes()).isEmpty();
     }
+
+    /** A large file is read in two halves: the same rows, lines and faults as in one piece. */
+    @ParameterizedTest
+    @ValueSource(strings = {"plain", "quoted", "windows"})
+    void aLargeFileIsReadInHalvesAndSaysTheSame(String kind) throws IOException {
+        StringBuilder text = new StringBuilder("\uFEFFtime,open,high,low,close,volume,note\n");
+        int rows = 120_000;
+        for (int row = 0; row < rows; row++) {
+            String bad = row % 40_000 == 39_999 ? "x" : String.valueOf(row % 97);
+            text.append(Times.instant(1_700_000_000_000_000L + row * Times.MINUTE))
+                    .append(",100.25,101,99.5,100.75,")
+                    .append(bad)
+                    .append(kind.equals("quoted") && row % 1000 == 0 ? ",\"a, b\"" : ",plain")
+                    .append(kind.equals("windows") ? "\r\n" : "\n");
+        }
+        assertThat(text.length()).isGreaterThan(5 << 20);
+        BarFile.Result result = BarFile.read(file(text.toString()), ReadingOptions.NONE);
+        assertThat(result.series().closed()).isEqualTo(rows - 3);
+        assertThat(result.badRows()).extracting(each -> each.line()).containsExactly(40_001L, 80_001L, 120_001L);
+        assertThat(result.badRows().get(1).fields()).contains("x");
+        assertThat(result.datesOnly()).isFalse();
+        Bars bars = result.series().snapshot();
+        for (int bar = 1; bar < bars.closed(); bar++) {
+            assertThat(bars.openTime(bar)).isGreaterThan(bars.openTime(bar - 1));
+        }
+        assertThat(bars.volume(70_000)).isEqualTo(70_001 % 97);
+    }
 }

@@ -3,6 +3,8 @@ package dev.yardarm.data.csv;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,6 +12,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 
 /**
  * Reads bars from CSV: a time, {@code open, high, low, close} and {@code volume} if there is any, or a time and a value for a
@@ -24,6 +27,9 @@ import java.util.Map;
  * and column.
  */
 public final class BarFile {
+    /** Bytes from which on a file is read in two halves. */
+    private static final long LARGE = 4 << 20;
+
     private BarFile() {}
 
     /**
@@ -50,20 +56,61 @@ public final class BarFile {
      */
     public static Result read(Path file, ReadingOptions options) throws IOException {
         Layout layout = LayoutFinder.find(file, options, /* trades= */ false);
-        Rows rows = new Rows(file.toString(), layout);
-        try (CsvScanner scanner = new CsvScanner(CsvBytes.open(file), layout.separator())) {
-            scanner.skip(layout.skipped());
-            while (scanner.next()) {
-                rows.take(scanner);
-            }
-        } catch (BarFileException broken) {
-            throw new BarFileException(file + ", " + broken.getMessage());
-        }
+        Rows rows = rows(file, layout);
         Result result = rows.result();
         if (!rows.repeated.isEmpty()) {
             addRepeated(file, layout, rows.repeated, result.badRows());
         }
         return result;
+    }
+
+    /**
+     * The rows of a file. A large one is cut in the middle and both halves are read side by side; where anything is in quotes,
+     * a line end need not end a row, and it is read again in one piece.
+     */
+    private static Rows rows(Path file, Layout layout) throws IOException {
+        long middle = CsvBytes.middle(file, LARGE);
+        if (middle > 0) {
+            Rows first = new Rows(file.toString(), layout, middle);
+            Rows second = new Rows(file.toString(), layout, Files.size(file) - middle);
+            CompletableFuture<Boolean> reading =
+                    CompletableFuture.supplyAsync(() -> readQuietly(() -> CsvBytes.from(file, middle), 0, second));
+            boolean plain = read(() -> CsvBytes.until(file, middle), layout.skipped(), first);
+            boolean alsoPlain = reading.join();
+            if (plain && alsoPlain) {
+                first.add(second);
+                return first;
+            }
+        }
+        Rows rows = new Rows(file.toString(), layout, Files.size(file));
+        read(() -> CsvBytes.open(file), layout.skipped(), rows);
+        return rows;
+    }
+
+    private static boolean readQuietly(Opening opening, int skipped, Rows rows) {
+        try {
+            return read(opening, skipped, rows);
+        } catch (IOException failed) {
+            return false;
+        }
+    }
+
+    private interface Opening {
+        InputStream open() throws IOException;
+    }
+
+    /** Reads all rows; true when none had anything in quotes. */
+    private static boolean read(Opening opening, int skipped, Rows rows) throws IOException {
+        try (CsvScanner scanner = new CsvScanner(opening.open(), rows.layout.separator())) {
+            scanner.skip(skipped);
+            while (scanner.next()) {
+                rows.take(scanner);
+            }
+            rows.linesRead = scanner.linesRead();
+            return !scanner.sawQuotes();
+        } catch (BarFileException broken) {
+            throw new BarFileException(rows.name + ", " + broken.getMessage());
+        }
     }
 
     /** Adds the rows whose time stands in a line before, as they stand in the file, which is read again for them. */
@@ -99,6 +146,8 @@ public final class BarFile {
 
     /** The rows of a file as they come in. */
     private static final class Rows {
+        private static final int LIKELY_ROW = 48;
+
         private final String name;
         private final Layout layout;
         private final NumberForm form;
@@ -113,13 +162,20 @@ public final class BarFile {
 
         private final double[] bar = new double[5];
 
-        private long[] opened = new long[1024];
-        private long[] lines = new long[1024];
-        private double[] values = new double[5 * 1024];
+        private long[] opened;
+        private long[] lines;
+        private double[] values;
         private int count;
         private int decimals;
+        private long linesRead;
+        private boolean allDates = true;
 
-        Rows(String name, Layout layout) {
+        /** @param bytes of the file, from which the number of rows is guessed so that little is copied while they come in */
+        Rows(String name, Layout layout, long bytes) {
+            int guess = (int) Math.min(1 << 26, bytes / LIKELY_ROW + 1024);
+            opened = new long[guess];
+            lines = new long[guess];
+            values = new double[5 * guess];
             this.name = name;
             this.layout = layout;
             form = layout.numbers();
@@ -213,6 +269,35 @@ public final class BarFile {
             count++;
         }
 
+        /** Adds the rows of the second half of the file, whose lines were counted from its beginning. */
+        void add(Rows second) {
+            int all = count + second.count;
+            opened = Arrays.copyOf(opened, all);
+            lines = Arrays.copyOf(lines, all);
+            values = Arrays.copyOf(values, 5 * all);
+            System.arraycopy(second.opened, 0, opened, count, second.count);
+            System.arraycopy(second.values, 0, values, 5 * count, 5 * second.count);
+            for (int row = 0; row < second.count; row++) {
+                lines[count + row] = second.lines[row] + linesRead;
+            }
+            for (BadRow each : second.bad) {
+                bad.add(new BadRow(
+                        each.file(),
+                        each.line() + linesRead,
+                        each.column(),
+                        each.columnName(),
+                        each.problem(),
+                        each.fields()));
+            }
+            count = all;
+            decimals = Math.max(decimals, second.decimals);
+            allDates = allDates() && second.allDates();
+        }
+
+        private boolean allDates() {
+            return allDates && times.allDates();
+        }
+
         Result result() {
             int[] order = order();
             int good = 0;
@@ -227,7 +312,7 @@ public final class BarFile {
                     order[good++] = row;
                 }
             }
-            boolean datesOnly = times.allDates() && count > 0;
+            boolean datesOnly = allDates() && count > 0;
             return new Result(series(order, good, datesOnly), bad, datesOnly, layout.names(), layout.notes(), decimals);
         }
 

@@ -34,6 +34,7 @@ final class CsvScanner implements Closeable {
     private int count;
     private long recordLine;
     private String fault;
+    private boolean sawQuotes;
 
     CsvScanner(InputStream in, char separator) {
         this.in = in;
@@ -110,6 +111,7 @@ final class CsvScanner implements Closeable {
             }
             boolean inQuotes = at < last && bytes[at] == QUOTE;
             quoted[count] = inQuotes;
+            sawQuotes |= inQuotes;
             if (inQuotes) {
                 at++;
                 starts[count] = at;
@@ -211,9 +213,19 @@ final class CsvScanner implements Closeable {
         return recordLine;
     }
 
+    /** Lines that were read up to the end of the current record. */
+    long linesRead() {
+        return line - 1;
+    }
+
     /** Number of fields of the current record. */
     int count() {
         return count;
+    }
+
+    /** True when any field so far was in quotes. */
+    boolean sawQuotes() {
+        return sawQuotes;
     }
 
     /** What is wrong with the record as a whole; null when nothing is. */

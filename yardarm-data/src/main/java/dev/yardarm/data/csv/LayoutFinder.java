@@ -19,7 +19,7 @@ import java.util.TreeSet;
  */
 final class LayoutFinder {
     private static final int HEAD = 256 << 10;
-    private static final int ROWS = 2000;
+    private static final int ROWS = 400;
     private static final int PREAMBLE = 20;
 
     private final Path file;

@@ -17,6 +17,11 @@ final class NumberEvidence {
     private boolean grouped;
 
     void see(String text, String column) {
+        if (isPlain(text)) {
+            points += text.indexOf('.') >= 0 ? 1 : 0;
+            point = point == null && text.indexOf('.') >= 0 ? "'" + text + "' (" + column + ")" : point;
+            return;
+        }
         String where = "'" + BarFields.shown(text) + "' (" + column + ")";
         int commaSigns = count(text, ',');
         int pointSigns = count(text, '.');
@@ -43,6 +48,20 @@ final class NumberEvidence {
                 open = where;
             }
         }
+    }
+
+    /** Digits with one point that is not before just three digits: most numbers of most files. */
+    private static boolean isPlain(String text) {
+        int point = -1;
+        for (int at = 0; at < text.length(); at++) {
+            char each = text.charAt(at);
+            if (each == '.' && point < 0) {
+                point = at;
+            } else if (each < '0' || each > '9') {
+                return false;
+            }
+        }
+        return point < 0 || text.length() - point != 4;
     }
 
     private void decide(boolean isComma, String where) {

@@ -14,6 +14,8 @@ import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,6 +46,9 @@ public final class ParquetBarStore implements BarStore, TickStore {
             List.of("open_time", "close_time", "open", "high", "low", "close", "volume");
     private static final List<String> PACKED =
             Stream.concat(Stream.of("code"), COLUMNS.stream()).toList();
+
+    private static final long FIRST = Times.micros(Instant.parse("0000-01-01T00:00:00Z"));
+    private static final long LAST = Times.micros(Instant.parse("9999-12-31T00:00:00Z"));
 
     private final Path folder;
     private final EmbeddedDatabase database;
@@ -205,11 +210,17 @@ public final class ParquetBarStore implements BarStore, TickStore {
 
     /** The UTC month of a time as {@code 2026-06}; times beyond the years 0 to 9999 are held to these. */
     private static String month(long time) {
-        long least = Times.micros(java.time.Instant.parse("0000-01-01T00:00:00Z"));
-        long most = Times.micros(java.time.Instant.parse("9999-12-31T00:00:00Z"));
-        return Times.date(Math.max(least, Math.min(most, time)), ZoneOffset.UTC)
+        return Times.date(Math.max(FIRST, Math.min(LAST, time)), ZoneOffset.UTC)
                 .toString()
                 .substring(0, 7);
+    }
+
+    /** The first moment behind the UTC month of a time. */
+    private static long monthEnd(long time) {
+        LocalDate next = Times.date(Math.max(FIRST, Math.min(LAST, time)), ZoneOffset.UTC)
+                .withDayOfMonth(1)
+                .plusMonths(1);
+        return Times.micros(next.atStartOfDay(ZoneOffset.UTC));
     }
 
     @Override
@@ -222,8 +233,9 @@ public final class ParquetBarStore implements BarStore, TickStore {
         int from = 0;
         while (from < bars.closed()) {
             String month = month(bars.openTime(from));
+            long end = monthEnd(bars.openTime(from));
             int to = from;
-            while (to < bars.closed() && month(bars.openTime(to)).equals(month)) {
+            while (to < bars.closed() && bars.openTime(to) < end) {
                 to++;
             }
             Path file = intraday(id, timeframe).resolve(month + ".parquet");
@@ -277,20 +289,27 @@ public final class ParquetBarStore implements BarStore, TickStore {
     }
 
     private void writeFile(Path file, Map<String, Bars> barsByCode, int from, int to, String kept) throws IOException {
-        // Bars of one instrument come in the order of time; only what is joined with what is kept must be sorted.
-        String order = kept.isEmpty() && barsByCode.size() == 1 ? "" : " order by code, open_time";
+        boolean alone = barsByCode.size() == 1;
+        // Bars of one instrument come in the order of time, and its code is the same for all of them: only what is
+        // joined with
+        // what is kept must be sorted, and only several instruments need a code in each row.
+        String order = kept.isEmpty() && alone ? "" : " order by code, open_time";
+        String code =
+                EmbeddedDatabase.quoted(alone ? barsByCode.keySet().iterator().next() : "");
         files.write(file, (own, statement) -> {
-            statement.execute("create or replace temp table incoming (code varchar, open_time bigint, "
-                    + "close_time bigint, open double, high double, low double, close double, volume double)");
-            try (DuckDBAppender appender = own.createAppender("temp", "main", "incoming")) {
+            statement.execute("create or replace temp table arrived (" + (alone ? "" : "code varchar, ")
+                    + "open_time bigint, close_time bigint, open double, high double, low double, close double, "
+                    + "volume double)");
+            try (DuckDBAppender appender = own.createAppender("temp", "main", "arrived")) {
                 for (Map.Entry<String, Bars> entry : barsByCode.entrySet()) {
-                    append(appender, entry.getKey(), entry.getValue(), from, to);
+                    append(appender, alone ? null : entry.getKey(), entry.getValue(), from, to);
                 }
             }
-            statement.execute("copy (select * from incoming" + kept + order + ") to "
+            String incoming = alone ? "(select " + code + " as code, * from arrived)" : "(select * from arrived)";
+            statement.execute("copy (with incoming as " + incoming + " select * from incoming" + kept + order + ") to "
                     + EmbeddedDatabase.quoted(HistoryFiles.beside(file))
-                    + " (format parquet, compression zstd, row_group_size 4096)");
-            statement.execute("drop table incoming");
+                    + " (format parquet, compression zstd, row_group_size " + (alone ? 32768 : 4096) + ")");
+            statement.execute("drop table arrived");
             return null;
         });
     }
@@ -303,7 +322,9 @@ public final class ParquetBarStore implements BarStore, TickStore {
         double[] volume = bars.column(Field.VOLUME);
         for (int bar = from; bar < Math.min(to, bars.closed()); bar++) {
             appender.beginRow();
-            appender.append(code);
+            if (code != null) {
+                appender.append(code);
+            }
             appender.append(bars.openTime(bar));
             appender.append(bars.closeTime(bar));
             appender.append(open[bar]);
