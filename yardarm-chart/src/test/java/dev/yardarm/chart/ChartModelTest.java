@@ -2,6 +2,7 @@ package dev.yardarm.chart;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.junit.jupiter.api.Assertions.assertTimeout;
 
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.BracketLayout;
@@ -11,6 +12,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.render.ChartPainter;
@@ -29,7 +31,9 @@ import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
+import java.time.Duration;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -282,5 +286,33 @@ class ChartModelTest {
         assertThat(more.time().barWidth()).as("as it was chosen").isEqualTo(3);
         assertThat(more.barWidth()).isEqualTo(3);
         assertThat(span).isPositive();
+    }
+
+    /** Each lookup that went through all layers made a change among 20,000 drawings take ten seconds. */
+    @Test
+    void layersAreFoundWithoutGoingThroughAllOfThem() {
+        ChartModel chart = ChartFixture.chart(ChartFixture.days(30), Timeframe.DAY);
+        List<Drawing> many = new ArrayList<>();
+        for (int number = 0; number < 20_000; number++) {
+            many.add(new Drawing(
+                    "d" + number,
+                    Drawing.LEVEL,
+                    Timeframe.DAY,
+                    List.of(new Anchor(chart.bars().openTime(3), 50 + number * 0.01)),
+                    1));
+        }
+        chart.setDrawings(many);
+        assertTimeout(Duration.ofSeconds(3), () -> {
+            for (Layer layer : chart.layers()) {
+                assertThat(chart.layer(layer.selection())).contains(layer);
+            }
+            for (Drawing each : many) {
+                assertThat(chart.drawing(each.id())).contains(each);
+            }
+        });
+        chart.setDrawings(many.subList(0, 2));
+        assertThat(chart.drawing("d1")).isPresent();
+        assertThat(chart.drawing("d2")).isEmpty();
+        assertThat(chart.layers()).hasSize(4);
     }
 }

@@ -5,6 +5,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
@@ -18,6 +19,7 @@ import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.feed.ChartFeed;
+import dev.yardarm.desk.intake.IntakeWork;
 import dev.yardarm.desk.language.LivingLanguage;
 import dev.yardarm.desk.list.ListWork;
 import dev.yardarm.desk.live.LiveHub;
@@ -36,6 +38,7 @@ import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.desk.work.Schedules;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -73,6 +76,7 @@ public final class Desk implements AutoCloseable {
     private final AlertWork alertWork;
     private final PlanWork planWork;
     private final Sizing sizing;
+    private final IntakeWork intake;
     private final StanceWork stanceWork;
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
@@ -127,6 +131,8 @@ public final class Desk implements AutoCloseable {
         alertWork = new AlertWork(books, undo, clock::now, this::tell);
         planWork = new PlanWork(books, undo, clock::now, this::tell);
         sizing = new Sizing(directory, clock::now);
+        intake = new IntakeWork(
+                market.intake(), directory, histories, saver, scheduler, () -> Times.micros(Instant.now()), this::tell);
         stanceWork = new StanceWork(books, undo, clock::now);
         scanWork = new ScanWork(books, undo);
         alertRunner = new AlertRunner(
@@ -258,6 +264,11 @@ public final class Desk implements AutoCloseable {
     }
 
     /** Taking stances. */
+    /** Takes files of the user's own in. */
+    public IntakeWork intake() {
+        return intake;
+    }
+
     /** Sizes plans in the money of the account. */
     public Sizing sizing() {
         return sizing;

@@ -11,6 +11,7 @@ import dev.yardarm.data.history.BarStore;
 import dev.yardarm.data.history.OwnSource;
 import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.desk.book.DocumentSaver;
+import dev.yardarm.desk.intake.IntakeWork;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.StoredMarket;
 import dev.yardarm.desk.work.Lane;
@@ -44,6 +45,7 @@ final class MarketOfHome implements AutoCloseable {
     private final List<BarSource> sources = new ArrayList<>();
     private final Optional<StoredMarket> simulated;
     private final MarketClock clock;
+    private final IntakeWork.Home intake;
     private final long seed;
     private long savedAt;
 
@@ -76,11 +78,13 @@ final class MarketOfHome implements AutoCloseable {
                     TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1, !options.still());
         }
         simulated.ifPresent(sources::add);
-        List<Documents.Imported> imported = documents
+        Entries<Documents.Imported> imported = documents
                 .read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(read -> usable(read.instruments()))
-                .orElse(List.of());
-        sources.add(new OwnSource(imported, () -> Optional.ofNullable(store.join())));
+                .map(Documents.Instruments::instruments)
+                .orElse(Entries.of(List.of()));
+        OwnSource own = new OwnSource(usable(imported), () -> Optional.ofNullable(store.join()));
+        sources.add(own);
+        intake = new IntakeWork.Home(() -> Optional.ofNullable(store.join()), own, imported);
         savedAt = clock.now();
     }
 
@@ -108,6 +112,11 @@ final class MarketOfHome implements AutoCloseable {
             tell.accept("The history store cannot be opened: " + failed.getMessage() + ". Made history is not kept.");
             return null;
         }
+    }
+
+    /** What imports work on. */
+    IntakeWork.Home intake() {
+        return intake;
     }
 
     List<BarSource> sources() {

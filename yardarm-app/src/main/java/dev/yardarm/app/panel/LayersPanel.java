@@ -11,8 +11,11 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
@@ -148,11 +151,11 @@ public final class LayersPanel extends VBox {
         } else {
             view.refresh();
         }
-        int[] chosen = shownLayers.stream()
-                .filter(layer -> layer.equals(chart.selection())
-                        || !layer.drawings().isEmpty()
-                                && chart.selection().drawings().containsAll(layer.drawings()))
-                .mapToInt(shownLayers::indexOf)
+        Set<String> drawings = new HashSet<>(chart.selection().drawings());
+        int[] chosen = IntStream.range(0, shownLayers.size())
+                .filter(at -> shownLayers.get(at).equals(chart.selection())
+                        || !shownLayers.get(at).drawings().isEmpty()
+                                && drawings.containsAll(shownLayers.get(at).drawings()))
                 .toArray();
         view.getSelectionModel().clearSelection();
         if (chosen.length > 0) {

@@ -206,6 +206,9 @@ public final class ListPanel extends VBox {
             change.setStyle("-fx-alignment: center-right;");
             change.getStyleClass().add("small");
             setPrefWidth(0);
+            // It stays the graphic: one that comes and goes is laid out before its styles count.
+            row.setVisible(false);
+            setGraphic(row);
             // The menu is made when it is asked for: rows are shown anew with every quote.
             addEventFilter(
                     ContextMenuEvent.CONTEXT_MENU_REQUESTED,
@@ -216,8 +219,8 @@ public final class ListPanel extends VBox {
         protected void updateItem(Instrument instrument, boolean empty) {
             super.updateItem(instrument, empty);
             getStyleClass().remove("shown-row");
+            row.setVisible(!empty && instrument != null);
             if (empty || instrument == null) {
-                setGraphic(null);
                 Tips.clear(this);
                 return;
             }
@@ -233,7 +236,6 @@ public final class ListPanel extends VBox {
             if (quote != null && quote.change() != 0) {
                 change.getStyleClass().add(quote.change() > 0 ? "rise" : "fall");
             }
-            setGraphic(row);
         }
 
         /** Acts on the row under the pointer, whatever the chart shows. */

@@ -87,6 +87,8 @@ final class Actions {
         } else if (command instanceof LineCommand.ScanFor scanFor) {
             bench.go(View.SCAN);
             scan.get().scanFor(scanFor.condition(), room().listName());
+        } else if (command instanceof LineCommand.ImportFile of) {
+            bench.intake(List.of(of.file().toAbsolutePath()));
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
         } else if (command instanceof LineCommand.OfWorkspace

@@ -3,6 +3,7 @@ package dev.yardarm.app.window;
 import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.panel.ComparePanel;
 import dev.yardarm.app.panel.IndicatorPicker;
+import dev.yardarm.app.panel.IntakePanel;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.PlanView;
@@ -19,6 +20,8 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.room.chart.Aspect;
+import java.io.File;
+import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.EnumMap;
@@ -37,6 +40,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -65,6 +69,7 @@ public final class MainWindow {
     private final Timeline pulse;
     private IndicatorPicker picker;
     private ComparePanel comparison;
+    private IntakePanel intake;
     private long shownSecond;
 
     public MainWindow(Desk desk, Stage stage) {
@@ -85,6 +90,8 @@ public final class MainWindow {
         bench.onPrompt(line::prompt);
         bench.onPick(this::pick);
         bench.onCompare(this::compare);
+        bench.onIntake(this::intake);
+        takeDrops();
         alertNotice.getStyleClass().add("alert-notice");
         alertNotice.setId("alert-notice");
         alertNotice.setManaged(false);
@@ -145,6 +152,35 @@ public final class MainWindow {
         bench.go(View.CHART);
         comparison.open(this::focusView);
         placeOverlays();
+    }
+
+    /** Shows what files hold before they are imported. */
+    private void intake(List<Path> files) {
+        if (intake == null) {
+            intake = new IntakePanel(bench);
+            over.getChildren().add(intake);
+        }
+        intake.open(files, this::focusView);
+        placeOverlays();
+    }
+
+    /** Files dropped on the window are looked at. */
+    private void takeDrops() {
+        over.setOnDragOver(event -> {
+            if (event.getDragboard().hasFiles()) {
+                event.acceptTransferModes(TransferMode.COPY);
+                event.consume();
+            }
+        });
+        over.setOnDragDropped(event -> {
+            List<Path> files =
+                    event.getDragboard().getFiles().stream().map(File::toPath).toList();
+            if (!files.isEmpty()) {
+                intake(files);
+            }
+            event.setDropCompleted(!files.isEmpty());
+            event.consume();
+        });
     }
 
     /** A view, made when it is first looked at. */
@@ -249,6 +285,11 @@ public final class MainWindow {
             double wide = Math.min(660, width - 60);
             double high = Math.min(520, height - 90);
             comparison.resizeRelocate((width - wide) / 2, 50, wide, high);
+        }
+        if (intake != null && intake.isVisible()) {
+            double wide = Math.min(760, width - 60);
+            double high = Math.min(Math.max(260, intake.prefHeight(wide)), height - 90);
+            intake.resizeRelocate((width - wide) / 2, 50, wide, high);
         }
         if (hints.isOpen()) {
             hints.autosize();

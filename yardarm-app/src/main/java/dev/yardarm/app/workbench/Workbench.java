@@ -8,6 +8,7 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.Layouts;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -29,6 +30,7 @@ public final class Workbench {
     private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
     private final List<Consumer<String>> prompts = new ArrayList<>();
     private final List<Runnable> comparisons = new ArrayList<>();
+    private final List<Consumer<List<Path>>> intakes = new ArrayList<>();
     private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
@@ -98,6 +100,15 @@ public final class Workbench {
     /** Opens the catalogue of indicators and hands over the one that is taken. */
     public void pick(Consumer<Indicator> taker) {
         picks.forEach(each -> each.accept(taker));
+    }
+
+    /** Shows what files of bars or trades hold, to be imported. */
+    public void intake(List<Path> files) {
+        intakes.forEach(each -> each.accept(files));
+    }
+
+    public void onIntake(Consumer<List<Path>> listener) {
+        intakes.add(listener);
     }
 
     /** Opens the list of instruments to compare with. */

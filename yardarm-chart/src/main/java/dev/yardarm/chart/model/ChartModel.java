@@ -342,9 +342,7 @@ public final class ChartModel {
     }
 
     public Optional<Drawing> drawing(String id) {
-        return layers.drawings().stream()
-                .filter(drawing -> drawing.id().equals(id))
-                .findFirst();
+        return layers.drawing(id);
     }
 
     /** The ids of the drawings that are chosen and moved with one: its group as far as it is shown, else it alone. */

@@ -5,7 +5,9 @@ import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.plan.TradePlan;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -22,9 +24,26 @@ final class LayerStack {
     private TradePlan plan;
     private List<Alert> alerts = List.of();
     private List<Firing> firings = List.of();
+    /** What follows from the fields above, worked out when it is asked for and forgotten when one of them changes. */
+    private List<Layer> listed;
+
+    private Map<Selection, Layer> found;
+    private Map<String, Drawing> drawingsById;
+
+    private void changed() {
+        listed = null;
+        found = null;
+    }
 
     /** In the order they are listed in. */
     List<Layer> all() {
+        if (listed == null) {
+            listed = List.copyOf(list());
+        }
+        return listed;
+    }
+
+    private List<Layer> list() {
         List<Layer> all = new ArrayList<>();
         all.add(new BarsLayer(form));
         all.add(new VolumeLayer(volumeShown));
@@ -37,9 +56,20 @@ final class LayerStack {
 
     /** What a selection names; empty for nothing, several, or what is not there any more. */
     Optional<Layer> of(Selection selection) {
-        return all().stream()
-                .filter(layer -> layer.selection().equals(selection))
-                .findFirst();
+        if (found == null) {
+            found = new HashMap<>();
+            all().forEach(layer -> found.putIfAbsent(layer.selection(), layer));
+        }
+        return Optional.ofNullable(found.get(selection));
+    }
+
+    /** The drawing of an id. */
+    Optional<Drawing> drawing(String id) {
+        if (drawingsById == null) {
+            drawingsById = new HashMap<>();
+            drawings.forEach(each -> drawingsById.putIfAbsent(each.id(), each));
+        }
+        return Optional.ofNullable(drawingsById.get(id));
     }
 
     BarForm form() {
@@ -48,6 +78,7 @@ final class LayerStack {
 
     void setForm(BarForm other) {
         form = other;
+        changed();
     }
 
     boolean isVolumeShown() {
@@ -56,6 +87,7 @@ final class LayerStack {
 
     void setVolumeShown(boolean shown) {
         volumeShown = shown;
+        changed();
     }
 
     List<IndicatorLayer> indicators() {
@@ -64,6 +96,7 @@ final class LayerStack {
 
     void setIndicators(List<IndicatorLayer> layers) {
         indicators = List.copyOf(layers);
+        changed();
     }
 
     Optional<IndicatorLayer> indicator(String id) {
@@ -76,6 +109,7 @@ final class LayerStack {
 
     void setUnknown(List<UnknownLayer> layers) {
         unknown = List.copyOf(layers);
+        changed();
     }
 
     List<Drawing> drawings() {
@@ -84,6 +118,8 @@ final class LayerStack {
 
     void setDrawings(List<Drawing> newDrawings) {
         drawings = List.copyOf(newDrawings);
+        drawingsById = null;
+        changed();
     }
 
     boolean areDrawingsShown() {
@@ -100,6 +136,7 @@ final class LayerStack {
 
     void setPlan(TradePlan newPlan) {
         plan = newPlan;
+        changed();
     }
 
     List<Alert> alerts() {

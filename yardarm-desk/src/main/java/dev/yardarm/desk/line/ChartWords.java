@@ -352,9 +352,17 @@ final class ChartWords {
                 boolean known = drawings || words[0].equals("workspace");
                 add(
                         "file",
-                        first + (drawings ? " the drawings of the instrument" : " the workspace") + " as one file",
+                        !known && first.equals("import")
+                                ? "bars or trades of a file, with a look at them first"
+                                : first
+                                        + (drawings ? " the drawings of the instrument" : " the workspace")
+                                        + " as one file",
                         !known
-                                ? null
+                                ? first.equals("import")
+                                        ? Places.path(rest)
+                                                .<LineCommand>map(LineCommand.ImportFile::new)
+                                                .orElse(null)
+                                        : null
                                 : Places.path(words.length < 2 ? "" : more)
                                         .<LineCommand>map(file -> drawings
                                                 ? new LineCommand.OfDrawings(first.equals("export"), file)
@@ -398,6 +406,7 @@ final class ChartWords {
                 "join difference",
                 "title",
                 "save chart.png",
+                "import bars.csv",
                 "export workspace",
                 "import workspace",
                 "export drawings",

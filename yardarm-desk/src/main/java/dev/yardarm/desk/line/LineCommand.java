@@ -81,6 +81,9 @@ public sealed interface LineCommand {
     record SetTitle(String title) implements LineCommand {}
 
     /** A picture or the visible data of the chart in hand, by the ending of the file. */
+    /** Bars or trades of a file. */
+    record ImportFile(Path file) implements LineCommand {}
+
     record SaveChart(Path file) implements LineCommand {}
 
     /** Export or import of the whole workspace. */

@@ -1,0 +1,2 @@
+/** Files of the user's own, taken in while the application runs. */
+package dev.yardarm.desk.intake;
