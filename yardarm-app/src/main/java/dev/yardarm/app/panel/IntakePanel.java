@@ -235,7 +235,7 @@ public final class IntakePanel extends VBox {
         timeframe.setValue(seen.timeframe().map(Timeframe::toString).orElse(""));
         timeframe.setDisable(seen.holdsTrades());
         String found = seen.rows() + (seen.holdsTrades() ? " trades" : " bars");
-        notes.setText(seen.notes().isEmpty() ? found + "." : found + ". " + String.join("; ", seen.notes()) + ".");
+        notes.setText(seen.notes().isEmpty() ? found + "." : found + ": " + String.join("; ", seen.notes()) + ".");
         boolean bad = !seen.badRows().isEmpty();
         without.setVisible(bad);
         without.setManaged(bad);

@@ -77,28 +77,28 @@ public final class PlanView extends VBox {
 
     private void buildTable() {
         table.getColumns()
-                .add(Columns.words("Code", 66, plan -> plan.instrument().code()));
-        table.getColumns().add(Columns.words("Name", 160, plan -> instrument(plan)
+                .add(Columns.words("Code", 84, plan -> plan.instrument().code()));
+        table.getColumns().add(Columns.words("Name", 130, plan -> instrument(plan)
                 .map(Instrument::name)
                 .orElse("not there any more")));
         table.getColumns().add(Columns.words("Side", 56, plan -> plan.isLong() ? "long" : "short"));
         table.getColumns().add(price("Entry", TradePlan::entry));
         table.getColumns().add(price("Stop", TradePlan::stop));
         table.getColumns().add(price("Target", TradePlan::target));
-        table.getColumns().add(Columns.numbers("Risk %", 66, plan -> number("%.2f", plan.riskInPercent())));
-        table.getColumns().add(Columns.numbers("Reward %", 76, plan -> number("%.2f", plan.rewardInPercent())));
-        table.getColumns().add(Columns.numbers("Reward R", 76, plan -> number("%.2f", plan.rewardInR())));
+        table.getColumns().add(Columns.numbers("Risk %", 56, plan -> number("%.2f", plan.riskInPercent())));
+        table.getColumns().add(Columns.numbers("Reward %", 70, plan -> number("%.2f", plan.rewardInPercent())));
+        table.getColumns().add(Columns.numbers("Reward R", 70, plan -> number("%.2f", plan.rewardInR())));
         table.getColumns()
                 .add(sized(
                         "Size",
                         110,
                         (plan, size) -> Sizing.quantity(size.quantity())
                                 + instrument(plan)
-                                        .map(each -> " " + each.pieces())
+                                        .map(each -> " " + each.pieces(size.quantity()))
                                         .orElse("")));
-        table.getColumns().add(sized("Cost", 130, (plan, size) -> number("%,.2f", size.cost()) + currency(plan)));
-        table.getColumns().add(sized("At risk", 120, (plan, size) -> number("%,.2f", size.atRisk()) + currency(plan)));
-        table.getColumns().add(Columns.words("Limit", 250, this::limit));
+        table.getColumns().add(sized("Cost", 116, (plan, size) -> number("%,.2f", size.cost()) + currency(plan)));
+        table.getColumns().add(sized("At risk", 106, (plan, size) -> number("%,.2f", size.atRisk()) + currency(plan)));
+        table.getColumns().add(Columns.words("Limit", 240, this::limit));
         Columns.onOpen(table, this::open);
         Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {

@@ -103,13 +103,14 @@ public record Instrument(
         return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, other, margin);
     }
 
-    /** What one piece of it is called, in the plural: shares, contracts, units of a currency. */
-    public String pieces() {
+    /** What so many pieces of it are called: shares, contracts, units of a currency. */
+    public String pieces(double quantity) {
+        boolean one = quantity == 1;
         return switch (kind) {
-            case SHARE -> "shares";
-            case FUTURE, CONTINUOUS -> "contracts";
+            case SHARE -> one ? "share" : "shares";
+            case FUTURE, CONTINUOUS -> one ? "contract" : "contracts";
             case CURRENCY -> code().length() == 6 ? code().substring(0, 3) : "units";
-            default -> "units";
+            default -> one ? "unit" : "units";
         };
     }
 

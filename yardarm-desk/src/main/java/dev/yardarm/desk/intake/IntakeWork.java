@@ -140,7 +140,9 @@ public final class IntakeWork {
                             + " were imported as " + id.code()
                             + (look.badRows().isEmpty()
                                     ? "."
-                                    : "; " + look.badRows().size() + " rows that cannot be used were left out."));
+                                    : "; " + look.badRows().size()
+                                            + (look.badRows().size() == 1 ? " row" : " rows")
+                                            + " that cannot be used left out."));
                     done.accept(instrument);
                 },
                 problem -> failed.accept(words(problem)));

@@ -81,7 +81,7 @@ public final class Sizing {
                 Locale.ROOT,
                 "Size %s %s for %,.2f%s%s, %s.%nAt risk %,.2f%s, to win %,.2f%s.",
                 quantity(size.quantity()),
-                instrument.pieces(),
+                instrument.pieces(size.quantity()),
                 size.cost(),
                 money,
                 held ? " of margin" : "",
@@ -100,7 +100,7 @@ public final class Sizing {
     }
 
     private static String lot(Instrument instrument) {
-        return quantity(instrument.lot()) + " " + instrument.pieces();
+        return quantity(instrument.lot()) + " " + instrument.pieces(instrument.lot());
     }
 
     /** A quantity without decimals it does not have. */
