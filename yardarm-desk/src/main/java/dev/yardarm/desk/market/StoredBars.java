@@ -22,6 +22,8 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 
 /**
@@ -45,6 +47,9 @@ final class StoredBars {
             .maximumWeight(Runtime.getRuntime().maxMemory() / 6)
             .weigher((Key key, Base base) -> base.bars().size() * BYTES_A_BAR + 256)
             .build();
+    /** The newest of the keys that differ in their time alone: when the present moves on, what was loaded for the hour before goes. */
+    private final Map<Key, Key> newest = new ConcurrentHashMap<>();
+
     private final Cache<Key, PriceBasis> bases =
             Caffeine.newBuilder().maximumSize(4096).build();
 
@@ -57,6 +62,10 @@ final class StoredBars {
             String roll,
             BarRequest.Joint joint,
             long since) {
+        Key at(long other) {
+            return new Key(id, timeframe, splits, dividends, roll, joint, other);
+        }
+
         static Key of(Instrument instrument, Timeframe timeframe, BarRequest request, long since) {
             boolean joined = Futures.isJoined(instrument);
             return new Key(
@@ -89,6 +98,7 @@ final class StoredBars {
         }
         Key key = Key.of(instrument, timeframe, request, since(source, instrument, moment));
         Base kept = once(bars, key, () -> load(source, instrument, timeframe, request, moment));
+        dropOlder(key);
         // A moment in the same hour but before the one the bars were loaded at sees no more than it may.
         return kept.knownUpTo() <= moment
                 ? kept
@@ -102,6 +112,18 @@ final class StoredBars {
         long open = calendar.open(session);
         long opened = open <= moment ? open : calendar.open(calendar.previous(session));
         return Math.max(Math.floorDiv(moment, Times.HOUR) * Times.HOUR, opened);
+    }
+
+    /** A replay asks for the past: what it loads is older than the newest and stays until room is needed. */
+    private void dropOlder(Key key) {
+        Key any = key.at(WHOLE);
+        Key before = newest.get(any);
+        if (before == null || before.since() < key.since()) {
+            newest.put(any, key);
+            if (before != null) {
+                bars.invalidate(before);
+            }
+        }
     }
 
     private Base load(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment) {
