@@ -362,4 +362,14 @@ class FileLayoutsTest {
         }
         assertThat(bars.volume(70_000)).isEqualTo(70_001 % 97);
     }
+
+    @Test
+    void rowsInWhichNothingStandsAreNoRowsAndBlanksAreNoNumber() throws IOException {
+        assertThat(read("time,open,high,low,close\n2026-01-05,1,1,1,1\n,,,,\n ,\t, ,,\n2026-01-06,1,1,1,1\n,,,,\n")
+                        .series()
+                        .closed())
+                .isEqualTo(2);
+        assertThatThrownBy(() -> read("time,open,high,low,close\n2026-01-05,1, ,1,1\n"))
+                .hasMessageContaining("column 3 (high): a number is missing");
+    }
 }

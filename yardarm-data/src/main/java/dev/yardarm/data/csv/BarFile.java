@@ -12,7 +12,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 
 /**
  * Reads bars from CSV: a time, {@code open, high, low, close} and {@code volume} if there is any, or a time and a value for a
@@ -73,11 +73,12 @@ public final class BarFile {
         if (middle > 0) {
             Rows first = new Rows(file.toString(), layout, middle);
             Rows second = new Rows(file.toString(), layout, Files.size(file) - middle);
-            CompletableFuture<Boolean> reading =
-                    CompletableFuture.supplyAsync(() -> readQuietly(() -> CsvBytes.from(file, middle), 0, second));
-            boolean plain = read(() -> CsvBytes.until(file, middle), layout.skipped(), first);
-            boolean alsoPlain = reading.join();
-            if (plain && alsoPlain) {
+            boolean plain = IntStream.range(0, 2)
+                    .parallel()
+                    .allMatch(half -> half == 0
+                            ? readQuietly(() -> CsvBytes.until(file, middle), layout.skipped(), first)
+                            : readQuietly(() -> CsvBytes.from(file, middle), 0, second));
+            if (plain) {
                 first.add(second);
                 return first;
             }

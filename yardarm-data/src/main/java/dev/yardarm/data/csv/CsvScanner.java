@@ -41,11 +41,16 @@ final class CsvScanner implements Closeable {
         this.separator = (byte) separator;
     }
 
-    /** Goes to the next record that is not blank; false when there is none. */
+    /** Goes to the next record in which anything stands; false when there is none. */
     boolean next() throws IOException {
         while (read()) {
-            if (count > 1 || fault != null || !isBlank(0)) {
+            if (fault != null) {
                 return true;
+            }
+            for (int column = 0; column < count; column++) {
+                if (!isBlank(column)) {
+                    return true;
+                }
             }
         }
         return false;
@@ -249,7 +254,8 @@ final class CsvScanner implements Closeable {
     /** Behind the last byte of a field that is no blank. */
     int end(int column) {
         int at = ends[column];
-        while (at > starts[column] && (buffer[at - 1] == ' ' || buffer[at - 1] == '\t')) {
+        int least = start(column);
+        while (at > least && (buffer[at - 1] == ' ' || buffer[at - 1] == '\t')) {
             at--;
         }
         return at;

@@ -57,13 +57,25 @@ final class EmbeddedDatabase implements AutoCloseable {
                         .map(each -> "sum(" + each + "::double)")
                         .toList());
         try (DuckDBConnection own = connect();
-                Statement statement = own.createStatement();
-                ResultSet rows = statement.executeQuery(
-                        "select " + all + ", " + sums + " from read_parquet(" + quoted(file) + ")")) {
-            return !rows.next();
+                Statement statement = own.createStatement()) {
+            String from = " from read_parquet(" + quoted(file) + ")";
+            try (ResultSet rows = statement.executeQuery("select " + all + ", " + sums + from)) {
+                rows.next();
+            }
+            return columns.contains("open_time") && holdsNoBars(statement, from, columns.contains("code"));
         } catch (SQLException failed) {
             return failed.getMessage() == null
                     || !PASSING.matcher(failed.getMessage()).matches();
+        }
+    }
+
+    /** True when rows can be read but are no bars, as after damage that hit values alone. */
+    private static boolean holdsNoBars(Statement statement, String from, boolean several) throws SQLException {
+        String window = several ? "partition by code order by open_time" : "order by open_time";
+        try (ResultSet rows = statement.executeQuery("select count(*) from (select *, lag(open_time) over (" + window
+                + ") as before" + from + ") where open_time <= before or close_time <= open_time or not (high >= low) "
+                + "or open is null or close is null or isnan(open) or isnan(close)")) {
+            return rows.next() && rows.getLong(1) > 0;
         }
     }
 
