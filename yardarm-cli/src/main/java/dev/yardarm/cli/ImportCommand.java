@@ -38,7 +38,7 @@ import picocli.CommandLine.Spec;
         mixinStandardHelpOptions = true)
 final class ImportCommand implements Callable<Integer> {
     /** How long to wait for another import into the same folder. */
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofMinutes(10);
 
     @Spec
     private CommandSpec spec;
@@ -97,12 +97,7 @@ final class ImportCommand implements Callable<Integer> {
         }
         ReadingOptions options = reading.read();
         SkippedRows skipped = new SkippedRows(skipBad);
-        HomeLock held = HomeLock.take(home, HomeLock.Holder.IMPORT, PATIENCE);
-        try {
-            take(code, told, options, skipped, line);
-        } finally {
-            held.close();
-        }
+        take(code, told, options, skipped, line);
         skipped.finish(line.getErr());
         return 0;
     }
@@ -150,7 +145,6 @@ final class ImportCommand implements Callable<Integer> {
             CommandLine line,
             CompletableFuture<ParquetBarStore> starting)
             throws Exception {
-        InstrumentId id = new InstrumentId(OwnSource.NAME, code);
         List<Timeframe> periods = new ArrayList<>();
         for (Intake.Look look : looks) {
             Timeframe period = told != null
@@ -161,7 +155,19 @@ final class ImportCommand implements Callable<Integer> {
             look.check(period);
             periods.add(period);
         }
-        ParquetBarStore store = starting.get();
+        // Files are read before: others are kept waiting only while something is written.
+        HomeLock held = HomeLock.take(home, HomeLock.Holder.IMPORT, PATIENCE);
+        try {
+            write(code, looks, periods, line, starting.get());
+        } finally {
+            held.close();
+        }
+    }
+
+    private void write(
+            String code, List<Intake.Look> looks, List<Timeframe> periods, CommandLine line, ParquetBarStore store)
+            throws Exception {
+        InstrumentId id = new InstrumentId(OwnSource.NAME, code);
         int bars = 0;
         int trades = 0;
         for (int at = 0; at < looks.size(); at++) {

@@ -30,6 +30,7 @@ public final class ColumnGraph {
     private final Map<String, HigherTask> higher = new HashMap<>();
     private Needs needs = Needs.NONE;
     private int warmUp;
+    private long valuesABar;
     private int count;
     private long epoch = Long.MIN_VALUE;
     private int closed;
@@ -77,6 +78,22 @@ public final class ColumnGraph {
     /** What the nodes read beyond the bars, as they declared it when they were added. */
     public Needs needs() {
         return needs;
+    }
+
+    /**
+     * Values that are looked at for each bar by what cannot be carried along, such as a median or a rank: the measure of what a
+     * bar costs.
+     */
+    public long valuesABar() {
+        return valuesABar;
+    }
+
+    /** A computation that looks at the last n values of its inputs at every bar. */
+    public Node windowed(String name, int length, Supplier<Computation> recipe, Node... inputs) {
+        int before = tasks.size();
+        Node made = computed(name, length - 1, recipe, inputs);
+        valuesABar += tasks.size() > before ? (long) length * inputs.length : 0;
+        return made;
     }
 
     /** The longest warm-up of all nodes, in bars; of higher timeframes in theirs. */
@@ -151,6 +168,7 @@ public final class ColumnGraph {
             register(made);
             return made;
         });
+        long innerBefore = task.inner().valuesABar();
         List<Node> beside = new ArrayList<>();
         for (Node inside : recipe.apply(task.inner())) {
             beside.add(nodes.computeIfAbsent(key(place, inside), missing -> {
@@ -162,6 +180,7 @@ public final class ColumnGraph {
             })[0]);
         }
         needs = needs.and(Needs.timeframe(timeframe)).and(task.inner().needs());
+        valuesABar += Math.max(0, task.inner().valuesABar() - innerBefore);
         return beside;
     }
 

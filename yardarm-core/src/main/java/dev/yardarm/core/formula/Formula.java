@@ -29,6 +29,15 @@ public final class Formula {
         this.language = language;
         ColumnGraph compiled = new ColumnGraph();
         in(compiled);
+        if (compiled.valuesABar() > language.limits().valuesABar()) {
+            throw new FormulaException(
+                    text,
+                    0,
+                    text.length(),
+                    "the formula looks at " + compiled.valuesABar() + " values for each bar; at most "
+                            + language.limits().valuesABar()
+                            + " are allowed: use shorter lengths, or fewer indicators that rank or sort");
+        }
         this.needs = compiled.needs();
     }
 

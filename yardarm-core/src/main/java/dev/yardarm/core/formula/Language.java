@@ -29,10 +29,11 @@ public record Language(Catalogue catalogue, Limits limits) {
      * @param characters longest text
      * @param depth deepest nesting
      * @param lookback most bars that {@code back} goes back
+     * @param valuesABar most values looked at for each bar by what cannot be carried along (ranks, medians, mean deviations)
      */
-    public record Limits(int characters, int depth, int lookback) {
+    public record Limits(int characters, int depth, int lookback, int valuesABar) {
         /** The usual ones. */
-        public static final Limits STANDARD = new Limits(4000, 100, 5000);
+        public static final Limits STANDARD = new Limits(4000, 100, 5000, 40_000);
     }
 
     /** Made when it is first asked for. */

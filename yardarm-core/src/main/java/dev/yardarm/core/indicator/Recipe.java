@@ -303,7 +303,7 @@ public final class Recipe {
 
     /** A function of the last n values of each input. */
     public Node windowed(String what, int length, Windowed.Function function, Node... inputs) {
-        return graph.computed(own(what), length - 1, () -> new Windowed(length, inputs.length, function), inputs);
+        return graph.windowed(own(what), length, () -> new Windowed(length, inputs.length, function), inputs);
     }
 
     /** What follows from means, variances and covariance over the last n values; with one input over time. */

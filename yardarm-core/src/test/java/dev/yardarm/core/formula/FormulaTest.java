@@ -184,4 +184,20 @@ class FormulaTest {
             assertThat(refused.position()).isBetween(0, Math.max(text.length(), 1));
         }
     }
+
+    @Test
+    void whatABarCostsHasABound() {
+        StringBuilder text = new StringBuilder("close");
+        for (int length = 4600; length < 4998; length++) {
+            text.append("+cci(").append(length).append(')');
+        }
+        assertThat(text.length()).isLessThan(4001);
+        assertThatThrownBy(() -> Formula.parse(text.toString(), Language.builtIn()))
+                .isInstanceOf(FormulaException.class)
+                .hasMessageContaining("values for each bar; at most 40000");
+        Formula.parse("cci(5000) + cci(4000) + cci(5000)", Language.builtIn());
+        assertThatThrownBy(
+                        () -> Formula.parse(text.toString().replace("cci(4600)", "cci(4600) on W"), Language.builtIn()))
+                .hasMessageContaining("values for each bar");
+    }
 }
