@@ -1,6 +1,7 @@
 package dev.yardarm.bench;
 
 import java.io.BufferedWriter;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,8 +16,9 @@ import java.util.Locale;
 import java.util.Random;
 
 /**
- * Import and computation of a file of 1,000,000 minute bars, as whole commands from their start to their end, beside the embedded
- * database reading the same file and writing Parquet, or as many columns as CSV, in a process that runs already.
+ * Import and computation of a file of 1,000,000 minute bars beside the embedded database reading the same file and writing Parquet,
+ * or as many columns as CSV: both as whole commands from their start to their end, and the database also in a process that runs
+ * already.
  */
 public final class FilesMeasurement {
     private static final int ROWS = 1_000_000;
@@ -32,13 +34,19 @@ public final class FilesMeasurement {
         command(List.of("./yardarm", "--version"));
         double[] databaseImport = new double[ROUNDS];
         double[] databaseColumns = new double[ROUNDS];
+        double[] runningImport = new double[ROUNDS];
+        double[] runningColumns = new double[ROUNDS];
         double[] ourImport = new double[ROUNDS];
         double[] ourColumns = new double[ROUNDS];
         for (int round = 0; round < ROUNDS; round++) {
-            databaseImport[round] = database("copy (select * from read_csv('" + csv + "')) to '"
-                    + folder.resolve("x.parquet") + "' (format parquet, compression zstd)");
-            databaseColumns[round] = database("copy (select time, open, high, low, close, volume from read_csv('" + csv
-                    + "')) to '" + folder.resolve("x.csv") + "' (format csv)");
+            String toParquet = "copy (select * from read_csv('" + csv + "')) to '" + folder.resolve("x.parquet")
+                    + "' (format parquet, compression zstd)";
+            String toCsv = "copy (select time, open, high, low, close, volume from read_csv('" + csv + "')) to '"
+                    + folder.resolve("x.csv") + "' (format csv)";
+            databaseImport[round] = command(alone(toParquet));
+            databaseColumns[round] = command(alone(toCsv));
+            runningImport[round] = running(toParquet);
+            runningColumns[round] = running(toCsv);
             ourImport[round] = command(List.of(
                     "./yardarm",
                     "import",
@@ -62,19 +70,20 @@ public final class FilesMeasurement {
             }
             ourColumns[round] = command(compute);
         }
-        print("import of 1,000,000 rows", ourImport, databaseImport);
-        print("compute of five formulas over 1,000,000 rows", ourColumns, databaseColumns);
+        print("import of 1,000,000 rows", ourImport, databaseImport, runningImport);
+        print("compute of five formulas over 1,000,000 rows", ourColumns, databaseColumns, runningColumns);
         System.exit(0);
     }
 
-    private static void print(String what, double[] ours, double[] databases) {
+    private static void print(String what, double[] ours, double[] databases, double[] running) {
         System.out.printf(
                 Locale.ROOT,
-                "%s: command %.2f s, database %.2f s, ratio %.2f%n",
+                "%s: command %.2f s, database %.2f s, ratio %.2f (%.2f s in a process that runs already)%n",
                 what,
                 median(ours),
                 median(databases),
-                median(ours) / median(databases));
+                median(ours) / median(databases),
+                median(running));
     }
 
     private static double median(double[] times) {
@@ -83,7 +92,23 @@ public final class FilesMeasurement {
         return sorted[sorted.length / 2];
     }
 
-    private static double database(String sql) throws SQLException {
+    /** The database as a command of its own, with the libraries and the collector that the application's commands have. */
+    private static List<String> alone(String sql) {
+        String own = DatabaseCommand.class
+                .getProtectionDomain()
+                .getCodeSource()
+                .getLocation()
+                .getPath();
+        return List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:+UseSerialGC",
+                "-cp",
+                "target/dist/lib/*" + File.pathSeparator + own,
+                DatabaseCommand.class.getName(),
+                sql);
+    }
+
+    private static double running(String sql) throws SQLException {
         try (Connection connection = DriverManager.getConnection("jdbc:duckdb:");
                 Statement statement = connection.createStatement()) {
             long start = System.nanoTime();

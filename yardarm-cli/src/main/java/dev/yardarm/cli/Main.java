@@ -3,6 +3,8 @@ package dev.yardarm.cli;
 import dev.yardarm.core.formula.FormulaException;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
@@ -11,19 +13,22 @@ import picocli.CommandLine.Command;
         name = "yardarm",
         mixinStandardHelpOptions = true,
         version = Main.VERSION,
-        subcommands = {
-            ComputeCommand.class,
-            BarsCommand.class,
-            ImportCommand.class,
-            ExportCommand.class,
-            SynthCommand.class,
-            ReferenceCommand.class,
-            CommandLine.HelpCommand.class
-        },
-        description = "Yardarm without a window. For the " + "application: yardarm demo, yardarm open, yardarm shots.")
+        description = "Yardarm without a window. For the application: yardarm demo, yardarm open, yardarm shots.")
 public final class Main {
     /** What {@code --version} says. */
     static final String VERSION = "Yardarm 0.1.0";
+
+    private static final Map<String, Class<?>> COMMANDS = new LinkedHashMap<>();
+
+    static {
+        COMMANDS.put("compute", ComputeCommand.class);
+        COMMANDS.put("bars", BarsCommand.class);
+        COMMANDS.put("import", ImportCommand.class);
+        COMMANDS.put("export", ExportCommand.class);
+        COMMANDS.put("synth", SynthCommand.class);
+        COMMANDS.put("reference", ReferenceCommand.class);
+        COMMANDS.put("help", CommandLine.HelpCommand.class);
+    }
 
     private Main() {}
 
@@ -37,6 +42,13 @@ public final class Main {
     /** Runs a command and returns its exit code. */
     static int run(String[] arguments, PrintWriter out, PrintWriter errors) {
         CommandLine line = new CommandLine(new Main());
+        // A command that is named needs no other: looking at all of them takes as long as a small import.
+        Class<?> named = arguments.length == 0 || arguments[0].equals("help") ? null : COMMANDS.get(arguments[0]);
+        if (named == null) {
+            COMMANDS.forEach(line::addSubcommand);
+        } else {
+            line.addSubcommand(arguments[0], named);
+        }
         line.getSubcommands().values().forEach(each -> each.getCommandSpec().version(VERSION));
         line.setOut(out);
         line.setErr(errors);

@@ -227,6 +227,11 @@ public final class BarFile {
             byte[] bytes = record.bytes();
             int start = record.start(column);
             int end = record.end(column);
+            // As many as the rows before, which is the usual case.
+            int usual = end - 1 - decimals;
+            if (decimals > 0 && usual >= start && bytes[usual] == form.decimal()) {
+                return decimals;
+            }
             int at = end - 1;
             while (at >= start && bytes[at] != form.decimal()) {
                 at--;

@@ -166,7 +166,7 @@ final class CsvScanner implements Closeable {
                 byte cut = separator;
                 while (at < last) {
                     byte each = bytes[at];
-                    if (each == cut || each == '\n' || each == '\r') {
+                    if (each == cut || each <= '\r' && (each == '\n' || each == '\r')) {
                         break;
                     }
                     at++;
@@ -245,7 +245,11 @@ final class CsvScanner implements Closeable {
     /** First byte of a field that is no blank. */
     int start(int column) {
         int at = starts[column];
-        while (at < ends[column] && (buffer[at] == ' ' || buffer[at] == '\t')) {
+        int end = ends[column];
+        if (at < end && buffer[at] > ' ') {
+            return at;
+        }
+        while (at < end && (buffer[at] == ' ' || buffer[at] == '\t')) {
             at++;
         }
         return at;
@@ -254,6 +258,9 @@ final class CsvScanner implements Closeable {
     /** Behind the last byte of a field that is no blank. */
     int end(int column) {
         int at = ends[column];
+        if (at > starts[column] && buffer[at - 1] > ' ') {
+            return at;
+        }
         int least = start(column);
         while (at > least && (buffer[at - 1] == ' ' || buffer[at - 1] == '\t')) {
             at--;

@@ -170,7 +170,7 @@ final class LayoutFinder {
         }
         for (int row = 0; row < Math.min(PREAMBLE, rows.size()); row++) {
             Map<ColumnRole, Integer> roles = roles(rows.get(row));
-            if (roles != null && areCut(rows.subList(row + 1, rows.size()))) {
+            if (roles != null && areCut(roles.size(), rows.subList(row + 1, rows.size()))) {
                 checkTwice(rows.get(row), roles, row);
                 if (row > 0) {
                     notes.add(row + (row == 1 ? " line" : " lines") + " before the header left out");
@@ -181,9 +181,9 @@ final class LayoutFinder {
         return bareColumns(rows, separator);
     }
 
-    /** A separator that cuts the header and hardly any row is none. */
-    private static boolean areCut(List<List<String>> data) {
-        return 2 * data.stream().filter(row -> row.size() > 1).count() >= data.size();
+    /** A separator that cuts the header in two and hardly any row is none. */
+    private static boolean areCut(int columns, List<List<String>> data) {
+        return columns > 3 || 2 * data.stream().filter(row -> row.size() > 1).count() >= data.size();
     }
 
     /** Columns named by an option, in place of a header or where there is none. */

@@ -5,7 +5,7 @@ import java.nio.charset.StandardCharsets;
 /**
  * How the numbers of a file are written: with a point or a comma before decimals, and with thousands grouped or not.
  *
- * <p>Numbers of up to 15 digits and 22 decimals are read exactly as whole number over power of ten, which rounds once (W. D.
+ * <p>Numbers of up to 15 digits are read exactly as whole number over power of ten, which rounds once (W. D.
  * Clinger, How to Read Floating Point Numbers Accurately, 1990); others by {@link Double#parseDouble}. Anything that is not
  * plainly a decimal number is refused: words such as NaN, hexadecimal forms, digits of other alphabets, control characters.
  *
@@ -16,7 +16,7 @@ record NumberForm(char decimal, boolean grouped) {
     /** What files of this application are written in. */
     static final NumberForm PLAIN = new NumberForm('.', false);
 
-    private static final double[] POWERS = new double[23];
+    private static final double[] POWERS = new double[16];
 
     static {
         double power = 1;
@@ -26,7 +26,8 @@ record NumberForm(char decimal, boolean grouped) {
         }
     }
 
-    private static final long EXACT = 999_999_999_999_999L;
+    /** Digits of whole numbers that a double holds exactly. */
+    private static final int MOST_DIGITS = 15;
 
     /**
      * Reads a number.
@@ -39,25 +40,28 @@ record NumberForm(char decimal, boolean grouped) {
         if (at < to && (bytes[at] == '-' || bytes[at] == '+')) {
             negative = bytes[at++] == '-';
         }
+        int count = to - at;
+        if (count > MOST_DIGITS) {
+            return slowly(bytes, from, to);
+        }
+        char sign = decimal;
         long digits = 0;
-        int count = 0;
-        int decimals = -1;
+        int decimals = 0;
         for (; at < to; at++) {
             int digit = bytes[at] - '0';
             if (digit >= 0 && digit <= 9) {
-                if (digits > EXACT / 10) {
-                    return slowly(bytes, from, to);
-                }
                 digits = 10 * digits + digit;
-                count++;
-                decimals += decimals < 0 ? 0 : 1;
-            } else if (bytes[at] == decimal && decimals < 0) {
-                decimals = 0;
+            } else if (bytes[at] == sign && decimals == 0) {
+                decimals = to - at - 1;
+                count--;
+                if (decimals == 0) {
+                    break;
+                }
             } else {
                 return slowly(bytes, from, to);
             }
         }
-        if (count == 0 || decimals > 22) {
+        if (count == 0) {
             return slowly(bytes, from, to);
         }
         double number = decimals > 0 ? digits / POWERS[decimals] : digits;

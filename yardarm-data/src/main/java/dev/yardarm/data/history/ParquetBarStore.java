@@ -4,7 +4,6 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Field;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import java.io.IOException;
@@ -24,7 +23,6 @@ import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
-import org.duckdb.DuckDBAppender;
 
 /**
  * Bars in Parquet files (zstd). Daily and longer bars of a source share one file for each timeframe, sorted by code and
@@ -290,50 +288,16 @@ public final class ParquetBarStore implements BarStore, TickStore {
 
     private void writeFile(Path file, Map<String, Bars> barsByCode, int from, int to, String kept) throws IOException {
         boolean alone = barsByCode.size() == 1;
-        // Bars of one instrument come in the order of time, and its code is the same for all of them: only what is
-        // joined with
-        // what is kept must be sorted, and only several instruments need a code in each row.
+        // Bars of one instrument come in the order of time: only what is joined with what is kept must be sorted.
         String order = kept.isEmpty() && alone ? "" : " order by code, open_time";
-        String code =
-                EmbeddedDatabase.quoted(alone ? barsByCode.keySet().iterator().next() : "");
         files.write(file, (own, statement) -> {
-            statement.execute("create or replace temp table arrived (" + (alone ? "" : "code varchar, ")
-                    + "open_time bigint, close_time bigint, open double, high double, low double, close double, "
-                    + "volume double)");
-            try (DuckDBAppender appender = own.createAppender("temp", "main", "arrived")) {
-                for (Map.Entry<String, Bars> entry : barsByCode.entrySet()) {
-                    append(appender, alone ? null : entry.getKey(), entry.getValue(), from, to);
-                }
-            }
-            String incoming = alone ? "(select " + code + " as code, * from arrived)" : "(select * from arrived)";
+            String incoming = ColumnTable.ofBars(own, statement, barsByCode, from, to);
             statement.execute("copy (with incoming as " + incoming + " select * from incoming" + kept + order + ") to "
                     + EmbeddedDatabase.quoted(HistoryFiles.beside(file))
-                    + " (format parquet, compression zstd, row_group_size " + (alone ? 32768 : 4096) + ")");
-            statement.execute("drop table arrived");
+                    + " (format parquet, parquet_version v2, compression zstd, row_group_size " + (alone ? 32768 : 4096)
+                    + ")");
             return null;
         });
-    }
-
-    private static void append(DuckDBAppender appender, String code, Bars bars, int from, int to) throws SQLException {
-        double[] open = bars.column(Field.OPEN);
-        double[] high = bars.column(Field.HIGH);
-        double[] low = bars.column(Field.LOW);
-        double[] close = bars.column(Field.CLOSE);
-        double[] volume = bars.column(Field.VOLUME);
-        for (int bar = from; bar < Math.min(to, bars.closed()); bar++) {
-            appender.beginRow();
-            if (code != null) {
-                appender.append(code);
-            }
-            appender.append(bars.openTime(bar));
-            appender.append(bars.closeTime(bar));
-            appender.append(open[bar]);
-            appender.append(high[bar]);
-            appender.append(low[bar]);
-            appender.append(close[bar]);
-            appender.append(volume[bar]);
-            appender.endRow();
-        }
     }
 
     @Override
@@ -354,15 +318,10 @@ public final class ParquetBarStore implements BarStore, TickStore {
     /** Writes bars to a Parquet file anywhere: {@code time} as a moment of UTC, prices and volume. */
     public void export(Bars bars, Path file) throws IOException {
         files.write(file, (own, statement) -> {
-            statement.execute("create or replace temp table incoming (code varchar, open_time bigint, "
-                    + "close_time bigint, open double, high double, low double, close double, volume double)");
-            try (DuckDBAppender appender = own.createAppender("temp", "main", "incoming")) {
-                append(appender, "", bars, 0, bars.closed());
-            }
+            String incoming = ColumnTable.ofBars(own, statement, Map.of("", bars), 0, bars.closed());
             statement.execute("copy (select make_timestamptz(open_time) as time, open, high, low, close, "
-                    + "case when isnan(volume) then null else volume end as volume from incoming) to "
+                    + "case when isnan(volume) then null else volume end as volume from " + incoming + ") to "
                     + EmbeddedDatabase.quoted(HistoryFiles.beside(file)) + " (format parquet, compression zstd)");
-            statement.execute("drop table incoming");
             return null;
         });
     }
@@ -370,25 +329,11 @@ public final class ParquetBarStore implements BarStore, TickStore {
     /** Writes trades to a Parquet file anywhere: {@code time} as a moment of UTC, price, size and side in words. */
     public void export(TickSeries struck, Path file) throws IOException {
         files.write(file, (own, statement) -> {
-            statement.execute(
-                    "create or replace temp table struck (time bigint, price double, size double, side varchar)");
-            try (DuckDBAppender appender = own.createAppender("temp", "main", "struck")) {
-                for (int tick = 0; tick < struck.size(); tick++) {
-                    appender.beginRow();
-                    appender.append(struck.time(tick));
-                    appender.append(struck.price(tick));
-                    appender.append(struck.size(tick));
-                    appender.append(
-                            struck.side(tick) == TickSeries.ASK
-                                    ? "ask"
-                                    : struck.side(tick) == TickSeries.BID ? "bid" : "");
-                    appender.endRow();
-                }
-            }
+            String traded = ColumnTable.ofTicks(own, statement, struck);
             statement.execute("copy (select make_timestamptz(time) as time, price, "
-                    + "case when isnan(size) then null else size end as size, side from struck) to "
+                    + "size, case side when 1 then 'ask' when -1 then 'bid' else '' end as side from " + traded
+                    + ") to "
                     + EmbeddedDatabase.quoted(HistoryFiles.beside(file)) + " (format parquet, compression zstd)");
-            statement.execute("drop table struck");
             return null;
         });
     }

@@ -12,7 +12,6 @@ import java.sql.Statement;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.stream.Stream;
-import org.duckdb.DuckDBAppender;
 
 /**
  * Trades in Parquet files (zstd), one for each instrument and day of UTC, in the order they were traded:
@@ -142,23 +141,9 @@ final class ParquetTickStore implements TickStore {
 
     private void write(Path file, TickSeries ticks) throws IOException {
         files.write(file, (own, statement) -> {
-            statement.execute(
-                    "create or replace temp table struck (time bigint, price double, size double, side tinyint)");
-            try (DuckDBAppender appender = own.createAppender("temp", "main", "struck")) {
-                for (int tick = 0; tick < ticks.size(); tick++) {
-                    appender.beginRow();
-                    appender.append(ticks.time(tick));
-                    appender.append(ticks.price(tick));
-                    appender.append(ticks.size(tick));
-                    appender.append(ticks.side(tick));
-                    appender.endRow();
-                }
-            }
-            statement.execute(
-                    "copy (select time, price, case when isnan(size) then null else size end as size, side from struck)"
-                            + " to " + EmbeddedDatabase.quoted(HistoryFiles.beside(file))
-                            + " (format parquet, compression zstd)");
-            statement.execute("drop table struck");
+            String traded = ColumnTable.ofTicks(own, statement, ticks);
+            statement.execute("copy (select * from " + traded + ") to "
+                    + EmbeddedDatabase.quoted(HistoryFiles.beside(file)) + " (format parquet, compression zstd)");
             return null;
         });
     }

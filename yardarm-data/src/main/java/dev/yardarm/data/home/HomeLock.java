@@ -57,19 +57,24 @@ public final class HomeLock implements AutoCloseable {
      */
     public static HomeLock take(Path home, Holder holder, Duration patience) throws IOException {
         long end = System.nanoTime() + patience.toNanos();
-        // The word in the file may still be that of whoever was here before; it is believed when it stays.
-        long sure = System.nanoTime() + Math.min(patience.toNanos(), SURE.toNanos());
+        // The word in the file may still be that of whoever was here before, or half written; it is believed when it
+        // stays.
+        long sure = Math.min(patience.toNanos(), SURE.toNanos());
+        long since = System.nanoTime();
         while (true) {
             FileChannel channel = open(home);
             try {
                 FileLock lock = tryLock(channel);
                 if (lock != null) {
-                    channel.truncate(0);
-                    channel.write(ByteBuffer.wrap(holder.name().getBytes(StandardCharsets.UTF_8)), 0);
+                    byte[] word = holder.name().getBytes(StandardCharsets.UTF_8);
+                    channel.write(ByteBuffer.wrap(word), 0);
+                    channel.truncate(word.length);
                     return new HomeLock(channel, lock);
                 }
                 Holder other = holder(channel);
-                if (other == Holder.APPLICATION && System.nanoTime() >= sure || System.nanoTime() >= end) {
+                long now = System.nanoTime();
+                since = other == Holder.APPLICATION ? since : now;
+                if (now - since >= sure && other == Holder.APPLICATION || now >= end) {
                     throw new IOException(other.words + home + ". "
                             + (holder == Holder.IMPORT
                                     ? "Close it first (what it shows is written when it closes), or import into another "

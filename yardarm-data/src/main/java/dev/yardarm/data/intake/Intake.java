@@ -201,6 +201,9 @@ public final class Intake {
         TradingCalendar calendar = grid.calendar();
         boolean intraday = grid.timeframe().isIntraday();
         long span = grid.timeframe().span();
+        if (intraday && isOnGrid(bars, span)) {
+            return bars;
+        }
         BarSeries series = new BarSeries(bars.closed());
         for (int bar = 0; bar < bars.closed(); bar++) {
             long open = bars.openTime(bar);
@@ -221,6 +224,19 @@ public final class Intake {
                     bars.volume(bar));
         }
         return series.snapshot();
+    }
+
+    /** True when each bar ends where its timeframe says, or where the next begins. */
+    private static boolean isOnGrid(Bars bars, long span) {
+        long[] opened = bars.openTimes();
+        long[] closed = bars.closeTimes();
+        int last = bars.closed() - 1;
+        for (int bar = 0; bar < last; bar++) {
+            if (closed[bar] != Math.min(opened[bar] + span, opened[bar + 1])) {
+                return false;
+            }
+        }
+        return last < 0 || closed[last] == opened[last] + span;
     }
 
     /** The time of a bar or a trade as files write it: a date, or a time with its offset. */

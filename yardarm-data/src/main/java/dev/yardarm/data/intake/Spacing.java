@@ -25,14 +25,30 @@ public final class Spacing {
     private final int all;
 
     private Spacing(Bars bars) {
+        // Most neighbours are as far apart as those before them: only a run is counted.
+        long distance = 0;
+        int run = 0;
         for (int bar = 1; bar < bars.closed(); bar++) {
-            counts.merge(bars.openTime(bar) - bars.openTime(bar - 1), 1, Integer::sum);
+            long next = bars.openTime(bar) - bars.openTime(bar - 1);
+            if (next != distance) {
+                count(distance, run);
+                distance = next;
+                run = 0;
+            }
+            run++;
         }
+        count(distance, run);
         all = Math.max(0, bars.closed() - 1);
         commonest = counts.entrySet().stream()
                 .max(Map.Entry.<Long, Integer>comparingByValue().thenComparing(each -> -each.getKey()))
                 .map(Map.Entry::getKey)
                 .orElse(0L);
+    }
+
+    private void count(long distance, int times) {
+        if (times > 0) {
+            counts.merge(distance, times, Integer::sum);
+        }
     }
 
     /** The spacing of bars. */

@@ -52,6 +52,27 @@ class HomeLockTest {
         second.get(30, TimeUnit.SECONDS).close();
     }
 
+    /** Many imports take turns: one may look just while another writes who it is. */
+    @Test
+    void aWordThatIsHalfWrittenForAMomentIsNotBelieved() throws Exception {
+        HomeLock first = HomeLock.take(folder, Holder.IMPORT);
+        CompletableFuture<HomeLock> second = CompletableFuture.supplyAsync(() -> {
+            try {
+                return HomeLock.take(folder, Holder.IMPORT, Duration.ofMinutes(1));
+            } catch (IOException failed) {
+                throw new IllegalStateException(failed);
+            }
+        });
+        Thread.sleep(1200);
+        Files.writeString(folder.resolve("lock"), "");
+        Thread.sleep(300);
+        Files.writeString(folder.resolve("lock"), "IMPORT");
+        Thread.sleep(200);
+        assertThat(second).isNotDone();
+        first.close();
+        second.get(30, TimeUnit.SECONDS).close();
+    }
+
     @Test
     void aHomeThatIsNoFolderIsTold() throws IOException {
         Path file = Files.writeString(folder.resolve("file"), "not a folder");
