@@ -13,11 +13,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.event.Event;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.StackPane;
@@ -34,9 +39,11 @@ public final class FrameMeasurement extends Application {
     private static final int FEW = 2_000;
     private static final int MANY = 1_000_000;
 
-    private final double[] completed = new double[4];
-    private final double[] issued = new double[2];
+    private final double[] completed = new double[5];
+    private final double[] issued = new double[5];
     private final Rectangle pixel = new Rectangle(4, 4, 1, 1);
+    private final List<Rectangle> bare =
+            Stream.generate(Rectangle::new).limit(6).toList();
     private Desk desk;
     private MainWindow window;
     private ChartView view;
@@ -70,9 +77,12 @@ public final class FrameMeasurement extends Application {
                 .start();
     }
 
-    /** Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes. */
+    /**
+     * Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes, and pulses in
+     * which six bare nodes move as the crosshair's do.
+     */
     private void measure(int step) {
-        if (step == 4) {
+        if (step == 5) {
             report();
             return;
         }
@@ -82,6 +92,11 @@ public final class FrameMeasurement extends Application {
         if (step == 3) {
             moveTo(-1, -1);
             ((StackPane) view.getScene().getRoot()).getChildren().add(pixel);
+        }
+        if (step == 4) {
+            pixel.setVisible(false);
+            bare.forEach(each -> each.setManaged(false));
+            ((StackPane) view.getScene().getRoot()).getChildren().addAll(bare);
         }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
@@ -107,7 +122,7 @@ public final class FrameMeasurement extends Application {
                 if (count == times.length) {
                     stop();
                     completed[step] = median(Arrays.copyOfRange(times, WARM_UP, times.length));
-                    if (step < 2) {
+                    if (step != 3) {
                         issued[step] = median(Arrays.copyOfRange(issuing, WARM_UP, times.length));
                     }
                     measure(step + 1);
@@ -117,11 +132,48 @@ public final class FrameMeasurement extends Application {
                     issuing[count] = (System.nanoTime() - time) / 1e6;
                 } else if (step == 3) {
                     pixel.setX(4 + count % 2);
+                } else if (step == 4) {
+                    moveBare(100 + count * 2 % 500, 60 + count % 200);
                 } else {
                     moveTo(100 + count * 2 % 500, 60 + count % 200);
+                    issuing[count] = (System.nanoTime() - time) / 1e6;
                 }
             }
         }.start();
+    }
+
+    /** Four lines with a gap where they meet, and two places for tags, without any text. */
+    private void moveBare(double x, double y) {
+        Bounds chart = view.localToScene(view.getBoundsInLocal());
+        double left = chart.getMinX();
+        double top = chart.getMinY();
+        double right = chart.getMaxX() - 80;
+        double bottom = chart.getMaxY() - 24;
+        double[][] places = {
+            {left + x, top + 36, 1, Math.max(1, y - 48)},
+            {left + x, top + y + 12, 1, bottom - top - y - 12},
+            {left, top + y, x - 12, 1},
+            {left + x + 12, top + y, right - left - x - 12, 1},
+            {right + 2, top + y - 8, 70, 16},
+            {left + x - 40, bottom + 3, 80, 18}
+        };
+        for (int each = 0; each < places.length; each++) {
+            Rectangle node = bare.get(each);
+            node.setX(places[each][0]);
+            node.setY(places[each][1]);
+            node.setWidth(places[each][2]);
+            node.setHeight(places[each][3]);
+        }
+    }
+
+    static int nodes(Node node) {
+        int count = 1;
+        if (node instanceof Parent parent) {
+            for (Node child : parent.getChildrenUnmodifiable()) {
+                count += nodes(child);
+            }
+        }
+        return count;
     }
 
     private void moveTo(double x, double y) {
@@ -173,10 +225,18 @@ public final class FrameMeasurement extends Application {
                 completed[1] / completed[0]);
         System.out.printf(
                 Locale.ROOT,
-                "crosshair move, completed: %.2f ms, part of a full frame %.2f%n",
+                "crosshair move, completed: %.2f ms, part of a full frame %.2f; on the interface's thread %.2f ms%n",
                 completed[2],
-                completed[2] / completed[1]);
-        System.out.printf(Locale.ROOT, "a pulse in which one pixel changes: %.2f ms%n", completed[3]);
+                completed[2] / completed[1],
+                issued[2]);
+        System.out.printf(
+                Locale.ROOT,
+                "a pulse in which one pixel changes: %.2f ms; in which six bare nodes move like the crosshair's: %.2f ms, "
+                        + "part of a full frame %.2f%n",
+                completed[3],
+                completed[4],
+                completed[4] / completed[1]);
+        System.out.printf("nodes in the window: %d%n", nodes(view.getScene().getRoot()));
         System.exit(0);
     }
 }

@@ -16,8 +16,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Time to the first chart of the demo, against an empty window with the same theme: both started as processes of their
- * own, one after the other, eleven times each, with the same flags, once without and once with a class-data archive.
+ * Time to the first chart of the demo, against an empty window with the same theme and against one with as many bare controls:
+ * started as processes of their own, one after the other, eleven times each, with the same flags, once without and once with a
+ * class-data archive.
  */
 public final class StartMeasurement {
     private static final int RUNS = 11;
@@ -28,41 +29,54 @@ public final class StartMeasurement {
     public static void main(String[] arguments) throws Exception {
         Path home = Files.createTempDirectory("yardarm-bench");
         List<String> empty = List.of("dev.yardarm.bench.EmptyWindow$Launch");
+        List<String> furnished = List.of("dev.yardarm.bench.FurnishedWindow$Launch");
         List<String> demo = List.of("dev.yardarm.app.Main", "demo", "--still", "--home", home.toString());
         run(List.of(), demo, "first chart", 12);
-        measure("without class-data archive", List.of(), List.of(), empty, demo);
+        measure(
+                "without class-data archive",
+                List.of(List.of(), List.of(), List.of()),
+                List.of(empty, furnished, demo));
         Path emptyArchive = home.resolve("empty.jsa");
+        Path furnishedArchive = home.resolve("furnished.jsa");
         Path demoArchive = home.resolve("demo.jsa");
         run(List.of("-XX:ArchiveClassesAtExit=" + emptyArchive, "-Xlog:disable"), empty, "window shown", 3);
+        run(List.of("-XX:ArchiveClassesAtExit=" + furnishedArchive, "-Xlog:disable"), furnished, "window shown", 3);
         run(List.of("-XX:ArchiveClassesAtExit=" + demoArchive, "-Xlog:disable"), demo, "first chart", 5);
         measure(
                 "with class-data archive",
-                List.of("-XX:SharedArchiveFile=" + emptyArchive),
-                List.of("-XX:SharedArchiveFile=" + demoArchive),
-                empty,
-                demo);
+                List.of(
+                        List.of("-XX:SharedArchiveFile=" + emptyArchive),
+                        List.of("-XX:SharedArchiveFile=" + furnishedArchive),
+                        List.of("-XX:SharedArchiveFile=" + demoArchive)),
+                List.of(empty, furnished, demo));
     }
 
-    private static void measure(
-            String title, List<String> emptyFlags, List<String> demoFlags, List<String> empty, List<String> demo)
-            throws Exception {
-        double[] emptyTimes = new double[RUNS];
-        double[] demoTimes = new double[RUNS];
+    /** Measures an empty window, a furnished one and the demo, in turns. */
+    private static void measure(String title, List<List<String>> flags, List<List<String>> programs) throws Exception {
+        double[][] times = new double[3][RUNS];
         for (int run = 0; run < RUNS; run++) {
-            emptyTimes[run] = run(emptyFlags, empty, "window shown", 0);
-            demoTimes[run] = run(demoFlags, demo, "first chart", 0);
+            for (int which = 0; which < 3; which++) {
+                String mark = which == 2 ? "first chart" : "window shown";
+                times[which][run] = run(flags.get(which), programs.get(which), mark, 0);
+            }
         }
-        Arrays.sort(emptyTimes);
-        Arrays.sort(demoTimes);
-        double one = emptyTimes[RUNS / 2];
-        double other = demoTimes[RUNS / 2];
+        for (double[] each : times) {
+            Arrays.sort(each);
+        }
+        double empty = times[0][RUNS / 2];
+        double furnished = times[1][RUNS / 2];
+        double demo = times[2][RUNS / 2];
         System.out.printf(
                 Locale.ROOT,
-                "%s: empty window %.0f ms, first chart %.0f ms, ratio %.2f%n",
+                "%s: empty window %.0f ms, furnished window %.0f ms (%.2f), first chart %.0f ms, ratio %.2f; "
+                        + "against the furnished window %.2f%n",
                 title,
-                one,
-                other,
-                other / one);
+                empty,
+                furnished,
+                furnished / empty,
+                demo,
+                demo / empty,
+                demo / furnished);
     }
 
     /** Starts a program and returns the milliseconds it tells for a mark; ends it some seconds later. */
