@@ -98,7 +98,7 @@ public final class PlanView extends VBox {
                                         .orElse("")));
         table.getColumns().add(sized("Cost", 116, (plan, size) -> number("%,.2f", size.cost()) + currency(plan)));
         table.getColumns().add(sized("At risk", 106, (plan, size) -> number("%,.2f", size.atRisk()) + currency(plan)));
-        table.getColumns().add(Columns.words("Limit", 240, this::limit));
+        table.getColumns().add(Columns.words("Limit", 224, this::limit));
         Columns.onOpen(table, this::open);
         Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
