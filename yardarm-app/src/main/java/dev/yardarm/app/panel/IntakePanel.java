@@ -54,6 +54,9 @@ public final class IntakePanel extends VBox {
     private final Deque<Path> waiting = new ArrayDeque<>();
     private Path file;
     private Intake.Look look;
+    /** Which look was asked for last; answers to those before it are not shown. */
+    private int looks;
+
     private Runnable left = () -> {};
 
     public IntakePanel(Workbench bench) {
@@ -145,6 +148,7 @@ public final class IntakePanel extends VBox {
     private void next() {
         file = waiting.poll();
         look = null;
+        looks++;
         if (file == null) {
             close();
             return;
@@ -174,6 +178,9 @@ public final class IntakePanel extends VBox {
         if (file == null) {
             return;
         }
+        // What was read before no longer counts: nothing is imported as it was read under other options.
+        look = null;
+        int asked = ++looks;
         ReadingOptions options;
         try {
             options = options();
@@ -184,20 +191,18 @@ public final class IntakePanel extends VBox {
         notes.setText("Reading ...");
         problem.setText("");
         take.setDisable(true);
-        Path asked = file;
         bench.desk()
                 .intake()
                 .look(
                         file,
                         options,
                         seen -> {
-                            if (asked.equals(file)) {
+                            if (asked == looks) {
                                 show(seen);
                             }
                         },
                         failed -> {
-                            if (asked.equals(file)) {
-                                look = null;
+                            if (asked == looks) {
                                 rows.getChildren().clear();
                                 fail(failed);
                             }

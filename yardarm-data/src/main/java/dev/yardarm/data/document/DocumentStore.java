@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.yardarm.data.home.FileNames;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -59,7 +60,7 @@ public final class DocumentStore {
     public synchronized <T> Optional<T> read(DocumentKind<T> kind, String name) {
         Path file = file(kind, name);
         if (!Files.exists(file)) {
-            Path link = folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+            Path link = folder.resolve(kind.folder()).resolve(FileNames.safe(name) + ".json");
             if (Files.isSymbolicLink(link)) {
                 notices.add("the " + kind.title() + " file " + folder.relativize(link) + " leads to " + file
                         + ", which is not there; it starts empty and is written there.");
@@ -341,7 +342,7 @@ public final class DocumentStore {
 
     /** The file of a document; where it is a link, what it leads to, so that the link stays one. */
     private Path file(DocumentKind<?> kind, String name) {
-        Path file = folder.resolve(kind.folder()).resolve(safe(name) + ".json");
+        Path file = folder.resolve(kind.folder()).resolve(FileNames.safe(name) + ".json");
         if (!Files.isSymbolicLink(file)) {
             return file;
         }
@@ -353,23 +354,8 @@ public final class DocumentStore {
     }
 
     private Path copy(DocumentKind<?> kind, String name, int number) {
-        return folder.resolve("last-good").resolve(kind.folder()).resolve(safe(name) + "." + number + ".json");
-    }
-
-    /**
-     * A name as a file name: letters, digits, dot, dash and underscore stay, the rest becomes its number, so that two names never
-     * share a file.
-     */
-    static String safe(String name) {
-        StringBuilder safe = new StringBuilder();
-        for (int at = 0; at < name.length(); at++) {
-            char letter = name.charAt(at);
-            boolean plain = letter < 128 && Character.isLetterOrDigit(letter)
-                    || letter == '-'
-                    || letter == '_'
-                    || letter == '.' && !safe.isEmpty();
-            safe.append(plain ? String.valueOf(letter) : "%" + Integer.toHexString(letter));
-        }
-        return safe.toString();
+        return folder.resolve("last-good")
+                .resolve(kind.folder())
+                .resolve(FileNames.safe(name) + "." + number + ".json");
     }
 }

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.data.home.FileNames;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -39,7 +40,7 @@ public final class HomeUpgrade {
                 InstrumentId owner = InstrumentId.parse(mapper.readTree(Files.readAllBytes(file))
                         .path("instrument")
                         .asText());
-                Path named = file.resolveSibling(DocumentStore.safe(owner.source() + "-" + owner.code()) + ".json");
+                Path named = file.resolveSibling(FileNames.safe(owner.source() + "-" + owner.code()) + ".json");
                 if (!Files.exists(named)) {
                     Files.move(file, named);
                 }

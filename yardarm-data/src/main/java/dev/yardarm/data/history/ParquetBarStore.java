@@ -6,6 +6,7 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.data.home.FileNames;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -71,31 +72,19 @@ public final class ParquetBarStore implements BarStore, TickStore {
     }
 
     private Path pack(String source, Timeframe timeframe) {
-        return folder.resolve(safe(source)).resolve(fileName(timeframe) + ".parquet");
+        return folder.resolve(FileNames.safe(source)).resolve(fileName(timeframe) + ".parquet");
     }
 
     private Path intraday(InstrumentId id, Timeframe timeframe) {
-        return folder.resolve(safe(id.source())).resolve(fileName(timeframe)).resolve(safe(id.code()));
-    }
-
-    /** A name as a file name: letters, digits, dot, dash and underscore stay, the rest becomes its number. */
-    static String safe(String name) {
-        StringBuilder safe = new StringBuilder();
-        for (int at = 0; at < name.length(); at++) {
-            char letter = name.charAt(at);
-            boolean plain = letter < 128 && Character.isLetterOrDigit(letter)
-                    || letter == '-'
-                    || letter == '_'
-                    || letter == '.' && !safe.isEmpty();
-            safe.append(plain ? String.valueOf(letter) : "%" + Integer.toHexString(letter));
-        }
-        return safe.toString();
+        return folder.resolve(FileNames.safe(id.source()))
+                .resolve(fileName(timeframe))
+                .resolve(FileNames.safe(id.code()));
     }
 
     @Override
     public List<Timeframe> timeframes(InstrumentId id) {
         List<Timeframe> found = new ArrayList<>();
-        Path source = folder.resolve(safe(id.source()));
+        Path source = folder.resolve(FileNames.safe(id.source()));
         if (!Files.isDirectory(source)) {
             return found;
         }

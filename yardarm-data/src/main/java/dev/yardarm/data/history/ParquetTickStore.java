@@ -3,6 +3,7 @@ package dev.yardarm.data.history;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.data.home.FileNames;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -31,9 +32,7 @@ final class ParquetTickStore implements TickStore {
     }
 
     private Path of(InstrumentId id) {
-        return folder.resolve(ParquetBarStore.safe(id.source()))
-                .resolve("ticks")
-                .resolve(ParquetBarStore.safe(id.code()));
+        return folder.resolve(FileNames.safe(id.source())).resolve("ticks").resolve(FileNames.safe(id.code()));
     }
 
     private static String day(long time) {
