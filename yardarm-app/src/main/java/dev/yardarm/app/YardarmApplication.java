@@ -41,6 +41,10 @@ public final class YardarmApplication extends Application {
         Thread.setDefaultUncaughtExceptionHandler(
                 (thread, failed) -> Log.IT.error("unexpected failure on {}", thread.getName(), failed));
         mark("toolkit started");
+        // What needs no desk, while it opens.
+        Themes.prepare(Palette.Theme.DAYLIGHT);
+        Themes.loadFonts();
+        mark("fonts loaded");
         Desk desk;
         try {
             desk = opening.join();
@@ -51,9 +55,6 @@ public final class YardarmApplication extends Application {
             return;
         }
         mark("desk open");
-        Themes.prepare(Palette.Theme.DAYLIGHT);
-        Themes.loadFonts();
-        mark("fonts loaded");
         if (options.command().equals("shots")) {
             new Screenshots(desk, stage, options.out()).take();
             return;

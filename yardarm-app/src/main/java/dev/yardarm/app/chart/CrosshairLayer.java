@@ -64,9 +64,12 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         }
         sceneProperty().addListener((observed, gone, now) -> {
             if (now != null) {
-                // What was written before it had its styles was measured in another type.
-                applyCss();
-                update();
+                // What was written before it had its styles was measured in another type. Later, when all above have
+                // theirs.
+                Platform.runLater(() -> {
+                    applyCss();
+                    update();
+                });
             }
         });
         getChildren().addAll(above, below, before, behind, readout, priceTag, timeTag);
@@ -266,9 +269,10 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
 
     /** As a style of its own, so that no style sheet takes it back. */
     private static void paint(Text text, int colour) {
-        String style = String.format("-fx-fill: #%06x;", colour & 0xFFFFFF);
-        if (!style.equals(text.getStyle())) {
-            text.setStyle(style);
+        if (!(text.getUserData() instanceof Integer painted) || painted != colour) {
+            text.setUserData(colour);
+            text.setStyle("-fx-fill: #"
+                    + Integer.toHexString(0x1000000 | colour & 0xFFFFFF).substring(1) + ";");
         }
     }
 

@@ -33,6 +33,11 @@ public final class LayoutTabs extends HBox {
         List<Layout> tabs =
                 layouts.all().stream().filter(layout -> !layout.hasOwnWindow()).toList();
         getChildren().clear();
+        setVisible(tabs.size() > 1);
+        setManaged(tabs.size() > 1);
+        if (tabs.size() < 2) {
+            return;
+        }
         for (Layout layout : tabs) {
             ToggleButton tab = new ToggleButton(layout.title());
             tab.getStyleClass().setAll("layout-tab");
@@ -53,7 +58,5 @@ public final class LayoutTabs extends HBox {
             tab.setContextMenu(new ContextMenu(rename, remove));
             getChildren().add(tab);
         }
-        setVisible(tabs.size() > 1);
-        setManaged(tabs.size() > 1);
     }
 }

@@ -67,10 +67,9 @@ public final class CommandLine extends TextField {
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     }
 
-    /** Shows the proposals on top of this pane, below the field. */
+    /** Shows the proposals on top of this pane, below the field; they come into it with the first of them. */
     void attach(StackPane over) {
         stage = over;
-        over.getChildren().add(proposals);
     }
 
     public List<String> recent() {
@@ -117,6 +116,9 @@ public final class CommandLine extends TextField {
     private void place(int rows) {
         if (stage == null) {
             return;
+        }
+        if (!stage.getChildren().contains(proposals)) {
+            stage.getChildren().add(proposals);
         }
         Bounds inStage = stage.sceneToLocal(localToScene(getBoundsInLocal()));
         double height = Math.min(rows, 9) * ROW + 4;

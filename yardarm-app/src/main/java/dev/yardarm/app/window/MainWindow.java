@@ -54,6 +54,7 @@ public final class MainWindow {
     private final Desk desk;
     private final Workbench bench;
     private final Stage stage;
+    private final Scene scene;
     private final ChartPage page;
     private final Map<View, Parent> views = new EnumMap<>(View.class);
     private final Map<View, ToggleButton> tabs = new EnumMap<>(View.class);
@@ -101,7 +102,9 @@ public final class MainWindow {
         frame.setBottom(status);
         over.getChildren().addAll(frame, hints, help, alertNotice);
         line.attach(over);
-        Scene scene = new Scene(over, 1280, 800);
+        // The content joins it when all is in its place: joining is what applies styles, and each node is to get them
+        // once.
+        scene = new Scene(new Region(), 1280, 800);
         stage.setScene(scene);
         stage.setTitle("Yardarm");
         stage.setMinWidth(900);
@@ -335,6 +338,7 @@ public final class MainWindow {
     /** Opens the workspace as it was left, shows the window and lets the market run. */
     public void open() {
         state.restore();
+        scene.setRoot(over);
         stage.show();
         pulse.play();
         hints.visibleProperty().addListener((observed, before, now) -> placeOverlays());
