@@ -39,6 +39,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     private final Region behind = hairline();
     private final Label priceTag = new Label();
     private final Label timeTag = new Label();
+    private final List<Region> parts = List.of(above, below, before, behind, priceTag, timeTag);
     private final Text readout = new Text();
     private final List<Text> legends = new ArrayList<>();
     private Palette palette;
@@ -58,10 +59,10 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         readout.setManaged(false);
         readout.setX(8);
         readout.setY(15);
-        for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
+        parts.forEach(part -> {
             part.setManaged(false);
             part.setVisible(false);
-        }
+        });
         sceneProperty().addListener((observed, gone, now) -> {
             if (now != null) {
                 // What was written before it had its styles was measured in another type. Later, when all above have
@@ -125,9 +126,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             bar = Math.max(0, Math.min(under, bar));
             place(Math.rint(chart.time().middle(under)), Math.rint(hasPrice ? y : -GAP), under, hasPrice);
         } else {
-            for (Region part : List.of(above, below, before, behind, priceTag, timeTag)) {
-                part.setVisible(false);
-            }
+            parts.forEach(part -> part.setVisible(false));
         }
         readout.setText(chart.bars().isEmpty() ? "" : fitting(Readout.bar(chart, bar)));
         updateLegends(bar, under);

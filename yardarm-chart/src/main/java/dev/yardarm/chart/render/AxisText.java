@@ -5,8 +5,8 @@ import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.PriceTicks;
+import dev.yardarm.core.instrument.Decimals;
 import java.util.List;
-import java.util.Locale;
 
 /** What stands on the value axes: marks at round values, and any value in the words of its axis. */
 public final class AxisText {
@@ -29,12 +29,11 @@ public final class AxisText {
         }
         return chart.scale().mode() == ScaleChoice.Mode.PERCENT
                 ? percent(100 * (price / base - 1))
-                : String.format(Locale.ROOT, "%.2f", 100 * price / base);
+                : Decimals.of(100 * price / base, 2);
     }
 
     private static String percent(double value) {
-        double shown = Math.abs(value) < 0.005 ? 0 : value;
-        return String.format(Locale.ROOT, "%+.2f %%", shown).replace('-', '−');
+        return Readout.signed(Math.abs(value) < 0.005 ? 0 : value);
     }
 
     /** Values for grid lines and labels of a pane's right axis. */

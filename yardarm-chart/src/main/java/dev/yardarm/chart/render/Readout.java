@@ -5,6 +5,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Decimals;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
@@ -29,14 +30,12 @@ public final class Readout {
         }
         double size = Math.abs(value);
         if (size >= 1e9) {
-            return String.format(Locale.ROOT, "%.2f G", value / 1e9);
+            return Decimals.of(value / 1e9, 2) + " G";
         }
         if (size >= 1e6) {
-            return String.format(Locale.ROOT, "%.2f M", value / 1e6);
+            return Decimals.of(value / 1e6, 2) + " M";
         }
-        return size >= 1e4
-                ? String.format(Locale.ROOT, "%.1f k", value / 1e3)
-                : String.format(Locale.ROOT, "%.0f", value);
+        return size >= 1e4 ? Decimals.of(value / 1e3, 1) + " k" : Decimals.of(value, 0);
     }
 
     /** A number with as many digits as tell something. */
@@ -48,14 +47,18 @@ public final class Readout {
         int decimals = size == 0 || size >= 100 || value == Math.rint(value) && size >= 1
                 ? 0
                 : size >= 10 ? 1 : size >= 0.1 ? 2 : 4;
-        return String.format(Locale.ROOT, "%." + decimals + "f", value);
+        return Decimals.of(value, decimals);
     }
 
     /** A change with its sign: {@code +1.2 %}. */
     public static String percent(double part) {
-        return Double.isFinite(part)
-                ? String.format(Locale.ROOT, "%+.2f %%", 100 * part).replace('-', '−')
-                : "–";
+        return Double.isFinite(part) ? signed(100 * part) : "–";
+    }
+
+    /** Percent with their sign. */
+    static String signed(double percent) {
+        String text = Decimals.of(percent, 2);
+        return (text.charAt(0) == '-' ? "−" + text.substring(1) : "+" + text) + " %";
     }
 
     /** When a bar opened, as precisely as its timeframe needs. */
@@ -155,8 +158,7 @@ public final class Readout {
         if (size >= 100_000) {
             return (value < 0 ? "−" : "") + quantity(size);
         }
-        String text =
-                String.format(Locale.ROOT, size >= 10 || size == 0 ? "%.1f" : size >= 0.1 ? "%.2f" : "%.4f", value);
+        String text = Decimals.of(value, size >= 10 || size == 0 ? 1 : size >= 0.1 ? 2 : 4);
         return text.replace('-', '−');
     }
 }

@@ -2,7 +2,6 @@ package dev.yardarm.core.instrument;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -42,9 +41,7 @@ public record PriceFormat(int decimals, double tick, Style style) {
         if (!Double.isFinite(price)) {
             return "–";
         }
-        return style == Style.THIRTY_SECONDS
-                ? thirtySeconds(price)
-                : String.format(Locale.ROOT, "%." + decimals + "f", price);
+        return style == Style.THIRTY_SECONDS ? thirtySeconds(price) : Decimals.of(price, decimals);
     }
 
     /** Eighths of a 32nd at most: a plus is a half, a 2 a quarter and a 6 three quarters, as the trade writes them. */
@@ -105,7 +102,7 @@ public record PriceFormat(int decimals, double tick, Style style) {
 
     /** A difference of prices in the instrument's own units: pips for pairs, else as prices are written. */
     public String distance(double difference) {
-        return style == Style.PIPS ? String.format(Locale.ROOT, "%.1f pips", difference / step()) : format(difference);
+        return style == Style.PIPS ? Decimals.of(difference / step(), 1) + " pips" : format(difference);
     }
 
     /** The unit differences are counted in: a pip or a tick. */
