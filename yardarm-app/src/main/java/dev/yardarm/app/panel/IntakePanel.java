@@ -4,6 +4,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Decimals;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.data.csv.ReadingOptions;
@@ -306,13 +307,13 @@ public final class IntakePanel extends VBox {
     private static List<String> bar(Intake.Look seen, int row) {
         Bars bars = seen.bars();
         boolean days = seen.timeframe().map(each -> !each.isIntraday()).orElse(false);
-        String form = "%." + Math.max(2, seen.decimals()) + "f";
+        int digits = Math.max(2, seen.decimals());
         return List.of(
                 Intake.time(bars.openTime(row), seen.zone(), days),
-                String.format(Locale.ROOT, form, bars.open(row)),
-                String.format(Locale.ROOT, form, bars.high(row)),
-                String.format(Locale.ROOT, form, bars.low(row)),
-                String.format(Locale.ROOT, form, bars.close(row)),
+                Decimals.of(bars.open(row), digits),
+                Decimals.of(bars.high(row), digits),
+                Decimals.of(bars.low(row), digits),
+                Decimals.of(bars.close(row), digits),
                 Double.isNaN(bars.volume(row)) ? "–" : String.format(Locale.ROOT, "%,.0f", bars.volume(row)));
     }
 
@@ -321,7 +322,7 @@ public final class IntakePanel extends VBox {
         byte side = ticks.side(row);
         return List.of(
                 Intake.time(ticks.time(row), seen.zone(), false),
-                String.format(Locale.ROOT, "%." + Math.max(2, seen.decimals()) + "f", ticks.price(row)),
+                Decimals.of(ticks.price(row), Math.max(2, seen.decimals())),
                 Double.isNaN(ticks.size(row)) ? "–" : String.format(Locale.ROOT, "%,.2f", ticks.size(row)),
                 side == TickSeries.ASK ? "ask" : side == TickSeries.BID ? "bid" : "–");
     }
@@ -340,6 +341,10 @@ public final class IntakePanel extends VBox {
         }
         take.setDisable(true);
         notes.setText("Importing ...");
+        // The panel may be left, or show the next file, before this one is in.
+        int taken = looks;
+        Path takenFile = file;
+        Timeframe shown = look.holdsTrades() ? Timeframe.MINUTE : of;
         bench.desk()
                 .intake()
                 .take(
@@ -349,15 +354,20 @@ public final class IntakePanel extends VBox {
                         of,
                         without.isSelected(),
                         instrument -> {
-                            Timeframe shown = look != null && look.holdsTrades() ? Timeframe.MINUTE : of;
-                            next();
+                            if (taken == looks) {
+                                next();
+                            }
                             bench.go(View.CHART);
                             bench.room().open(instrument, shown);
                         },
                         failed -> {
-                            problem.setText(failed);
-                            notes.setText("");
-                            showState();
+                            if (taken == looks) {
+                                problem.setText(failed);
+                                notes.setText("");
+                                showState();
+                            } else {
+                                bench.desk().tell(takenFile.getFileName() + " was not imported: " + failed);
+                            }
                         });
     }
 
