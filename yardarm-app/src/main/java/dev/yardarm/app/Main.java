@@ -1,5 +1,6 @@
 package dev.yardarm.app;
 
+import dev.yardarm.app.log.ToolkitLog;
 import javafx.application.Application;
 
 /** Starts the application. Kept apart from it so that it starts from the class path. */
@@ -18,6 +19,7 @@ public final class Main {
             System.exit(2);
             return;
         }
+        ToolkitLog.expectClassPath();
         YardarmApplication.prepare(options);
         try {
             Application.launch(YardarmApplication.class);

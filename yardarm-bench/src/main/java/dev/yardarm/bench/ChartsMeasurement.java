@@ -1,6 +1,7 @@
 package dev.yardarm.bench;
 
 import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.log.ToolkitLog;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.chart.Aspect;
@@ -39,6 +40,7 @@ public final class ChartsMeasurement extends Application {
 
         public static void main(String[] arguments) {
             System.setProperty("javafx.animation.fullspeed", "true");
+            ToolkitLog.expectClassPath();
             Application.launch(ChartsMeasurement.class, arguments);
         }
     }

@@ -1,6 +1,7 @@
 package dev.yardarm.bench;
 
 import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.log.ToolkitLog;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.model.ChartData;
@@ -54,6 +55,7 @@ public final class FrameMeasurement extends Application {
 
         public static void main(String[] arguments) {
             System.setProperty("javafx.animation.fullspeed", "true");
+            ToolkitLog.expectClassPath();
             Application.launch(FrameMeasurement.class, arguments);
         }
     }

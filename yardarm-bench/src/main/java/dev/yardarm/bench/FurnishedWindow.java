@@ -1,5 +1,6 @@
 package dev.yardarm.bench;
 
+import dev.yardarm.app.log.ToolkitLog;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.chart.surface.Palette;
 import java.lang.management.ManagementFactory;
@@ -27,6 +28,7 @@ public final class FurnishedWindow extends Application {
         private Launch() {}
 
         public static void main(String[] arguments) {
+            ToolkitLog.expectClassPath();
             Application.launch(FurnishedWindow.class);
         }
     }

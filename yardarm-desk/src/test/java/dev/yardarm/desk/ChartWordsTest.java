@@ -22,6 +22,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -179,6 +180,13 @@ class ChartWordsTest {
         assertThat(LANGUAGE.read("poin")).extracting(Proposal::text).contains("point-figure 1%x3 D");
         assertThat(LANGUAGE.read("percen")).anyMatch(each -> each.command() instanceof LineCommand.ChangeScale);
         assertThat(LANGUAGE.read("preset")).anyMatch(each -> each.kind().equals("preset") && each.command() == null);
+    }
+
+    @Test
+    void anImportWithoutAFileAsksForOne() {
+        assertThat(command("import")).isEqualTo(new LineCommand.ImportFile(Optional.empty()));
+        assertThat(command("import week.csv")).isEqualTo(new LineCommand.ImportFile(Optional.of(Path.of("week.csv"))));
+        assertThat(LANGUAGE.read("impo")).anyMatch(each -> each.command() instanceof LineCommand.ImportFile);
     }
 
     @Test

@@ -10,6 +10,7 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.intake.Intake;
 import dev.yardarm.desk.intake.IntakeWork;
+import java.io.File;
 import java.nio.file.Path;
 import java.time.DateTimeException;
 import java.time.ZoneId;
@@ -31,6 +32,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.stage.Window;
 
 /**
  * A file of bars or trades before it is imported: what was taken for what, the first and the last rows as they are understood, and
@@ -135,6 +138,18 @@ public final class IntakePanel extends VBox {
         HBox row = new HBox(8, parts);
         row.setStyle("-fx-alignment: center-left;");
         return row;
+    }
+
+    /** Asks for files; none when that is left. */
+    public static List<Path> choose(Window owner) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Import bars or trades");
+        chooser.getExtensionFilters()
+                .addAll(
+                        new FileChooser.ExtensionFilter("Bars or trades", "*.csv", "*.tsv", "*.txt", "*.parquet"),
+                        new FileChooser.ExtensionFilter("All files", "*"));
+        List<File> chosen = chooser.showOpenMultipleDialog(owner);
+        return chosen == null ? List.of() : chosen.stream().map(File::toPath).toList();
     }
 
     /** Looks at files, one after the other. */

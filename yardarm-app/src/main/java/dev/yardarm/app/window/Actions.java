@@ -88,7 +88,7 @@ final class Actions {
             bench.go(View.SCAN);
             scan.get().scanFor(scanFor.condition(), room().listName());
         } else if (command instanceof LineCommand.ImportFile of) {
-            bench.intake(List.of(of.file().toAbsolutePath()));
+            bench.intake(of.file().map(file -> List.of(file.toAbsolutePath())).orElse(List.of()));
         } else if (command instanceof LineCommand.Plain plain) {
             run(plain.word());
         } else if (command instanceof LineCommand.OfWorkspace

@@ -158,7 +158,11 @@ public final class MainWindow {
     }
 
     /** Shows what files hold before they are imported. */
-    private void intake(List<Path> files) {
+    private void intake(List<Path> given) {
+        List<Path> files = given.isEmpty() ? IntakePanel.choose(stage) : given;
+        if (files.isEmpty()) {
+            return;
+        }
         if (intake == null) {
             intake = new IntakePanel(bench);
             over.getChildren().add(intake);

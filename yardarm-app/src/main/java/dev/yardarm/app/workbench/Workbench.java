@@ -102,7 +102,7 @@ public final class Workbench {
         picks.forEach(each -> each.accept(taker));
     }
 
-    /** Shows what files of bars or trades hold, to be imported. */
+    /** Shows what files of bars or trades hold, to be imported; without any it is asked which. */
     public void intake(List<Path> files) {
         intakes.forEach(each -> each.accept(files));
     }

@@ -354,14 +354,17 @@ final class ChartWords {
                         "file",
                         !known && first.equals("import")
                                 ? "bars or trades of a file, with a look at them first"
+                                        + (rest.isEmpty() ? "; asks which" : "")
                                 : first
                                         + (drawings ? " the drawings of the instrument" : " the workspace")
                                         + " as one file",
                         !known
                                 ? first.equals("import")
-                                        ? Places.path(rest)
-                                                .<LineCommand>map(LineCommand.ImportFile::new)
-                                                .orElse(null)
+                                        ? rest.isEmpty()
+                                                ? new LineCommand.ImportFile(Optional.empty())
+                                                : Places.path(rest)
+                                                        .map(file -> new LineCommand.ImportFile(Optional.of(file)))
+                                                        .orElse(null)
                                         : null
                                 : Places.path(words.length < 2 ? "" : more)
                                         .<LineCommand>map(file -> drawings
@@ -406,7 +409,7 @@ final class ChartWords {
                 "join difference",
                 "title",
                 "save chart.png",
-                "import bars.csv",
+                "import",
                 "export workspace",
                 "import workspace",
                 "export drawings",

@@ -20,6 +20,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
@@ -80,10 +81,10 @@ public sealed interface LineCommand {
 
     record SetTitle(String title) implements LineCommand {}
 
-    /** A picture or the visible data of the chart in hand, by the ending of the file. */
-    /** Bars or trades of a file. */
-    record ImportFile(Path file) implements LineCommand {}
+    /** Bars or trades of a file; without one it is asked for. */
+    record ImportFile(Optional<Path> file) implements LineCommand {}
 
+    /** A picture or the visible data of the chart in hand, by the ending of the file. */
     record SaveChart(Path file) implements LineCommand {}
 
     /** Export or import of the whole workspace. */
