@@ -59,6 +59,7 @@ public final class MainWindow {
     private final Map<View, Parent> views = new EnumMap<>(View.class);
     private final Map<View, ToggleButton> tabs = new EnumMap<>(View.class);
     private final BorderPane frame = new BorderPane();
+    private final StackPane linePlace = new StackPane();
     private final StackPane over = new StackPane();
     private final CommandLine line;
     private final HintPanel hints = new HintPanel();
@@ -88,7 +89,10 @@ public final class MainWindow {
         help = new HelpPane(leaders);
         line = new CommandLine(
                 new CommandLanguage(desk.directory(), desk.language()::now), actions::run, desk::tell, this::focusView);
-        bench.onPrompt(line::prompt);
+        bench.onPrompt(beginning -> {
+            placeLine();
+            line.prompt(beginning);
+        });
         bench.onPick(this::pick);
         bench.onCompare(this::compare);
         bench.onIntake(this::intake);
@@ -100,7 +104,7 @@ public final class MainWindow {
         alertNotice.setOnMouseClicked(event -> alertNotice.setVisible(false));
         frame.setTop(header());
         frame.setBottom(status);
-        over.getChildren().addAll(frame, hints, help, alertNotice);
+        over.getChildren().addAll(frame, hints, help);
         line.attach(over);
         // The content joins it when all is in its place: joining is what applies styles, and each node is to get them
         // once.
@@ -112,10 +116,10 @@ public final class MainWindow {
         bench.viewProperty().addListener((observed, before, now) -> show(now));
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
-        new WindowKeys(scene, bench, page, line, leaders, keyFile, hints, help).install();
+        new WindowKeys(scene, bench, page, leaders, keyFile, hints, help).install();
         windows = new LayoutWindows(
                 bench,
-                other -> new WindowKeys(other, bench, page, line, leaders, keyFile, hints, help).install(),
+                other -> new WindowKeys(other, bench, page, leaders, keyFile, hints, help).install(),
                 state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
@@ -235,8 +239,16 @@ public final class MainWindow {
         bench.themeProperty()
                 .addListener(
                         (observed, before, now) -> theme.setText(now.other().title()));
-        header.getChildren().addAll(gap, theme, line);
+        linePlace.getStyleClass().add("line-place");
+        header.getChildren().addAll(gap, theme, linePlace);
         return header;
+    }
+
+    /** Puts the command line into the header: after the first chart, which does not wait for it, or when it is needed. */
+    private void placeLine() {
+        if (linePlace.getChildren().isEmpty()) {
+            linePlace.getChildren().add(line);
+        }
     }
 
     private void show(View view) {
@@ -321,6 +333,9 @@ public final class MainWindow {
                         : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
                 + " at " + instrument.format().format(alert.price()) + ".";
         desk.tell(text);
+        if (!over.getChildren().contains(alertNotice)) {
+            over.getChildren().add(alertNotice);
+        }
         alertNotice.setText(text);
         Tips.set(alertNotice, text + " Click to put this away; Watch keeps it.");
         alertNotice.setVisible(true);
@@ -360,14 +375,19 @@ public final class MainWindow {
     /** The panels follow the first chart, or come after half a second when it takes long. */
     private void completeAfterFirstChart() {
         PauseTransition late = new PauseTransition(Duration.millis(500));
-        late.setOnFinished(event -> page.complete());
+        late.setOnFinished(event -> complete());
         late.play();
         bench.listen(aspect -> {
             if (aspect == Aspect.DATA && late.getStatus() == Animation.Status.RUNNING) {
                 late.stop();
-                Platform.runLater(() -> Platform.runLater(page::complete));
+                Platform.runLater(() -> Platform.runLater(this::complete));
             }
         });
+    }
+
+    private void complete() {
+        placeLine();
+        page.complete();
     }
 
     /** Stops everything and saves what is left to save. */

@@ -35,6 +35,7 @@ final class StatusLine extends HBox {
     private final Label work = new Label();
     private final ProgressBar progress = new ProgressBar();
     private final Button cancel = new Button("Cancel");
+    private final HBox working;
     private final Label notice = new Label();
     private final Label time = new Label();
     private List<Job> jobs = List.of();
@@ -65,7 +66,8 @@ final class StatusLine extends HBox {
         HBox market = new HBox(0, feed, speed);
         market.setVisible(desk.isDemo());
         market.setManaged(desk.isDemo());
-        getChildren().addAll(market, work, progress, cancel, notice, gap, time);
+        working = new HBox(8);
+        getChildren().addAll(market, working, notice, gap, time);
         update();
     }
 
@@ -114,13 +116,14 @@ final class StatusLine extends HBox {
         speed.setText(String.format(Locale.ROOT, "%.0f×", clock.speed()));
         jobs = desk.scheduler().jobs();
         boolean busy = !jobs.isEmpty();
-        work.setVisible(busy);
-        work.setManaged(busy);
-        progress.setVisible(busy);
-        progress.setManaged(busy);
-        cancel.setVisible(busy);
-        cancel.setManaged(busy);
+        working.setVisible(busy);
+        working.setManaged(busy);
         if (busy) {
+            if (working.getChildren().isEmpty()) {
+                // Not before there is work: what is not shown gets its styles all the same, and at the start that takes
+                // time.
+                working.getChildren().addAll(work, progress, cancel);
+            }
             work.setText(
                     jobs.size() == 1
                             ? jobs.get(0).title()

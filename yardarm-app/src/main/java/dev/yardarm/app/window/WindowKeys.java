@@ -23,7 +23,6 @@ final class WindowKeys {
     private final Scene scene;
     private final Workbench bench;
     private final ChartPage page;
-    private final CommandLine line;
     private final LeaderKeys leaders;
     private final KeyFile keyFile;
     private final HintPanel hints;
@@ -34,7 +33,6 @@ final class WindowKeys {
             Scene scene,
             Workbench bench,
             ChartPage page,
-            CommandLine line,
             LeaderKeys leaders,
             KeyFile keyFile,
             HintPanel hints,
@@ -42,7 +40,6 @@ final class WindowKeys {
         this.scene = scene;
         this.bench = bench;
         this.page = page;
-        this.line = line;
         this.leaders = leaders;
         this.keyFile = keyFile;
         this.hints = hints;
@@ -84,7 +81,7 @@ final class WindowKeys {
     private boolean withShortcut(KeyEvent event) {
         boolean editing = scene.getFocusOwner() instanceof TextInputControl;
         switch (event.getCode()) {
-            case K -> line.prompt("");
+            case K -> bench.prompt("");
             case F -> search();
             case Z -> {
                 if (editing && ((TextInputControl) scene.getFocusOwner()).isUndoable() && !event.isShiftDown()) {
@@ -215,14 +212,14 @@ final class WindowKeys {
             hints.close();
             group.find(letter)
                     .ifPresentOrElse(
-                            entry -> entry.action().run(), () -> line.prompt(String.valueOf(group.letter()) + letter));
+                            entry -> entry.action().run(), () -> bench.prompt(String.valueOf(group.letter()) + letter));
             return true;
         }
         boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
         if (!isOnCharts()) {
             leaders.find(letter)
                     .filter(group -> leads && group.id().equals("go-to"))
-                    .ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
+                    .ifPresentOrElse(hints::open, () -> bench.prompt(String.valueOf(letter)));
             return true;
         }
         if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
@@ -245,7 +242,7 @@ final class WindowKeys {
         }
         leaders.find(letter)
                 .filter(group -> leads)
-                .ifPresentOrElse(hints::open, () -> line.prompt(String.valueOf(letter)));
+                .ifPresentOrElse(hints::open, () -> bench.prompt(String.valueOf(letter)));
         return true;
     }
 

@@ -7,10 +7,12 @@ import java.util.Set;
 
 /** What is chosen on a chart. */
 public sealed interface Selection {
-    Selection NONE = new None();
+    Selection NONE = None.IT;
 
-    /** Nothing. */
-    record None() implements Selection {}
+    /** Nothing; an enum, since a record's equality is put together when it is first asked for, here at each start. */
+    enum None implements Selection {
+        IT
+    }
 
     /** One layer that is no drawing, by its id. */
     record Layer(String id) implements Selection {}
