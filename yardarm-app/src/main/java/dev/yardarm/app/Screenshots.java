@@ -2,7 +2,6 @@ package dev.yardarm.app;
 
 import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.window.MainWindow;
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.LayerScale;
@@ -23,6 +22,7 @@ import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartDrawings;

@@ -2,11 +2,11 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.action.View;
 import java.nio.file.Path;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
@@ -45,7 +45,7 @@ class JourneyByKeyboardTest {
         assertThat(app.chart().form()).isEqualTo(BarForm.LINE);
         app.keys("bc");
         assertThat(app.chart().form()).isEqualTo(BarForm.CANDLES);
-        String second = "wd4hq51m";
+        String second = "wd4hf51m";
         Timeframe[] expected = {
             Timeframe.WEEK,
             Timeframe.DAY,
@@ -138,7 +138,7 @@ class JourneyByKeyboardTest {
                 .isHigherThan(app.chart().timeframe()));
         app.keys("td");
         app.keys("ml");
-        app.keys("n");
+        app.robot().push(KeyCode.PAGE_DOWN);
         app.await("the next", () -> app.room().instrument().orElseThrow().code().equals("EBSP"));
         assertThat(app.chart().indicators()).hasSize(3);
         app.keys("mk");
@@ -152,7 +152,7 @@ class JourneyByKeyboardTest {
         assertThat(stance.kind()).isEqualTo(Stance.Kind.SKIP);
         assertThat(stance.reason()).isEqualTo("too wide");
         assertThat(stance.note()).isEqualTo("look on Monday");
-        app.keys("N");
+        app.robot().push(KeyCode.PAGE_UP);
         app.await(
                 "back",
                 () -> app.room().instrument().orElseThrow().code().equals("KTRL")

@@ -2,13 +2,13 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.BracketLayout;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.action.View;
 import java.nio.file.Path;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;

@@ -2,7 +2,6 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
@@ -10,6 +9,7 @@ import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.SourceState;
 import java.nio.file.Path;
@@ -86,13 +86,45 @@ class PanelsTest {
     }
 
     @Test
-    void aLetterThatOpensNothingBeginsALineAndTwoThatFitNothingToo() throws Exception {
-        app.keys("k");
+    void lettersAreForTypingAndSpaceLeads() throws Exception {
+        app.robot().push(KeyCode.K);
         app.await("the letter", () -> field("#command-line").getText().equals("k"));
         app.robot().push(KeyCode.ESCAPE).push(KeyCode.ESCAPE);
         app.await("the chart", () -> app.robot().lookup("#chart").query().isFocused());
+        app.robot().push(KeyCode.SPACE);
+        app.await("the groups", () -> app.robot().lookup("#hint-panel").query().isVisible());
+        assertThat(app.robot().lookup("#hint-panel").query().getAccessibleText())
+                .contains("T Timeframe");
+        app.robot().push(KeyCode.ESCAPE);
         app.keys("tz");
-        app.await("both letters", () -> field("#command-line").getText().equals("Tz"));
+        app.await("why", () -> notice().contains("Nothing is on that key"));
+        assertThat(field("#command-line").getText()).isEmpty();
+    }
+
+    @Test
+    void enterOnALineThatNeedsMoreCompletesItAndSaysWhatIsMissing() throws Exception {
+        for (String[] each : new String[][] {
+            {"preset", "needs a name"},
+            {"titl", "needs a name"},
+            {"expo", "needs a file"},
+            {"sav", "needs a file"},
+            {"go t", "needs a day"},
+            {"list new", "needs a name"},
+            {"key", "needs an action"}
+        }) {
+            app.line(each[0]);
+            app.await("what is missing for " + each[0], () -> notice().contains(each[1]));
+            app.await(
+                    "the line goes on",
+                    () -> field("#command-line").isFocused()
+                            && field("#command-line").getText().startsWith(each[0]));
+            app.robot().push(KeyCode.ESCAPE).push(KeyCode.ESCAPE);
+        }
+        app.line("notices");
+        app.await("the notices", () -> app.robot().lookup("#help").query().isVisible());
+        assertThat(app.desk().notices()).anyMatch(text -> text.contains("needs a day"));
+        app.robot().push(KeyCode.ESCAPE);
+        app.await("the chart", () -> app.robot().lookup("#chart").query().isFocused());
     }
 
     @Test
@@ -110,7 +142,7 @@ class PanelsTest {
         app.line("line 2026-06-15 100 2026-06-15 101");
         app.await("why", () -> notice().contains("two bars"));
         app.line("alert");
-        app.await("why", () -> notice().contains("Choose a level or line first"));
+        app.await("why", () -> notice().contains("Select a level or line first"));
         assertThat(app.desk().books().alerts()).isEmpty();
     }
 
@@ -122,17 +154,17 @@ class PanelsTest {
         ListView<Selection> layers = app.robot().lookup("#layers").queryListView();
         app.await("the layers' focus", layers::isFocused);
         app.robot().push(KeyCode.HOME).push(KeyCode.DOWN).push(KeyCode.DOWN);
-        app.await("the average chosen", () -> app.chart().selection() instanceof Selection.Layer);
-        app.robot().push(KeyCode.SPACE);
+        app.await("the average selected", () -> app.chart().selection() instanceof Selection.Layer);
+        app.robot().push(KeyCode.ENTER);
         app.await("hidden", () -> !app.chart().indicators().get(0).style().visible());
-        app.robot().push(KeyCode.SPACE);
+        app.robot().push(KeyCode.ENTER);
         app.await("shown", () -> app.chart().indicators().get(0).style().visible());
         @SuppressWarnings("unchecked")
         ComboBox<String> source = app.robot().lookup("#setting-source").queryAs(ComboBox.class);
         app.robot().interact(() -> source.setValue("high"));
         app.await("the source", () -> app.chart().indicators().get(0).title().equals("sma 50 high"));
         app.robot().clickOn("#layers").push(KeyCode.END);
-        app.await("the level chosen", () -> app.chart().selection() instanceof Selection.Drawing);
+        app.await("the level selected", () -> app.chart().selection() instanceof Selection.Drawing);
         app.robot().push(KeyCode.DELETE);
         app.await("no level", () -> app.chart().drawings().isEmpty());
     }
@@ -140,7 +172,7 @@ class PanelsTest {
     @Test
     void keysDoNothingOnAChartThatIsHidden() throws Exception {
         app.line("level 101.25");
-        app.await("it is chosen", () -> app.chart().selection() instanceof Selection.Drawing);
+        app.await("it is selected", () -> app.chart().selection() instanceof Selection.Drawing);
         app.keys("gp");
         app.await("the plans", () -> app.window().bench().viewProperty().get() == View.PLAN);
         double width = app.chart().time().barWidth();
@@ -166,7 +198,7 @@ class PanelsTest {
         app.await("what stands in the status line", () -> feed.getText().startsWith("simulated, no answer since "));
         app.await("why", () -> notice().contains("the line is cut"));
         desk.directory().setState(source, SourceState.READY);
-        app.await("as before", () -> feed.getText().equals("simulated, frozen"));
+        app.await("as before", () -> feed.getText().equals("simulated, paused"));
         app.await("that it is over", () -> notice().contains("answers again"));
     }
 
@@ -174,7 +206,7 @@ class PanelsTest {
     void badNumbersInFieldsAreToldAndTheOldOnesStay() throws Exception {
         app.line("level 101.25");
         type("#anchor-price-0", "high");
-        app.await("why", () -> notice().contains("'high' is no number"));
+        app.await("why", () -> notice().contains("'high' is not a number"));
         assertThat(field("#anchor-price-0").getText()).isEqualTo("101.25");
         app.line("line 2026-03-02 95.2 2026-05-11 101");
         type("#anchor-date-1", "some day");
@@ -206,7 +238,7 @@ class PanelsTest {
                 .lookup("#plan-size")
                 .queryAs(Label.class)
                 .getText()
-                .contains("limited by the risk per trade"));
+                .contains("size set by the risk per trade"));
         type("#plan-target", "90");
         app.await("why", () -> notice().contains("target must lie above"));
         assertThat(app.chart().plan()).map(TradePlan::target).contains(107.0);
@@ -214,7 +246,7 @@ class PanelsTest {
         app.await("no plan", () -> app.chart().plan().isEmpty());
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.await("the plan again", () -> app.chart().plan().isPresent());
-        app.keys("gp");
+        app.line("plans");
         type("#standard-risk", "0");
         app.await("why", () -> notice().contains("above zero"));
     }
@@ -391,7 +423,8 @@ class PanelsTest {
         app.robot().push(KeyCode.F1);
         Node help = app.robot().lookup("#help").query();
         app.await("help", help::isVisible);
-        assertThat(app.robot().from(help).lookup("N, Shift+N").tryQuery()).isPresent();
+        assertThat(app.robot().from(help).lookup("Page Down, Page Up").tryQuery())
+                .isPresent();
         app.robot().push(KeyCode.ESCAPE);
         app.await("no help", () -> !help.isVisible());
     }

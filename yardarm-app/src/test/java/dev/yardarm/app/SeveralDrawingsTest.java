@@ -218,7 +218,7 @@ class SeveralDrawingsTest {
             layers.requestFocus();
             return null;
         });
-        app.robot().push(KeyCode.SPACE);
+        app.robot().push(KeyCode.ENTER);
         app.await("hidden", () -> drawings().stream().filter(Drawing::visible).count() == 1);
         app.get(() -> {
             search.setText("");
@@ -239,7 +239,7 @@ class SeveralDrawingsTest {
                 () -> layers.getItems().size() == 1 && layers.getItems().get(0) instanceof Selection.Layer);
         app.keys("hz");
         app.await("told in the panel", () -> app.robot()
-                .lookup("All drawings are hidden (H Z).")
+                .lookup("All drawings are hidden (Space H Z).")
                 .tryQuery()
                 .isPresent());
     }
@@ -248,7 +248,7 @@ class SeveralDrawingsTest {
     void aDrawingOfThisChartAloneIsThereAfterAStart() throws Exception {
         three();
         app.robot().clickOn(onLevel(1));
-        app.await("chosen", () -> chosen().size() == 1);
+        app.await("selected", () -> chosen().size() == 1);
         CheckBox own = app.robot().lookup("#drawing-own").query();
         app.get(() -> {
             own.fire();

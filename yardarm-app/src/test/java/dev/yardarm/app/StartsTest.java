@@ -2,12 +2,12 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.desk.action.View;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -121,8 +121,15 @@ class StartsTest {
         assertThat(notice(app)).contains("KTRL has reached the drawing");
         assertThat(app.chart().firings()).hasSize(1);
         assertThat(app.chart().alerts()).isEmpty();
-        app.click("#alert-notice");
-        app.await("it is put away", () -> !shown.isVisible());
+        app.line("MARN");
+        app.await(
+                "another chart",
+                () -> app.room().instrument().orElseThrow().code().equals("MARN"));
+        assertThat(shown.isVisible()).as("it stays until it was looked at").isTrue();
+        app.keys("ga");
+        app.await(
+                "its chart", () -> app.room().instrument().orElseThrow().code().equals("KTRL"));
+        assertThat(shown.isVisible()).isFalse();
         app.close();
     }
 

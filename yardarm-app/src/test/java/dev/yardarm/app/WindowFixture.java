@@ -112,7 +112,7 @@ final class WindowFixture {
             File picture = new File("target", "failed-" + what.replaceAll("[^a-zA-Z0-9]", "-") + ".png");
             ImageIO.write(
                     get(() -> SwingFXUtils.fromFXImage(
-                            robot.lookup("#chart").query().getScene().snapshot(null), null)),
+                            robot.lookup("#status").query().getScene().snapshot(null), null)),
                     "png",
                     picture);
             throw new AssertionError("waited in vain for: " + what + "; see " + picture);
@@ -120,8 +120,10 @@ final class WindowFixture {
         WaitForAsyncUtils.waitForFxEvents();
     }
 
-    /** Types letters and digits one after the other, as leader keys are typed. */
+    /** Types the leader, then letters and digits one after the other. */
     void keys(String letters) {
+        robot.push(KeyCode.SPACE);
+        WaitForAsyncUtils.waitForFxEvents();
         for (int at = 0; at < letters.length(); at++) {
             char letter = letters.charAt(at);
             KeyCode code = KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(letter)));

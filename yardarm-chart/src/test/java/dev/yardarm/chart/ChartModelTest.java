@@ -283,7 +283,7 @@ class ChartModelTest {
             assertThat(more.time().right() - more.time().x(60)).isLessThanOrEqualTo(plot / 8 + 1e-6);
         }
         more.setBarWidth(3);
-        assertThat(more.time().barWidth()).as("as it was chosen").isEqualTo(3);
+        assertThat(more.time().barWidth()).as("as it was selected").isEqualTo(3);
         assertThat(more.barWidth()).isEqualTo(3);
         assertThat(span).isPositive();
     }

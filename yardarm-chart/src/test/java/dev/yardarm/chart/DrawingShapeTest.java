@@ -219,7 +219,7 @@ class DrawingShapeTest {
         });
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
-        assertThat(surface.texts).contains("2 agree");
+        assertThat(surface.texts).contains("2 levels in one place");
         chart.setDrawings(List.of(one));
         assertThat(chart.places().agreements()).isEmpty();
     }

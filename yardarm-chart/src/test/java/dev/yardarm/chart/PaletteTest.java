@@ -28,9 +28,9 @@ class PaletteTest {
 
     @ParameterizedTest
     @EnumSource(Theme.class)
-    void textCanBeReadOnBothGrounds(Theme theme) {
+    void textCanBeReadOnBothGroundsAndOnSelectedRows(Theme theme) {
         Palette palette = Palette.of(theme);
-        for (Role ground : new Role[] {Role.PAPER, Role.PANEL}) {
+        for (Role ground : new Role[] {Role.PAPER, Role.PANEL, Role.CHOSEN}) {
             for (Role text : new Role[] {Role.INK, Role.SOFT, Role.RISE, Role.FALL_TEXT, Role.BRASS_TEXT}) {
                 assertThat(contrast(palette.of(ground), palette.of(text)))
                         .as(theme + " " + text + " on " + ground)

@@ -18,6 +18,7 @@ import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.render.AxisText;
 import dev.yardarm.chart.render.ChartPainter;
+import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.SvgSurface;
 import dev.yardarm.core.bars.BarMaker;
@@ -47,6 +48,14 @@ class ScaleChoiceTest {
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
         return surface;
+    }
+
+    /** How wide the notch below the forming bar is. */
+    private static double notch(ChartModel chart) {
+        return paint(chart).rectangles.stream()
+                .filter(each -> each.height() == 3 && Math.abs(each.y() - chart.plotBottom()) < 1)
+                .mapToDouble(RecordingSurface.Rectangle::width)
+                .sum();
     }
 
     @Test
@@ -200,10 +209,10 @@ class ScaleChoiceTest {
         }
         assertThat(measured.volume()).isEqualTo(volume);
         List<String> lines = measured.lines(ChartFixture.KTRL);
-        assertThat(lines.get(0)).contains("%").startsWith(bars.close(to) > bars.close(from) ? "+" : "−");
+        assertThat(lines.get(0)).contains("%").startsWith("move  " + (bars.close(to) > bars.close(from) ? "+" : "−"));
         assertThat(lines.get(1)).contains("ticks");
         assertThat(lines.get(2)).contains("10 bars", "days");
-        assertThat(lines.get(3)).startsWith("volume");
+        assertThat(lines.get(3)).startsWith("traded");
     }
 
     @Test
@@ -220,19 +229,25 @@ class ScaleChoiceTest {
         assertThat(places).hasSize(2);
         assertThat(places.get(1).marks()).hasSize(2);
         assertThat(HitTest.at(chart, places.get(0).x(), places.get(0).y() + 3)).isInstanceOf(Hit.OnMark.class);
-        assertThat(paint(chart).texts).contains("d", "2");
+        assertThat(paint(chart).texts).as("shapes, no letters").doesNotContain("d", "2", "c");
     }
 
     @Test
-    void theTimeLeftStandsBelowTheLastPrice() {
+    void theTimeLeftIsAShrinkingNotchAndWordsInTheReadout() {
         BarSeries series = ChartFixture.days(30);
         Bars days = ChartFixture.days(31).snapshot();
         series.form(days.openTime(30), days.closeTime(30), 100, 101, 99, 100, 5);
         ChartModel chart = ChartFixture.chart(series, Timeframe.DAY);
         chart.setClock(() -> days.closeTime(30) - 754 * Times.SECOND);
-        assertThat(paint(chart).texts).contains("12:34");
+        assertThat(Readout.bar(chart, 30)).endsWith("forming, 13 min left");
+        double late = notch(chart);
         chart.setClock(() -> days.closeTime(30) - 3 * Times.HOUR);
-        assertThat(paint(chart).texts).contains("3:00:00");
+        assertThat(Readout.bar(chart, 30)).endsWith("forming, 3 h 00 left");
+        assertThat(notch(chart)).isGreaterThan(late);
+        chart.setClock(() -> days.closeTime(30) - 40 * Times.SECOND);
+        assertThat(Readout.bar(chart, 30)).endsWith("forming, 40 s left");
+        assertThat(Readout.bar(chart, 29)).doesNotContain("forming");
+        assertThat(Readout.bars(chart, 30)).isSortedAccordingTo((one, other) -> other.length() - one.length());
     }
 
     @Test

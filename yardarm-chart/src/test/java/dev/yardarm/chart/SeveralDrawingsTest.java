@@ -123,7 +123,7 @@ class SeveralDrawingsTest {
         click("one", Press.MORE);
         assertThat(chosen()).containsExactly("two", "level");
         click("two", Press.PLAIN);
-        assertThat(chosen()).as("a plain click chooses it alone").containsExactly("two");
+        assertThat(chosen()).as("a plain click selects it alone").containsExactly("two");
         gestures.press(100, chart.price().top() + 60);
         gestures.release(100, chart.price().top() + 60);
         assertThat(chosen()).isEmpty();
@@ -253,7 +253,7 @@ class SeveralDrawingsTest {
         chart.setDrawings(
                 Drawing.replaced(chart.drawings(), List.of(drawing("two").withVisible(false))));
         assertThat(chart.groupOf("one"))
-                .as("what is hidden is not chosen with it")
+                .as("what is hidden is not selected with it")
                 .containsExactly("one");
     }
 

@@ -223,7 +223,7 @@ final class BarsCommand implements Callable<Integer> {
         if (tooFine) {
             throw new BarFileException(wanted + " cannot be built from the bars of " + csv + ", which are "
                     + (datesOnly ? "daily or longer" : "at least " + usual / 1_000_000 + " s apart")
-                    + "; choose a multiple of their timeframe or take ticks");
+                    + "; select a multiple of their timeframe or take ticks");
         }
     }
 }

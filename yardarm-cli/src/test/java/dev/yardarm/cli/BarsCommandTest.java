@@ -163,7 +163,8 @@ class BarsCommandTest {
         assertThat(errors.toString()).contains("5 bad rows were set aside");
         assertThat(aside)
                 .content()
-                .contains("the same as the one in line 2", "'twelve' is no number", "below zero", "'left' is no side");
+                .contains(
+                        "the same as the one in line 2", "'twelve' is not a number", "below zero", "'left' is no side");
         assertThat(run(file, "ticks:2", "--repeated", "keep", "--skip-bad", aside.toString()))
                 .isZero();
         assertThat(rows()).hasSize(2);

@@ -243,7 +243,7 @@ class CommandsTest {
                 .isZero();
         assertThat(out.toString()).isEqualTo("time,close\n2026-01-06,2\n");
         assertThat(errors.toString()).contains("2 bad rows were set aside");
-        assertThat(aside).content().contains("2026-01-05,1,2,1,x").contains("no number");
+        assertThat(aside).content().contains("2026-01-05,1,2,1,x").contains("not a number");
     }
 
     @Test

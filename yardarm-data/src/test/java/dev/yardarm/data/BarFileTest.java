@@ -97,14 +97,15 @@ class BarFileTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "2026-01-05,10,12,9,x,5 | 5 | close | 'x' is no number",
+                "2026-01-05,10,12,9,x,5 | 5 | close | 'x' is not a number",
                         "2026-01-05,10,8,9,9.5,5 | 3 | high | below the low",
                 "2026-01-05,10,9.5,9,9.2,5 | 3 | high | below the open",
                         "2026-01-05,10,12,9.9,9.8,5 | 4 | low | above the close",
                 "2026-01-05,10,12,9,11,-5 | 6 | volume | below zero", "05.01.2026,10,12,9,11,5 | 1 | time | no time",
                 "2026-13-05,10,12,9,11,5 | 1 | time | no time", "2026-01-05,10,12 | 4 | low | ends before",
-                "2026-01-05,,12,9,11,5 | 2 | open | missing", "2026-01-05,10,NaN,9,11,5 | 3 | high | no number",
-                "2026-01-05,10,1e400,9,11,5 | 3 | high | no number", "2026-01-05,10d,12,9,11,5 | 2 | open | no number"
+                "2026-01-05,,12,9,11,5 | 2 | open | missing", "2026-01-05,10,NaN,9,11,5 | 3 | high | not a number",
+                "2026-01-05,10,1e400,9,11,5 | 3 | high | not a number",
+                        "2026-01-05,10d,12,9,11,5 | 2 | open | not a number"
             })
     void aBadRowIsToldWithFileLineAndColumn(String row, int column, String name, String words) throws IOException {
         Path file = file("time,open,high,low,close,volume", "2026-01-02,1,1,1,1,1", row);

@@ -248,12 +248,12 @@ class FileLayoutsTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "0x1p3 | is no number",
-                "8f | is no number",
-                "1_000 | is no number",
-                "١٢ | is no number",
-                "Infinity | is no number",
-                "1e999 | is no number",
+                "0x1p3 | is not a number",
+                "8f | is not a number",
+                "1_000 | is not a number",
+                "١٢ | is not a number",
+                "Infinity | is not a number",
+                "1e999 | is not a number",
                 "1,2 | --decimal",
             })
     void otherSpellingsOfNumbersAreTold(String number, String words) {
@@ -267,7 +267,7 @@ class FileLayoutsTest {
     void controlCharactersAreTold() {
         assertThatThrownBy(() -> read("time,open,high,low,close\n2026-01-14,\0\0\00078,80,70,75\n"))
                 .hasMessageContaining("line 2, column 2 (open)")
-                .hasMessageContaining("'\\x00\\x00\\x0078' is no number");
+                .hasMessageContaining("'\\x00\\x00\\x0078' is not a number");
     }
 
     @Test

@@ -176,6 +176,11 @@ public final class Desk implements AutoCloseable {
         notices.listen(listener);
     }
 
+    /** The last fifty notices, the newest first. */
+    public List<String> notices() {
+        return notices.kept();
+    }
+
     /** Tells the user something. May be called on any thread. */
     public void tell(String notice) {
         notices.tell(notice);

@@ -1,6 +1,8 @@
 package dev.yardarm.desk;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,11 +22,16 @@ final class Notices {
     /** The same words may be told again after this time. */
     private static final long AGAIN_NANOS = 2_000_000_000L;
 
+    private static final int KEPT = 50;
+
     private final Executor front;
     private final List<Consumer<String>> listeners = new ArrayList<>();
     private final List<String> early = new ArrayList<>();
     /** What was told lately, and when. */
     private final Map<String, Long> lately = new LinkedHashMap<>();
+
+    /** The last that were told, the newest first. */
+    private final Deque<String> kept = new ArrayDeque<>();
 
     private final LongSupplier nanos;
     private boolean open;
@@ -51,10 +58,18 @@ final class Notices {
     }
 
     void tell(String notice) {
+        if (notice.isBlank()) {
+            LOG.error("an empty notice was to be told", new IllegalStateException("no words"));
+            return;
+        }
         List<Consumer<String>> now;
         synchronized (this) {
             if (wasToldLately(notice)) {
                 return;
+            }
+            kept.addFirst(notice);
+            if (kept.size() > KEPT) {
+                kept.removeLast();
             }
             if (!open) {
                 early.add(notice);
@@ -69,6 +84,11 @@ final class Notices {
         long time = nanos.getAsLong();
         lately.values().removeIf(told -> time - told > AGAIN_NANOS);
         return lately.putIfAbsent(notice, time) != null;
+    }
+
+    /** The last fifty that were told, the newest first. */
+    synchronized List<String> kept() {
+        return List.copyOf(kept);
     }
 
     /** From now on nothing waits for listeners that come later. */

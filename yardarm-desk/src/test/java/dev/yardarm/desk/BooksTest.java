@@ -220,7 +220,8 @@ class BooksTest {
                     .contains(level("b", 2.5), level("there", 9), level("here", 8))
                     .hasSize(4);
         }
-        assertThat(notices).anyMatch(notice -> notice.contains("changed by another copy of Yardarm; both are kept"));
+        assertThat(notices)
+                .anyMatch(notice -> notice.contains("changed by another copy of Yardarm; both versions are kept"));
     }
 
     /** Changes the drawings and waits until that is written, with what follows from it. */

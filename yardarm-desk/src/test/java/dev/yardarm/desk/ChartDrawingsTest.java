@@ -161,7 +161,7 @@ class ChartDrawingsTest extends OnAChart {
         });
         front.await(
                 "told",
-                () -> notices.stream().anyMatch(notice -> notice.startsWith("Choose two drawings or more"))
+                () -> notices.stream().anyMatch(notice -> notice.startsWith("Select two drawings or more"))
                         && notices.stream().anyMatch(notice -> notice.contains("is not grouped")));
     }
 
@@ -214,7 +214,7 @@ class ChartDrawingsTest extends OnAChart {
         front.await(
                 "told",
                 () -> notices.stream().anyMatch(notice -> notice.startsWith("The clipboard holds no drawings"))
-                        && notices.contains("Choose a drawing first, on the chart or in Layers."));
+                        && notices.contains("Select a drawing first: click it on the chart or in Layers."));
     }
 
     private ChartRoom other() {
@@ -317,7 +317,7 @@ class ChartDrawingsTest extends OnAChart {
         });
         front.await(
                 "told",
-                () -> notices.stream().anyMatch(notice -> notice.contains("Choose one drawing with ratios"))
+                () -> notices.stream().anyMatch(notice -> notice.contains("Select one drawing with ratios"))
                         && notices.stream().anyMatch(notice -> notice.contains("no set of ratios 'none'")));
     }
 

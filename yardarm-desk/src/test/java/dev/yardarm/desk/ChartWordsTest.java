@@ -30,8 +30,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What lines about the chart mean, and what is said about those that mean nothing. */
 class ChartWordsTest {
-    private static final CommandLanguage LANGUAGE =
-            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn);
+    private static final CommandLanguage LANGUAGE = new CommandLanguage(
+            new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn, WordsForTests::all);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).stream()
@@ -72,9 +72,10 @@ class ChartWordsTest {
 
     @Test
     void looksOfIndicators() {
-        assertThat(command("look save quick one")).isEqualTo(new LineCommand.OfLook("save", "quick one"));
-        assertThat(command("look quick")).isEqualTo(new LineCommand.OfLook("apply", "quick"));
-        assertThat(command("look delete quick")).isEqualTo(new LineCommand.OfLook("delete", "quick"));
+        assertThat(command("look save quick one"))
+                .isEqualTo(new LineCommand.OfLook(LineCommand.Kept.SAVE, "quick one"));
+        assertThat(command("look quick")).isEqualTo(new LineCommand.OfLook(LineCommand.Kept.APPLY, "quick"));
+        assertThat(command("look delete quick")).isEqualTo(new LineCommand.OfLook(LineCommand.Kept.DELETE, "quick"));
     }
 
     @Test
@@ -83,7 +84,7 @@ class ChartWordsTest {
         assertThat(command("closes")).isEqualTo(new LineCommand.SetForm(BarForm.LINE));
         assertThat(command("bars without")).isEqualTo(new LineCommand.SetForm(BarForm.BARS_WITHOUT_OPEN));
         assertThat(command("high-low")).isEqualTo(new LineCommand.SetForm(BarForm.COLUMNS));
-        assertThat(command("volume")).isEqualTo(new LineCommand.Plain(LineCommand.Word.VOLUME));
+        assertThat(command("volume")).isEqualTo(new LineCommand.Plain(WordsForTests.of("volume")));
     }
 
     @Test
@@ -129,10 +130,13 @@ class ChartWordsTest {
         assertThat(command("link none")).isEqualTo(new LineCommand.SetLink(0, null));
         assertThat(command("link 2 shares instrument time"))
                 .isEqualTo(new LineCommand.SetLink(2, EnumSet.of(Shared.INSTRUMENT, Shared.VISIBLE_TIME)));
-        assertThat(command("preset save swing high")).isEqualTo(new LineCommand.OfPreset("save", "swing high"));
-        assertThat(command("preset swing")).isEqualTo(new LineCommand.OfPreset("apply", "swing"));
-        assertThat(command("list weight PV60 50")).isEqualTo(new LineCommand.OfList("weight", "PV60 50"));
-        assertThat(command("list Evening round")).isEqualTo(new LineCommand.OfList("show", "Evening round"));
+        assertThat(command("preset save swing high"))
+                .isEqualTo(new LineCommand.OfPreset(LineCommand.PresetVerb.SAVE, "swing high"));
+        assertThat(command("preset swing")).isEqualTo(new LineCommand.OfPreset(LineCommand.PresetVerb.APPLY, "swing"));
+        assertThat(command("list weight PV60 50"))
+                .isEqualTo(new LineCommand.OfList(LineCommand.ListVerb.WEIGHT, "PV60 50"));
+        assertThat(command("list Evening round"))
+                .isEqualTo(new LineCommand.OfList(LineCommand.ListVerb.SHOW, "Evening round"));
         assertThat(command("timeframes W D 7m"))
                 .isEqualTo(new LineCommand.OfferTimeframes(List.of(
                         Timeframe.WEEK, Timeframe.DAY, Timeframe.parse("7m").orElseThrow())));

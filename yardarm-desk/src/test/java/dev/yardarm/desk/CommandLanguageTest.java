@@ -20,8 +20,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class CommandLanguageTest {
-    private static final CommandLanguage LANGUAGE =
-            new CommandLanguage(new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn);
+    private static final CommandLanguage LANGUAGE = new CommandLanguage(
+            new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))), Language::builtIn, WordsForTests::all);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).get(0);
@@ -67,7 +67,7 @@ class CommandLanguageTest {
                         Map.of()));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
-        assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.NIGHT_WATCH));
+        assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(WordsForTests.of("night watch")));
     }
 
     @Test

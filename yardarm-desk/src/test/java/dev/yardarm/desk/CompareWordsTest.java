@@ -20,7 +20,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Lines that compare instruments, and what is said about those that do not say with whom. */
 class CompareWordsTest {
     private static final Directory DIRECTORY = new Directory(List.of(new SimulatedMarket(World.halcyon(), 1)));
-    private static final CommandLanguage LANGUAGE = new CommandLanguage(DIRECTORY, Language::builtIn);
+    private static final CommandLanguage LANGUAGE =
+            new CommandLanguage(DIRECTORY, Language::builtIn, WordsForTests::all);
 
     private static Proposal first(String line) {
         return LANGUAGE.read(line).get(0);
@@ -66,6 +67,6 @@ class CompareWordsTest {
 
     @Test
     void theWordAloneOpensTheList() {
-        assertThat(first("compare").command()).isEqualTo(new LineCommand.Plain(LineCommand.Word.PICK_COMPARISON));
+        assertThat(first("compare").command()).isEqualTo(new LineCommand.Plain(WordsForTests.of("compare")));
     }
 }

@@ -502,7 +502,7 @@ class LayoutsTest extends OnAChart {
             assertThat(ids(room)).hasSize(3).startsWith("price", "volume");
             String rsi = room.panes().inHand().id();
             assertThat(rsi)
-                    .as("that of the chosen indicator")
+                    .as("that of the selected indicator")
                     .isEqualTo(ids(room).get(2));
             double before = height(room, rsi);
             room.panes().resize(rsi, 2);

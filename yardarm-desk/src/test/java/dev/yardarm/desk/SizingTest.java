@@ -37,8 +37,8 @@ class SizingTest {
     void aShareIsPaidInFull() {
         Sizing.Sized share = sized(plan("KTRL", 104.20, 102.80, 107, 25_000, 1));
         assertThat(share.words())
-                .isEqualTo(String.format("Size 178 shares for 18,547.60 crowns, limited by the risk per trade.%n"
-                        + "At risk 249.20 crowns, to win 498.40 crowns."));
+                .isEqualTo(String.format("Size 178 shares for 18,547.60 crowns, size set by the risk per trade.%n"
+                        + "Risk 249.20 crowns, reward 498.40 crowns."));
     }
 
     @Test
@@ -49,10 +49,10 @@ class SizingTest {
         assertThat(index.size().orElseThrow().quantity()).isEqualTo(8);
         assertThat(index.words())
                 .contains("8 contracts for 12,800.00 crowns of margin")
-                .contains("At risk 1,000.00 crowns, to win 2,000.00 crowns");
+                .contains("Risk 1,000.00 crowns, reward 2,000.00 crowns");
         Sizing.Sized held = sized(plan("VSIX-U26", 2480, 2479, 2505, 5_000, 10));
         assertThat(held.size().orElseThrow().quantity()).isEqualTo(3);
-        assertThat(held.words()).contains("limited by the margin the account can hold");
+        assertThat(held.words()).contains("size set by the margin the account can hold");
     }
 
     @Test

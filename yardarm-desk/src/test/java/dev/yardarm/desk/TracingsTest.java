@@ -71,7 +71,7 @@ class TracingsTest extends OnAChart {
             room.studies().select(Selection.NONE);
             room.tracings().move("third");
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Choose a drawing first")));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("Select a drawing first")));
     }
 
     @Test

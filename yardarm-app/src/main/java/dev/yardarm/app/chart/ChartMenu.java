@@ -152,7 +152,7 @@ final class ChartMenu {
             menu.getItems()
                     .add(check(
                             switch (mode) {
-                                case LINEAR -> "Straight scale";
+                                case LINEAR -> "Linear scale";
                                 case LOGARITHMIC -> "Logarithmic scale";
                                 case PERCENT -> "Per cent from a bar";
                                 case INDEXED -> "Index, 100 at a bar";
@@ -169,7 +169,7 @@ final class ChartMenu {
                                 scale.fit() == ScaleChoice.Fit.ALL,
                                 () -> room.setScale("fit all", scale.withFit(ScaleChoice.Fit.ALL))),
                         check(
-                                "Fixed height for each price",
+                                "Lock the height of the scale",
                                 scale.fit() == ScaleChoice.Fit.HELD,
                                 () -> room.setScale(
                                         "fixed height",
@@ -179,7 +179,7 @@ final class ChartMenu {
                                                         chart.price().low(),
                                                         chart.price().high()))),
                         check(
-                                "Low prices at the top",
+                                "Inverted scale",
                                 scale.inverted(),
                                 () -> room.setScale("inverted scale", scale.withInverted(!scale.inverted()))));
         Menu margins = new Menu("Margins");
@@ -211,7 +211,7 @@ final class ChartMenu {
                                 room.chart().areBreaksShown(),
                                 () -> view(chart -> chart.setBreaksShown(!chart.areBreaksShown()))),
                         check(
-                                "Keep gaps without trade",
+                                "Show empty periods",
                                 room.chart().request().gapsKept(),
                                 () -> room.setRequest(
                                         "gaps",
@@ -266,7 +266,7 @@ final class ChartMenu {
             if (chart.scale().isRelative()) {
                 menu.getItems()
                         .add(item(
-                                "Count from this bar",
+                                "Use this bar as base",
                                 () -> room.setScale(
                                         "base of the scale",
                                         chart.scale()
@@ -455,7 +455,7 @@ final class ChartMenu {
             menu.getItems().add(new SeparatorMenuItem());
             Set<LinkRules.Shared> shared = bench.layouts().links().of(room.link());
             for (LinkRules.Shared what : LinkRules.Shared.values()) {
-                menu.getItems().add(check("shares " + what.word(), shared.contains(what), () -> {
+                menu.getItems().add(check("shares " + what.words(), shared.contains(what), () -> {
                     Set<LinkRules.Shared> changed = EnumSet.noneOf(LinkRules.Shared.class);
                     changed.addAll(shared);
                     if (!changed.remove(what)) {
@@ -469,7 +469,7 @@ final class ChartMenu {
     }
 
     private Menu out() {
-        Menu menu = new Menu("Out");
+        Menu menu = new Menu("Export");
         ChartOutput output = new ChartOutput(room, view, bench);
         menu.getItems()
                 .addAll(

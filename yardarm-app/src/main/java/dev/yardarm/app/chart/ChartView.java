@@ -49,6 +49,8 @@ public final class ChartView extends Region {
     private final ChartMenu menus;
     private ContextMenu menu;
 
+    private boolean crosshairOut;
+
     public ChartView(ChartRoom room, Workbench bench) {
         this.room = room;
         this.bench = bench;
@@ -320,6 +322,22 @@ public final class ChartView extends Region {
         }
     }
 
+    /** Takes the crosshair out, to be moved by the arrows, or puts it away. */
+    public void toggleCrosshair() {
+        crosshairOut = !crosshairOut;
+        if (crosshairOut) {
+            movePointer(0, 0);
+        } else {
+            crosshair.setPointer(-1, -1);
+        }
+        requestFocus();
+    }
+
+    /** Whether the arrows move the crosshair. */
+    public boolean isCrosshairOut() {
+        return crosshairOut;
+    }
+
     public boolean isMeasuring() {
         return measure.isOn();
     }
@@ -368,6 +386,14 @@ public final class ChartView extends Region {
                 return true;
             }
             return false;
+        }
+        if (code == KeyCode.ENTER) {
+            toggleCrosshair();
+            return true;
+        }
+        if (crosshairOut && (sideways != 0 || upward != 0)) {
+            movePointer(sideways * (fast ? 10 : 1), upward * (fast ? 10 : 1));
+            return true;
         }
         boolean chosen = !chart.selection().drawings().isEmpty();
         if (upward != 0 && chosen) {

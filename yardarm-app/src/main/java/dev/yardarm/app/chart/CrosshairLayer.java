@@ -13,6 +13,7 @@ import dev.yardarm.desk.room.chart.LinkedPointer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
@@ -128,7 +129,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         } else {
             parts.forEach(part -> part.setVisible(false));
         }
-        readout.setText(chart.bars().isEmpty() ? "" : fitting(Readout.bar(chart, bar)));
+        readout.setText(chart.bars().isEmpty() ? "" : fitting(bar));
         updateLegends(bar, under);
     }
 
@@ -158,26 +159,17 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                 Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)), chart.plotBottom() + 3, width, 18);
     }
 
-    /** As much of the readout as there is room for: whole parts, the prices first. */
-    private String fitting(String readout) {
-        String text = readout;
+    /** The longest readout there is room for, in whole parts. */
+    private String fitting(int bar) {
         int most = (int) (chart.plotRight() / 5.3);
-        if (text.length() <= most) {
-            return text;
+        String shortest = "";
+        for (String text : Readout.bars(chart, bar)) {
+            if (text.length() <= most) {
+                return text;
+            }
+            shortest = text;
         }
-        text = text.replace("open ", "O ")
-                .replace("high ", "H ")
-                .replace("low ", "L ")
-                .replace("close ", "C ")
-                .replace("volume ", "V ")
-                .replace("   ", "  ");
-        if (text.length() <= most) {
-            return text;
-        }
-        int prices = text.indexOf("O ");
-        text = prices > 0 ? text.substring(prices) : text;
-        int end = text.length() <= most ? text.length() : text.lastIndexOf("  ", most);
-        return end <= 0 ? text.substring(0, Math.max(0, most)) : text.substring(0, end);
+        return shortest.substring(0, Math.max(0, Math.min(most, shortest.length())));
     }
 
     private static void placeTag(Label tag, String text, double x, double y, double width) {
@@ -243,7 +235,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
                                 && layer.draws(output)
                                 && !layer.indicator().outputs().get(output).cue()) {
                             Text value = legend(used++);
-                            place(value, Readout.value(chart, layer, output, bar), x, y);
+                            place(value, named(layer, output) + Readout.value(chart, layer, output, bar), x, y);
                             paint(value, palette.series(layer.colourOf(output)));
                             x += value.getLayoutBounds().getWidth() + 7;
                         }
@@ -264,6 +256,15 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         for (int rest = used; rest < legends.size(); rest++) {
             legends.get(rest).setVisible(false);
         }
+    }
+
+    /** The name of an output in front of its value, where an indicator has several. */
+    private static String named(IndicatorLayer layer, int output) {
+        long drawn = IntStream.range(0, layer.indicator().outputs().size())
+                .filter(each -> layer.draws(each)
+                        && !layer.indicator().outputs().get(each).cue())
+                .count();
+        return drawn < 2 ? "" : layer.indicator().outputs().get(output).name().replace('_', ' ') + " ";
     }
 
     /** As a style of its own, so that no style sheet takes it back. */

@@ -24,7 +24,7 @@ public final class DrawingClipboard {
     public static void paste(ChartRoom room) {
         String text = Clipboard.getSystemClipboard().getString();
         if (text == null || room.instrument().isEmpty()) {
-            room.desk().tell("The clipboard holds no drawings: choose some on a chart and copy them with Ctrl+C.");
+            room.desk().tell("The clipboard holds no drawings: select some on a chart and copy them with Ctrl+C.");
         } else {
             room.drawings().pasteText(text);
         }

@@ -72,12 +72,12 @@ public final class DrawingMenus {
         if (chart.chosenDrawings().size() == 1) {
             button.getItems()
                     .addAll(
-                            item("New ones come up like this one", looks::makeUsual),
-                            item("New ones come up as they are declared", () -> looks.forgetUsual(of.kind())),
+                            item("Use as default for new ones", looks::makeUsual),
+                            item("Reset the default", () -> looks.forgetUsual(of.kind())),
                             new SeparatorMenuItem());
         }
         kept(button, "look", habits.drawingLooks(), looks::takeLook, looks::forgetLook);
-        button.getItems().add(item("Keep this look under a name", () -> bench.prompt("look save ")));
+        button.getItems().add(item("Save style as ...", () -> bench.prompt("style save ")));
         if (of.options().containsKey("ratios")) {
             button.getItems().add(new SeparatorMenuItem());
             kept(button, "set of ratios", habits.ratioSets(), looks::takeRatios, looks::forgetRatios);

@@ -52,7 +52,7 @@ final class ChartCell extends VBox implements AutoCloseable {
         last.setMinWidth(Region.USE_PREF_SIZE);
         head = new HBox(link, code, make, gap, last);
         head.getStyleClass().add("cell-head");
-        Tips.set(head, "Double click gives the chart the whole layout (keys: L M)");
+        Tips.ofAction(head, bench.actions(), "layout.maximise-restore");
         head.setOnMousePressed(event -> {
             bench.layouts().activate(room);
             view.requestFocus();

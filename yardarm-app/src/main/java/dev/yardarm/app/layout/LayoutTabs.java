@@ -43,7 +43,7 @@ public final class LayoutTabs extends HBox {
             tab.getStyleClass().setAll("layout-tab");
             tab.setSelected(layout == layouts.front());
             tab.setFocusTraversable(false);
-            Tips.set(tab, "Next and previous layout: L N and L B. Right click for more.");
+            Tips.ofAction(tab, bench.actions(), "layout.next-layout");
             tab.setOnAction(event -> {
                 tab.setSelected(true);
                 layouts.show(layout);

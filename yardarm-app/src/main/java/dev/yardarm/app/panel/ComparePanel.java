@@ -43,7 +43,7 @@ public final class ComparePanel extends BorderPane {
     private final CheckBox bars = new CheckBox("as bars");
     private final CheckBox below = new CheckBox("in a new pane");
     private final Label chosen = new Label();
-    private final Button add = new Button("Put on the chart");
+    private final Button add = new Button("Add to chart");
     private final Button correlate = new Button("Correlation");
     private Runnable left = () -> {};
 
@@ -186,7 +186,7 @@ public final class ComparePanel extends BorderPane {
     private void show() {
         chosen.setText(
                 ticked.isEmpty()
-                        ? "Nothing is ticked: Enter takes the one in hand."
+                        ? "Nothing ticked. Enter adds the highlighted instrument."
                         : ticked.size() + " ticked: "
                                 + ticked.stream().map(Instrument::code).collect(Collectors.joining(", ")));
         correlate.setDisable(ticked.size() > 2);

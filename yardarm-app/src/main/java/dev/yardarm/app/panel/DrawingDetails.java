@@ -70,7 +70,7 @@ final class DrawingDetails extends LayerDetails {
             actions();
             exactly();
         } else {
-            heading(ids.size() + " drawings chosen");
+            heading(ids.size() + " drawings selected");
             actions();
             Label together = new Label("What is changed here is changed in all of them. Drag one of them to move all.");
             together.setWrapText(true);

@@ -137,7 +137,7 @@ final class IndicatorDetails extends LayerDetails {
     private void higher() {
         ComboBox<String> choice = new ComboBox<>();
         choice.setId("layer-higher");
-        choice.setAccessibleText("Computed on");
+        choice.setAccessibleText("Timeframe");
         choice.getItems().add(CHART);
         for (Timeframe each : bench.desk().timeframes()) {
             if (each.compareTo(bench.room().chart().timeframe()) > 0) {
@@ -162,7 +162,7 @@ final class IndicatorDetails extends LayerDetails {
                         ? CHART
                         : (layer().higher().forming() ? FORMING : "")
                                 + layer().higher().timeframe()));
-        row("Computed on", choice);
+        row("Timeframe", choice);
     }
 
     /** The scale it is drawn on. */
@@ -243,7 +243,7 @@ final class IndicatorDetails extends LayerDetails {
         Button duplicate = new Button("Duplicate");
         duplicate.setId("duplicate-layer");
         duplicate.setOnAction(event -> bench.room().indicators().duplicate(id));
-        Button swap = new Button("Swap");
+        Button swap = new Button("Replace ...");
         swap.setId("swap-layer");
         swap.setOnAction(event -> bench.pick(other -> bench.room().indicators().swap(id, other)));
         MenuButton mine = new MenuButton("Looks");
@@ -262,12 +262,12 @@ final class IndicatorDetails extends LayerDetails {
         ChartIndicators indicators = bench.room().indicators();
         menu.getItems()
                 .setAll(
-                        item("New ones come up like this one", () -> indicators.makeStandard(id)),
-                        item("New ones come up as the catalogue has them", () -> indicators.forgetStandard(id)),
+                        item("Use as default for new ones", () -> indicators.makeStandard(id)),
+                        item("Reset the default", () -> indicators.forgetStandard(id)),
                         new SeparatorMenuItem());
         List<String> kept = bench.desk().habits().looks(layer().indicator().name());
         kept.forEach(name -> menu.getItems().add(item(name, () -> indicators.takeLook(id, name))));
-        menu.getItems().add(item("Keep this one under a name", () -> bench.prompt("look save ")));
+        menu.getItems().add(item("Keep this one under a name", () -> bench.prompt("style save ")));
         if (!kept.isEmpty()) {
             Menu forget = new Menu("Forget");
             kept.forEach(name -> forget.getItems().add(item(name, () -> indicators.forgetLook(id, name))));

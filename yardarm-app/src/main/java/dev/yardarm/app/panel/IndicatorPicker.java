@@ -28,7 +28,7 @@ import javafx.scene.layout.VBox;
 public final class IndicatorPicker extends BorderPane {
     private static final String ALL = "All";
     private static final String FAVOURITES = "Favourites";
-    private static final String RECENT = "Used last";
+    private static final String RECENT = "Recent";
 
     private final Workbench bench;
     private final TextField search = new TextField();
@@ -76,7 +76,7 @@ public final class IndicatorPicker extends BorderPane {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        Button add = new Button("Take it");
+        Button add = new Button("Add to chart");
         add.setId("indicator-take");
         Tips.set(add, "Enter does it too");
         add.setOnAction(event -> take());
@@ -210,7 +210,7 @@ public final class IndicatorPicker extends BorderPane {
         help.setText(indicator == null ? "" : helpText(indicator));
         favourite.setVisible(indicator != null);
         boolean liked = indicator != null && bench.desk().habits().favourites().contains(indicator.name());
-        favourite.setText(liked ? "No favourite" : "Favourite");
+        favourite.setText(liked ? "Remove from favourites" : "Favourite");
     }
 
     private void toggleFavourite() {

@@ -1,7 +1,6 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.theme.Tips;
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Decimals;
@@ -9,6 +8,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.intake.Intake;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.intake.IntakeWork;
 import java.io.File;
 import java.nio.file.Path;

@@ -2,6 +2,7 @@ package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.DrawingMenus;
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Layer;
@@ -73,7 +74,7 @@ public final class LayersPanel extends VBox {
             if (event.getCode() == KeyCode.DELETE) {
                 room().studies().deleteChosen();
                 event.consume();
-            } else if (event.getCode() == KeyCode.SPACE) {
+            } else if (event.getCode() == KeyCode.ENTER) {
                 toggleShown();
                 event.consume();
             }
@@ -118,7 +119,7 @@ public final class LayersPanel extends VBox {
     private Button addButton() {
         Button add = new Button("Add");
         add.setId("add-indicator");
-        Tips.set(add, "Put an indicator on the chart (keys: I I)");
+        Tips.ofAction(add, bench.actions(), "indicator.catalogue");
         add.setOnAction(event -> bench.pick(chosen -> room().indicators().add(chosen)));
         return add;
     }
@@ -168,7 +169,7 @@ public final class LayersPanel extends VBox {
         boolean hidden = !chart.areDrawingsShown() && !chart.drawings().isEmpty();
         none.setText(
                 hidden
-                        ? "All drawings are hidden (H Z)."
+                        ? "All drawings are hidden (" + ActionItems.keys(bench, "hide-and-show.all-drawings") + ")."
                         : shownLayers.size() < layers.size()
                                 ? shownLayers.size() + " of " + layers.size() + " layers"
                                 : "");
@@ -284,7 +285,8 @@ public final class LayersPanel extends VBox {
     }
 
     /** Hides or shows all chosen layers, after the first of them. */
-    private void toggleShown() {
+    /** Hides or shows the selected layers. */
+    public void toggleShown() {
         ChartModel chart = room().chart();
         List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems());
         List<Drawing> drawings = chart.chosenDrawings();

@@ -77,7 +77,7 @@ public final class ListPanel extends VBox {
             }
         });
         VBox.setVgrow(view, Priority.ALWAYS);
-        Label hint = new Label("N next   Shift+N previous   M mark");
+        Label hint = new Label("Page Down, Page Up   type a code");
         hint.getStyleClass().addAll("soft", "small");
         HBox head = new HBox(4, colour, names, new ListMenu(bench, this));
         head.setStyle("-fx-alignment: center-left;");

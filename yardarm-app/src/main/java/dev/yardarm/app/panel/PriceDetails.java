@@ -20,11 +20,11 @@ final class PriceDetails extends LayerDetails {
     private final ComboBox<ScaleChoice.Mode> mode = new ComboBox<>();
     private final ComboBox<ScaleChoice.Fit> fit = new ComboBox<>();
     private final ComboBox<BarRequest.Joint> joint = new ComboBox<>();
-    private final CheckBox inverted = new CheckBox("Low prices at the top");
+    private final CheckBox inverted = new CheckBox("Inverted scale");
     private final CheckBox volume = new CheckBox("Volume");
     private final CheckBox breaks = new CheckBox("Lines between sessions");
     private final CheckBox splits = new CheckBox("Adjust for splits");
-    private final CheckBox dividends = new CheckBox("Take dividends off");
+    private final CheckBox dividends = new CheckBox("Adjust for dividends");
     private final Label made = new Label();
     private boolean busy;
 
@@ -55,7 +55,7 @@ final class PriceDetails extends LayerDetails {
                 .filter(each -> each.kind() == Instrument.Kind.CONTINUOUS)
                 .isPresent();
         if (continuous) {
-            row("Joined", joint);
+            row("Back-adjustment", joint);
         }
         check(
                 inverted,
@@ -105,7 +105,7 @@ final class PriceDetails extends LayerDetails {
 
             @Override
             public T fromString(String text) {
-                throw new UnsupportedOperationException("only values of the list can be chosen");
+                throw new UnsupportedOperationException("only values of the list can be selected");
             }
         });
         box.setOnAction(event -> {

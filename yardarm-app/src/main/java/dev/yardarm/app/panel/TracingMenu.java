@@ -49,7 +49,7 @@ final class TracingMenu extends MenuButton {
                 .addAll(
                         new SeparatorMenuItem(),
                         item("New tracing", () -> bench.prompt("tracing ")),
-                        item("Chosen drawing to another", () -> bench.prompt("tracing move ")),
+                        item("Selected drawing to another", () -> bench.prompt("tracing move ")),
                         item("Export drawings", () -> bench.prompt("export drawings ")),
                         item("Import drawings", () -> bench.prompt("import drawings ")));
     }

@@ -1,11 +1,12 @@
 package dev.yardarm.app.view;
 
 import dev.yardarm.app.panel.NumberField;
-import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.plan.Sizing;
@@ -57,7 +58,8 @@ public final class PlanView extends VBox {
         head.setStyle("-fx-alignment: center-left;");
         table.setId("plans");
         table.setFixedCellSize(28);
-        table.setPlaceholder(Columns.empty("No trade is planned. Open a chart and press P P, then click entry and "
+        table.setPlaceholder(Columns.empty("No trade is planned. Open a chart and press "
+                + ActionItems.keys(bench, "plan.draw-a-plan") + ", then click entry and "
                 + "stop,\nor type: plan entry stop target."));
         buildTable();
         VBox.setVgrow(table, Priority.ALWAYS);
@@ -98,7 +100,7 @@ public final class PlanView extends VBox {
                                         .orElse("")));
         table.getColumns().add(sized("Cost", 116, (plan, size) -> number("%,.2f", size.cost()) + currency(plan)));
         table.getColumns().add(sized("At risk", 106, (plan, size) -> number("%,.2f", size.atRisk()) + currency(plan)));
-        table.getColumns().add(Columns.words("Limit", 224, this::limit));
+        table.getColumns().add(Columns.words("Size set by", 224, this::limit));
         Columns.onOpen(table, this::open);
         Columns.onMenu(table, Map.of("Open the chart", this::open, "Remove the plan", this::remove));
         table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {

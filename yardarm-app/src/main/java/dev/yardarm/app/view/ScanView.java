@@ -1,7 +1,6 @@
 package dev.yardarm.app.view;
 
 import dev.yardarm.app.chart.SmallChart;
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
@@ -11,6 +10,7 @@ import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.scan.ScanRunner;
 import java.time.ZoneOffset;
@@ -136,7 +136,7 @@ public final class ScanView extends HBox {
     private void buildTable() {
         results.setId("scan-results");
         results.setPlaceholder(
-                Columns.empty("Choose a scan or write conditions, then Run.\nEnter on a result opens " + "its chart."));
+                Columns.empty("Select a scan or write conditions, then Run.\nEnter on a result opens " + "its chart."));
         results.setFixedCellSize(58);
         results.getColumns()
                 .add(Columns.words("Code", 64, found -> found.instrument().code()));
@@ -309,7 +309,7 @@ public final class ScanView extends HBox {
             problem.setText("Write at least one condition, such as close > sma(close, 50).");
             return;
         }
-        summary.setText("Looking ...");
+        summary.setText("Scanning ...");
         bench.desk().scan(scan, this::show, failed -> {
             summary.setText("");
             problem.setText("The scan failed: " + failed.getMessage());
@@ -319,8 +319,8 @@ public final class ScanView extends HBox {
     private void show(ScanRunner.Result result) {
         shownTimeframe = result.scan().timeframe();
         results.getItems().setAll(result.found());
-        String missing = result.missing().isEmpty() ? "" : "  Not looked at: " + String.join("; ", result.missing());
-        summary.setText(result.found().size() + " of " + result.looked() + " fit, "
+        String missing = result.missing().isEmpty() ? "" : "  Skipped: " + String.join("; ", result.missing());
+        summary.setText(result.found().size() + " of " + result.looked() + " match, "
                 + result.scan().list() + ", "
                 + result.scan().timeframe() + ", as of "
                 + Readout.time(
@@ -336,7 +336,7 @@ public final class ScanView extends HBox {
             results.requestFocus();
         } else {
             results.setPlaceholder(Columns.empty(
-                    "Nothing in " + result.scan().list() + " fits. Loosen a condition " + "or choose another list."));
+                    "Nothing in " + result.scan().list() + " fits. Loosen a condition " + "or select another list."));
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
@@ -35,8 +36,9 @@ public final class WatchView extends VBox {
         setId("watch-view");
         waiting.setId("waiting-alerts");
         fired.setId("fired-alerts");
-        waiting.setPlaceholder(Columns.empty("No alert waits. Choose a level or line on a chart and press M A,\n"
-                + "or right click it, to be told when price gets there."));
+        waiting.setPlaceholder(Columns.empty("No alerts set. Select a level or line on a chart and press "
+                + ActionItems.keys(bench, "mark.alert-reached")
+                + ",\nor right click it, to be told when price gets there."));
         fired.setPlaceholder(Columns.empty("Nothing has fired yet."));
         build(waiting, Alert::instrument, this::drawing, Alert::trigger, Alert::timeframe, Alert::above);
         waiting.getColumns().add(Columns.words("Set", 150, alert -> time(alert.instrument(), alert.setAt())));

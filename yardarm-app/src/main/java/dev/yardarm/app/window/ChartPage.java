@@ -49,9 +49,9 @@ final class ChartPage extends BorderPane {
     private final Label last = new Label();
     private final Label change = new Label();
     private final Label stance = new Label();
-    private final ToggleButton level = tool("Level", Tool.LEVEL, "D H");
-    private final ToggleButton line = tool("Trend line", Tool.LINE, "D L");
-    private final ToggleButton plan = tool("Plan", Tool.PLAN, "P P");
+    private final ToggleButton level = tool("Level", Tool.LEVEL);
+    private final ToggleButton line = tool("Trend line", Tool.LINE);
+    private final ToggleButton plan = tool("Plan", Tool.PLAN);
 
     ChartPage(Workbench bench) {
         this.bench = bench;
@@ -95,6 +95,9 @@ final class ChartPage extends BorderPane {
      */
     void complete() {
         if (lists == null) {
+            Tips.ofAction(level, bench.actions(), "draw.level");
+            Tips.ofAction(line, bench.actions(), "draw.trend-line");
+            Tips.ofAction(plan, bench.actions(), "plan.draw-a-plan");
             tools.getChildren()
                     .addAll(
                             level,
@@ -102,14 +105,14 @@ final class ChartPage extends BorderPane {
                             plan,
                             new FigureMenu(bench),
                             separator(),
-                            button("Note", "M N", () -> bench.prompt("note ")),
-                            button("Long", "M L", () -> room().studies().takeStance(Stance.Kind.LONG, "")),
-                            button("Short", "M S", () -> room().studies().takeStance(Stance.Kind.SHORT, "")),
-                            button("Wait", "M W", () -> room().studies().takeStance(Stance.Kind.WAIT, "")),
-                            button("Skip", "M K", () -> bench.prompt("skip ")),
+                            button("Note", "mark.note"),
+                            button("Long", "mark.long"),
+                            button("Short", "mark.short"),
+                            button("Wait", "mark.wait"),
+                            button("Skip", "mark.skip-with-its-reason"),
                             separator(),
-                            button("Previous", "Shift+N", () -> room().step(-1)),
-                            button("Next", "N", () -> room().step(1)),
+                            button("Previous", "focus.previous-instrument"),
+                            button("Next", "focus.next-instrument"),
                             separator(),
                             new LayoutMenu(bench),
                             new PresetMenu(bench));
@@ -133,11 +136,10 @@ final class ChartPage extends BorderPane {
         return line;
     }
 
-    private ToggleButton tool(String text, Tool tool, String keys) {
+    private ToggleButton tool(String text, Tool tool) {
         ToggleButton button = new ToggleButton(text);
         button.setId("tool-" + tool.word());
         button.setMinWidth(Region.USE_PREF_SIZE);
-        Tips.set(button, tool.hint(0) + " (keys: " + keys + ")");
         button.setOnAction(event -> {
             bench.room().studies().take(button.isSelected() ? tool : Tool.NONE);
             chart().requestFocus();
@@ -145,12 +147,12 @@ final class ChartPage extends BorderPane {
         return button;
     }
 
-    private Button button(String text, String keys, Runnable action) {
+    private Button button(String text, String action) {
         Button button = new Button(text);
         button.setId("button-" + text.toLowerCase(java.util.Locale.ROOT));
         button.setMinWidth(Region.USE_PREF_SIZE);
-        Tips.set(button, "Keys: " + keys);
-        button.setOnAction(event -> action.run());
+        Tips.ofAction(button, bench.actions(), action);
+        button.setOnAction(event -> bench.act(action));
         return button;
     }
 

@@ -161,6 +161,19 @@ public final class CommandLine extends TextField {
         event.consume();
     }
 
+    /** Writes a proposal that needs more into the line and says what is missing. */
+    private void complete(Proposal chosen) {
+        String before = getText();
+        if (!chosen.text().strip().equals(before.strip())) {
+            setText(chosen.text());
+            end();
+        } else if (!before.endsWith(" ") && !before.contains(" ")) {
+            appendText(" ");
+            end();
+        }
+        complain.accept(chosen.text().strip() + ": " + chosen.detail() + ".");
+    }
+
     private void take() {
         Proposal chosen = proposals.isVisible() ? proposals.getSelectionModel().getSelectedItem() : null;
         if (chosen == null) {
@@ -174,7 +187,7 @@ public final class CommandLine extends TextField {
             return;
         }
         if (chosen.command() == null) {
-            complain.accept(chosen.detail());
+            complete(chosen);
             return;
         }
         recent.remove(chosen.text());

@@ -5,6 +5,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.desk.action.View;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -16,7 +17,7 @@ final class FigureMenu extends MenuButton {
         setId("figure-menu");
         getStyleClass().add("tool-menu");
         setMinWidth(USE_PREF_SIZE);
-        Tips.set(this, "All that can be drawn (keys: D and a letter; or type its name)");
+        Tips.set(this, "All that can be drawn (Space D and a letter; or type its name)");
         for (Figure.Family family : Figure.Family.values()) {
             Menu menu = new Menu(family.title());
             Figures.shared().all().stream()
@@ -26,7 +27,7 @@ final class FigureMenu extends MenuButton {
                         item.setId("draw-" + figure.name());
                         item.setOnAction(event -> {
                             bench.room().studies().take(Tool.of(figure.name()));
-                            bench.go(dev.yardarm.app.workbench.View.CHART);
+                            bench.go(View.CHART);
                         });
                         menu.getItems().add(item);
                     });

@@ -1,6 +1,9 @@
 package dev.yardarm.app.window;
 
-import dev.yardarm.desk.line.LineCommand;
+import dev.yardarm.desk.action.Action;
+import dev.yardarm.desk.action.ActionGroup;
+import dev.yardarm.desk.action.Actions;
+import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.ColumnConstraints;
@@ -10,10 +13,10 @@ import javafx.scene.layout.VBox;
 
 /** The key map and the commands, over the window; Esc closes it. */
 final class HelpPane extends VBox {
-    private final LeaderKeys keys;
+    private final Actions actions;
 
-    HelpPane(LeaderKeys keys) {
-        this.keys = keys;
+    HelpPane(Actions actions) {
+        this.actions = actions;
         getStyleClass().add("help");
         setId("help");
         setVisible(false);
@@ -23,59 +26,96 @@ final class HelpPane extends VBox {
 
     /** Shows or hides it; keys may have changed since the last time. */
     void toggle() {
-        if (!isVisible()) {
-            getChildren().clear();
-            fill();
+        if (isVisible()) {
+            setVisible(false);
+        } else {
+            show("Keys and commands", keysAndCommands());
         }
-        setVisible(!isVisible());
-        toFront();
     }
 
-    private void fill() {
-        Label title = new Label("Keys and commands");
+    /** Shows notices, the newest first. */
+    void showNotices(List<String> notices) {
+        GridPane grid = grid();
+        int row = 0;
+        for (String notice : notices) {
+            row = add(grid, row, row == 0 ? "newest" : "", notice);
+        }
+        show(notices.isEmpty() ? "No notices yet" : "The last notices", grid);
+    }
+
+    private void show(String words, GridPane grid) {
+        Label title = new Label(words);
         title.getStyleClass().add("strong");
         Label leave = new Label("Esc closes this");
         leave.getStyleClass().add("soft");
+        ScrollPane scroll = new ScrollPane(grid);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(true);
+        scroll.setAccessibleText(words);
+        getChildren().setAll(new HBox(16, title, leave), scroll);
+        setVisible(true);
+        toFront();
+        // The keys that scroll go to it.
+        scroll.requestFocus();
+    }
+
+    private static GridPane grid() {
         GridPane grid = new GridPane();
         grid.setHgap(14);
         grid.setVgap(4);
         ColumnConstraints first = new ColumnConstraints();
         first.setMinWidth(110);
         grid.getColumnConstraints().add(first);
+        return grid;
+    }
+
+    private GridPane keysAndCommands() {
+        GridPane grid = grid();
         int row = 0;
-        for (LeaderKeys.Group group : keys.groups()) {
+        row = add(
+                grid,
+                row,
+                "letters, digits",
+                "open the command line: the code of an instrument opens its chart; a timeframe, an indicator, a drawing "
+                        + "or a command does what it says; # forces an instrument");
+        row = add(
+                grid,
+                row,
+                "Space",
+                "leads: a letter chooses a group below, the next letter acts; Ctrl+Space where Space presses a button");
+        for (ActionGroup group : actions.groups()) {
             StringBuilder entries = new StringBuilder();
-            for (LeaderKeys.Entry entry : group.entries()) {
-                entries.append(entries.isEmpty() ? "" : "   ")
-                        .append(entry.key())
-                        .append(' ')
-                        .append(entry.label());
-            }
-            row = add(grid, row, group.letter() + "  " + group.title(), entries.toString());
+            group.actions().forEach((key, action) -> entries.append(entries.isEmpty() ? "" : "   ")
+                    .append(key)
+                    .append(' ')
+                    .append(action.label()));
+            row = add(grid, row, Actions.LEADER + " " + group.letter() + "  " + group.title(), entries.toString());
         }
-        row = add(grid, row, "N, Shift+N", "next and previous instrument of the list");
-        row = add(grid, row, "Ctrl+K", "command line; a letter that opens nothing starts it too");
-        row = add(grid, row, "Ctrl+F", "search in the list");
-        row = add(grid, row, "Ctrl+Z, Ctrl+Y", "undo, redo");
+        row = add(grid, row, "Page Down, Page Up", "next and previous instrument of the list");
+        row = add(grid, row, "Ctrl+K", "command line");
+        row = add(grid, row, "Ctrl+F", "search in the view");
+        row = add(grid, row, "Ctrl+Z, Ctrl+Y", "undo, redo; Ctrl+Shift+Z too");
         row = add(
                 grid,
                 row,
                 "arrows",
-                "pan; up and down nudge a chosen drawing by a tick; with a tool in hand they "
-                        + "move the pointer and Enter places a point; Shift goes faster");
+                "pan; up and down nudge a selected drawing by a tick; with a tool in hand or the crosshair out they "
+                        + "move that, and Enter places a point; Shift goes faster");
+        row = add(grid, row, "Enter", "takes the crosshair out, or puts it away; in Layers: hides or shows the layer");
         row = add(grid, row, "+ and −", "zoom");
         row = add(grid, row, "Home, End", "oldest and newest bars");
-        row = add(grid, row, "Delete", "delete what is chosen");
-        row = add(grid, row, "Space", "in the Layers panel: hide or show the layer; W K goes there");
+        row = add(grid, row, "Delete", "delete what is selected");
         row = add(
                 grid,
                 row,
                 "Shift held",
-                "draw without snapping; a click adds a drawing to those chosen or takes it away, a drag "
+                "draw without snapping; a click adds a drawing to the selection or takes it away, a drag "
                         + "draws a box around drawings");
-        row = add(grid, row, "Ctrl+A, C, V", "choose all drawings, copy the chosen ones, put them on any chart");
+        row = add(grid, row, "Ctrl+A, C, V", "select all drawings, copy the selected ones, paste them on any chart");
         row = add(grid, row, "Backspace", "takes back the last point of a drawing that is being placed");
-        row = add(grid, row, "Q held", "measure from the pointer: price, per cent, ticks or pips, bars, time, volume");
+        row = add(
+                grid, row, "F2 held", "measure from the crosshair: price, per cent, ticks or pips, bars, time, volume");
         row = add(grid, row, "Ctrl held", "drag over bars to zoom to them");
         row = add(
                 grid,
@@ -89,15 +129,16 @@ final class HelpPane extends VBox {
                 grid,
                 row,
                 "change a key",
-                "key layout.split-beside V  (group and words of the entry); key layout Y for "
-                        + "a first letter; key leader alt, off or plain. Kept in documents/keys.json");
+                "key layout.split-right V  (group and words of the entry); key layout Y for "
+                        + "the letter of a group; key leader alt for Alt and a letter too. Kept in documents/keys.json");
         row = add(
                 grid,
                 row,
                 "charts",
                 "layout 2x2 · layout new 1x2 · step-down W D 1h · link 1 shares instrument time · "
                         + "preset save swing · range 20 · brick atr14 D · point-figure 1%x3 D · session 09:00-12:00 · percent · "
-                        + "5 days · go to 2026-03-02 · save chart.svg · list new Focus · list paste · list weight PV60 50");
+                        + "this week · 60 sessions · go to 2026-03-02 · save chart.svg · list new Focus · list paste · "
+                        + "list weight PV60 50");
         row = add(
                 grid,
                 row,
@@ -106,14 +147,13 @@ final class HelpPane extends VBox {
                         + "2026-05-11 101 · plan 104.20 102.80 107 · alert · alert close · long · skip too wide · note text · "
                         + "rsi(14) < 30 (scans the list)");
         StringBuilder words = new StringBuilder();
-        for (LineCommand.Word word : LineCommand.Word.values()) {
-            words.append(words.isEmpty() ? "" : " · ").append(word.text());
+        for (Action action : actions.all()) {
+            if (!action.word().isEmpty()) {
+                words.append(words.isEmpty() ? "" : " · ").append(action.word());
+            }
         }
-        add(grid, row, "plain commands", words.toString());
-        ScrollPane scroll = new ScrollPane(grid);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        getChildren().addAll(new HBox(16, title, leave), scroll);
+        add(grid, row, "commands", words.toString());
+        return grid;
     }
 
     private static int add(GridPane grid, int row, String keys, String meaning) {

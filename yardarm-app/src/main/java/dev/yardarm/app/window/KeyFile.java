@@ -1,46 +1,41 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.Actions;
 import dev.yardarm.desk.book.KeyChoices;
 import java.util.Locale;
 
-/** The keys the trader changed, kept in the open file {@code documents/keys.json}; read at the start. */
+/**
+ * The keys the trader changed, kept in the open file {@code documents/keys.json}; read at the start. Names that actions had
+ * before are understood and written as they are now with the next change.
+ */
 final class KeyFile {
-    /** How the first letter of a leader key is pressed. */
+    /** How the groups are reached. */
     enum Leader {
-        /** The letter alone. */
-        PLAIN,
-        /** The letter with Alt held. */
-        ALT,
-        /** Leader keys are off. */
-        OFF
+        /** With Space. */
+        SPACE,
+        /** With Space, or with Alt and the letter of the group. */
+        ALT
     }
 
     private final Desk desk;
-    private final LeaderKeys keys;
+    private final Actions actions;
     private final KeyChoices chosen;
     private Leader leader;
 
-    KeyFile(Desk desk, LeaderKeys keys) {
+    KeyFile(Desk desk, Actions actions) {
         this.desk = desk;
-        this.keys = keys;
+        this.actions = actions;
         chosen = new KeyChoices(desk.saver());
-        leader = leaderNamed(chosen.leader());
+        // Files from before letters typed say plain or off: both are Space now.
+        leader = chosen.leader().equalsIgnoreCase("alt") ? Leader.ALT : Leader.SPACE;
         chosen.keys().forEach((id, key) -> {
             try {
-                keys.change(id, key);
+                actions.change(id, key);
             } catch (IllegalArgumentException bad) {
                 desk.tell("The key file: " + bad.getMessage() + ".");
             }
         });
-    }
-
-    private static Leader leaderNamed(String word) {
-        try {
-            return Leader.valueOf(word.toUpperCase(Locale.ROOT));
-        } catch (IllegalArgumentException unknown) {
-            return Leader.PLAIN;
-        }
     }
 
     Leader leader() {
@@ -49,21 +44,34 @@ final class KeyFile {
 
     /** Gives an action another key and keeps that. */
     void change(String id, String key) {
-        try {
-            if (id.equals("leader")) {
-                leader = Leader.valueOf(key.toUpperCase(Locale.ROOT));
-                chosen.setLeader(leader.name().toLowerCase(Locale.ROOT));
-                desk.tell("Leader keys: " + key + ".");
-            } else {
-                keys.change(id, key);
-                chosen.setKey(id.toLowerCase(Locale.ROOT), key);
-                desk.tell(id + " is on " + key.toUpperCase(Locale.ROOT) + " now.");
-            }
-        } catch (IllegalArgumentException bad) {
-            desk.tell(
-                    id.equals("leader")
-                            ? "Leader keys are plain, alt or off, not '" + key + "'."
-                            : "The key was not changed: " + bad.getMessage() + ".");
+        if (id.equalsIgnoreCase("leader")) {
+            changeLeader(key.strip());
+            return;
         }
+        try {
+            String name = actions.change(id, key);
+            chosen.setKey(name, key.strip());
+            desk.tell(actions.find(name)
+                    .map(action -> "The keys of " + action.label() + " are " + actions.keys(action) + " now.")
+                    .orElseGet(() -> "The group " + name + " is on " + Actions.LEADER + " "
+                            + key.strip().toUpperCase(Locale.ROOT) + " now."));
+        } catch (IllegalArgumentException bad) {
+            desk.tell("The key was not changed: " + bad.getMessage() + ".");
+        }
+    }
+
+    private void changeLeader(String word) {
+        for (Leader each : Leader.values()) {
+            if (each.name().equalsIgnoreCase(word)) {
+                leader = each;
+                chosen.setLeader(word.toLowerCase(Locale.ROOT));
+                desk.tell(
+                        each == Leader.ALT
+                                ? "Space leads, and Alt with the letter of a group too."
+                                : "Space leads, then the letter of a group.");
+                return;
+            }
+        }
+        desk.tell("The leader is space or alt, not '" + word + "': key leader space.");
     }
 }

@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.desk.room.layout.Arrangement;
@@ -16,14 +17,12 @@ final class LayoutMenu extends MenuButton {
         super("Layout");
         setId("layout-menu");
         getStyleClass().add("tool-menu");
-        Tips.set(this, "Several charts, tabs and windows (keys: L)");
+        Tips.set(this, "Several charts, tabs and windows (Space L)");
         // Filled when it is first opened; an empty menu would not open.
         getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> {
-            if (getItems().size() == 1) {
-                getItems().clear();
-                fill(bench);
-            }
+            getItems().clear();
+            fill(bench);
         });
     }
 
@@ -37,18 +36,17 @@ final class LayoutMenu extends MenuButton {
                     () -> layouts.arrange(arrangement));
         }
         getItems().add(new SeparatorMenuItem());
-        add("Split: a copy beside   L S", () -> layouts.split(true));
-        add("Split: a copy below   L D", () -> layouts.split(false));
-        add("Whole layout, and back   L M", layouts::maximise);
-        add("In a window of its own   L W", layouts::toOwnWindow);
+        for (String each : List.of("split-right", "split-below", "maximise-restore", "own-window")) {
+            getItems().add(ActionItems.of(bench, "layout." + each));
+        }
         getItems().add(new SeparatorMenuItem());
-        add("New layout in a tab   L T", () -> layouts.add("", Arrangement.grid(1, 1)));
+        getItems().add(ActionItems.of(bench, "layout.new-layout"));
         add("Step-down M W D", () -> layouts.stepDown(List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY)));
         add("Step-down D 1h 5m", () -> layouts.stepDown(List.of(Timeframe.DAY, Timeframe.HOUR, Timeframe.MINUTES_5)));
-        add("Reverse the order   L R", layouts::reverse);
+        getItems().add(ActionItems.of(bench, "layout.reverse-order"));
         getItems().add(new SeparatorMenuItem());
         add("Export the workspace", () -> bench.prompt("export workspace "));
-        add("Import one beside it", () -> bench.prompt("import workspace "));
+        add("Import a workspace (added to yours)", () -> bench.prompt("import workspace "));
     }
 
     private void add(String text, Runnable action) {

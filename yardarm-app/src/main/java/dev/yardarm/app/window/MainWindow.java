@@ -9,7 +9,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
-import dev.yardarm.app.workbench.View;
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
@@ -18,14 +18,18 @@ import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.room.chart.Aspect;
 import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.animation.Animation;
@@ -33,6 +37,8 @@ import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
+import javafx.scene.AccessibleAttribute;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -50,7 +56,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 
 /** The window: header with views and command line, the view in front, the status line. */
-public final class MainWindow {
+public final class MainWindow implements WindowParts, Overlays {
     private final Desk desk;
     private final Workbench bench;
     private final Stage stage;
@@ -60,11 +66,13 @@ public final class MainWindow {
     private final Map<View, ToggleButton> tabs = new EnumMap<>(View.class);
     private final BorderPane frame = new BorderPane();
     private final StackPane linePlace = new StackPane();
+    private final StackPane front = new StackPane();
     private final StackPane over = new StackPane();
     private final CommandLine line;
-    private final HintPanel hints = new HintPanel();
+    private final HintPanel hints;
     private final HelpPane help;
     private final Label alertNotice = new Label();
+    private final Deque<Unseen> unseen = new ArrayDeque<>();
     private final StatusLine status;
     private final WorkspaceState state;
     private final LayoutWindows windows;
@@ -78,17 +86,27 @@ public final class MainWindow {
         this.desk = desk;
         this.stage = stage;
         bench = new Workbench(desk);
+        // First of all: buttons and menus are made from them.
+        ActionTable.declare(this);
         page = new ChartPage(bench);
         views.put(View.CHART, page);
-        status = new StatusLine(desk, zone());
-        Actions actions = new Actions(
-                bench, page, () -> (ScanView) view(View.SCAN), status, this::toggleHelp, file -> state().export(file));
-        LeaderKeys leaders = new KeyMap(bench, page, actions).leaderKeys();
-        KeyFile keyFile = new KeyFile(desk, leaders);
-        actions.setKeyFile(keyFile);
-        help = new HelpPane(leaders);
+        status = new StatusLine(desk, zone(), this::showNotices);
+        KeyFile keyFile = new KeyFile(desk, bench.actions());
+        hints = new HintPanel(bench.actions(), action -> action.run(desk::tell));
+        help = new HelpPane(bench.actions());
+        WindowHands hands = new WindowHands(
+                this,
+                keyFile,
+                condition -> {
+                    bench.go(View.SCAN);
+                    ((ScanView) view(View.SCAN)).scanFor(condition, bench.room().listName());
+                },
+                file -> state().export(file));
         line = new CommandLine(
-                new CommandLanguage(desk.directory(), desk.language()::now), actions::run, desk::tell, this::focusView);
+                new CommandLanguage(desk.directory(), desk.language()::now, bench.actions()::all),
+                command -> command.carryOut(hands),
+                desk::tell,
+                this::focusView);
         bench.onPrompt(beginning -> {
             placeLine();
             line.prompt(beginning);
@@ -101,8 +119,11 @@ public final class MainWindow {
         alertNotice.setId("alert-notice");
         alertNotice.setManaged(false);
         alertNotice.setVisible(false);
-        alertNotice.setOnMouseClicked(event -> alertNotice.setVisible(false));
+        alertNotice.setOnMouseClicked(event -> openNewestAlert());
+        alertNotice.setAccessibleRole(AccessibleRole.BUTTON);
+        // In the order Tab goes through them.
         frame.setTop(header());
+        frame.setCenter(front);
         frame.setBottom(status);
         over.getChildren().addAll(frame, hints, help);
         line.attach(over);
@@ -116,11 +137,9 @@ public final class MainWindow {
         bench.viewProperty().addListener((observed, before, now) -> show(now));
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
-        new WindowKeys(scene, bench, page, leaders, keyFile, hints, help).install();
+        new WindowKeys(scene, bench, page, keyFile, hints, this).install();
         windows = new LayoutWindows(
-                bench,
-                other -> new WindowKeys(other, bench, page, leaders, keyFile, hints, help).install(),
-                state::changed);
+                bench, other -> new WindowKeys(other, bench, page, keyFile, hints, this).install(), state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
@@ -133,7 +152,6 @@ public final class MainWindow {
             placeOverlays();
         }));
         pulse.setCycleCount(Timeline.INDEFINITE);
-        frame.setCenter(page);
         show(View.CHART);
     }
 
@@ -219,8 +237,8 @@ public final class MainWindow {
             ToggleButton tab = new ToggleButton(view.title());
             tab.getStyleClass().setAll("view-tab");
             tab.setToggleGroup(group);
-            tab.setId("view-" + view.title().toLowerCase(java.util.Locale.ROOT));
-            Tips.set(tab, "Keys: G " + view.letter());
+            tab.setId("view-" + view.title().toLowerCase(Locale.ROOT));
+            Tips.ofAction(tab, bench.actions(), "go-to." + view.title().toLowerCase(Locale.ROOT));
             tab.setOnAction(event -> {
                 tab.setSelected(true);
                 bench.go(view);
@@ -233,7 +251,7 @@ public final class MainWindow {
         Button theme = new Button("Night watch");
         theme.setId("theme");
         theme.getStyleClass().add("flat");
-        Tips.set(theme, "Change the theme (keys: H T)");
+        Tips.ofAction(theme, bench.actions(), "hide-and-show.theme");
         theme.setOnAction(
                 event -> bench.themeProperty().set(bench.themeProperty().get().other()));
         bench.themeProperty()
@@ -253,7 +271,7 @@ public final class MainWindow {
 
     private void show(View view) {
         tabs.get(view).setSelected(true);
-        frame.setCenter(view(view));
+        front.getChildren().setAll(view(view));
         focusView();
     }
 
@@ -272,8 +290,56 @@ public final class MainWindow {
         }
     }
 
-    private void toggleHelp() {
+    @Override
+    public ChartPage page() {
+        return page;
+    }
+
+    @Override
+    public StatusLine status() {
+        return status;
+    }
+
+    @Override
+    public void toggleHelp() {
         help.toggle();
+        placeOverlays();
+        if (!help.isVisible()) {
+            focusView();
+        }
+    }
+
+    @Override
+    public void showNotices() {
+        help.showNotices(desk.notices());
+        placeOverlays();
+    }
+
+    @Override
+    public boolean areOpen() {
+        return help.isVisible()
+                || picker != null && picker.isVisible()
+                || comparison != null && comparison.isVisible()
+                || intake != null && intake.isVisible();
+    }
+
+    @Override
+    public boolean closeFront() {
+        if (!help.isVisible()) {
+            return false;
+        }
+        help.setVisible(false);
+        focusView();
+        return true;
+    }
+
+    @Override
+    public void searchView() {
+        if (view(bench.viewProperty().get()) instanceof ScanView scan) {
+            scan.focusStart();
+        } else {
+            focusView();
+        }
     }
 
     /** The time left to a bar's close runs on without trades, a second at a time. */
@@ -333,23 +399,58 @@ public final class MainWindow {
                         : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
                 + " at " + instrument.format().format(alert.price()) + ".";
         desk.tell(text);
+        unseen.addFirst(new Unseen(alert, text));
+        showUnseen();
+    }
+
+    /** The alerts that were not looked at stay, the newest in front. */
+    private void showUnseen() {
+        Unseen newest = unseen.peekFirst();
+        alertNotice.setVisible(newest != null);
+        if (newest == null) {
+            return;
+        }
         if (!over.getChildren().contains(alertNotice)) {
             over.getChildren().add(alertNotice);
         }
-        alertNotice.setText(text);
-        Tips.set(alertNotice, text + " Click to put this away; Watch keeps it.");
-        alertNotice.setVisible(true);
+        String more = unseen.size() > 1 ? "  +" + (unseen.size() - 1) + " more" : "";
+        alertNotice.setText(newest.text() + more);
+        Tips.set(
+                alertNotice,
+                newest.text() + " A click or " + ActionItems.keys(bench, "go-to.newest-alert")
+                        + " opens its chart, Esc puts it away; Watch keeps it.");
         alertNotice.toFront();
+        alertNotice.notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
         placeOverlays();
-        PauseTransition away = new PauseTransition(Duration.seconds(20));
-        away.setOnFinished(event -> alertNotice.setVisible(false));
-        away.play();
     }
+
+    @Override
+    public void openNewestAlert() {
+        Unseen newest = unseen.pollFirst();
+        if (newest == null) {
+            desk.tell("No alert has fired since the last was looked at. Watch has all of them.");
+            return;
+        }
+        bench.openChart(newest.firing().instrument());
+        showUnseen();
+        focusView();
+    }
+
+    @Override
+    public boolean putAlertAway() {
+        boolean was = unseen.pollFirst() != null;
+        showUnseen();
+        return was;
+    }
+
+    /** An alert that was not looked at yet, and what was told. */
+    private record Unseen(Firing firing, String text) {}
 
     private WorkspaceState state() {
         return state;
     }
 
+    @Override
     public Workbench bench() {
         return bench;
     }

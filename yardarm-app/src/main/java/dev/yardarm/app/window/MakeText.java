@@ -38,7 +38,7 @@ final class MakeText {
             words.add(request.joint().words() + ", roll by " + request.roll());
         }
         if (request.dividends()) {
-            words.add("dividends taken off");
+            words.add("adjusted for dividends");
         }
         if (!request.splits()) {
             words.add("splits not adjusted");
@@ -53,7 +53,7 @@ final class MakeText {
             words.add(request.days() + " days");
         }
         if (!chart.isFollowing()) {
-            words.add("past");
+            words.add("scrolled back");
         }
         if (!room.title().isEmpty()) {
             words.add(room.title());

@@ -21,7 +21,7 @@ final class PresetMenu extends MenuButton {
         presets = bench.layouts().presets();
         setId("preset-menu");
         getStyleClass().add("tool-menu");
-        Tips.set(this, "Saved make-ups of charts");
+        Tips.set(this, "Saved chart set-ups");
         // Filled whenever it is opened; an empty menu would not open.
         getItems().add(new SeparatorMenuItem());
         setOnShowing(event -> fill());
@@ -33,11 +33,13 @@ final class PresetMenu extends MenuButton {
             Menu menu = new Menu(preset.words());
             menu.getItems()
                     .addAll(
-                            item("Put on the chart", () -> presets.apply(preset.name(), bench.room())),
+                            item("Apply", () -> presets.apply(preset.name(), bench.room())),
                             item(
-                                    preset.standard() ? "No standard any more" : "Standard for " + preset.timeframe(),
+                                    preset.standard()
+                                            ? "Stop using as default for " + preset.timeframe()
+                                            : "Use as default for " + preset.timeframe(),
                                     () -> presets.toggleStandard(preset.name())),
-                            item("Replace by this chart", () -> presets.save(preset.name(), bench.room())),
+                            item("Overwrite with this chart", () -> presets.save(preset.name(), bench.room())),
                             item("Up", () -> presets.move(preset.name(), -1)),
                             item("Down", () -> presets.move(preset.name(), 1)),
                             item("Delete", () -> presets.delete(preset.name())));

@@ -40,7 +40,8 @@ final class StatusLine extends HBox {
     private final Label time = new Label();
     private List<Job> jobs = List.of();
 
-    StatusLine(Desk desk, ZoneId zone) {
+    /** @param notices shows the notices before the last */
+    StatusLine(Desk desk, ZoneId zone, Runnable notices) {
         this.desk = desk;
         this.zone = zone;
         getStyleClass().add("status");
@@ -48,7 +49,7 @@ final class StatusLine extends HBox {
         feed.getStyleClass().add("flat");
         feed.setId("feed");
         feed.setOnAction(event -> toggle());
-        Tips.set(feed, "Stop or go on with the simulated market (command: pause)");
+        Tips.set(feed, "Pause or resume the simulated market (type: pause)");
         speed.getStyleClass().add("flat");
         speed.setId("speed");
         Tips.set(speed, "How fast the simulated market runs");
@@ -57,6 +58,7 @@ final class StatusLine extends HBox {
         notice.getStyleClass().add("notice");
         notice.setId("notice");
         notice.setMinWidth(60);
+        notice.setOnMouseClicked(event -> notices.run());
         time.setMinWidth(Region.USE_PREF_SIZE);
         work.setMinWidth(Region.USE_PREF_SIZE);
         feed.setMinWidth(Region.USE_PREF_SIZE);
@@ -74,7 +76,7 @@ final class StatusLine extends HBox {
     void toggle() {
         MarketClock clock = desk.clock();
         clock.setRunning(!clock.isRunning());
-        desk.tell(clock.isRunning() ? "The simulated market goes on." : "The simulated market stands still.");
+        desk.tell(clock.isRunning() ? "Market resumed." : "Market paused.");
         update();
     }
 
@@ -92,11 +94,11 @@ final class StatusLine extends HBox {
 
     void showNotice(String text) {
         notice.setText(text);
-        Tips.set(notice, text);
+        Tips.set(notice, text + "\nA click shows the last notices (type: notices).");
     }
 
     private static String words(MarketClock clock) {
-        return !clock.isRunning() ? "frozen" : clock.isResting() ? "closed, next session soon" : "running";
+        return !clock.isRunning() ? "paused" : clock.isResting() ? "closed, next session soon" : "running";
     }
 
     private String clockTime(long moment) {

@@ -1,14 +1,17 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.DrawingClipboard;
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.scale.TimeScale;
+import dev.yardarm.desk.action.Actions;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import javafx.scene.Node;
 import javafx.scene.Scene;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ChoiceBox;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextInputControl;
@@ -16,34 +19,26 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
 /**
- * The keys of the window. Keys with Ctrl work everywhere; the others only while no field is being typed in. Letters are
- * taken from what was typed, so they follow the keyboard's layout.
+ * The keys of the window. Keys with Ctrl work everywhere; the others only while no field is being typed in. Letters and digits are
+ * for typing: they open the command line, whatever has the focus. Space leads: it opens the hint panel, in which a letter chooses a
+ * group and the next one acts. Letters are taken from what was typed, so they follow the keyboard's layout.
  */
 final class WindowKeys {
     private final Scene scene;
     private final Workbench bench;
     private final ChartPage page;
-    private final LeaderKeys leaders;
     private final KeyFile keyFile;
     private final HintPanel hints;
-    private final HelpPane help;
-    private boolean held;
+    private final Overlays overlays;
+    private boolean measuring;
 
-    WindowKeys(
-            Scene scene,
-            Workbench bench,
-            ChartPage page,
-            LeaderKeys leaders,
-            KeyFile keyFile,
-            HintPanel hints,
-            HelpPane help) {
+    WindowKeys(Scene scene, Workbench bench, ChartPage page, KeyFile keyFile, HintPanel hints, Overlays overlays) {
         this.scene = scene;
         this.bench = bench;
         this.page = page;
-        this.leaders = leaders;
         this.keyFile = keyFile;
         this.hints = hints;
-        this.help = help;
+        this.overlays = overlays;
     }
 
     void install() {
@@ -53,29 +48,35 @@ final class WindowKeys {
             }
         });
         scene.addEventFilter(KeyEvent.KEY_RELEASED, event -> {
-            if (held && event.getCode() == KeyCode.Q) {
-                held = false;
+            if (measuring && event.getCode() == KeyCode.F2) {
+                measuring = false;
                 page.chart().setMeasuring(false);
                 event.consume();
             }
         });
         scene.addEventFilter(KeyEvent.KEY_TYPED, event -> {
-            boolean letter = event.getCharacter().length() == 1
-                    && event.getCharacter().charAt(0) > ' '
-                    && event.getCharacter().charAt(0) != 127;
+            boolean single = event.getCharacter().length() == 1;
+            char letter = single ? event.getCharacter().charAt(0) : 0;
             boolean withAlt = keyFile.leader() == KeyFile.Leader.ALT && event.isAltDown();
             boolean command = event.isControlDown() || event.isAltDown() && !withAlt || event.isMetaDown();
-            if (letter && !command && !isTyping() && typed(event.getCharacter().charAt(0), withAlt)) {
+            if (letter >= ' ' && letter != 127 && !command && !isTyping() && typed(letter, withAlt)) {
                 event.consume();
             }
         });
     }
 
+    /** Whether what has the focus takes letters itself. */
     private boolean isTyping() {
         Node focus = scene.getFocusOwner();
         return focus instanceof TextInputControl
                 || focus instanceof Spinner<?>
                 || focus instanceof ComboBoxBase<?> box && (box.isShowing() || box.isEditable());
+    }
+
+    /** Whether Space means something to what has the focus: it presses a button, opens a choice, ticks a box. */
+    private boolean takesSpace() {
+        Node focus = scene.getFocusOwner();
+        return focus instanceof ButtonBase || focus instanceof ComboBoxBase<?> || focus instanceof ChoiceBox<?>;
     }
 
     private boolean withShortcut(KeyEvent event) {
@@ -106,8 +107,14 @@ final class WindowKeys {
                     DrawingClipboard.paste(room());
                 }
             }
+            case SPACE -> {
+                if (editing) {
+                    return false;
+                }
+                hints.open(bench.viewProperty().get());
+            }
             case TAB, PAGE_DOWN, PAGE_UP -> {
-                return isOnCharts() && steps(event);
+                return isOnCharts() && changes(event);
             }
             default -> {
                 return false;
@@ -121,7 +128,7 @@ final class WindowKeys {
         return bench.viewProperty().get() == View.CHART;
     }
 
-    private boolean steps(KeyEvent event) {
+    private boolean changes(KeyEvent event) {
         switch (event.getCode()) {
             case TAB -> bench.layouts().stepLayout(event.isShiftDown() ? -1 : 1);
             case PAGE_DOWN -> bench.layouts().stepChart(1);
@@ -130,33 +137,58 @@ final class WindowKeys {
         return true;
     }
 
+    /** The search of the view in front. */
     private void search() {
-        bench.go(View.CHART);
-        page.show(page.listSide(), true);
-        page.lists().focusFilter();
+        if (isOnCharts()) {
+            page.show(page.listSide(), true);
+            page.lists().focusFilter();
+        } else {
+            overlays.searchView();
+        }
     }
 
     private boolean pressed(KeyEvent event) {
         KeyCode code = event.getCode();
         if (code == KeyCode.F1) {
-            help.toggle();
+            overlays.toggleHelp();
             return true;
         }
         if (code == KeyCode.ESCAPE) {
             return escape();
         }
-        if (hints.isOpen() || isTyping() || !isOnCharts()) {
+        if (code == KeyCode.SPACE) {
+            // What is typed after it is what counts; pressed, it must not scroll a list or tick a row.
+            return !isTyping() && !takesSpace() && !overlays.areOpen();
+        }
+        if (hints.isOpen() || isTyping() || overlays.areOpen()) {
             return false;
         }
-        boolean onChart = scene.getFocusOwner() == page.chart();
-        if (onChart && page.chart().key(code, event.isShiftDown())) {
+        if (code == KeyCode.PAGE_DOWN || code == KeyCode.PAGE_UP) {
+            return isOnCharts() && steps(code == KeyCode.PAGE_DOWN ? 1 : -1);
+        }
+        if (!isOnCharts() || page.chart() == null) {
+            return false;
+        }
+        if (code == KeyCode.F2) {
+            measuring = true;
+            page.chart().setMeasuring(true);
             return true;
         }
-        if (!onChart) {
-            return false;
+        return scene.getFocusOwner() == page.chart() && onChart(event);
+    }
+
+    /** The next or the previous instrument of the list; also from the list itself. */
+    private boolean steps(int by) {
+        room().step(by);
+        return true;
+    }
+
+    private boolean onChart(KeyEvent event) {
+        if (page.chart().key(event.getCode(), event.isShiftDown())) {
+            return true;
         }
-        switch (code) {
-            case DELETE, BACK_SPACE -> room().studies().deleteChosen();
+        switch (event.getCode()) {
+            case DELETE -> room().studies().deleteChosen();
             case HOME -> {
                 TimeScale time = room().chart().time();
                 double width = (time.right() - time.left()) / time.barWidth();
@@ -174,75 +206,72 @@ final class WindowKeys {
         return true;
     }
 
-    /** Completion, hint panel, gesture and tool, selection: in this order. */
+    /** Completion, hint panel, gesture, tool, crosshair, selection: in this order. */
     private boolean escape() {
-        if (help.isVisible()) {
-            help.setVisible(false);
-            return true;
-        }
         if (hints.isOpen()) {
             hints.close();
+            return true;
+        }
+        if (overlays.closeFront()) {
             return true;
         }
         if (isTyping()) {
             return false;
         }
-        if (isOnCharts() && page.chart() != null && page.chart().isMeasuring()) {
+        if (!isOnCharts() || page.chart() == null) {
+            return overlays.putAlertAway();
+        }
+        if (page.chart().isMeasuring()) {
             page.chart().setMeasuring(false);
-            return true;
-        }
-        if (isOnCharts() && room().gestures().cancel()) {
+        } else if (room().gestures().cancel()) {
             room().tell(Aspect.VIEW);
-            return true;
-        }
-        if (room().panes().isChosen() && isOnCharts()) {
+        } else if (page.chart().isCrosshairOut()) {
+            page.chart().toggleCrosshair();
+        } else if (room().panes().isChosen()) {
             room().panes().leave();
-            return true;
-        }
-        if (room().chart().selection() != Selection.NONE && isOnCharts()) {
+        } else if (room().chart().selection() != Selection.NONE) {
             room().studies().select(Selection.NONE);
-            return true;
+        } else if (scene.getFocusOwner() != page.chart()) {
+            // Nothing to leave but where the keys are: from a button or a list back to the chart.
+            page.chart().requestFocus();
+        } else {
+            return overlays.putAlertAway();
         }
-        return false;
+        return true;
     }
 
+    /** Letters are for typing, Space leads. */
     private boolean typed(char letter, boolean withAlt) {
+        View front = bench.viewProperty().get();
         if (hints.isOpen()) {
-            LeaderKeys.Group group = hints.group();
-            hints.close();
-            group.find(letter)
-                    .ifPresentOrElse(
-                            entry -> entry.action().run(), () -> bench.prompt(String.valueOf(group.letter()) + letter));
+            if (letter == ' ') {
+                hints.close();
+            } else if (!hints.typed(letter)) {
+                bench.desk().tell("Nothing is on that key. " + Actions.LEADER + " shows what there is.");
+            }
             return true;
         }
-        boolean leads = keyFile.leader() == KeyFile.Leader.PLAIN || withAlt;
-        if (!isOnCharts()) {
-            leaders.find(letter)
-                    .filter(group -> leads && group.id().equals("go-to"))
-                    .ifPresentOrElse(hints::open, () -> bench.prompt(String.valueOf(letter)));
+        if (overlays.areOpen()) {
+            return false;
+        }
+        if (letter == ' ') {
+            if (takesSpace()) {
+                return false;
+            }
+            hints.open(front);
             return true;
         }
-        if (letter == '+' || letter == '=' || letter == '-' || letter == '−') {
+        if (withAlt) {
+            hints.open(front);
+            return hints.typed(letter);
+        }
+        boolean sign = letter == '+' || letter == '=' || letter == '-' || letter == '\u2212';
+        if (sign && isOnCharts()) {
             room().gestures().zoom(letter == '+' || letter == '=' ? 1 : -1);
             room().tell(Aspect.VIEW);
             return true;
         }
-        if (letter == 'q' || letter == 'Q') {
-            held = true;
-            page.chart().setMeasuring(true);
-            return true;
-        }
-        if (letter == 'n') {
-            room().step(1);
-            return true;
-        }
-        if (letter == 'N') {
-            room().step(-1);
-            return true;
-        }
-        leaders.find(letter)
-                .filter(group -> leads)
-                .ifPresentOrElse(hints::open, () -> bench.prompt(String.valueOf(letter)));
+        bench.prompt(String.valueOf(letter));
         return true;
     }
 

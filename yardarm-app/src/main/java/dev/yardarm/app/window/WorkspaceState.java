@@ -1,9 +1,9 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.layout.LayoutWindows;
-import dev.yardarm.app.workbench.View;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.layout.Frame;

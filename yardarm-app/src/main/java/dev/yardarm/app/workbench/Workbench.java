@@ -5,6 +5,8 @@ import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.Actions;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.Layouts;
@@ -23,6 +25,7 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Workbench {
     private final Desk desk;
     private final Layouts layouts;
+    private final Actions actions = new Actions();
     private final ObjectProperty<Palette.Theme> theme = new SimpleObjectProperty<>(Palette.Theme.DAYLIGHT);
     private final ReadOnlyObjectWrapper<Palette> palette =
             new ReadOnlyObjectWrapper<>(Palette.of(Palette.Theme.DAYLIGHT));
@@ -41,6 +44,16 @@ public final class Workbench {
 
     public Desk desk() {
         return desk;
+    }
+
+    /** All that can be done, with its words and keys. */
+    public Actions actions() {
+        return actions;
+    }
+
+    /** Does what goes by this name, or tells what to do first. */
+    public void act(String id) {
+        actions.get(id).run(desk::tell);
     }
 
     /** The chart in hand: the one keys and panels act on. */

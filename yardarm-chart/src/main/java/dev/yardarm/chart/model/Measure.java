@@ -40,35 +40,31 @@ public record Measure(double fromPrice, double toPrice, int fromBar, int toBar, 
                 chart.plan().map(plan -> plan.entry() - plan.stop()).orElse(0.0));
     }
 
-    /** Lines to show, the price difference first. */
+    /** Lines to show: what it is to the plan first, then each figure with its name. */
     public List<String> lines(Instrument instrument) {
         double difference = toPrice - fromPrice;
         List<String> lines = new ArrayList<>();
+        if (risk != 0) {
+            lines.add(signed("%+.2f R of the plan", difference / risk));
+        }
         String sign = difference > 0 ? "+" : difference < 0 ? "−" : "";
-        lines.add(sign + instrument.format().format(Math.abs(difference)) + "   "
-                + String.format(Locale.ROOT, "%+.2f %%", 100 * difference / fromPrice)
-                        .replace('-', '−'));
-        double steps = difference / instrument.format().step();
-        lines.add(String.format(
-                                Locale.ROOT,
-                                "%+.0f %s",
-                                steps,
-                                instrument.format().stepWord())
-                        .replace('-', '−')
+        lines.add("move  " + sign + instrument.format().format(Math.abs(difference)) + "   "
+                + signed("%+.2f %%", 100 * difference / fromPrice));
+        lines.add(signed("%+.0f ", difference / instrument.format().step())
+                + instrument.format().stepWord()
                 + (instrument.pointValue() != 1
-                        ? String.format(Locale.ROOT, "   %+.0f for one", difference * instrument.pointValue())
-                                .replace('-', '−')
+                        ? signed("   %+.2f for one contract", difference * instrument.pointValue())
                         : ""));
         int bars = toBar - fromBar;
-        lines.add(bars + (Math.abs(bars) == 1 ? " bar" : " bars") + "   " + duration());
+        lines.add("lasted  " + duration() + ", " + bars + (Math.abs(bars) == 1 ? " bar" : " bars"));
         if (!Double.isNaN(volume) && volume > 0) {
-            lines.add(String.format(Locale.ROOT, "volume %,.0f", volume));
-        }
-        if (risk != 0) {
-            lines.add(String.format(Locale.ROOT, "%+.2f R of the plan", difference / risk)
-                    .replace('-', '−'));
+            lines.add(String.format(Locale.ROOT, "traded  %,.0f", volume));
         }
         return lines;
+    }
+
+    private static String signed(String form, double value) {
+        return String.format(Locale.ROOT, form, value).replace('-', '−');
     }
 
     private String duration() {

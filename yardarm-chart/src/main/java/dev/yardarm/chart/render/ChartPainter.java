@@ -54,6 +54,7 @@ public final class ChartPainter {
             surface.endClip();
         }
         marks.paintEvents(chart, palette, surface);
+        marks.paintForming(chart, palette, surface);
         if (!chart.isCompact()) {
             tags.paint(chart, palette, surface);
         }

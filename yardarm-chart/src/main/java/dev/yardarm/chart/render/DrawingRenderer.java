@@ -104,7 +104,7 @@ final class DrawingRenderer {
             inside.clear();
             inside.rectangle(right - 112, top, 112, height);
             inside.fill(surface, Palette.fade(palette.of(Role.INK), 0.2));
-            String text = shared.count() + " agree";
+            String text = shared.count() + " levels in one place";
             double width = surface.textWidth(text, Type.SMALL) + 8;
             inside.clear();
             double left = right - width - 4 - beside(top + height / 2 - 7, width);

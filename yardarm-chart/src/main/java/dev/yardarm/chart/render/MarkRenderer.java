@@ -6,14 +6,16 @@ import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
-import dev.yardarm.chart.surface.Surface.Align;
-import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.EventMark;
 import java.time.LocalDate;
 
-/** Draws what belongs to moments: lines where sessions begin, and the letters of events above the time axis. */
+/**
+ * Draws what belongs to moments: lines where sessions begin, the shapes of events above the time
+ * axis, and how long the forming bar has still to go.
+ */
 final class MarkRenderer {
     /** Narrower sessions get no lines. */
     private static final double NARROWEST_SESSION = 36;
@@ -22,8 +24,7 @@ final class MarkRenderer {
 
     private static final double[] DOTS = {3, 3};
     private final Batch lines = new Batch();
-    private final Batch boxes = new Batch();
-    private final Batch inside = new Batch();
+    private final Batch shapes = new Batch();
 
     /** A dotted upright line at the first bar of each session in view. */
     void paintBreaks(ChartModel chart, Palette palette, Surface surface) {
@@ -69,34 +70,80 @@ final class MarkRenderer {
         }
     }
 
+    /** The shapes of events above the time axis, as on a chart table; of several at one place a peg with a dot for each. */
     void paintEvents(ChartModel chart, Palette palette, Surface surface) {
         if (chart.isCompact() || chart.marks().isEmpty()) {
             return;
         }
-        boxes.clear();
-        inside.clear();
-        var places = MarkPlace.of(chart);
-        double size = MarkPlace.SIZE;
-        for (MarkPlace place : places) {
-            double left = surface.snap(place.x() - size / 2);
-            double top = surface.snap(place.y());
-            boxes.rectangle(left, top, size, size);
-            inside.rectangle(left + 1, top + 1, size - 2, size - 2);
+        shapes.clear();
+        for (MarkPlace place : MarkPlace.of(chart)) {
+            double middle = surface.snap(place.x());
+            double foot = surface.snap(place.y() + MarkPlace.SIZE);
+            if (place.marks().size() > 1) {
+                peg(middle, foot, MarkPlace.SIZE);
+                for (int dot = 0; dot < Math.min(4, place.marks().size()); dot++) {
+                    shapes.rectangle(middle + 3, foot - 3 - dot * 3, 2, 2);
+                }
+            } else {
+                shape(place.marks().get(0).kind(), middle, foot);
+            }
         }
-        boxes.fill(surface, palette.of(Role.EDGE));
-        inside.fill(surface, palette.of(Role.PAPER));
-        for (MarkPlace place : places) {
-            EventMark mark = place.marks().get(0);
-            String letter = place.marks().size() > 1
-                    ? String.valueOf(place.marks().size())
-                    : String.valueOf(mark.kind().letter());
-            surface.text(
-                    letter,
-                    surface.snap(place.x() - size / 2) + size / 2,
-                    place.y() + size / 2,
-                    Type.SMALL,
-                    Align.CENTRE,
-                    palette.of(Role.INK));
+        shapes.fill(surface, palette.of(Role.INK));
+    }
+
+    /** One shape of rectangles, 11 pixels high at most, on its foot. */
+    private void shape(EventMark.Kind kind, double middle, double foot) {
+        switch (kind) {
+            case DIVIDEND -> {
+                // A half disc, its flat side down.
+                double[] half = {2, 4, 5, 5.5, 6};
+                for (int row = 0; row < half.length; row++) {
+                    shapes.rectangle(middle - half[row], foot - half.length + row, 2 * half[row], 1);
+                }
+            }
+            case SPLIT -> {
+                // Two parallel strokes.
+                for (int row = 0; row < 9; row++) {
+                    shapes.rectangle(middle - 1 - row / 2.0, foot - 9 + row, 1.5, 1);
+                    shapes.rectangle(middle + 4 - row / 2.0, foot - 9 + row, 1.5, 1);
+                }
+            }
+            case ROLL -> {
+                // A chevron to the right.
+                for (int row = 0; row < 9; row++) {
+                    shapes.rectangle(middle - 3 + (4 - Math.abs(4 - row)), foot - 9 + row, 2, 1);
+                }
+            }
+            case EXPIRY -> {
+                // An end bar.
+                shapes.rectangle(middle - 5, foot - 6, 8, 1);
+                shapes.rectangle(middle + 3, foot - 10, 2, 9);
+            }
+            case ENTRY -> peg(middle, foot, 8);
         }
+    }
+
+    private void peg(double middle, double foot, double height) {
+        shapes.rectangle(middle - 0.5, foot - height, 1, height);
+        shapes.rectangle(middle - 2, foot - height - 1, 4, 2);
+    }
+
+    /** A notch below the forming bar that grows narrower as its time runs out. */
+    void paintForming(ChartModel chart, Palette palette, Surface surface) {
+        long left = Readout.secondsLeft(chart);
+        if (left < 0 || chart.isCompact()) {
+            return;
+        }
+        int bar = chart.bars().closed();
+        double span = (chart.bars().closeTime(bar) - chart.bars().openTime(bar)) / (double) Times.SECOND;
+        double wide = Math.max(6, chart.time().barWidth());
+        double width = Math.max(1, wide * Math.min(1, left / Math.max(1, span)));
+        double middle = chart.time().middle(bar);
+        if (middle < 0 || middle > chart.plotRight()) {
+            return;
+        }
+        shapes.clear();
+        shapes.rectangle(surface.snap(middle - wide / 2), surface.snap(chart.plotBottom()), width, 3);
+        shapes.fill(surface, palette.of(Role.INK));
     }
 }

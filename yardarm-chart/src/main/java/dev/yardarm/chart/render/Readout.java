@@ -80,6 +80,7 @@ public final class Readout {
         }
         PriceFormat format = chart.instrument().orElseThrow().format();
         double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
+        String left = timeLeft(chart);
         return time(chart, bars.openTime(bar))
                 + "   open " + format.format(bars.open(bar))
                 + "  high " + format.format(bars.high(bar))
@@ -87,7 +88,57 @@ public final class Readout {
                 + "  close " + format.format(bars.close(bar))
                 + "  " + percent(bars.close(bar) / before - 1)
                 + "   volume " + quantity(bars.volume(bar))
-                + (bar == bars.closed() ? "   forming" : "");
+                + (bar == bars.closed() ? "   forming" + (left.isEmpty() ? "" : ", " + left + " left") : "");
+    }
+
+    /**
+     * The readout of a bar in fewer and fewer words, the longest first; the last are the prices alone:
+     * {@code 103.16-106.10  open 103.50  last 103.76}.
+     */
+    public static List<String> bars(ChartModel chart, int bar) {
+        Bars bars = chart.bars();
+        if (bar < 0 || bar >= bars.size()) {
+            return List.of("");
+        }
+        PriceFormat format = chart.instrument().orElseThrow().format();
+        double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
+        String prices = format.format(bars.low(bar)) + "-" + format.format(bars.high(bar)) + "  open "
+                + format.format(bars.open(bar)) + "  last " + format.format(bars.close(bar));
+        String change = "  " + percent(bars.close(bar) / before - 1);
+        String when = time(chart, bars.openTime(bar)) + "  ";
+        String forming = bar == bars.closed() ? "  forming" : "";
+        return List.of(
+                bar(chart, bar),
+                when + prices + change + "  volume " + quantity(bars.volume(bar)) + forming,
+                when + prices + change + forming,
+                when + prices,
+                prices + change,
+                prices,
+                format.format(bars.close(bar)));
+    }
+
+    /** The time left until the forming bar closes, in words; empty when that is not known or not within a day. */
+    static String timeLeft(ChartModel chart) {
+        long seconds = secondsLeft(chart);
+        if (seconds < 0) {
+            return "";
+        }
+        if (seconds < 60) {
+            return seconds + " s";
+        }
+        long minutes = (seconds + 59) / 60;
+        return minutes < 60 ? minutes + " min" : minutes / 60 + " h " + (minutes % 60 < 10 ? "0" : "") + minutes % 60;
+    }
+
+    /** Seconds until the forming bar closes; below 0 when that is not known or not within a day. */
+    static long secondsLeft(ChartModel chart) {
+        Bars bars = chart.bars();
+        long now = chart.now();
+        if (!bars.hasForming() || now == Long.MIN_VALUE || !chart.request().isTime()) {
+            return -1;
+        }
+        long seconds = (bars.closeTime(bars.closed()) - now) / Times.SECOND;
+        return seconds > 86_400 ? -1 : seconds;
     }
 
     /** The values of an indicator's drawn outputs at a bar: {@code 104.20}, {@code 1.2  0.8  0.4}. */

@@ -12,11 +12,9 @@ import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Times;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * Draws the value tags on the price axis: the last price, the last value of each indicator, and levels. Tags that would
@@ -82,26 +80,6 @@ final class TagRenderer {
         int colour = palette.of(close > before ? Role.RISE : close < before ? Role.FALL_TEXT : Role.INK);
         double y = pane.scale().y(close);
         tags.add(new Tag(y, AxisText.price(chart, close), colour, true));
-        String left = timeLeft(chart);
-        if (!left.isEmpty()) {
-            tags.add(new Tag(y + HEIGHT, left, colour, false));
-        }
-    }
-
-    /** The time left until the forming bar closes; empty when that is not known or not soon. */
-    static String timeLeft(ChartModel chart) {
-        Bars bars = chart.bars();
-        long now = chart.now();
-        if (!bars.hasForming() || now == Long.MIN_VALUE || !chart.request().isTime()) {
-            return "";
-        }
-        long seconds = (bars.closeTime(bars.closed()) - now) / Times.SECOND;
-        if (seconds < 0 || seconds > 86_400) {
-            return "";
-        }
-        return seconds >= 3600
-                ? String.format(Locale.ROOT, "%d:%02d:%02d", seconds / 3600, seconds / 60 % 60, seconds % 60)
-                : String.format(Locale.ROOT, "%d:%02d", seconds / 60, seconds % 60);
     }
 
     private static void addLevels(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
@@ -159,14 +137,6 @@ final class TagRenderer {
         double above = fixed.y();
         double below = fixed.y();
         List<Tag> rest = new ArrayList<>(inView.subList(1, inView.size()));
-        if (!rest.isEmpty()
-                && rest.get(0).y() == fixed.y() + HEIGHT
-                && !rest.get(0).filled()
-                && rest.get(0).colour() == fixed.colour()) {
-            // The time left stays right below the price.
-            placed.add(rest.remove(0));
-            below = fixed.y() + HEIGHT;
-        }
         rest.sort(Comparator.comparingDouble((Tag tag) -> Math.abs(tag.y() - fixed.y())));
         for (Tag tag : rest) {
             if (tag.y() < fixed.y()) {

@@ -27,6 +27,8 @@ public final class Palette {
     public enum Role {
         PAPER,
         PANEL,
+        /** The ground of a selected row. */
+        CHOSEN,
         RULE,
         EDGE,
         INK,

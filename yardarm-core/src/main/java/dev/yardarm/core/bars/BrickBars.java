@@ -89,7 +89,7 @@ final class BrickBars extends ClosingBars {
         }
         if (size instanceof BoxSize.Percent && price <= 0) {
             throw new IllegalArgumentException("bricks in per cent need prices above zero, and here is one of " + price
-                    + "; choose a size in ticks or as an average true range");
+                    + "; select a size in ticks or as an average true range");
         }
         double slack = steps.tick() * 1e-6;
         if (!(above(top) > top && below(bottom) < bottom) || Double.isInfinite(above(top) - below(bottom))) {

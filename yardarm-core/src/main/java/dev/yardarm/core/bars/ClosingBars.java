@@ -81,7 +81,7 @@ abstract class ClosingBars extends EventBars {
     /** The size that was asked for makes bars without end. */
     static IllegalArgumentException tooSmall(String why) {
         return new IllegalArgumentException("the size of the bars is too small for these prices: " + why
-                + "; choose a larger one, such as a part of the price in per cent or of the average true range");
+                + "; select a larger one, such as a part of the price in per cent or of the average true range");
     }
 
     /** Completes a bar between two prices and begins the next at its end. */

@@ -179,7 +179,7 @@ public final class PointFigureBars extends EventBars {
     private void check(double farthest, double lowest) {
         if (rule.box() instanceof BoxSize.Percent && lowest <= 0) {
             throw new IllegalArgumentException("boxes in per cent need prices above zero, and here is one of " + lowest
-                    + "; choose a size in ticks or as an average true range");
+                    + "; select a size in ticks or as an average true range");
         }
         if (rule.box() instanceof BoxSize.Fixed && !(farthest / levels.size() < 1L << 52)) {
             throw ClosingBars.tooSmall("a price of " + farthest + " has no number among boxes of " + levels.size());

@@ -109,4 +109,21 @@ public record Timeframe(int count, Unit unit) implements Comparable<Timeframe> {
         String word = unit.name().toLowerCase(java.util.Locale.ROOT);
         return count == 1 ? word : count + " " + word + "s";
     }
+
+    /** As it stands before the word bars: {@code daily}, {@code 4-hour}. */
+    public String adjective() {
+        if (count > 1) {
+            return count + "-" + unit.name().toLowerCase(java.util.Locale.ROOT);
+        }
+        return switch (unit) {
+            case SECOND -> "one-second";
+            case MINUTE -> "one-minute";
+            case HOUR -> "hourly";
+            case DAY -> "daily";
+            case WEEK -> "weekly";
+            case MONTH -> "monthly";
+            case QUARTER -> "quarterly";
+            case YEAR -> "yearly";
+        };
+    }
 }

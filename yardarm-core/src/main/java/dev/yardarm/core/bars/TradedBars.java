@@ -81,7 +81,7 @@ abstract class TradedBars extends EventBars {
                 double barClosePrice,
                 double barVolume) {
             throw new IllegalArgumentException("bars of " + count + " ticks can only be made from ticks; there are "
-                    + "only bars here. Choose bars of volume or range, or a timeframe.");
+                    + "only bars here. Select bars of volume or range, or a timeframe.");
         }
     }
 

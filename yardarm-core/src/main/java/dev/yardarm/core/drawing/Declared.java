@@ -50,7 +50,7 @@ public abstract class Declared implements Figure {
 
     /** How far its lines go; the first word is the standard. */
     protected final void goesOn(String... words) {
-        options.add(new Setting.Choice("extend", "Goes on", List.of(words)));
+        options.add(new Setting.Choice("extend", "Extend", List.of(words)));
     }
 
     /** Yes or no; the first is the standard. */

@@ -9,7 +9,7 @@ import java.util.Locale;
  *
  * <p>The value is scaled and rounded in a double where that cannot go wrong: the scaled value is below 10<sup>12</sup>, so that
  * its fraction is known to a thousandth, and that fraction is not near a half. Near a half the decimal digits of the double decide,
- * which is left to the formatter; so is everything larger, and what is no number.
+ * which is left to the formatter; so is everything larger, and what is not a number.
  */
 public final class Decimals {
     private static final double[] POWERS = {1, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8, 1e9, 1e10};
@@ -27,7 +27,7 @@ public final class Decimals {
         double scaled = Math.abs(value) * POWERS[decimals];
         long units = (long) scaled;
         double fraction = scaled - units;
-        // Written so that what is no number is not below.
+        // Written so that what is not a number is not below.
         if (!(scaled < MOST) || Math.abs(fraction - 0.5) < NEAR_HALF) {
             return String.format(Locale.ROOT, "%." + decimals + "f", value);
         }

@@ -75,7 +75,7 @@ public record PriceFormat(int decimals, double tick, Style style) {
         try {
             return TypedNumber.parse(text);
         } catch (NumberFormatException bad) {
-            throw style == Style.THIRTY_SECONDS && bad.getMessage().endsWith("is no number")
+            throw style == Style.THIRTY_SECONDS && bad.getMessage().endsWith("is not a number")
                     ? new NumberFormatException(bad.getMessage() + "; write 103-16+ or 103.515625")
                     : bad;
         }

@@ -39,7 +39,7 @@ public final class TypedNumber {
             word = word.matches("[-+]?\\d{1,3}(,\\d{3})+") ? word.replace(",", "") : "";
         }
         if (!PLAIN.matcher(word).matches() || word.length() > 40) {
-            throw new NumberFormatException("'" + text.strip() + "' is no number");
+            throw new NumberFormatException("'" + text.strip() + "' is not a number");
         }
         return Double.parseDouble(word);
     }

@@ -16,8 +16,8 @@ import java.math.RoundingMode;
 public record PositionSize(double quantity, Limit limit, double atRisk, double toWin, double cost) {
     /** What keeps the size from being larger. */
     public enum Limit {
-        RISK("limited by the risk per trade"),
-        ACCOUNT("limited by what the account can pay for");
+        RISK("size set by the risk per trade"),
+        ACCOUNT("size set by what the account can pay for");
 
         private final String words;
 

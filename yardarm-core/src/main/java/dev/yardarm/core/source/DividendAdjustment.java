@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Raw bars with dividends taken off earlier prices, as of a stated time: every price before an ex-date is multiplied by
+ * Raw bars with adjusted for dividends earlier prices, as of a stated time: every price before an ex-date is multiplied by
  * one less the amount over the last raw close before it, so returns include what was paid out. Dividends after the
  * stated time do not count. Volumes stay. Cost: O(bars + dividends).
  */

@@ -6,23 +6,13 @@ package dev.yardarm.core.source;
  * @param text what it says, in a sentence without a full stop
  */
 public record EventMark(long time, Kind kind, String text) implements Comparable<EventMark> {
-    /** What sort of thing it is, with the letter that marks it. */
+    /** What sort of thing it is; {@code ENTRY} is one of the calendar. */
     public enum Kind {
-        DIVIDEND('d'),
-        SPLIT('s'),
-        ROLL('r'),
-        EXPIRY('x'),
-        ENTRY('c');
-
-        private final char letter;
-
-        Kind(char letter) {
-            this.letter = letter;
-        }
-
-        public char letter() {
-            return letter;
-        }
+        DIVIDEND,
+        SPLIT,
+        ROLL,
+        EXPIRY,
+        ENTRY
     }
 
     @Override

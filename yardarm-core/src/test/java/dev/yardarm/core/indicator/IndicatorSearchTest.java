@@ -31,7 +31,7 @@ class IndicatorSearchTest {
         "order flow,delta",
         "pairs,correlation",
         "stage analysis,stage",
-        "sequential,exhaustion"
+        "countdown,exhaustion"
     })
     void byNameTitleSynonymOrPurpose(String text, String expected) {
         assertThat(names(text)).contains(expected);

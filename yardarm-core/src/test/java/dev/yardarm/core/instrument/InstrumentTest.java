@@ -126,12 +126,12 @@ class InstrumentTest {
             delimiter = '|',
             value = {
                 "1,234 | may be 1.234 or 1234",
-                "abc | is no number",
-                "1e5 | is no number",
-                "12f | is no number",
-                "'' | is no number",
-                "1,23,4 | is no number",
-                "0x10 | is no number"
+                "abc | is not a number",
+                "1e5 | is not a number",
+                "12f | is not a number",
+                "'' | is not a number",
+                "1,23,4 | is not a number",
+                "0x10 | is not a number"
             })
     void whatMayMeanTwoNumbersOrNoneIsRefusedWithWords(String typed, String words) {
         assertThatThrownBy(() -> TypedNumber.parse(typed))

@@ -28,7 +28,7 @@ final class BarFields {
         } else if (form.decimal() == ',' && text.indexOf('.') >= 0) {
             hint = "; this file has a decimal comma, say otherwise with --decimal point";
         }
-        return new BadField(column, "'" + shown(text) + "' is no number" + hint);
+        return new BadField(column, "'" + shown(text) + "' is not a number" + hint);
     }
 
     /** A volume, which may carry K, M or B for thousands, millions and thousand millions; NaN where it is empty. */

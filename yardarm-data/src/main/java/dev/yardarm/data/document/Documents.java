@@ -34,7 +34,7 @@ public final class Documents {
 
     private static void number(String what, double value) {
         if (!Double.isFinite(value)) {
-            throw new IllegalArgumentException("its " + what + " is no number");
+            throw new IllegalArgumentException("its " + what + " is not a number");
         }
     }
 

@@ -46,7 +46,7 @@ public final class AlertWork {
             double level,
             double last) {
         if (Double.isNaN(level)) {
-            tell.accept(shown.title() + " has no price an alert could wait for; choose a level, a line or a zone.");
+            tell.accept(shown.title() + " has no price an alert could wait for; select a level, a line or a zone.");
             return;
         }
         boolean already = books.alerts().stream()

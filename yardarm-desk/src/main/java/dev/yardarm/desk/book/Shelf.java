@@ -249,8 +249,9 @@ public final class Shelf<K, V> {
                 List<V> saved = ours;
                 List<V> joined = both;
                 front.execute(() -> {
-                    saver.tell("The " + kind.document().title()
-                            + " were changed by another copy of Yardarm; both changes are kept.");
+                    saver.tell(
+                            "The " + kind.document().title()
+                                    + " were changed by another copy of Yardarm; both versions are kept side by side. Delete the one you do not want.");
                     shelf.replace(kind.merge().merge(saved, shelf.all(), joined));
                 });
             }

@@ -171,8 +171,9 @@ final class TracingBook {
                 List<Drawing> saved = List.copyOf(ours);
                 List<Drawing> joined = both;
                 front.execute(() -> {
-                    saver.tell("The drawings of " + instrument.code()
-                            + " were changed by another copy of Yardarm; both are kept.");
+                    saver.tell(
+                            "The drawings of " + instrument.code()
+                                    + " were changed by another copy of Yardarm; both versions are kept side by side. Delete the one you do not want.");
                     setDrawings(instrument, DrawingMerge.merge(saved, drawings(instrument), joined));
                 });
             }

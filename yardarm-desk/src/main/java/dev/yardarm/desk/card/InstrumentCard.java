@@ -58,7 +58,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         }
         day(instrument, days, lines);
         events(instrument, histories, calendar, then.moment(), lines);
-        lines.add(new Line("", "How it stands"));
+        lines.add(new Line("", "At a glance"));
         trends(instrument, then, lines);
         place(instrument, days, lines);
         volatility(days, lines);

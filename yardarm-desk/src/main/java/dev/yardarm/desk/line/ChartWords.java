@@ -9,6 +9,7 @@ import dev.yardarm.core.source.RollRule;
 import dev.yardarm.desk.room.chart.Spans;
 import dev.yardarm.desk.room.layout.Arrangement;
 import dev.yardarm.desk.room.layout.LinkRules;
+import java.nio.file.Path;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 
 /** Lines about the chart itself: kinds of bars, sessions, scale, spans, layouts, links, presets, lists, files. */
 final class ChartWords {
@@ -131,9 +133,9 @@ final class ChartWords {
                             request -> request.withAdjustments(request.splits(), onOff().equals("on")));
                 case "gaps" ->
                     change(
-                            rest.equals("kept") ? "keep gaps without trade" : "close gaps without trade",
+                            rest.equals("kept") ? "show empty periods" : "hide empty periods",
                             request -> request.withGapsKept(rest.equals("kept")));
-                case "zone" -> add("time", "write times of this zone", new LineCommand.SetZone(zone()));
+                case "clock", "zone" -> add("time", "write times of this zone", new LineCommand.SetZone(zone()));
                 case "source" ->
                     add("instrument", "the same code of another source", new LineCommand.ChangeSource(rest));
                 default -> {}
@@ -145,7 +147,9 @@ final class ChartWords {
         } catch (IllegalArgumentException bad) {
             wrong(
                     "bars",
-                    first.equals("join") ? "contracts are joined unadjusted, difference or ratio" : bad.getMessage());
+                    first.equals("join")
+                            ? "contracts are joined unadjusted, by difference or by ratio: join difference"
+                            : bad.getMessage());
         }
     }
 
@@ -169,7 +173,7 @@ final class ChartWords {
             case "index 100", "indexed" ->
                 scale("an index, 100 at a bar", choice -> choice.withMode(ScaleChoice.Mode.INDEXED));
             case "invert" ->
-                scale("low prices at the top, and back", choice -> choice.withInverted(!choice.inverted()));
+                scale("inverted scale, or upright again", choice -> choice.withInverted(!choice.inverted()));
             case "fit all" -> scale("fit price and indicators", choice -> choice.withFit(ScaleChoice.Fit.ALL));
             default -> {}
         }
@@ -187,7 +191,7 @@ final class ChartWords {
             try {
                 add("place", "go to this date", new LineCommand.GoTo(LocalDate.parse(where), 0));
             } catch (DateTimeException noDate) {
-                wrong("place", "a date as 2026-03-02 is missing, or last event, or next event");
+                wrong("place", "needs a day, as in go to 2026-03-02, or next event, or last event");
             }
         }
     }
@@ -265,7 +269,7 @@ final class ChartWords {
             if (!word.equals("shares")) {
                 shared.add(shared(word)
                         .orElseThrow(() -> new IllegalArgumentException("'" + word + "' cannot be "
-                                + "shared; charts share instrument, timeframe, crosshair, time and drawing")));
+                                + "shared; charts share what, how, where, pointer and selection")));
             }
         }
         add(
@@ -276,9 +280,7 @@ final class ChartWords {
 
     private static Optional<LinkRules.Shared> shared(String word) {
         return Arrays.stream(LinkRules.Shared.values())
-                .filter(each -> each.word().equals(word)
-                        || each.word().contains(" ")
-                                && Arrays.asList(each.word().split(" ")).contains(word))
+                .filter(each -> each.isCalled(word.toLowerCase(Locale.ROOT)))
                 .findFirst();
     }
 
@@ -288,158 +290,185 @@ final class ChartWords {
         String more = words.length > 1 ? words[1] : "";
         switch (first) {
             case "preset" -> {
-                boolean verb =
-                        Set.of("save", "delete", "standard", "up", "down").contains(words[0]);
-                String name = verb ? more : rest;
-                add(
+                LineCommand.PresetVerb verb = verb(LineCommand.PresetVerb.class, words[0], null);
+                boolean plain = verb == null || verb == LineCommand.PresetVerb.APPLY;
+                named(
                         "preset",
-                        verb ? words[0] + " a preset" : "put a preset on the chart",
-                        name.isEmpty() ? null : new LineCommand.OfPreset(verb ? words[0] : "apply", name));
+                        plain ? "put a preset on the chart" : words[0] + " a preset",
+                        plain ? rest : more,
+                        "preset swing, or preset save swing",
+                        name -> new LineCommand.OfPreset(plain ? LineCommand.PresetVerb.APPLY : verb, name));
             }
             case "tracing" -> {
-                boolean verb = Set.of("show", "hide", "move").contains(words[0]);
-                String name = verb ? more : rest;
-                add(
+                LineCommand.TracingVerb verb = verb(LineCommand.TracingVerb.class, words[0], null);
+                boolean plain = verb == null || verb == LineCommand.TracingVerb.USE;
+                named(
                         "drawing",
-                        verb
-                                ? words[0].equals("move")
-                                        ? "put the chosen drawing on a tracing"
-                                        : words[0] + " a tracing"
-                                : "draw on a tracing, a sheet of its own",
-                        name.isEmpty() ? null : new LineCommand.OfTracing(verb ? words[0] : "use", name));
+                        plain
+                                ? "draw on a tracing, a sheet of its own"
+                                : verb == LineCommand.TracingVerb.MOVE
+                                        ? "put the selected drawing on a tracing"
+                                        : words[0] + " a tracing",
+                        plain ? rest : more,
+                        "tracing waves, or tracing hide waves",
+                        name -> new LineCommand.OfTracing(plain ? LineCommand.TracingVerb.USE : verb, name));
             }
-            case "look" -> {
-                boolean verb = Set.of("save", "delete").contains(words[0]);
-                String name = verb ? more : rest;
-                add(
-                        "look",
-                        verb
-                                ? words[0] + " settings and look of the chosen indicator or drawing"
-                                : "give the chosen indicator or drawings a kept look",
-                        name.isEmpty() ? null : new LineCommand.OfLook(verb ? words[0] : "apply", name));
+            case "style", "look" -> {
+                LineCommand.Kept verb = kept(words[0]);
+                named(
+                        "style",
+                        verb == LineCommand.Kept.APPLY
+                                ? "give the selected indicator or drawings a saved style"
+                                : words[0] + " settings and style of the selected indicator or drawing",
+                        verb == LineCommand.Kept.APPLY ? rest : more,
+                        "style save thick, then style thick",
+                        name -> new LineCommand.OfLook(verb, name));
             }
             case "ratios" -> {
-                boolean verb = Set.of("save", "delete").contains(words[0]);
-                String name = verb ? more : rest;
-                add(
+                LineCommand.Kept verb = kept(words[0]);
+                named(
                         "ratios",
-                        verb ? words[0] + " a set of ratios" : "give the chosen drawings a kept set of ratios",
-                        name.isEmpty() ? null : new LineCommand.OfRatios(verb ? words[0] : "apply", name));
+                        verb == LineCommand.Kept.APPLY
+                                ? "give the selected drawings a saved set of ratios"
+                                : words[0] + " a set of ratios",
+                        verb == LineCommand.Kept.APPLY ? rest : more,
+                        "ratios save shallow, then ratios shallow",
+                        name -> new LineCommand.OfRatios(verb, name));
             }
             case "list" -> {
-                boolean verb = Set.of(
-                                "new", "name", "add", "remove", "delete", "sort", "paste", "sector", "tier", "weight",
-                                "colour", "move")
-                        .contains(words[0]);
+                LineCommand.ListVerb verb = verb(LineCommand.ListVerb.class, words[0], null);
+                boolean plain = verb == null || verb == LineCommand.ListVerb.SHOW;
+                boolean nameless = rest.isEmpty() || more.isEmpty() && verb == LineCommand.ListVerb.NEW;
                 add(
                         "list",
-                        verb ? words[0] + " in lists" : "go through another list",
-                        rest.isEmpty() ? null : new LineCommand.OfList(verb ? words[0] : "show", verb ? more : rest));
+                        nameless
+                                ? "needs a name, as in list Focus; or new, add, remove, sort, paste, sector, tier, "
+                                        + "weight, colour, move, name, delete"
+                                : plain ? "go through another list" : words[0] + " in lists",
+                        nameless
+                                ? null
+                                : new LineCommand.OfList(
+                                        plain ? LineCommand.ListVerb.SHOW : verb, plain ? rest : more));
             }
             case "key" ->
                 add(
                         "keys",
-                        "another key for an action, as in key layout.split-beside V",
+                        words.length < 2
+                                ? "needs an action and a key, as in key layout.split-right V"
+                                : "another key for an action",
                         words.length < 2 ? null : new LineCommand.ChangeKey(words[0], more));
-            case "title" -> add("chart", "a title of your own", new LineCommand.SetTitle(rest));
+            case "title" ->
+                named("chart", "a title of your own", rest, "title Breakout idea", LineCommand.SetTitle::new);
             case "save" ->
                 add(
                         "file",
-                        "the chart as png or svg, its data as csv",
+                        rest.isEmpty()
+                                ? "needs a file: chart.png or chart.svg for a picture, chart.csv for the data"
+                                : "the chart as png or svg, its data as csv",
                         Places.path(rest).map(LineCommand.SaveChart::new).orElse(null));
-            case "export", "import" -> {
-                boolean drawings = words[0].equals("drawings");
-                boolean known = drawings || words[0].equals("workspace");
-                add(
-                        "file",
-                        !known && first.equals("import")
-                                ? "bars or trades of a file, with a look at them first"
-                                        + (rest.isEmpty() ? "; asks which" : "")
-                                : first
-                                        + (drawings ? " the drawings of the instrument" : " the workspace")
-                                        + " as one file",
-                        !known
-                                ? first.equals("import")
-                                        ? rest.isEmpty()
-                                                ? new LineCommand.ImportFile(Optional.empty())
-                                                : Places.path(rest)
-                                                        .map(file -> new LineCommand.ImportFile(Optional.of(file)))
-                                                        .orElse(null)
-                                        : null
-                                : Places.path(words.length < 2 ? "" : more)
-                                        .<LineCommand>map(file -> drawings
-                                                ? new LineCommand.OfDrawings(first.equals("export"), file)
-                                                : new LineCommand.OfWorkspace(first.equals("export"), file))
-                                        .orElse(null));
-            }
+            case "export", "import" -> file(words, more);
             default -> {}
         }
     }
 
-    /** Commands of which only the beginning has been typed. */
+    /** Workspaces and drawings as files; bars and trades of files. */
+    private void file(String[] words, String more) {
+        boolean out = first.equals("export");
+        boolean drawings = words[0].equals("drawings");
+        if (drawings || words[0].equals("workspace")) {
+            Optional<Path> file = Places.path(words.length < 2 ? "" : more);
+            add(
+                    "file",
+                    file.isEmpty()
+                            ? "needs a file, as in " + first + " " + words[0] + " mine.json"
+                            : first + (drawings ? " the drawings of the instrument" : " the workspace")
+                                    + " as one file",
+                    file.map(each -> drawings
+                                    ? new LineCommand.OfDrawings(out, each)
+                                    : (LineCommand) new LineCommand.OfWorkspace(out, each))
+                            .orElse(null));
+        } else if (out) {
+            wrong("file", "write export workspace FILE or export drawings FILE; a chart is saved with save FILE");
+        } else if (rest.isEmpty()) {
+            add("file", "bars or trades of a file; asks which", new LineCommand.ImportFile(Optional.empty()));
+        } else {
+            add(
+                    "file",
+                    "bars or trades of a file, with a look at them first",
+                    Places.path(rest)
+                            .map(each -> new LineCommand.ImportFile(Optional.of(each)))
+                            .orElse(null));
+        }
+    }
+
+    /** What is done by a word; another for a word that is none. */
+    private static <E extends Enum<E>> E verb(Class<E> of, String word, E otherwise) {
+        for (E each : of.getEnumConstants()) {
+            if (each.name().equalsIgnoreCase(word)) {
+                return each;
+            }
+        }
+        return otherwise;
+    }
+
+    private static LineCommand.Kept kept(String word) {
+        return verb(LineCommand.Kept.class, word, LineCommand.Kept.APPLY);
+    }
+
+    /** A command that needs a name behind it. */
+    private void named(String kind, String detail, String name, String example, Function<String, LineCommand> make) {
+        add(kind, name.isEmpty() ? "needs a name, as in " + example : detail, name.isEmpty() ? null : make.apply(name));
+    }
+
+    /** Commands of which only the beginning has been typed; one that needs more says what, and is completed by Enter. */
     private void beginnings() {
         String start = text.toLowerCase(Locale.ROOT);
-        if (start.length() < 2 || !rest.isEmpty()) {
+        if (start.length() < 2) {
             return;
         }
-        for (String form : List.of(
-                "range 20",
-                "ticks 500",
-                "reversal 20",
-                "brick 20",
-                "point-figure 1%x3 D",
-                "line-break 3 D",
-                "session day",
-                "layout 2x2",
-                "layout new 1",
-                "step-down W D 1h",
-                "preset save",
-                "look save",
-                "ratios save",
-                "link 1",
-                "go to",
-                "percent",
-                "index 100",
-                "invert",
-                "fit all",
-                "list new",
-                "list paste",
-                "zone UTC",
-                "roll volume",
-                "join difference",
-                "title",
-                "save chart.png",
-                "import",
-                "export workspace",
-                "import workspace",
-                "export drawings",
-                "import drawings",
-                "tracing")) {
+        for (String form : FORMS) {
             if (form.startsWith(start) && !form.equals(start)) {
-                proposals.add(new Proposal("command", form, "", complete(form)));
+                List<Proposal> read = read(form, form.split("\\s+"));
+                if (!read.isEmpty()) {
+                    Proposal meant = read.get(0);
+                    String open = meant.command() == null ? form + " " : form;
+                    proposals.add(new Proposal("command", open, meant.detail(), meant.command()));
+                }
             }
         }
     }
 
-    /** The command of a full form; null for one that needs more. */
-    private static LineCommand complete(String form) {
-        if (List.of(
-                        "preset save",
-                        "look save",
-                        "ratios save",
-                        "go to",
-                        "list new",
-                        "title",
-                        "export workspace",
-                        "import workspace",
-                        "export drawings",
-                        "import drawings",
-                        "tracing",
-                        "save chart.png")
-                .contains(form)) {
-            return null;
-        }
-        List<Proposal> read = read(form, form.split("\\s+"));
-        return read.isEmpty() ? null : read.get(0).command();
-    }
+    private static final List<String> FORMS = List.of(
+            "range 20",
+            "ticks 500",
+            "reversal 20",
+            "brick 20",
+            "point-figure 1%x3 D",
+            "line-break 3 D",
+            "session day",
+            "layout 2x2",
+            "layout new 1",
+            "step-down W D 1h",
+            "preset save",
+            "style save",
+            "ratios save",
+            "link 1",
+            "go to",
+            "percent",
+            "index 100",
+            "invert",
+            "fit all",
+            "list new",
+            "list paste",
+            "clock UTC",
+            "roll volume",
+            "join difference",
+            "title",
+            "save",
+            "import",
+            "export workspace",
+            "import workspace",
+            "export drawings",
+            "import drawings",
+            "tracing");
 }

@@ -13,9 +13,11 @@ import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.market.Directory;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -32,13 +34,17 @@ public final class CommandLanguage {
     private static final int MOST_INSTRUMENTS = 8;
     private final Directory directory;
     private final Supplier<Language> language;
+    private final Supplier<? extends Collection<Action>> actions;
 
     /**
      * @param directory whose instruments can be named
      * @param language what formulas and indicators are written in, as it stands
+     * @param actions what has words of its own
      */
-    public CommandLanguage(Directory directory, Supplier<Language> language) {
+    public CommandLanguage(
+            Directory directory, Supplier<Language> language, Supplier<? extends Collection<Action>> actions) {
         this.language = language;
+        this.actions = actions;
         this.directory = directory;
     }
 
@@ -57,13 +63,16 @@ public final class CommandLanguage {
             instruments(text.substring(1).strip(), proposals);
             return proposals;
         }
+        if (text.toLowerCase(Locale.ROOT).startsWith("timeframe ")) {
+            text = text.substring("timeframe ".length()).strip();
+        }
         String[] words = text.split("\\s+");
         exactInstrument(words, proposals);
         Timeframe.parse(text)
                 .ifPresent(timeframe -> proposals.add(new Proposal(
                         "timeframe",
                         timeframe.toString(),
-                        "bars of a " + timeframe.words(),
+                        timeframe.adjective() + " bars",
                         new LineCommand.SetTimeframe(timeframe))));
         indicator(words, proposals);
         proposals.addAll(new CompareWords(directory).read(text, words));
@@ -175,12 +184,12 @@ public final class CommandLanguage {
             proposals.add(new Proposal(
                     "alert",
                     "alert",
-                    "when price reaches the chosen drawing",
+                    "when price reaches the selected drawing",
                     new LineCommand.SetAlert(Alert.Trigger.REACHES)));
             proposals.add(new Proposal(
                     "alert",
                     "alert close",
-                    "when a bar closes beyond the chosen drawing",
+                    "when a bar closes beyond the selected drawing",
                     new LineCommand.SetAlert(Alert.Trigger.CLOSES_BEYOND)));
             if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
                 proposals.add(0, proposals.remove(proposals.size() - 1));
@@ -242,21 +251,33 @@ public final class CommandLanguage {
     private static void forms(String text, List<Proposal> proposals) {
         String start = text.toLowerCase(Locale.ROOT);
         for (BarForm form : BarForm.values()) {
-            String word = form == BarForm.LINE ? "closes" : form.word();
-            boolean begun =
-                    text.length() > 1 && (word.startsWith(start) || form.title().startsWith(start));
+            String word = form.word();
+            boolean begun = text.length() > 1
+                    && (word.startsWith(start)
+                            || form.title().startsWith(start)
+                            || form.former().contains(start) && form != BarForm.LINE);
             if (begun) {
                 proposals.add(new Proposal("bars", word, form.title(), new LineCommand.SetForm(form)));
             }
         }
     }
 
-    private static void plain(String text, List<Proposal> proposals) {
-        for (LineCommand.Word word : LineCommand.Word.values()) {
-            boolean exact = word.text().equalsIgnoreCase(text);
-            if (exact || text.length() > 1 && word.text().startsWith(text.toLowerCase(Locale.ROOT))) {
-                Proposal proposal = new Proposal("command", word.text(), word.meaning(), new LineCommand.Plain(word));
-                proposals.add(exact ? 0 : proposals.size(), proposal);
+    private void plain(String text, List<Proposal> proposals) {
+        // An instrument of that very code stays in front of a command of the same word.
+        int first = directory.byCode(text).isPresent() ? 1 : 0;
+        String start = text.toLowerCase(Locale.ROOT);
+        for (Action action : actions.get()) {
+            if (action.word().isEmpty()) {
+                continue;
+            }
+            boolean exact = action.word().equals(start) || action.synonyms().contains(start);
+            boolean begun = text.length() > 1
+                    && (action.word().startsWith(start)
+                            || action.synonyms().stream().anyMatch(each -> each.startsWith(start)));
+            if (exact || begun) {
+                Proposal proposal =
+                        new Proposal("command", action.word(), action.meaning(), new LineCommand.Plain(action));
+                proposals.add(exact ? first : proposals.size(), proposal);
             }
         }
     }

@@ -104,7 +104,7 @@ public final class ListWork {
 
     public void delete(String name) {
         if (books.lists().size() < 2) {
-            tell.accept("The last list stays.");
+            tell.accept("The only list cannot be deleted. Make another first: list new NAME.");
             return;
         }
         change(

@@ -42,7 +42,7 @@ public final class EventMarks {
                 marks.add(new EventMark(
                         paid.time(),
                         EventMark.Kind.DIVIDEND,
-                        String.format(Locale.ROOT, "Dividend of %.2f, without it from here on", paid.amount())));
+                        String.format(Locale.ROOT, "Ex-dividend %.2f", paid.amount())));
             }
         }
         for (CorporateActions.Split split :

@@ -309,9 +309,9 @@ public final class Histories {
                                     + " yet; import some with: yardarm import --code " + instrument.code()
                             : isPart
                                     ? instrument.code() + " has bars of " + kept
-                                            + "; a part of the session needs intraday bars. " + "Choose the whole day."
+                                            + "; a part of the session needs intraday bars. " + "Select the whole day."
                                     : instrument.code() + " has bars of " + kept + "; " + wanted
-                                            + " cannot be built from them. Choose a longer timeframe or import finer bars.");
+                                            + " cannot be built from them. Select a longer timeframe or import finer bars.");
         }
         return best;
     }

@@ -79,7 +79,7 @@ public final class Sizing {
         }
         return String.format(
                 Locale.ROOT,
-                "Size %s %s for %,.2f%s%s, %s.%nAt risk %,.2f%s, to win %,.2f%s.",
+                "Size %s %s for %,.2f%s%s, %s.%nRisk %,.2f%s, reward %,.2f%s.",
                 quantity(size.quantity()),
                 instrument.pieces(size.quantity()),
                 size.cost(),
@@ -95,7 +95,7 @@ public final class Sizing {
     /** What kept the size from being larger. */
     public static String limit(PositionSize size, boolean held) {
         return size.limit() == PositionSize.Limit.ACCOUNT && held
-                ? "limited by the margin the account can hold"
+                ? "size set by the margin the account can hold"
                 : size.limit().words();
     }
 

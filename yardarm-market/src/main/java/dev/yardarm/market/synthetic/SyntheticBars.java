@@ -26,7 +26,7 @@ public final class SyntheticBars {
                     return kind;
                 }
             }
-            throw new IllegalArgumentException("there is no kind '" + name + "'; choose walk or trend");
+            throw new IllegalArgumentException("there is no kind '" + name + "'; select walk or trend");
         }
     }
 

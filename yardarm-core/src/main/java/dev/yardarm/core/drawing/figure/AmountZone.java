@@ -7,7 +7,7 @@ import dev.yardarm.core.drawing.Sketch.Part;
 /** A price plus and minus an amount. */
 public final class AmountZone extends Declared {
     public AmountZone() {
-        super(Family.ZONES, "amount_zone", "Price and an amount");
+        super(Family.ZONES, "amount_zone", "Price plus or minus an amount");
         also("tolerance", "zone around a price");
         through("the price");
         number("amount", "Amount, 0 for a half per cent", 0, 0, 1000000);

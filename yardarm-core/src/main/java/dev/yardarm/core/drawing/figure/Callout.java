@@ -8,7 +8,7 @@ import dev.yardarm.core.drawing.Sketch.Side;
 /** Words with a line to what they are about. */
 public final class Callout extends Declared {
     public Callout() {
-        super(Family.WORDS, "callout", "Callout");
+        super(Family.WORDS, "callout", "Remark with a line");
         also("bubble", "remark");
         through("what it is about", "where the words stand");
         words("text", "Text", "Text");

@@ -5,14 +5,14 @@ import dev.yardarm.core.drawing.Pen;
 import dev.yardarm.core.drawing.Sketch.Part;
 import dev.yardarm.core.drawing.Sketch.Side;
 
-/** Upright lines at equal distances. */
+/** Vertical lines at equal distances. */
 public final class CycleLines extends Declared {
     public CycleLines() {
         super(Family.MOVES, "cycles", "Cycle lines");
         also("rhythm", "period");
         through("the first bar", "the second bar");
         whole("count", "Lines", 24, 1, 200);
-        help("Upright lines at the same distance from each other as the first two.");
+        help("Vertical lines at the same distance from each other as the first two.");
     }
 
     @Override

@@ -8,8 +8,8 @@ import dev.yardarm.core.drawing.Sketch.Part;
 /** A price from a bar on. */
 public final class LevelRay extends Declared {
     public LevelRay() {
-        super(Family.LINES, "level_ray", "Level from a bar on");
-        also("horizontal ray", "support", "resistance");
+        super(Family.LINES, "level_ray", "Level with a start");
+        also("support", "resistance");
         through("the bar and price it begins at");
         help("A price from a bar on: a level has no meaning before what made it.");
     }

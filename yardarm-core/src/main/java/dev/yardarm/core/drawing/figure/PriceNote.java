@@ -8,8 +8,8 @@ import dev.yardarm.core.drawing.Sketch.Side;
 /** The price of a point, written beside it. */
 public final class PriceNote extends Declared {
     public PriceNote() {
-        super(Family.WORDS, "price_note", "Price note");
-        also("price label");
+        super(Family.WORDS, "price_note", "Written price");
+        also("price note");
         through("the point");
         help("The price of a point, written beside it.");
     }

@@ -17,7 +17,7 @@ public final class RegressionChannel extends Declared {
     public RegressionChannel() {
         super(Family.LINES, "regression", "Regression channel");
         also("linear regression", "trend channel");
-        through("the first bar", "the last bar", "one standard deviation above the line");
+        through("the first bar", "the last bar", "where the outer line should run");
         atLeast(2);
         number("deviations", "Standard deviations", 2, 0.1, 10);
         goesOn("none", "right");

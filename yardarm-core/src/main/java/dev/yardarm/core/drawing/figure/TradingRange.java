@@ -30,7 +30,7 @@ public final class TradingRange extends Declared {
                 "the last point of support or supply");
         atLeast(3);
         choice("kind", "Kind", "accumulation", "distribution");
-        choice("extend", "Goes on", "none", "right");
+        choice("extend", "Extend", "none", "right");
         help("The range between climax and automatic reaction with the events of accumulation or distribution in their "
                 + "order: preliminary support (PS) or supply (PSY), selling (SC) or buying climax (BC), automatic reaction "
                 + "(AR), secondary test (ST), spring or upthrust (UTAD), its test, sign of strength (SOS) or weakness (SOW), "

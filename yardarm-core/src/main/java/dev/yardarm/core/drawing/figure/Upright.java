@@ -7,7 +7,7 @@ import dev.yardarm.core.drawing.Sketch.Part;
 /** A moment, over the whole chart. */
 public final class Upright extends Declared {
     public Upright() {
-        super(Family.LINES, "upright", "Upright line");
+        super(Family.LINES, "upright", "Vertical line");
         also("vertical line", "date");
         through("the bar");
         help("A moment, over the whole chart.");

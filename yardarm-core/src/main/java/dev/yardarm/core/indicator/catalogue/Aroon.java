@@ -16,7 +16,7 @@ public final class Aroon extends Declared {
         bounded(0, 100, 30.0, 70.0);
         line("up", "Aroon up");
         line("down", "Aroon down");
-        output("oscillator", "Up less down", Form.NONE);
+        output("oscillator", "Up minus down", Form.NONE);
         help(
                 "How long ago the highest high and the lowest low were: the age of a trend.",
                 "up = 100 * (n - bars since the highest high of the last n + 1 bars) / n, down likewise with "

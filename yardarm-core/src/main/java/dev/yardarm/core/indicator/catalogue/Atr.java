@@ -15,7 +15,7 @@ public final class Atr extends Declared {
         length(14);
         fitted();
         line("value", "Average true range");
-        output("percent", "In per cent of the close", Form.NONE);
+        output("percent", "% of close", Form.NONE);
         help(
                 "How far the instrument usually moves in a bar.",
                 "value = Wilder's average of the true range over n bars, beginning with the simple average of "

@@ -11,7 +11,7 @@ public final class AtrBands extends Declared {
         super(Family.BANDS, "atr_bands", "ATR bands");
         also("volatility bands", "stop distance");
         length(14);
-        number("factor", "Times ATR", 2, 0.1, 20);
+        number("factor", "ATR multiple", 2, 0.1, 20);
         source(Field.CLOSE);
         line("upper", "Upper band");
         line("lower", "Lower band");

@@ -19,7 +19,7 @@ public final class Beta extends Declared {
         source(Field.CLOSE);
         fitted(0.0, 1.0);
         line();
-        output("since", "Oldest bar it is of", Form.NONE);
+        output("since", "Window start", Form.NONE);
         help(
                 "How much the instrument moves for a move of another, usually the benchmark.",
                 "Covariance of the logarithmic changes of both over the variance of the other's, over the "

@@ -12,9 +12,9 @@ public final class Chandelier extends Declared {
         super(Family.TREND, "chandelier", "Chandelier exit");
         also("trailing stop", "atr stop");
         length(22);
-        number("factor", "Times ATR", 3, 0.1, 20);
-        output("long", "Exit of a long", Form.STEPS);
-        output("short", "Exit of a short", Form.STEPS);
+        number("factor", "ATR multiple", 3, 0.1, 20);
+        output("long", "Long exit", Form.STEPS);
+        output("short", "Short exit", Form.STEPS);
         help(
                 "A stop that hangs some average true ranges below the highest high, and one that stands above "
                         + "the lowest low.",

@@ -19,8 +19,8 @@ public final class Coppock extends Declared {
         help(
                 "Two rates of change added and smoothed, made to find major lows on monthly bars.",
                 "value = wma(roc(long) + roc(short), smooth).",
-                "On monthly bars of an index: a turn upward from below zero is the purchase its author meant.",
-                "It has no rule for sales, and few signals in a life.",
+                "On monthly bars of an index: a turn upward from below zero is the buy its author meant.",
+                "It has no rule for selling, and very few signals.",
                 "Edwin S. C. Coppock, A Realistic Guide to Long Term Market Direction (1962).");
     }
 

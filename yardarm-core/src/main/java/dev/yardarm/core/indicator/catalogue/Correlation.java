@@ -21,7 +21,7 @@ public final class Correlation extends Declared {
         source(Field.CLOSE);
         bounded(-1, 1, -0.5, 0.0, 0.5);
         line();
-        output("since", "Oldest bar it is of", Form.NONE);
+        output("since", "Window start", Form.NONE);
         help(
                 "How closely two instruments move together: 1 alike, -1 opposite, 0 not at all.",
                 "Pearson's correlation of the logarithmic changes (or of the values) of both over the last n "

@@ -14,7 +14,7 @@ public final class CumulativeDelta extends Declared {
     public CumulativeDelta() {
         super(Family.VOLUME, "delta", "Cumulative delta");
         also("order flow", "bid and ask volume", "aggressive volume");
-        choice("period", "Begins anew each", "session", "week", "month", "quarter", "year");
+        choice("period", "Resets every", "session", "week", "month", "quarter", "year");
         choice("from", "From", "trades", "bars");
         fitted(0.0);
         line("value", "Cumulative delta");

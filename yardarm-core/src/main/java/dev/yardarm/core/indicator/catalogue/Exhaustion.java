@@ -5,7 +5,7 @@ import dev.yardarm.core.indicator.Recipe;
 
 /**
  * Exhaustion count. Setup of a decline: consecutive bars that close below the close four bars before; with flip needed
- * its first comes right after a close that was not. Perfected: the low of the last or the one before is at or below
+ * its first comes right after a close that was not. Its extreme is reached when the low of the last or the one before is at or below
  * the lows of the two before those. After a complete setup a countdown takes each bar, not needing to be consecutive,
  * that closes (rule reach: whose low is) at or below the low two bars before; with qualify needed the last bar's low
  * must also be at or below the close of the eighth. A complete setup the other way ends it; with opposite_or_range
@@ -18,12 +18,12 @@ import dev.yardarm.core.indicator.Recipe;
 public final class Exhaustion extends Declared {
     public Exhaustion() {
         super(Family.TREND, "exhaustion", "Exhaustion count");
-        also("setup", "countdown", "nine", "thirteen", "sequential", "trend exhaustion");
+        also("setup", "countdown", "nine", "thirteen", "trend exhaustion");
         whole("setup", "Bars of a setup", 9, 4, 30);
         whole("countdown", "Bars of a countdown", 13, 4, 50);
         choice("flip", "Setup begins with a price flip", "needed", "free");
         choice("rule", "Countdown compares", "close", "reach");
-        choice("qualify", "Last bar against the eighth", "needed", "free");
+        choice("qualify", "Last bar beyond the eighth", "needed", "free");
         choice("cancel", "Countdown ends with", "opposite", "opposite_or_range");
         bounded(-14, 14, 9.0, 13.0, -9.0, -13.0);
         output("setup_up", "Setup of an advance", Form.COLUMNS);
@@ -32,15 +32,15 @@ public final class Exhaustion extends Declared {
         output("count_down", "Countdown of a decline, below zero", Form.STEPS);
         cue("setup_high", "Setup of an advance complete");
         cue("setup_low", "Setup of a decline complete");
-        cue("perfect_high", "The same, perfected");
-        cue("perfect_low", "The same, perfected");
+        cue("perfect_high", "The same, with the extreme high reached");
+        cue("perfect_low", "The same, with the extreme low reached");
         cue("countdown_high", "Countdown of an advance complete");
         cue("countdown_low", "Countdown of a decline complete");
         help(
                 "Counts how long a move has gone on without a rest: nine bars make a setup, thirteen more a "
                         + "countdown, after which a move is often tired.",
                 "Setup of a decline: consecutive bars that close below the close four bars before; with flip "
-                        + "needed its first comes right after a close that was not. Perfected: the low of the last "
+                        + "needed its first comes right after a close that was not. Its extreme is reached when the low of the last "
                         + "or the one before is at or below the lows of the two before those. After a complete "
                         + "setup a countdown takes each bar, not needing to be consecutive, that closes (rule "
                         + "reach: whose low is) at or below the low two bars before; with qualify needed the last "

@@ -13,7 +13,7 @@ public final class GarmanKlass extends Declared {
         super(Family.VOLATILITY, "garman_klass", "Garman-Klass volatility");
         also("open high low close volatility", "annualised volatility");
         length(20);
-        whole("year", "Bars of a year", 252, 1, 1000000);
+        whole("year", "Bars per year", 252, 1, 1000000);
         fitted();
         line();
         help(

@@ -14,16 +14,16 @@ public final class HistoricalVolatility extends Declared {
         super(Family.VOLATILITY, "historical_volatility", "Historical volatility");
         also("annualised volatility", "realised volatility", "options");
         whole("length", "Period", 20, 2, MOST);
-        whole("year", "Bars of a year", 252, 1, 1000000);
+        whole("year", "Bars per year", 252, 1, 1000000);
         source(Field.CLOSE);
         fitted();
         line();
         help(
                 "The standard deviation of returns, for a year, in per cent.",
-                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(bars of a " + "year). "
+                "With x = ln(v / v[1]): 100 * sqrt(sum of (x - mean of x)^2 / (n - 1)) * sqrt(" + "year). "
                         + "Missing where a price is not above 0.",
                 "Compared with its own past it tells calm from storm; compared with implied volatility "
-                        + "whether options are dear.",
+                        + "whether options are expensive.",
                 "Uses closes alone: what happens inside a bar is not seen.",
                 "In common use; no single author.");
     }

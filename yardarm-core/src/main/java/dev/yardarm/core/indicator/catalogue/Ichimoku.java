@@ -25,9 +25,9 @@ public final class Ichimoku extends Declared {
         whole("flat", "Flat after bars", 5, 2, 200);
         line("conversion_line", "Conversion line");
         line("base_line", "Base line");
-        line("lead_a", "Leading line A");
-        line("lead_b", "Leading line B");
-        line("lagging", "Lagging line");
+        line("lead_a", "Leading span A");
+        line("lead_b", "Leading span B");
+        line("lagging", "Lagging span");
         output("cloud_top", "Top of the cloud at the bar", Form.NONE);
         output("cloud_bottom", "Bottom of the cloud at the bar", Form.NONE);
         output("thickness", "Thickness of the projected cloud", Form.NONE);
@@ -35,8 +35,8 @@ public final class Ichimoku extends Declared {
         cue("flat_edge", "Flat edge of the projected cloud");
         cue("above_cloud", "Close above the cloud");
         cue("below_cloud", "Close below the cloud");
-        cue("lagging_above", "Lagging line above price and cloud of its place");
-        cue("lagging_below", "Lagging line below price and cloud of its place");
+        cue("lagging_above", "Lagging span above price and cloud of its place");
+        cue("lagging_below", "Lagging span below price and cloud of its place");
         fill("lead_a", "lead_b");
         help(
                 "Middles of the reach of three periods, two of them drawn ahead as a cloud, and the close "

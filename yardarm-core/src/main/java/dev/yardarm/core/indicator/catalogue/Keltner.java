@@ -13,7 +13,7 @@ public final class Keltner extends Declared {
         choice("average", "Kind", "exponential", "simple", "weighted", "wilder");
         length(20);
         length("range", "Period of ATR", 10);
-        number("factor", "Times ATR", 2, 0.1, 20);
+        number("factor", "ATR multiple", 2, 0.1, 20);
         source(Field.CLOSE);
         line("middle", "Average");
         line("upper", "Upper line");

@@ -12,7 +12,7 @@ public final class Parkinson extends Declared {
         super(Family.VOLATILITY, "parkinson", "Parkinson volatility");
         also("high low volatility", "annualised volatility");
         length(20);
-        whole("year", "Bars of a year", 252, 1, 1000000);
+        whole("year", "Bars per year", 252, 1, 1000000);
         fitted();
         line();
         help(

@@ -18,7 +18,7 @@ public final class Psar extends Declared {
         also("parabolic", "sar", "trailing stop");
         number("start", "First acceleration", 0.02, 0.001, 1);
         number("step", "Step", 0.02, 0.001, 1);
-        number("most", "Largest acceleration", 0.2, 0.001, 1);
+        number("most", "Maximum acceleration", 0.2, 0.001, 1);
         output("value", "Stop", Form.DOTS);
         cue("rising", "Stop below price");
         cue("turned_up", "Turned up");

@@ -16,7 +16,7 @@ public final class Supertrend extends Declared {
         super(Family.TREND, "supertrend", "Supertrend");
         also("trailing stop", "atr stop", "trend following");
         length(10);
-        number("factor", "Times ATR", 3, 0.1, 20);
+        number("factor", "ATR multiple", 3, 0.1, 20);
         output("value", "Stop", Form.STEPS);
         cue("rising", "Rising");
         cue("turned_up", "Turned up");

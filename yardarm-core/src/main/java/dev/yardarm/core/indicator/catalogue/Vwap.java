@@ -14,7 +14,7 @@ public final class Vwap extends Declared {
     public Vwap() {
         super(Family.BANDS, "vwap", "Volume-weighted average price");
         also("fair price", "value", "day traders");
-        choice("period", "Begins anew each", "session", "week", "month", "quarter", "year");
+        choice("period", "Resets every", "session", "week", "month", "quarter", "year");
         number("inner", "Inner bands, deviations", 1, 0.1, 10);
         number("outer", "Outer bands, deviations", 2, 0.1, 10);
         source(Field.TYPICAL);

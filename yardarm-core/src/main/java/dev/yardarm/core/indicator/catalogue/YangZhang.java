@@ -14,7 +14,7 @@ public final class YangZhang extends Declared {
         super(Family.VOLATILITY, "yang_zhang", "Yang-Zhang volatility");
         also("volatility with gaps", "annualised volatility");
         whole("length", "Period", 20, 2, MOST);
-        whole("year", "Bars of a year", 252, 1, 1000000);
+        whole("year", "Bars per year", 252, 1, 1000000);
         fitted();
         line();
         help(

@@ -17,7 +17,7 @@ public final class ZScore extends Declared {
                 "How many standard deviations a value is from its average.",
                 "(v - sma(v, n)) / deviation of the n values, divided by n; 0 where all are equal.",
                 "Beyond +-2 far from the usual; pairs and spreads are traded back to 0.",
-                "Prices are not drawn from a bell: extremes come oftener than it says.",
+                "Prices are not drawn from a bell: extremes come more often than it suggests.",
                 "In common use; no single author.");
     }
 

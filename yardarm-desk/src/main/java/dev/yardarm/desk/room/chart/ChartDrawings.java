@@ -34,7 +34,7 @@ import java.util.stream.Collectors;
  * alone.
  */
 public final class ChartDrawings {
-    static final String CHOOSE = "Choose a drawing first, on the chart or in Layers.";
+    static final String CHOOSE = "Select a drawing first: click it on the chart or in Layers.";
     /** Bars a second one of a drawing lies beside the first. */
     private static final int BESIDE = 3;
 
@@ -411,7 +411,7 @@ public final class ChartDrawings {
     /** Lets the chosen drawings be chosen and moved together. */
     public void group() {
         if (chart.chosenDrawings().size() < 2) {
-            desk.tell("Choose two drawings or more to group them: Shift and a click, or Shift and a drag around them.");
+            desk.tell("Select two drawings or more to group them: Shift and a click, or Shift and a drag around them.");
             return;
         }
         String group = newId();
@@ -426,7 +426,7 @@ public final class ChartDrawings {
                 .filter(group -> !group.isEmpty())
                 .collect(Collectors.toSet());
         if (!all.isEmpty() && groups.isEmpty()) {
-            desk.tell("What is chosen is not grouped.");
+            desk.tell("What is selected is not grouped.");
         } else if (!all.isEmpty()) {
             change(
                     "take a group apart",

@@ -180,7 +180,7 @@ public final class ChartKeeper {
         } catch (IllegalArgumentException | NullPointerException unknown) {
             room.desk()
                     .tell("The scale of a saved chart is not known here: " + scale.mode() + ", " + scale.fit()
-                            + "; it is straight now.");
+                            + "; linear is used instead.");
             return ScaleChoice.STANDARD;
         }
     }

@@ -66,7 +66,7 @@ public final class ChartPanes {
         room.desk()
                 .tell(
                         "Pane " + ((at + 1) % panes.size() + 1) + " of " + panes.size()
-                                + " is in hand: L U and L O move it, L F folds it, L G and L H change its height, L Y gives it the chart.");
+                                + " is selected. Move it, fold it or change its height with the group Panes of Space, or type pane.");
         room.tell(Aspect.VIEW);
     }
 

@@ -51,7 +51,7 @@ public final class DrawingLooks {
                 .ifPresentOrElse(
                         drawing -> {
                             desk.habits().setOfFigure(drawing.kind(), DrawingLook.of(drawing));
-                            desk.tell("New ones come up like this: "
+                            desk.tell("The default for new ones is now: "
                                     + drawing.figure().title().toLowerCase(Locale.ROOT) + ".");
                         },
                         () -> desk.tell(ChartDrawings.CHOOSE));
@@ -70,7 +70,7 @@ public final class DrawingLooks {
                             desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
                             desk.tell("The look is kept as '" + name + "'.");
                         },
-                        () -> desk.tell("Choose one drawing to keep its look."));
+                        () -> desk.tell("Select one drawing to keep its look."));
     }
 
     /** Gives the chosen drawings the look kept under a name. */
@@ -92,7 +92,7 @@ public final class DrawingLooks {
         String numbers =
                 drawings.chosen().map(drawing -> drawing.options().get(RATIOS)).orElse(null);
         if (numbers == null) {
-            desk.tell("Choose one drawing with ratios, such as a retracement, to keep its set.");
+            desk.tell("Select one drawing with ratios, such as a retracement, to keep its set.");
         } else {
             desk.habits().setRatioSet(name, numbers);
             desk.tell("The ratios " + numbers + " are kept as '" + name + "'.");

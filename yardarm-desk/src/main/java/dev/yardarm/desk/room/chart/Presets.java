@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Saved make-ups of charts, that can be put on any instrument: timeframe and kind of bars, visible span, form, layers,
+ * Saved chart set-ups, that can be put on any instrument: timeframe and kind of bars, visible span, form, layers,
  * panes and scale. One of them may be the standard of a timeframe.
  */
 public final class Presets {

@@ -104,7 +104,7 @@ public final class Studies implements ChartEdits {
     public void setAlert(Alert.Trigger trigger) {
         Drawing drawing = room.drawings().chosen().orElse(null);
         if (drawing == null || chart.bars().isEmpty()) {
-            desk.tell("Choose a level or line first: an alert waits on a drawing.");
+            desk.tell("Select a level or line first: an alert waits on a drawing.");
             return;
         }
         double last = chart.bars().close(chart.bars().size() - 1);

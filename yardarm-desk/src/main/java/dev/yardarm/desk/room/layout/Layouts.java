@@ -229,7 +229,7 @@ public final class Layouts {
     public void remove(Layout layout) {
         long tabs = layouts.stream().filter(each -> !each.hasOwnWindow()).count();
         if (!layout.hasOwnWindow() && tabs < 2) {
-            desk.tell("The last layout stays.");
+            desk.tell("The only layout cannot be removed. Make another first: layout new 1.");
             return;
         }
         int at = layouts.indexOf(layout);

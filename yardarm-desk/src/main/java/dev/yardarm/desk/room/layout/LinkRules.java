@@ -12,20 +12,35 @@ public final class LinkRules {
 
     /** What can be shared. */
     public enum Shared {
-        INSTRUMENT("instrument"),
-        TIMEFRAME("timeframe"),
-        CROSSHAIR("crosshair"),
-        VISIBLE_TIME("visible time"),
-        DRAWINGS("chosen drawing");
+        INSTRUMENT("what", "what: the instrument", "instrument"),
+        TIMEFRAME("how", "how: the timeframe", "timeframe"),
+        VISIBLE_TIME("where", "where: the place in time", "visible", "time"),
+        CROSSHAIR("pointer", "the pointer", "crosshair"),
+        DRAWINGS("selection", "the selected drawing", "chosen", "selected", "drawing", "drawings");
 
         private final String word;
+        private final String words;
+        private final Set<String> others;
 
-        Shared(String word) {
+        Shared(String word, String words, String... others) {
             this.word = word;
+            this.words = words;
+            this.others = Set.of(others);
         }
 
+        /** Its word on the command line. */
         public String word() {
             return word;
+        }
+
+        /** What it is called on screen. */
+        public String words() {
+            return words;
+        }
+
+        /** Whether a typed word means it. */
+        public boolean isCalled(String typed) {
+            return word.equals(typed) || others.contains(typed);
         }
     }
 

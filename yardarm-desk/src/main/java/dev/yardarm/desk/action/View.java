@@ -1,6 +1,6 @@
-package dev.yardarm.app.workbench;
+package dev.yardarm.desk.action;
 
-/** The views of the window, with the letter that goes to each after G. */
+/** The views of the window, with the letter that goes to each. */
 public enum View {
     CHART("Chart", 'C'),
     SCAN("Scan", 'S'),

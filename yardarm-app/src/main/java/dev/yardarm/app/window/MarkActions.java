@@ -1,0 +1,55 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.action.ActionGroup;
+import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.room.chart.ChartRoom;
+
+/** Declares marks on the instrument: stances, notes, alerts, plans. */
+final class MarkActions {
+    private MarkActions() {}
+
+    static void declare(WindowParts parts) {
+        Workbench bench = parts.bench();
+        ActionGroup group = bench.actions().group('M', "mark", "Mark", View.CHART);
+        stance(bench, group, 'L', Stance.Kind.LONG);
+        stance(bench, group, 'S', Stance.Kind.SHORT);
+        stance(bench, group, 'W', Stance.Kind.WAIT);
+        group.on('K', "skip, with its reason", () -> bench.prompt("skip "))
+                .means("your stance: skip, with its reason")
+                .formerly("mark.skip-with-reason");
+        group.on('O', "no stance", () -> room(bench).studies().takeStance(Stance.Kind.NONE, ""))
+                .says("no stance", "remove your stance on the instrument");
+        group.on('N', "note", () -> bench.prompt("note " + note(bench)))
+                .means("write a note on the instrument, or change it");
+        group.on('A', "alert: reached", () -> room(bench).studies().setAlert(Alert.Trigger.REACHES))
+                .means("alert when price reaches the selected drawing");
+        group.on('B', "alert: close beyond", () -> room(bench).studies().setAlert(Alert.Trigger.CLOSES_BEYOND))
+                .means("alert when a bar closes beyond the selected drawing");
+        ActionGroup plans = bench.actions().group('P', "plan", "Plan", View.CHART);
+        plans.on('P', "draw a plan", () -> room(bench).studies().take(Tool.PLAN))
+                .means("draw entry and stop of a plan, then its target");
+        plans.on('X', "delete the plan", () -> room(bench).studies().removePlan())
+                .says("delete plan", "delete the plan of the instrument", "remove plan")
+                .formerly("plan.remove-the-plan");
+    }
+
+    private static void stance(Workbench bench, ActionGroup group, char key, Stance.Kind kind) {
+        group.on(key, kind.word(), () -> room(bench).studies().takeStance(kind, ""))
+                .means("your stance: " + kind.word());
+    }
+
+    private static String note(Workbench bench) {
+        return room(bench)
+                .instrument()
+                .map(each -> bench.desk().books().stance(each.id()).note())
+                .orElse("");
+    }
+
+    private static ChartRoom room(Workbench bench) {
+        return bench.room();
+    }
+}

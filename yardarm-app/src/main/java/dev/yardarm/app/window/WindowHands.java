@@ -1,0 +1,92 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.chart.ChartOutput;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.book.Overwriting;
+import dev.yardarm.desk.line.Hands;
+import dev.yardarm.desk.room.layout.Layouts;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.scene.input.Clipboard;
+
+/** The window as what carries out lines. */
+final class WindowHands implements Hands {
+    private final WindowParts parts;
+    private final Workbench bench;
+    private final KeyFile keys;
+    private final Consumer<String> scan;
+    private final Consumer<Path> export;
+    private final Overwriting overwriting;
+
+    /**
+     * @param scan scans the list gone through for a condition
+     * @param export writes the workspace as it is now into a file
+     */
+    WindowHands(WindowParts parts, KeyFile keys, Consumer<String> scan, Consumer<Path> export) {
+        this.parts = parts;
+        this.keys = keys;
+        this.scan = scan;
+        this.export = export;
+        bench = parts.bench();
+        overwriting = new Overwriting(System::nanoTime, text -> bench.desk().tell(text));
+    }
+
+    @Override
+    public Desk desk() {
+        return bench.desk();
+    }
+
+    @Override
+    public Layouts layouts() {
+        return bench.layouts();
+    }
+
+    @Override
+    public void go(View view) {
+        bench.go(view);
+    }
+
+    @Override
+    public void scanFor(String condition) {
+        scan.accept(condition);
+    }
+
+    @Override
+    public void intake(List<Path> files) {
+        bench.intake(files);
+    }
+
+    @Override
+    public void changeKey(String action, String key) {
+        keys.change(action, key);
+    }
+
+    @Override
+    public boolean mayWrite(Path file) {
+        return overwriting.mayWrite(file);
+    }
+
+    @Override
+    public void saveChart(Path file) {
+        new ChartOutput(room(), parts.page().chart(), bench).save(file);
+    }
+
+    @Override
+    public void exportWorkspace(Path file) {
+        export.accept(file);
+    }
+
+    @Override
+    public String clipboard() {
+        String text = Clipboard.getSystemClipboard().getString();
+        return text == null ? "" : text;
+    }
+
+    @Override
+    public void pasteList(String text) {
+        parts.page().lists().paste(text);
+    }
+}

@@ -1,0 +1,47 @@
+package dev.yardarm.desk.line;
+
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.layout.Layouts;
+import java.nio.file.Path;
+import java.util.List;
+
+/** What carries out a line: the desk and its charts, and of the window what no chart can do. */
+public interface Hands {
+    Desk desk();
+
+    Layouts layouts();
+
+    /** The active chart. */
+    default ChartRoom room() {
+        return layouts().active();
+    }
+
+    /** Brings a view to the front. */
+    void go(View view);
+
+    /** Scans the list gone through. */
+    void scanFor(String condition);
+
+    /** Shows what files hold before they are imported; asks which when none is named. */
+    void intake(List<Path> files);
+
+    /** Gives an action another key and keeps that. */
+    void changeKey(String action, String key);
+
+    /** Whether a file may be written: it is new, or the same was asked for twice. */
+    boolean mayWrite(Path file);
+
+    /** Writes the active chart as a picture, or its visible data, by the ending of the file. */
+    void saveChart(Path file);
+
+    /** Writes the workspace as it is now. */
+    void exportWorkspace(Path file);
+
+    /** The text of the clipboard; empty without any. */
+    String clipboard();
+
+    /** Shows which instruments a text names, to be put on the list. */
+    void pasteList(String text);
+}
