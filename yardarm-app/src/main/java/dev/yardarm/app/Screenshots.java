@@ -170,7 +170,7 @@ final class Screenshots {
             chart.showLayers(List.of());
             chart.setLink(1);
         });
-        room().open(desk.directory().byCode("VSIX").orElseThrow(), Timeframe.HOUR);
+        room().open(desk.directory().byCode("VRTQ").orElseThrow(), Timeframe.HOUR);
     }
 
     private void setUpLinkedCharts() {
@@ -188,7 +188,7 @@ final class Screenshots {
     /** The same cloud on two timeframes, linked. */
     private void clouds() {
         List<ChartRoom> charts = bench.layouts().front().charts();
-        Instrument instrument = desk.directory().byCode("NETW").orElseThrow();
+        Instrument instrument = desk.directory().byCode("NTWQ").orElseThrow();
         for (ChartRoom chart : charts) {
             chart.setLink(2);
             chart.showLayers(List.of());
@@ -203,7 +203,7 @@ final class Screenshots {
     private void comparison() {
         room().showLayers(List.of());
         room().open(instrument("KTRL"), Timeframe.DAY);
-        room().comparisons().add(List.of(instrument("MARN"), instrument("TIDE")), ChartComparisons.Look.STANDARD);
+        room().comparisons().add(List.of(instrument("MARN"), instrument("TIDQ")), ChartComparisons.Look.STANDARD);
         room().comparisons().correlate(instrument("MARN"), instrument("KTRL"), 0);
         room().comparisons()
                 .add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));

@@ -72,7 +72,7 @@ class ComparisonsTest {
                 () -> count() == 2
                         && !find("#compare-panel").isVisible()
                         && app.chart().data().indicators().size() == 2);
-        assertThat(layer(0).title() + " " + layer(1).title()).isEqualTo("MARN TIDE");
+        assertThat(layer(0).title() + " " + layer(1).title()).isEqualTo("MARN TIDQ");
         assertThat(layer(0).style().colour()).isNotEqualTo(layer(1).style().colour());
         app.line("correlate marn tide 40");
         app.await(
@@ -85,7 +85,7 @@ class ComparisonsTest {
                                         .column()
                                         .last())
                                 <= 1);
-        assertThat(app.get(() -> app.chart().titleOf(layer(2)))).isEqualTo("correlation 40, returns, TIDE of MARN");
+        assertThat(app.get(() -> app.chart().titleOf(layer(2)))).isEqualTo("correlation 40, returns, TIDQ of MARN");
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.await("both gone together", () -> count() == 0);

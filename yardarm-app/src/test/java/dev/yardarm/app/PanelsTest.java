@@ -296,10 +296,10 @@ class PanelsTest {
                 () -> app.chart().request().dividends() && !app.chart().bars().isEmpty());
         app.line("undo");
         app.await("taken back", () -> !app.chart().request().dividends());
-        app.line("VSIX");
+        app.line("VRTQ");
         app.await(
                 "the future",
-                () -> app.room().instrument().orElseThrow().code().equals("VSIX")
+                () -> app.room().instrument().orElseThrow().code().equals("VRTQ")
                         && !app.chart().bars().isEmpty());
         app.robot().interact(() -> app.room().studies().select(Selection.PRICE));
         @SuppressWarnings("unchecked")

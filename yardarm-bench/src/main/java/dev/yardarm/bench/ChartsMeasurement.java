@@ -53,7 +53,7 @@ public final class ChartsMeasurement extends Application {
         window.open();
         window.bench().layouts().arrange(Arrangement.grid(2, 4));
         rooms = window.bench().layouts().front().charts();
-        List<String> codes = List.of("KTRL", "MARN", "EBSP", "VHRB", "WPSL", "NETW", "HLCB", "GNGW");
+        List<String> codes = List.of("KTRL", "MARN", "EBSP", "VHRB", "WPSL", "NTWQ", "HLCB", "GNGW");
         for (int at = 0; at < CHARTS; at++) {
             rooms.get(at)
                     .open(

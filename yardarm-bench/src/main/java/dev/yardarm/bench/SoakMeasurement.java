@@ -39,7 +39,7 @@ public final class SoakMeasurement {
     private static final long START =
             Times.micros(LocalDateTime.of(2026, 10, 23, 12, 0).atZone(ZONE));
     private static final List<String> CODES =
-            List.of("KTRL", "MARN", "EBSP", "VHRB", "NETW", "LUMA", "AULBRY", "VSIX-Z26");
+            List.of("KTRL", "MARN", "EBSP", "VHRB", "NTWQ", "EMBRA", "AULBRN", "VRTQ-Z26");
     private static final List<String> FRAMES = List.of("1m", "5m", "15m", "1h", "4h", "D", "1m", "5m");
     private static final int ALERTS = 200;
     /** A heartbeat of 100 ms at 60 times. */
@@ -63,7 +63,7 @@ public final class SoakMeasurement {
     private void run(int hours) throws Exception {
         Path home = Files.createTempDirectory("yardarm-soak");
         new DocumentStore(home.resolve("documents"))
-                .write(DocumentKind.MARKET, "market", new Documents.Market(1, START, 60));
+                .write(DocumentKind.MARKET, "market", new Documents.Market(1, START, 60, 0));
         try (Desk desk = new Desk(new Desk.Options(home, true, 1, false), front)) {
             Layouts layouts = front(() -> new Layouts(desk));
             front(() -> {

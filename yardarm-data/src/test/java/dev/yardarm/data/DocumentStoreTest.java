@@ -105,7 +105,7 @@ class DocumentStoreTest {
         roundTrip(
                 DocumentKind.SCANS,
                 Entries.of(List.of(ScanEntry.of(new Scan("s", "l", Timeframe.MONTH, List.of("close > open"))))));
-        roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10));
+        roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10, 2));
         roundTrip(
                 DocumentKind.INSTRUMENTS,
                 new Documents.Instruments(Entries.of(List.of(new Documents.Imported("X", "Ex", 2, "UTC", 7)))));
@@ -199,7 +199,7 @@ class DocumentStoreTest {
                 DocumentKind.HABITS,
                 new Documents.Habits(
                         List.of(Timeframe.WEEK),
-                        Map.of("halcyon:VSIX", "day"),
+                        Map.of("halcyon:VRTQ", "day"),
                         Map.of("sma", chart.indicators().values().get(0)),
                         List.of("rsi"),
                         List.of("macd", "rsi"),

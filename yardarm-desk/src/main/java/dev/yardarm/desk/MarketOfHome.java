@@ -3,6 +3,7 @@ package dev.yardarm.desk;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarSource;
+import dev.yardarm.data.document.CodeChange;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
@@ -24,9 +25,11 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -47,6 +50,7 @@ final class MarketOfHome implements AutoCloseable {
     private final MarketClock clock;
     private final IntakeWork.Home intake;
     private final long seed;
+    private final int edition;
     private long savedAt;
 
     MarketOfHome(
@@ -61,8 +65,13 @@ final class MarketOfHome implements AutoCloseable {
         store = scheduler.submit(Lane.SOON, () -> openStore(options.home().resolve("history")));
         Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
         seed = seed(options, saved);
-        if (options.demo()) {
-            SimulatedMarket market = new SimulatedMarket(World.halcyon(), seed);
+        World halcyon = options.demo() ? World.halcyon() : null;
+        edition = halcyon == null ? saved == null ? 0 : saved.world() : halcyon.edition();
+        if (halcyon != null) {
+            SimulatedMarket market = new SimulatedMarket(halcyon, seed);
+            if (saved != null && saved.world() < edition) {
+                follow(options.home().resolve("documents"), market.name(), halcyon);
+            }
             simulated = Optional.of(
                     new StoredMarket(market, () -> Optional.ofNullable(store.getNow(null)), scheduler.on(Lane.BEHIND)));
             long present = market.world().presentTime();
@@ -86,6 +95,24 @@ final class MarketOfHome implements AutoCloseable {
         sources.add(own);
         intake = new IntakeWork.Home(() -> Optional.ofNullable(store.join()), own, imported);
         savedAt = clock.now();
+    }
+
+    /** The home was written with an earlier edition of the demo world: what is kept follows the new codes. */
+    private void follow(Path documents, String source, World world) {
+        try {
+            int changed = CodeChange.run(documents, source, world.formerly());
+            tell.accept("The demo world has new codes, such as "
+                    + world.formerly().entrySet().stream()
+                            .sorted(Map.Entry.comparingByKey())
+                            .limit(3)
+                            .map(each -> each.getValue() + " for " + each.getKey())
+                            .collect(Collectors.joining(", "))
+                    + "; their history is made anew. " + changed + " of your documents were changed to them.");
+        } catch (IOException | RuntimeException failed) {
+            LOG.warn("the new codes of the demo world did not get into all documents", failed);
+            tell.accept("The demo world has new codes, and not all documents could be changed to them: "
+                    + failed.getMessage() + ".");
+        }
     }
 
     /** One that cannot be read costs itself alone; it stays in its file. */
@@ -166,7 +193,7 @@ final class MarketOfHome implements AutoCloseable {
     void save() {
         if (simulated.isPresent()) {
             savedAt = clock.now();
-            saver.save(DocumentKind.MARKET, "market", new Documents.Market(seed, clock.now(), clock.speed()));
+            saver.save(DocumentKind.MARKET, "market", new Documents.Market(seed, clock.now(), clock.speed(), edition));
         }
     }
 

@@ -26,7 +26,7 @@ class ChartComparisonsTest extends OnAChart {
     @Test
     void severalComeAtOnceInColoursNotInUseAndGoWithOneStepOfUndo() {
         front.run(() -> room.indicators().add(indicator("sma")));
-        compare(Look.STANDARD, "MARN", "TIDE", "KTRL", "NETW");
+        compare(Look.STANDARD, "MARN", "TIDQ", "KTRL", "NTWQ");
         front.await(
                 "their values",
                 () -> room.chart().indicators().size() == 4
@@ -40,11 +40,11 @@ class ChartComparisonsTest extends OnAChart {
                     .hasSize(4);
             assertThat(room.comparisons().layers())
                     .extracting(IndicatorLayer::title)
-                    .containsExactly("MARN", "TIDE", "NETW");
+                    .containsExactly("MARN", "TIDQ", "NTWQ");
             assertThat(room.comparisons().layers())
                     .extracting(IndicatorLayer::scale)
                     .containsOnly(LayerScale.PERCENT);
-            assertThat(room.chart().formatOf("TIDE")).isPresent();
+            assertThat(room.chart().formatOf("TIDQ")).isPresent();
             room.undo();
             assertThat(room.chart().indicators()).hasSize(1);
             room.redo();
@@ -62,7 +62,7 @@ class ChartComparisonsTest extends OnAChart {
 
     @Test
     void aPaneOfTheirOwnIsSharedAndBarsHaveAllFourPrices() {
-        compare(new Look(LayerScale.PERCENT, true, true), "MARN", "NETW");
+        compare(new Look(LayerScale.PERCENT, true, true), "MARN", "NTWQ");
         front.await("values", () -> last(layer(1)) > 0);
         front.run(() -> {
             assertThat(layer(0).paneId()).isEqualTo(layer(0).id());
@@ -93,11 +93,11 @@ class ChartComparisonsTest extends OnAChart {
 
     @Test
     void aCorrelationOfTwoOthersBringsTheOneItReadsOntoTheChart() {
-        front.run(() -> room.comparisons().correlate(instrument("MARN"), instrument("NETW"), 0));
+        front.run(() -> room.comparisons().correlate(instrument("MARN"), instrument("NTWQ"), 0));
         front.await("its value", () -> room.chart().indicators().size() == 2 && Math.abs(last(layer(1))) <= 1);
         front.run(() -> {
             assertThat(layer(0).title()).isEqualTo("MARN");
-            assertThat(room.chart().titleOf(layer(1))).isEqualTo("correlation 60, returns, NETW of MARN");
+            assertThat(room.chart().titleOf(layer(1))).isEqualTo("correlation 60, returns, NTWQ of MARN");
             room.comparisons().correlate(instrument("MARN"), instrument("EBSP"), 0);
             assertThat(room.chart().indicators()).as("MARN is there already").hasSize(3);
             room.comparisons().correlate(instrument("MARN"), instrument("MARN"), 0);
@@ -146,7 +146,7 @@ class ChartComparisonsTest extends OnAChart {
     void deltaOfAFutureIsOfItsTradesWhereTheyAreKept() {
         front.run(() -> {
             room.indicators().add(indicator("delta"));
-            room.open(instrument("VSIX"), Timeframe.parse("15m").orElseThrow());
+            room.open(instrument("VRTQ"), Timeframe.parse("15m").orElseThrow());
         });
         front.await("its values", () -> room.chart().bars().size() > 100 && !Double.isNaN(last(layer(0))));
         front.run(() -> {

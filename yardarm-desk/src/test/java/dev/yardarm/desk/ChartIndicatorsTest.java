@@ -166,17 +166,17 @@ class ChartIndicatorsTest extends OnAChart {
     @Test
     void scansReadTheSidesOfTrades() throws Exception {
         Scan delta = new Scan("s", "Some", Timeframe.MINUTES_15, List.of("not delta.estimated"));
-        List<Instrument> some = List.of(instrument("VSIX"), instrument("KTRL"));
+        List<Instrument> some = List.of(instrument("VRTQ"), instrument("KTRL"));
         ScanRunner.Result result =
                 runner().run(delta, desk.language().now(), some, desk.clock().now(), Job.unattended());
         assertThat(result.found())
                 .extracting(found -> found.instrument().code())
-                .containsExactly("VSIX");
+                .containsExactly("VRTQ");
     }
 
     @Test
     void scansCompareWithOtherInstrumentsAndKnowHigherTimeframes() throws Exception {
-        List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NETW"));
+        List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NTWQ"));
         Scan all = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
         assertThat(runner().run(all, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())

@@ -195,9 +195,9 @@ class ChartWordsTest {
 
     @Test
     void futuresArefoundByRootContractAndName() {
-        assertThat(command("VSIX-U26")).isInstanceOf(LineCommand.Open.class);
-        assertThat(LANGUAGE.read("verity sixty")).extracting(Proposal::text).contains("VSIX");
-        assertThat(command("AULBRY 15m"))
+        assertThat(command("VRTQ-U26")).isInstanceOf(LineCommand.Open.class);
+        assertThat(LANGUAGE.read("verity sixty")).extracting(Proposal::text).contains("VRTQ");
+        assertThat(command("AULBRN 15m"))
                 .isInstanceOfSatisfying(LineCommand.Open.class, open -> assertThat(open.timeframe())
                         .isEqualTo(Timeframe.MINUTES_15));
     }

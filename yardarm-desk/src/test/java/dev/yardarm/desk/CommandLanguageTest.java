@@ -136,8 +136,8 @@ class CommandLanguageTest {
         assertThat(settings("correlation 60 marn"))
                 .containsEntry("length", "60")
                 .containsEntry("against", "MARN");
-        assertThat(settings("correlation #VSIX 30 values"))
-                .containsEntry("against", "VSIX")
+        assertThat(settings("correlation #VRTQ 30 values"))
+                .containsEntry("against", "VRTQ")
                 .containsEntry("of", "values");
         assertThat(settings("pivots week camarilla"))
                 .containsEntry("method", "camarilla")

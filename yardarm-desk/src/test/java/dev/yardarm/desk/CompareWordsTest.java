@@ -33,8 +33,8 @@ class CompareWordsTest {
 
     @Test
     void severalInstrumentsWithTheirScaleAndForm() {
-        assertThat(first("compare MARN tide").command())
-                .isEqualTo(new LineCommand.Compare(List.of(instrument("MARN"), instrument("TIDE")), Look.STANDARD));
+        assertThat(first("compare MARN tidq").command())
+                .isEqualTo(new LineCommand.Compare(List.of(instrument("MARN"), instrument("TIDQ")), Look.STANDARD));
         assertThat(first("compare #MARN own bars below").command())
                 .isEqualTo(new LineCommand.Compare(List.of(instrument("MARN")), new Look(LayerScale.OWN, true, true)));
         assertThat(first("compare MARN same").detail())
@@ -43,10 +43,10 @@ class CompareWordsTest {
 
     @Test
     void aCorrelationOfTwo() {
-        assertThat(first("correlate MARN TIDE").command())
-                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDE"), 0));
-        assertThat(first("correlate marn tide 40").command())
-                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDE"), 40));
+        assertThat(first("correlate MARN TIDQ").command())
+                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDQ"), 0));
+        assertThat(first("correlate marn tidq 40").command())
+                .isEqualTo(new LineCommand.Correlate(instrument("MARN"), instrument("TIDQ"), 40));
     }
 
     @ParameterizedTest
@@ -56,8 +56,8 @@ class CompareWordsTest {
                 "compare NOBODY|there is no instrument 'NOBODY'",
                 "compare own|other instruments",
                 "correlate MARN|the rolling correlation",
-                "correlate MARN TIDE 1|the rolling correlation",
-                "correlate MARN TIDE 9999|the rolling correlation",
+                "correlate MARN TIDQ 1|the rolling correlation",
+                "correlate MARN TIDQ 9999|the rolling correlation",
                 "correlate MARN NOBODY|the rolling correlation"
             })
     void whatSaysTooLittleIsToldAndDoesNothing(String line, String complaint) {

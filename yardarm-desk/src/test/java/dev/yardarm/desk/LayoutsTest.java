@@ -323,7 +323,7 @@ class LayoutsTest extends OnAChart {
         front.await("the file", () -> notices.stream().anyMatch(notice -> notice.contains("The workspace is in")));
         front.run(() -> {
             desk.listWork()
-                    .add(desk.books().lists().get(0).name(), instrument("LUMA").id());
+                    .add(desk.books().lists().get(0).name(), instrument("EMBRA").id());
             layouts.active().setForm(BarForm.STEPS);
             layouts.presets().save("swing", layouts.active());
         });
@@ -344,7 +344,7 @@ class LayoutsTest extends OnAChart {
         front.run(() -> room.setRule(BarRule.parse("range:40")));
         bars(room);
         assertThat(room.chart().madeFrom()).isEqualTo("from bars of 1m");
-        front.run(() -> room.open(instrument("VSIX"), room.chart().request().withRule(BarRule.parse("ticks:800"))));
+        front.run(() -> room.open(instrument("VRTQ"), room.chart().request().withRule(BarRule.parse("ticks:800"))));
         bars(room);
         assertThat(room.chart().madeFrom()).startsWith("from ticks since 2026-05-2");
         assertThat(room.chart().bars().volume(3)).isPositive();
@@ -366,7 +366,7 @@ class LayoutsTest extends OnAChart {
     void sessionsDaysAndContractsChangeWhatIsLoaded() throws IOException {
         long now = desk.clock().now();
         var histories = desk.histories();
-        Instrument future = instrument("VSIX");
+        Instrument future = instrument("VRTQ");
         BarRequest hours = BarRequest.of(Timeframe.HOUR).withDays(10);
         var whole = histories.load(future, hours, now).series().snapshot();
         var day = histories
@@ -387,7 +387,7 @@ class LayoutsTest extends OnAChart {
                 .snapshot();
         assertThat(moved.size()).isEqualTo(plain.size());
         assertThat(moved.low(0)).isNotEqualTo(plain.low(0));
-        assertThat(histories.traded(future, now).code()).startsWith("VSIX-");
+        assertThat(histories.traded(future, now).code()).startsWith("VRTQ-");
         List<EventMark> marks = dev.yardarm.desk.market.EventMarks.of(histories, future, daily, 0, now);
         assertThat(marks)
                 .filteredOn(mark -> mark.kind() == EventMark.Kind.ROLL)
@@ -455,7 +455,7 @@ class LayoutsTest extends OnAChart {
         assertThat(card.lines())
                 .anyMatch(line -> line.word().equals("last") && line.text().startsWith("103.76"));
         InstrumentCard future = InstrumentCard.of(
-                instrument("VSIX-U26"),
+                instrument("VRTQ-U26"),
                 desk.directory(),
                 desk.histories(),
                 desk.vantages().at(desk.clock().now()));
@@ -474,15 +474,15 @@ class LayoutsTest extends OnAChart {
     @Test
     void theSessionBelongsToTheInstrumentAndTheTimeframesToTheTrader() {
         ChartRoom room = layouts.active();
-        front.run(() -> room.open(instrument("VSIX"), BarRequest.of(Timeframe.HOUR)));
+        front.run(() -> room.open(instrument("VRTQ"), BarRequest.of(Timeframe.HOUR)));
         bars(room);
         front.run(() -> room.setRequest("day", room.chart().request().withPart(SessionPart.DAY)));
         front.run(() -> room.open(instrument("KTRL"), room.chart().request()));
         assertThat(room.chart().request().part()).isEqualTo(SessionPart.WHOLE);
-        front.run(() -> room.open(instrument("VSIX"), room.chart().request()));
+        front.run(() -> room.open(instrument("VRTQ"), room.chart().request()));
         assertThat(room.chart().request().part()).isEqualTo(SessionPart.DAY);
         front.run(room::undo);
-        assertThat(desk.habits().session(instrument("VSIX").id())).isEqualTo(SessionPart.WHOLE);
+        assertThat(desk.habits().session(instrument("VRTQ").id())).isEqualTo(SessionPart.WHOLE);
         front.run(() -> desk.habits()
                 .setTimeframes(List.of(Timeframe.DAY, Timeframe.parse("7m").orElseThrow(), Timeframe.DAY)));
         assertThat(desk.timeframes()).extracting(Timeframe::toString).containsExactly("D", "7m");

@@ -101,13 +101,13 @@ class ListWorkTest {
     void pastedTextAndCellsAreFoundAndWhatIsNotIsTold() {
         front.run(() -> {
             String name = work.make("Pasted", List.of());
-            ListWork.Pasted read = work.read("KTRL\tmarn; \"EBSP\"\nNOPE, halcyon:LUMA other:KTRL", "", "", "");
-            assertThat(read.found()).containsExactly(id("KTRL"), id("MARN"), id("EBSP"), id("LUMA"));
+            ListWork.Pasted read = work.read("KTRL\tmarn; \"EBSP\"\nNOPE, halcyon:EMBRA other:KTRL", "", "", "");
+            assertThat(read.found()).containsExactly(id("KTRL"), id("MARN"), id("EBSP"), id("EMBRA"));
             assertThat(read.missing()).containsExactly("NOPE", "other:KTRL");
             work.paste(name, read);
-            assertThat(work.read("U26 M26", "halcyon", "VSIX-", "").found())
-                    .containsExactly(id("VSIX-U26"), id("VSIX-M26"));
-            assertThat(work.read("AUL", "halcyon", "", "BRY").found()).containsExactly(id("AULBRY"));
+            assertThat(work.read("U26 M26", "halcyon", "VRTQ-", "").found())
+                    .containsExactly(id("VRTQ-U26"), id("VRTQ-M26"));
+            assertThat(work.read("AUL", "halcyon", "", "BRN").found()).containsExactly(id("AULBRN"));
             assertThat(work.read("KTRL", "own", "", "").missing()).containsExactly("KTRL");
         });
         assertThat(list("Pasted").instruments()).hasSize(4);

@@ -63,13 +63,13 @@ class LiveBarsTest {
         "KTRL,line-break:3@5m",
         "KTRL,point-figure:10x3",
         "KTRL,volume:9000",
-        "VSIX,range:8",
-        "VSIX,ticks:300",
-        "VSIX,reversal:10",
-        "VSIX,volume:2500",
-        "LUMA,point-figure:2x1",
-        "LUMA,brick:0.5%",
-        "AULBRY,range:80"
+        "VRTQ,range:8",
+        "VRTQ,ticks:300",
+        "VRTQ,reversal:10",
+        "VRTQ,volume:2500",
+        "EMBRA,point-figure:2x1",
+        "EMBRA,brick:0.5%",
+        "AULBRN,range:80"
     })
     void everyKindGoesOnAsItWillBeLoaded(String code, String rule) throws IOException {
         BarRequest request =
@@ -86,19 +86,20 @@ class LiveBarsTest {
         same(
                 live.series().snapshot(),
                 histories().load(instrument(code), request, LATE).series().snapshot());
-        assertThat(live.madeFrom()).startsWith(code.equals("VSIX") || code.equals("LUMA") ? "from ticks" : "from bars");
+        assertThat(live.madeFrom())
+                .startsWith(code.equals("VRTQ") || code.equals("EMBRA") ? "from ticks" : "from bars");
     }
 
     @ParameterizedTest
     @CsvSource({
-        "VSIX,15m,day",
-        "VSIX,1h,evening",
-        "VSIX,D,day",
-        "SALT,5m,09:00-16:00",
-        "HBND,W,whole",
+        "VRTQ,15m,day",
+        "VRTQ,1h,evening",
+        "VRTQ,D,day",
+        "SLTQ,5m,09:00-16:00",
+        "HBNQ,W,whole",
         "KTRL,7m,10:00-15:45",
-        "AULBRY,4h,whole",
-        "LUMA,2h,whole"
+        "AULBRN,4h,whole",
+        "EMBRA,2h,whole"
     })
     void partsOfTheSessionGoOnAsTheyWillBeLoaded(String code, String timeframe, String part) throws IOException {
         BarRequest request = BarRequest.of(Timeframe.parse(timeframe).orElseThrow())
@@ -116,13 +117,13 @@ class LiveBarsTest {
     void continuousFuturesGoOnInTheirCurrentContract() throws IOException {
         for (BarRequest.Joint joint : BarRequest.Joint.values()) {
             BarRequest request = BarRequest.of(Timeframe.HOUR).withRoll(dev.yardarm.core.source.RollRule.VOLUME, joint);
-            Histories.Loaded live = histories().load(instrument("TIDE"), request, EARLY);
-            assertThat(live.traded().code()).startsWith("TIDE-");
+            Histories.Loaded live = histories().load(instrument("TIDQ"), request, EARLY);
+            assertThat(live.traded().code()).startsWith("TIDQ-");
             trades(live.traded().id(), EARLY, LATE, live.maker());
             live.maker().advanceTo(LATE);
             same(
                     live.series().snapshot(),
-                    histories().load(instrument("TIDE"), request, LATE).series().snapshot());
+                    histories().load(instrument("TIDQ"), request, LATE).series().snapshot());
         }
     }
 

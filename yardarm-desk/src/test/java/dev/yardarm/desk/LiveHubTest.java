@@ -217,7 +217,7 @@ class LiveHubTest {
         try (Front front = new Front();
                 Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
             Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            Instrument luma = desk.directory().byCode("LUMA").orElseThrow();
+            Instrument luma = desk.directory().byCode("EMBRA").orElseThrow();
             QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
             QuoteBoard second = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
             front.run(() -> {

@@ -58,7 +58,7 @@ class OldHomesTest {
                 inPlace(front, desk, layouts, saved);
                 assertThat(front.get(() -> List.copyOf(notices)))
                         .as("start %d", start)
-                        .isEmpty();
+                        .allMatch(notice -> notice.contains("new codes"));
                 front.run(() -> write(desk, layouts, saved));
                 desk.saver().flush();
                 front.run(layouts::close);
@@ -70,6 +70,43 @@ class OldHomesTest {
                     .doesNotContain("\"version\" : 1,", "firedAt", "onLeft", "logarithmic");
         }
         assertThat(Files.exists(home.resolve("documents/set-aside"))).isFalse();
+    }
+
+    @Test
+    void documentsFollowTheNewCodesOfTheDemoWorldAndItIsTold() throws Exception {
+        copy(Path.of("src/test/resources/homes/first-formats"), home);
+        Path documents = home.resolve("documents");
+        Files.writeString(
+                documents.resolve("tracings/halcyon-VSIX.json"),
+                Files.readString(documents.resolve("tracings/halcyon-KTRL.json"))
+                        .replace("halcyon:KTRL", "halcyon:VSIX"));
+        String lists = Files.readString(documents.resolve("lists.json")).replace("halcyon:MARN", "halcyon:AULBRY");
+        Files.writeString(documents.resolve("lists.json"), lists);
+        List<String> notices = new ArrayList<>();
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 0, true), front)) {
+            front.run(() -> desk.onNotice(notices::add));
+            assertThat(front.get(() -> List.copyOf(notices)))
+                    .anyMatch(notice -> notice.contains("new codes") && notice.contains("made anew"));
+            desk.saveClock();
+            desk.saver().flush();
+        }
+        assertThat(Files.exists(documents.resolve("tracings/halcyon-VSIX.json")))
+                .isFalse();
+        assertThat(Files.readString(documents.resolve("tracings/halcyon-VRTQ.json")))
+                .contains("halcyon:VRTQ");
+        assertThat(Files.readString(documents.resolve("lists.json")))
+                .isEqualTo(lists.replace("halcyon:AULBRY", "halcyon:AULBRN")
+                        .replace("halcyon:VSIX", "halcyon:VRTQ")
+                        .replace("halcyon:NETW", "halcyon:NTWQ")
+                        .replace("halcyon:SPYG", "halcyon:SPGJ")
+                        .replace("halcyon:BRMT", "halcyon:BRMQ"));
+        notices.clear();
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 0, true), front)) {
+            front.run(() -> desk.onNotice(notices::add));
+            assertThat(front.get(() -> List.copyOf(notices))).as("told once").isEmpty();
+        }
     }
 
     private void inPlace(Front front, Desk desk, Layouts layouts, Documents.Workspace saved) {

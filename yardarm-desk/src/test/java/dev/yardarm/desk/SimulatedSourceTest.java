@@ -19,7 +19,7 @@ class SimulatedSourceTest extends SourceContract {
     /** One of each kind. */
     static List<Instrument> oneOfEach(BarSource source) {
         return source.instruments().stream()
-                .filter(each -> List.of("KTRL", "PV60", "VSIX-U26", "AULBRY", "GY10", "HPRC", "LUMA")
+                .filter(each -> List.of("KTRL", "PV60", "VRTQ-U26", "AULBRN", "GY10", "HPRC", "EMBRA")
                         .contains(each.code()))
                 .toList();
     }

@@ -45,21 +45,21 @@ class SizingTest {
     void aFutureIsWorthItsPointAndHeldByItsMargin() {
         // 10 crowns a point, margin 1,600: a stop of 12.5 points risks 125; 2 % of 50,000 allow 8; 20,000 would hold
         // 12.
-        Sizing.Sized index = sized(plan("VSIX-U26", 2480, 2467.5, 2505, 50_000, 2));
+        Sizing.Sized index = sized(plan("VRTQ-U26", 2480, 2467.5, 2505, 50_000, 2));
         assertThat(index.size().orElseThrow().quantity()).isEqualTo(8);
         assertThat(index.words())
                 .contains("8 contracts for 12,800.00 crowns of margin")
                 .contains("Risk 1,000.00 crowns, reward 2,000.00 crowns");
-        Sizing.Sized held = sized(plan("VSIX-U26", 2480, 2479, 2505, 5_000, 10));
+        Sizing.Sized held = sized(plan("VRTQ-U26", 2480, 2479, 2505, 5_000, 10));
         assertThat(held.size().orElseThrow().quantity()).isEqualTo(3);
         assertThat(held.words()).contains("size set by the margin the account can hold");
     }
 
     @Test
     void aPairIsQuotedInAnotherCurrency() {
-        double rate = MARKET.offers(Rates.class).orElseThrow().rate("BRY", now).orElseThrow();
+        double rate = MARKET.offers(Rates.class).orElseThrow().rate("BRN", now).orElseThrow();
         assertThat(rate).isBetween(0.3, 5.0);
-        Sizing.Sized pair = sized(plan("AULBRY", 0.8000, 0.7960, 0.8100, 20_000, 1));
+        Sizing.Sized pair = sized(plan("AULBRN", 0.8000, 0.7960, 0.8100, 20_000, 1));
         PositionSize size = pair.size().orElseThrow();
         double byRisk = Math.floor(200 / (0.0040 * rate * 1000)) * 1000;
         double byAccount = Math.floor(20_000 / (0.8 * rate * 1000)) * 1000;
@@ -71,7 +71,7 @@ class SizingTest {
 
     @Test
     void aYieldAndAnIndexAreRefused() {
-        for (String code : List.of("GY10", "PV60", "VSIX", "HPRC")) {
+        for (String code : List.of("GY10", "PV60", "VRTQ", "HPRC")) {
             Sizing.Sized none = sized(plan(code, 100, 98, 105, 10_000, 1));
             assertThat(none.size()).as(code).isEmpty();
             assertThat(none.words()).contains(code).contains("cannot be bought");
@@ -80,8 +80,8 @@ class SizingTest {
 
     @Test
     void aCurrencyNobodyKnowsHasNoSize() {
-        Instrument foreign = instrument("AULBRY").in("XXQ");
-        Sizing.Sized none = sizing.size(plan("AULBRY", 0.8, 0.79, 0.82, 10_000, 1), foreign);
+        Instrument foreign = instrument("AULBRN").in("XXQ");
+        Sizing.Sized none = sizing.size(plan("AULBRN", 0.8, 0.79, 0.82, 10_000, 1), foreign);
         assertThat(none.size()).isEmpty();
         assertThat(none.words()).contains("XXQ").contains("not known");
     }

@@ -189,7 +189,7 @@ class WorkTest {
             told.add(notice);
             tries.incrementAndGet();
         });
-        saver.save(DocumentKind.MARKET, "market", new Documents.Market(1, 2, 3));
+        saver.save(DocumentKind.MARKET, "market", new Documents.Market(1, 2, 3, 2));
         long end = System.nanoTime() + 5_000_000_000L;
         while (told.isEmpty() && System.nanoTime() < end) {
             Thread.sleep(10);
@@ -198,7 +198,7 @@ class WorkTest {
         Files.delete(inTheWay.resolve("x"));
         Files.delete(inTheWay);
         saver.close();
-        assertThat(store.read(DocumentKind.MARKET, "market")).contains(new Documents.Market(1, 2, 3));
+        assertThat(store.read(DocumentKind.MARKET, "market")).contains(new Documents.Market(1, 2, 3, 2));
         assertThat(told).hasSize(2);
     }
 

@@ -50,7 +50,7 @@ class OtherMarketsTest {
         assertThat(MARKET.instruments())
                 .filteredOn(each -> each.kind() == Instrument.Kind.CONTINUOUS)
                 .extracting(Instrument::code)
-                .containsExactly("VSIX", "TIDE", "SALT", "WOOD", "HBND");
+                .containsExactly("VRTQ", "TIDQ", "SLTQ", "WDRQ", "HBNQ");
         assertThat(MARKET.instruments())
                 .filteredOn(each -> each.kind() == Instrument.Kind.CURRENCY)
                 .hasSize(15)
@@ -61,12 +61,12 @@ class OtherMarketsTest {
         assertThat(MARKET.instruments())
                 .filteredOn(each -> each.kind() == Instrument.Kind.ECONOMIC)
                 .hasSize(2);
-        assertThat(instrument("VSIX-U26").pointValue()).isEqualTo(10);
-        assertThat(instrument("HBND").format().style()).isEqualTo(PriceFormat.Style.THIRTY_SECONDS);
+        assertThat(instrument("VRTQ-U26").pointValue()).isEqualTo(10);
+        assertThat(instrument("HBNQ").format().style()).isEqualTo(PriceFormat.Style.THIRTY_SECONDS);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"VSIX-U26", "WOOD-Q26", "HBND-U26", "AULBRY", "ESQFNW", "LUMA"})
+    @ValueSource(strings = {"VRTQ-U26", "WDRQ-Q26", "HBNQ-U26", "AULBRN", "ESKFNW", "EMBRA"})
     void minutesAddUpToTheirDaysExactly(String code) {
         TradingCalendar calendar = MARKET.calendar(instrument(code));
         long from = calendar.open(calendar.sessionAt(NOW - 6 * Times.DAY));
@@ -84,7 +84,7 @@ class OtherMarketsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"VSIX-U26", "LUMA"})
+    @ValueSource(strings = {"VRTQ-U26", "EMBRA"})
     void ticksAddUpToTheirMinutesAndHaveASide(String code) {
         long from = MARKET.ticksFrom(id(code), NOW);
         assertThat(from).isLessThan(NOW - 18 * Times.DAY);
@@ -115,24 +115,24 @@ class OtherMarketsTest {
 
     @Test
     void contractsFollowEachOtherAndTheTradeMovesOn() {
-        List<Contracts.Contract> contracts = MARKET.contracts(id("VSIX"));
+        List<Contracts.Contract> contracts = MARKET.contracts(id("VRTQ"));
         assertThat(contracts).isSortedAccordingTo((one, other) -> Long.compare(one.expiry(), other.expiry()));
         Contracts.Contract june = contracts.stream()
-                .filter(each -> each.id().code().equals("VSIX-M26"))
+                .filter(each -> each.id().code().equals("VRTQ-M26"))
                 .findFirst()
                 .orElseThrow();
         assertThat(Times.date(june.expiry() - 1, WORLD.zone())).isEqualTo(LocalDate.of(2026, 6, 19));
         long month = 30 * Times.DAY;
-        Bars own = bars("VSIX-M26", Timeframe.DAY, NOW - 2 * month, NOW - month);
-        Bars next = bars("VSIX-U26", Timeframe.DAY, NOW - 2 * month, NOW - month);
+        Bars own = bars("VRTQ-M26", Timeframe.DAY, NOW - 2 * month, NOW - month);
+        Bars next = bars("VRTQ-U26", Timeframe.DAY, NOW - 2 * month, NOW - month);
         assertThat(own.volume(5)).isGreaterThan(3 * next.volume(5));
-        Bars ownLate = bars("VSIX-M26", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
-        Bars nextLate = bars("VSIX-U26", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
+        Bars ownLate = bars("VRTQ-M26", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
+        Bars nextLate = bars("VRTQ-U26", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
         assertThat(nextLate.volume(0)).isGreaterThan(ownLate.volume(0));
         Bars index = bars("PV60", Timeframe.DAY, NOW - 3 * Times.DAY, NOW);
         assertThat(ownLate.close(0)).isCloseTo(index.close(0), within(index.close(0) * 0.01));
-        assertThat(bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
-                        .closeTime(bars("VSIX-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
+        assertThat(bars("VRTQ-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
+                        .closeTime(bars("VRTQ-M26", Timeframe.DAY, Long.MIN_VALUE, NOW + 400 * Times.DAY)
                                         .size()
                                 - 1))
                 .isEqualTo(june.expiry());
@@ -143,7 +143,7 @@ class OtherMarketsTest {
         double[] sums = new double[2];
         for (int at = 0; at < 2; at++) {
             TickSeries trades = new TickSeries(0);
-            MARKET.trades(id(at == 0 ? "VSIX" : "VSIX-U26"), NOW, NOW + Times.HOUR, trades);
+            MARKET.trades(id(at == 0 ? "VRTQ" : "VRTQ-U26"), NOW, NOW + Times.HOUR, trades);
             for (int trade = 0; trade < trades.size(); trade++) {
                 sums[at] += trades.price(trade) * trades.size(trade);
             }
@@ -153,8 +153,8 @@ class OtherMarketsTest {
 
     @Test
     void pairsAgreeWithEachOtherAtEveryClose() {
-        Bars one = bars("AULBRY", Timeframe.DAY, NOW - 100 * Times.DAY, NOW - 10 * Times.DAY);
-        Bars two = bars("BRYCDA", Timeframe.DAY, NOW - 100 * Times.DAY, NOW - 10 * Times.DAY);
+        Bars one = bars("AULBRN", Timeframe.DAY, NOW - 100 * Times.DAY, NOW - 10 * Times.DAY);
+        Bars two = bars("BRNCDA", Timeframe.DAY, NOW - 100 * Times.DAY, NOW - 10 * Times.DAY);
         Bars cross = bars("AULCDA", Timeframe.DAY, NOW - 100 * Times.DAY, NOW - 10 * Times.DAY);
         for (int bar = 0; bar < cross.closed(); bar++) {
             assertThat(one.close(bar) * two.close(bar)).isCloseTo(cross.close(bar), within(3e-5));

@@ -156,7 +156,7 @@ class SimulatedMarketTest {
 
     @Test
     void askingInPiecesGivesTheSameTradesAsAskingAtOnce() {
-        for (String code : List.of("MARN", "PV60", "VSIX", "LUMA")) {
+        for (String code : List.of("MARN", "PV60", "VRTQ", "EMBRA")) {
             TickSeries pieces = new TickSeries(0);
             for (long time = NOW; time < NOW + 3 * Times.HOUR; time += 37 * Times.SECOND) {
                 long end = Math.min(time + 37 * Times.SECOND, NOW + 3 * Times.HOUR);

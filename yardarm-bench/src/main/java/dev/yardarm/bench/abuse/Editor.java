@@ -22,7 +22,7 @@ import java.util.concurrent.Executors;
  * same class tells what a home holds.
  */
 final class Editor {
-    private static final List<String> CODES = List.of("KTRL", "MARN", "EBSP", "VHRB", "NETW");
+    private static final List<String> CODES = List.of("KTRL", "MARN", "EBSP", "VHRB", "NTWQ");
 
     private Editor() {}
 

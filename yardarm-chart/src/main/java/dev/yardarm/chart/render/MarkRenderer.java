@@ -24,6 +24,7 @@ final class MarkRenderer {
 
     private static final double[] DOTS = {3, 3};
     private final Batch lines = new Batch();
+    private final Batch plates = new Batch();
     private final Batch shapes = new Batch();
 
     /** A dotted upright line at the first bar of each session in view. */
@@ -75,14 +76,21 @@ final class MarkRenderer {
         if (chart.isCompact() || chart.marks().isEmpty()) {
             return;
         }
+        var places = MarkPlace.of(chart);
+        // On paper, so that bars never run through them.
+        plates.clear();
+        for (MarkPlace place : places) {
+            plates.rectangle(surface.snap(place.x()) - 8, surface.snap(place.y() + MarkPlace.SIZE) - 14, 16, 14);
+        }
+        plates.fill(surface, palette.of(Role.PAPER));
         shapes.clear();
-        for (MarkPlace place : MarkPlace.of(chart)) {
+        for (MarkPlace place : places) {
             double middle = surface.snap(place.x());
             double foot = surface.snap(place.y() + MarkPlace.SIZE);
             if (place.marks().size() > 1) {
-                peg(middle, foot, MarkPlace.SIZE);
-                for (int dot = 0; dot < Math.min(4, place.marks().size()); dot++) {
-                    shapes.rectangle(middle + 3, foot - 3 - dot * 3, 2, 2);
+                peg(middle - 2, foot, 11);
+                for (int dot = 0; dot < Math.min(3, place.marks().size()); dot++) {
+                    shapes.rectangle(middle + 2, foot - 4 - dot * 4, 3, 3);
                 }
             } else {
                 shape(place.marks().get(0).kind(), middle, foot);
@@ -124,8 +132,8 @@ final class MarkRenderer {
     }
 
     private void peg(double middle, double foot, double height) {
-        shapes.rectangle(middle - 0.5, foot - height, 1, height);
-        shapes.rectangle(middle - 2, foot - height - 1, 4, 2);
+        shapes.rectangle(middle - 1, foot - height, 2, height);
+        shapes.rectangle(middle - 3, foot - height - 1, 6, 3);
     }
 
     /** A notch below the forming bar that grows narrower as its time runs out. */

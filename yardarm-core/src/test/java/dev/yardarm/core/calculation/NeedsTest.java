@@ -26,8 +26,8 @@ class NeedsTest {
         assertThat(of("close > open")).isEqualTo(Needs.NONE);
         assertThat(of("close > drawing \"neckline\" and sma(close, 3) on W > 1"))
                 .isEqualTo(Needs.drawing("neckline").and(Needs.timeframe(Timeframe.WEEK)));
-        assertThat(of("ratio(#TIDE) > 1 or correlation(20, #MARN) > 0.5").instruments())
-                .containsExactlyInAnyOrder("TIDE", "MARN");
+        assertThat(of("ratio(#TIDQ) > 1 or correlation(20, #MARN) > 0.5").instruments())
+                .containsExactlyInAnyOrder("TIDQ", "MARN");
         assertThat(of("delta > 0").sides()).isTrue();
         assertThat(of("(delta on W) > 0")).isEqualTo(Needs.SIDES.and(Needs.timeframe(Timeframe.WEEK)));
         assertThat(of("relative_strength(20) > 100").instruments()).containsExactly("benchmark");

@@ -168,10 +168,10 @@ class OtherInstrumentsTest {
 
     @Test
     void aFormulaTellsWhomItReads() {
-        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDE) > 1", Language.builtIn())
+        assertThat(Formula.parse("correlation(20, #MARN) > 0.5 and ratio(#TIDQ) > 1", Language.builtIn())
                         .needs()
                         .instruments())
-                .containsExactlyInAnyOrder("MARN", "TIDE");
+                .containsExactlyInAnyOrder("MARN", "TIDQ");
         assertThat(Formula.parse("relative_strength(20) > 100", Language.builtIn())
                         .needs()
                         .instruments())

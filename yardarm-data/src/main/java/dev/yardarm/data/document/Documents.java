@@ -63,8 +63,11 @@ public final class Documents {
         }
     }
 
-    /** @param time what time it is in the simulated market, microseconds UTC */
-    public record Market(long seed, long time, double speed) {
+    /**
+     * @param time what time it is in the simulated market, microseconds UTC
+     * @param world which edition of the demo world the home was written with; 0 for those before editions
+     */
+    public record Market(long seed, long time, double speed, int world) {
         public Market {
             Times.checked("the time of the market", time);
             number("speed", speed);

@@ -10,7 +10,7 @@ import java.util.Map;
 
 /**
  * Reads the words behind an indicator's name in the command line: {@code 12 26 9}, {@code 20 high}, {@code weighted 50},
- * {@code 60 VSIX}, {@code period:week}. Numbers go to the settings that take numbers in their order, a field is the
+ * {@code 60 VRTQ}, {@code period:week}. Numbers go to the settings that take numbers in their order, a field is the
  * source, words go to the setting that knows them.
  */
 final class IndicatorWords {

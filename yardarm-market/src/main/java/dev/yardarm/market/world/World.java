@@ -25,6 +25,8 @@ import java.util.Map;
  *
  * @param present local time of the exchange at which the world stands when the market first runs
  * @param intradayDays calendar days of minute history before the present
+ * @param edition counts up when codes change
+ * @param formerly codes of earlier editions with those that took their place
  */
 public record World(
         String format,
@@ -45,8 +47,11 @@ public record World(
         List<EconomicSeries> economy,
         List<Token> tokens,
         List<String> ticksOf,
-        int tickSessions) {
+        int tickSessions,
+        int edition,
+        Map<String, String> formerly) {
     public World {
+        formerly = formerly == null ? Map.of() : Map.copyOf(formerly);
         futures = futures == null ? List.of() : List.copyOf(futures);
         currencies = currencies == null ? List.of() : List.copyOf(currencies);
         yields = yields == null ? List.of() : List.copyOf(yields);
