@@ -63,7 +63,7 @@ class ComparisonsTest {
                 .as("not with itself")
                 .isEmpty();
         app.click("#compare-MARN");
-        app.robot().write("tide", 0);
+        app.robot().write("tidq", 0);
         app.robot().push(KeyCode.DOWN);
         app.robot().push(KeyCode.SPACE);
         app.robot().push(KeyCode.ENTER);
@@ -74,7 +74,7 @@ class ComparisonsTest {
                         && app.chart().data().indicators().size() == 2);
         assertThat(layer(0).title() + " " + layer(1).title()).isEqualTo("MARN TIDQ");
         assertThat(layer(0).style().colour()).isNotEqualTo(layer(1).style().colour());
-        app.line("correlate marn tide 40");
+        app.line("correlate marn tidq 40");
         app.await(
                 "the correlation",
                 () -> app.chart().data().indicators().size() == 3

@@ -381,7 +381,7 @@ class PanelsTest {
         TableView<?> results = app.robot().lookup("#scan-results").queryTableView();
         app.await("results", () -> !results.getItems().isEmpty());
         assertThat(app.robot().lookup("#scan-summary").queryAs(Label.class).getText())
-                .contains("fit", "19 Jun 2026 15:42");
+                .contains("match", "19 Jun 2026 15:42");
     }
 
     @Test

@@ -78,7 +78,7 @@ class SeveralDrawingsTest {
         app.await("the line", () -> chosen().size() == 1);
         app.robot().press(KeyCode.SHIFT).clickOn(onLevel(1)).release(KeyCode.SHIFT);
         app.await("the level too", () -> chosen().size() == 2);
-        assertThat(app.robot().lookup("2 drawings chosen").tryQuery()).isPresent();
+        assertThat(app.robot().lookup("2 drawings selected").tryQuery()).isPresent();
         List<Drawing> before = drawings();
         Point2D hand = onLine();
         app.robot()
@@ -328,8 +328,8 @@ class SeveralDrawingsTest {
                     .changeChosen("style", each -> each.withStyle(each.style().withLine(6, 3, 1)));
             return null;
         });
-        app.line("usual drawing");
-        app.await("told", () -> app.notices().contains("New ones come up like this"));
+        app.line("default drawing");
+        app.await("told", () -> app.notices().contains("The default for new ones is now"));
         app.line("retracement 2026-05-20 99 2026-06-10 112");
         app.await("the second", () -> drawings().size() == 2);
         assertThat(drawings().get(1).style().colour()).isEqualTo(6);

@@ -56,7 +56,7 @@ public final class DrawingMenus {
 
     /** How new ones come up, kept looks, and kept sets of ratios for a figure that has ratios. */
     public MenuButton looks(Drawing of) {
-        MenuButton button = new MenuButton("Looks");
+        MenuButton button = new MenuButton("Style");
         button.setId("drawing-looks");
         Tips.set(button, "Kept looks, and how new drawings come up");
         fillWhenOpened(button, () -> fillLooks(button, of));
@@ -76,21 +76,21 @@ public final class DrawingMenus {
                             item("Reset the default", () -> looks.forgetUsual(of.kind())),
                             new SeparatorMenuItem());
         }
-        kept(button, "look", habits.drawingLooks(), looks::takeLook, looks::forgetLook);
+        kept(button, "style", habits.drawingLooks(), looks::takeLook, looks::forgetLook);
         button.getItems().add(item("Save style as ...", () -> bench.prompt("style save ")));
         if (of.options().containsKey("ratios")) {
             button.getItems().add(new SeparatorMenuItem());
             kept(button, "set of ratios", habits.ratioSets(), looks::takeRatios, looks::forgetRatios);
             button.getItems().add(item("Keep these ratios under a name", () -> bench.prompt("ratios save ")));
         }
-        button.setAccessibleText("Looks of " + title);
+        button.setAccessibleText("Style of " + title);
     }
 
     private static void kept(
             MenuButton button, String what, Map<String, ?> all, Consumer<String> take, Consumer<String> forget) {
         all.keySet().forEach(name -> button.getItems().add(item(name, () -> take.accept(name))));
         if (!all.isEmpty()) {
-            Menu menu = new Menu("Forget a " + what);
+            Menu menu = new Menu("Delete a saved " + what);
             all.keySet().forEach(name -> menu.getItems().add(item(name, () -> forget.accept(name))));
             button.getItems().add(menu);
         }

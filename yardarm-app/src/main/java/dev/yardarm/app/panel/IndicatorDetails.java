@@ -246,7 +246,7 @@ final class IndicatorDetails extends LayerDetails {
         Button swap = new Button("Replace ...");
         swap.setId("swap-layer");
         swap.setOnAction(event -> bench.pick(other -> bench.room().indicators().swap(id, other)));
-        MenuButton mine = new MenuButton("Looks");
+        MenuButton mine = new MenuButton("Style");
         mine.setId("standard-layer");
         // Filled whenever it is opened; an empty menu would not open.
         mine.getItems().add(new SeparatorMenuItem());

@@ -59,6 +59,7 @@ public final class LayersPanel extends VBox {
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         view.setId("layers");
+        view.setAccessibleText("Layers of the chart");
         view.setFixedCellSize(26);
         view.setPrefHeight(200);
         view.setMinHeight(120);
@@ -246,6 +247,8 @@ public final class LayersPanel extends VBox {
                 colour(LayerParts.colour(layer));
             }
             title.setText(LayerParts.title(chart, layer));
+            Tips.set(title, title.getText());
+            visible.setAccessibleText("Show " + title.getText());
             value.setText(LayerParts.value(chart, layer));
         }
 
@@ -284,8 +287,7 @@ public final class LayersPanel extends VBox {
         }
     }
 
-    /** Hides or shows all chosen layers, after the first of them. */
-    /** Hides or shows the selected layers. */
+    /** Hides or shows all selected layers, after the first of them. */
     public void toggleShown() {
         ChartModel chart = room().chart();
         List<Selection> rows = List.copyOf(view.getSelectionModel().getSelectedItems());

@@ -62,6 +62,7 @@ public final class ListPanel extends VBox {
         filter.textProperty().addListener((observed, before, now) -> fill());
         filter.setOnAction(event -> openFirst());
         view.setId("list");
+        view.setAccessibleText("Instruments of the list");
         view.setFixedCellSize(26);
         view.setCellFactory(list -> new Row());
         view.setPlaceholder(new Label("Nothing in this list\nfits the search."));

@@ -57,6 +57,7 @@ public final class PlanView extends VBox {
         HBox head = new HBox(8, title, forNew, account, percent, risk);
         head.setStyle("-fx-alignment: center-left;");
         table.setId("plans");
+        table.setAccessibleText("Plans");
         table.setFixedCellSize(28);
         table.setPlaceholder(Columns.empty("No trade is planned. Open a chart and press "
                 + ActionItems.keys(bench, "plan.draw-a-plan") + ", then click entry and "

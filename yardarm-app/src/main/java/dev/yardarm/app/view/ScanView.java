@@ -53,6 +53,7 @@ public final class ScanView extends HBox {
         editor.setPrefWidth(330);
         editor.setMinWidth(330);
         saved.setId("scans");
+        saved.setAccessibleText("Saved scans");
         saved.setPrefHeight(130);
         saved.setMinHeight(100);
         saved.setFixedCellSize(26);
@@ -71,10 +72,12 @@ public final class ScanView extends HBox {
         name.setId("scan-name");
         name.setPromptText("name of the scan");
         list.setId("scan-list");
+        list.setAccessibleText("List to scan");
         list.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(list, Priority.ALWAYS);
         timeframe.getItems().setAll(bench.desk().timeframes());
         timeframe.setId("scan-timeframe");
+        timeframe.setAccessibleText("Timeframe of the scan");
         Button add = new Button("Add condition");
         add.setId("add-condition");
         add.setOnAction(event -> addCondition("").requestFocus());
@@ -135,6 +138,7 @@ public final class ScanView extends HBox {
 
     private void buildTable() {
         results.setId("scan-results");
+        results.setAccessibleText("What the scan found");
         results.setPlaceholder(
                 Columns.empty("Select a scan or write conditions, then Run.\nEnter on a result opens " + "its chart."));
         results.setFixedCellSize(58);

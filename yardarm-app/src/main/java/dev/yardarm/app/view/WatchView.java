@@ -35,7 +35,9 @@ public final class WatchView extends VBox {
         getStyleClass().add("view");
         setId("watch-view");
         waiting.setId("waiting-alerts");
+        waiting.setAccessibleText("Alerts that are set");
         fired.setId("fired-alerts");
+        fired.setAccessibleText("Alerts that fired");
         waiting.setPlaceholder(Columns.empty("No alerts set. Select a level or line on a chart and press "
                 + ActionItems.keys(bench, "mark.alert-reached")
                 + ",\nor right click it, to be told when price gets there."));

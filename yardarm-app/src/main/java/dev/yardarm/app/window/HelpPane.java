@@ -135,7 +135,7 @@ final class HelpPane extends VBox {
                 grid,
                 row,
                 "charts",
-                "layout 2x2 · layout new 1x2 · step-down W D 1h · link 1 shares instrument time · "
+                "layout 2x2 · layout new 1x2 · step-down W D 1h · link 1 shares what where · "
                         + "preset save swing · range 20 · brick atr14 D · point-figure 1%x3 D · session 09:00-12:00 · percent · "
                         + "this week · 60 sessions · go to 2026-03-02 · save chart.svg · list new Focus · list paste · "
                         + "list weight PV60 50");

@@ -5,11 +5,11 @@ import dev.yardarm.data.document.Documents;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** Which keys the trader chose: the kind of leader keys, and keys other than the usual ones by the id of their action. */
+/** Which keys the trader chose: how groups of actions are reached, and keys other than the usual ones by the id of their action. */
 public final class KeyChoices {
     private final DocumentSaver saver;
     private final Map<String, String> keys = new LinkedHashMap<>();
-    private String leader = "plain";
+    private String leader = "space";
 
     public KeyChoices(DocumentSaver saver) {
         this.saver = saver;
@@ -20,7 +20,7 @@ public final class KeyChoices {
         saver.store().takeNotices().forEach(saver::tell);
     }
 
-    /** The kind of leader keys, in lower case. */
+    /** How groups of actions are reached, in lower case. */
     public String leader() {
         return leader;
     }
@@ -30,7 +30,7 @@ public final class KeyChoices {
         return Map.copyOf(keys);
     }
 
-    /** Chooses the kind of leader keys. */
+    /** Chooses how groups of actions are reached. */
     public void setLeader(String word) {
         leader = word;
         save();

@@ -1,0 +1,215 @@
+package dev.yardarm.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.desk.action.View;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.Scene;
+import javafx.scene.control.Control;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.layout.Background;
+import javafx.scene.layout.BackgroundFill;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.Paint;
+import javafx.scene.text.Text;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Walks every node of every view in both themes and two sizes for what a machine can check of a screen. */
+class WalkTest {
+    @TempDir
+    Path home;
+
+    private WindowFixture app;
+    private final Set<String> faults = new TreeSet<>();
+    private int checked;
+
+    @BeforeEach
+    void open() throws Exception {
+        app = new WindowFixture(home);
+        app.open(true);
+    }
+
+    @AfterEach
+    void close() throws Exception {
+        app.close();
+    }
+
+    @Test
+    void nothingIsCutTooSmallPaleOrNameless() throws Exception {
+        app.line("rsi 14");
+        app.line("ichimoku");
+        app.line("exhaustion");
+        app.line("level 101.25");
+        app.line("plan 104 101.5 111");
+        app.line("card");
+        app.line("alert");
+        for (int[] size : new int[][] {{1280, 800}, {1920, 1080}}) {
+            app.get(() -> {
+                var stage = app.robot().lookup("#status").query().getScene().getWindow();
+                stage.setWidth(size[0]);
+                stage.setHeight(size[1]);
+                return true;
+            });
+            for (Palette.Theme theme : Palette.Theme.values()) {
+                app.get(() -> {
+                    app.window().bench().themeProperty().set(theme);
+                    return true;
+                });
+                for (View view : View.values()) {
+                    app.get(() -> {
+                        app.window().bench().go(view);
+                        return true;
+                    });
+                    Thread.sleep(200);
+                    app.get(() -> {
+                        Scene scene = app.robot().lookup("#status").query().getScene();
+                        // Selected rows have a ground of their own.
+                        scene.getRoot().lookupAll(".list-view").forEach(list -> ((ListView<?>) list)
+                                .getSelectionModel()
+                                .selectFirst());
+                        scene.getRoot().lookupAll(".table-view").forEach(table -> ((TableView<?>) table)
+                                .getSelectionModel()
+                                .selectFirst());
+                        return true;
+                    });
+                    // Two pulses: rows of tables are made in the first.
+                    Thread.sleep(300);
+                    app.get(() -> {
+                        Scene scene = app.robot().lookup("#status").query().getScene();
+                        scene.getRoot().applyCss();
+                        scene.getRoot().layout();
+                        walk(scene.getRoot(), view + " " + theme + " " + size[0] + ": ");
+                        return true;
+                    });
+                }
+            }
+        }
+        assertThat(checked).isGreaterThan(3000);
+        assertThat(faults).isEmpty();
+    }
+
+    private void walk(Node node, String where) {
+        if (!node.isVisible()) {
+            return;
+        }
+        checked++;
+        if (node instanceof Text text && !text.getText().isBlank()) {
+            small(text, where);
+            pale(text, where);
+        }
+        if (node instanceof Labeled labeled && has(labeled.getText()) && labeled.getWidth() > 0) {
+            cut(labeled, where);
+        }
+        if (node instanceof Control control && control.isFocusTraversable() && !(control instanceof ScrollPane)) {
+            named(control, where);
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> walk(child, where));
+        }
+    }
+
+    private void small(Text text, String where) {
+        if (text.getFont().getSize() < 11) {
+            faults.add(where + "'" + text.getText() + "' is written in "
+                    + text.getFont().getSize());
+        }
+    }
+
+    private void pale(Text text, String where) {
+        Color ground = ground(text.getParent());
+        if (ground == null || !(text.getFill() instanceof Color fill) || disabled(text)) {
+            return;
+        }
+        double contrast = contrast(fill, ground);
+        if (contrast < 4.45) {
+            faults.add(where
+                    + String.format("'%s' has a contrast of %.2f, %s on %s", text.getText(), contrast, fill, ground));
+        }
+    }
+
+    private static boolean disabled(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at.isDisabled() || at.getOpacity() < 1) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static Color ground(Node from) {
+        for (Node at = from; at != null; at = at.getParent()) {
+            Background background = at instanceof Region region ? region.getBackground() : null;
+            if (background != null) {
+                List<BackgroundFill> fills = background.getFills();
+                for (int each = fills.size() - 1; each >= 0; each--) {
+                    Paint paint = fills.get(each).getFill();
+                    if (paint instanceof Color colour && colour.getOpacity() > 0.99) {
+                        return colour;
+                    }
+                }
+            }
+        }
+        return null;
+    }
+
+    private static double contrast(Color one, Color other) {
+        double first = luminance(one) + 0.05;
+        double second = luminance(other) + 0.05;
+        return Math.max(first, second) / Math.min(first, second);
+    }
+
+    private static double luminance(Color colour) {
+        double[] channels = {colour.getRed(), colour.getGreen(), colour.getBlue()};
+        double[] weights = {0.2126, 0.7152, 0.0722};
+        double sum = 0;
+        for (int at = 0; at < 3; at++) {
+            double value = channels[at];
+            sum += weights[at] * (value <= 0.03928 ? value / 12.92 : Math.pow((value + 0.055) / 1.055, 2.4));
+        }
+        return sum;
+    }
+
+    /** A text that ends in dots needs the whole of it in a tooltip or for screen readers. */
+    private void cut(Labeled labeled, String where) {
+        for (Node child : labeled.getChildrenUnmodifiable()) {
+            if (child instanceof Text text
+                    && text.getText().endsWith(labeled.getEllipsisString())
+                    && !labeled.getText().endsWith(labeled.getEllipsisString())) {
+                String told = labeled.getAccessibleHelp();
+                if (!has(told)) {
+                    faults.add(where + "'" + labeled.getText() + "' is cut to '" + text.getText() + "'");
+                }
+            }
+        }
+    }
+
+    private static boolean has(String text) {
+        return text != null && !text.isBlank();
+    }
+
+    private void named(Control control, String where) {
+        boolean hasName = has(control.getAccessibleText())
+                || control instanceof Labeled labeled && has(labeled.getText())
+                || control instanceof TextInputControl field && has(field.getPromptText());
+        if (!hasName) {
+            List<String> classes = new ArrayList<>(control.getStyleClass());
+            faults.add(where + control.getClass().getSimpleName() + " " + control.getId() + " " + classes
+                    + " has no name");
+        }
+    }
+}
