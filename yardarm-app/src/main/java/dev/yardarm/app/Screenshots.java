@@ -69,7 +69,8 @@ final class Screenshots {
         bench = window.bench();
     }
 
-    void take() {
+    /** @param then runs when all are taken and the window is closed, before the application ends */
+    void take(Runnable then) {
         window.open();
         open("MARN", Timeframe.DAY);
         steps.add(() -> planAround(-0.015, 0.03));
@@ -154,6 +155,7 @@ final class Screenshots {
         steps.add(() -> shoot("plan"));
         steps.add(() -> {
             window.close();
+            then.run();
             System.exit(0);
         });
         next();

@@ -1,5 +1,8 @@
 package dev.yardarm.app;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Iterator;
 import java.util.List;
@@ -14,6 +17,15 @@ import java.util.List;
  * @param out folder for screenshots
  */
 record StartOptions(String command, Path home, long seed, boolean still, Path out) {
+    private static final String OF_PICTURES = "yardarm-shots";
+
+    /** Whether the home was made for the pictures alone and goes with them. */
+    boolean isForPicturesAlone() {
+        return home.getFileName() != null
+                && home.getFileName().toString().startsWith(OF_PICTURES)
+                && home.startsWith(System.getProperty("java.io.tmpdir"));
+    }
+
     static StartOptions read(String[] arguments) {
         String command = arguments.length == 0 ? "demo" : arguments[0];
         if (!List.of("demo", "open", "shots").contains(command)) {
@@ -45,9 +57,20 @@ record StartOptions(String command, Path home, long seed, boolean still, Path ou
             }
         }
         if (home == null) {
-            home = Path.of(System.getProperty("user.home"), ".yardarm", command.equals("open") ? "own" : "demo");
+            home = command.equals("shots")
+                    ? freshHome()
+                    : Path.of(System.getProperty("user.home"), ".yardarm", command.equals("open") ? "own" : "demo");
         }
         return new StartOptions(command, home, seed, still, out);
+    }
+
+    /** Pictures come from a home of their own: nobody's drawings are in them, and none are left on anybody's charts. */
+    private static Path freshHome() {
+        try {
+            return Files.createTempDirectory(OF_PICTURES);
+        } catch (IOException failed) {
+            throw new UncheckedIOException("no folder can be made for the pictures' home", failed);
+        }
     }
 
     private static Path folder(String option, Iterator<String> rest) {

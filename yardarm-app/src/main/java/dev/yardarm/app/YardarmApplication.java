@@ -7,8 +7,12 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.chart.Aspect;
 import java.io.IOException;
 import java.lang.management.ManagementFactory;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.stream.Stream;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
@@ -56,7 +60,11 @@ public final class YardarmApplication extends Application {
         }
         mark("desk open");
         if (options.command().equals("shots")) {
-            new Screenshots(desk, stage, options.out()).take();
+            new Screenshots(desk, stage, options.out()).take(() -> {
+                if (options.isForPicturesAlone()) {
+                    remove(options.home());
+                }
+            });
             return;
         }
         try {
@@ -71,6 +79,16 @@ public final class YardarmApplication extends Application {
             System.err.println(
                     "yardarm: the window cannot be opened; what was saved is untouched in " + options.home());
             Runtime.getRuntime().halt(1);
+        }
+    }
+
+    private static void remove(Path folder) {
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path each : (Iterable<Path>) all.sorted(Comparator.reverseOrder())::iterator) {
+                Files.delete(each);
+            }
+        } catch (IOException kept) {
+            Log.IT.warn("{} was not removed", folder, kept);
         }
     }
 

@@ -30,6 +30,10 @@ class StartOptionsTest {
         assertThat(read("open").isDemo()).isFalse();
         assertThat(read("demo").still()).isFalse();
         assertThat(read("shots").still()).as("pictures are frozen in time").isTrue();
+        assertThat(read("shots").home())
+                .as("a home of their own")
+                .isNotEqualTo(read("demo").home())
+                .isEmptyDirectory();
         assertThat(read("shots --out pictures").out()).isEqualTo(Path.of("pictures"));
     }
 

@@ -148,7 +148,7 @@ public final class PlanView extends VBox {
                 .map(each -> {
                     Sizing.Sized sized = bench.desk().sizing().size(plan, each);
                     return sized.size()
-                            .map(size -> Sizing.limit(size, each.margin() > 0))
+                            .map(size -> Sizing.limit(size, each.margin() > 0).replace("size set by ", ""))
                             .orElse(sized.words());
                 })
                 .orElse("");

@@ -114,6 +114,8 @@ public final class Readout {
                 when + prices,
                 prices + change,
                 prices,
+                format.format(bars.low(bar)) + "-" + format.format(bars.high(bar)) + "  last "
+                        + format.format(bars.close(bar)),
                 format.format(bars.close(bar)));
     }
 
