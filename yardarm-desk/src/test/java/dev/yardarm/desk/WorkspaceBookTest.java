@@ -98,7 +98,7 @@ class WorkspaceBookTest {
     void keysAreKept() throws IOException {
         try (Desk desk = desk()) {
             KeyChoices keys = new KeyChoices(desk.saver());
-            assertThat(keys.leader()).isEqualTo("plain");
+            assertThat(keys.leader()).isEqualTo("space");
             keys.setLeader("alt");
             keys.setKey("chart.next", "J");
         }
