@@ -210,7 +210,7 @@ class PanelsTest {
         assertThat(field("#anchor-price-0").getText()).isEqualTo("101.25");
         app.line("line 2026-03-02 95.2 2026-05-11 101");
         type("#anchor-date-1", "some day");
-        app.await("why", () -> notice().contains("is no date"));
+        app.await("why", () -> notice().contains("is not a date"));
         type("#anchor-date-1", "2026-05-18");
         app.await(
                 "the other date",

@@ -142,7 +142,7 @@ final class ComputeCommand implements Callable<Integer> {
         for (String each : higher) {
             allowed.add(Timeframe.parse(each)
                     .orElseThrow(() -> new WrongUsageException(
-                            "--higher: '" + each + "' is no timeframe; write some such as W,M")));
+                            "--higher: '" + each + "' is not a timeframe; write some such as W,M")));
         }
         for (Formula formula : parsed) {
             for (Timeframe used : formula.needs().timeframes()) {

@@ -102,7 +102,7 @@ final class ExportCommand implements Callable<Integer> {
         }
         Timeframe wanted = Timeframe.parse(timeframe)
                 .orElseThrow(
-                        () -> new WrongUsageException("'" + timeframe + "' is no timeframe; write 1m, D or ticks"));
+                        () -> new WrongUsageException("'" + timeframe + "' is not a timeframe; write 1m, D or ticks"));
         return kept.stream()
                 .filter(wanted::isSameAs)
                 .findFirst()

@@ -87,10 +87,11 @@ final class ImportCommand implements Callable<Integer> {
                 ? null
                 : Timeframe.parse(timeframe)
                         .orElseThrow(() -> new WrongUsageException(
-                                "'" + timeframe + "' is no timeframe; write 1m, 15m, 4h, D, W or M"));
+                                "'" + timeframe + "' is not a timeframe; write 1m, 15m, 4h, D, W or M"));
         String code = symbol.strip().toUpperCase(Locale.ROOT);
         if (!code.matches("[A-Z0-9._^-]{1,24}")) {
-            throw new WrongUsageException("'" + symbol + "' is no code; use up to 24 letters, digits, dots and dashes");
+            throw new WrongUsageException(
+                    "'" + symbol + "' is not a code; use up to 24 letters, digits, dots and dashes");
         }
         if (!(pointValue >= 0) || !(margin >= 0)) {
             throw new WrongUsageException("--point-value and --margin must not be below zero");

@@ -164,7 +164,10 @@ class BarsCommandTest {
         assertThat(aside)
                 .content()
                 .contains(
-                        "the same as the one in line 2", "'twelve' is not a number", "below zero", "'left' is no side");
+                        "the same as the one in line 2",
+                        "'twelve' is not a number",
+                        "below zero",
+                        "'left' is not a side");
         assertThat(run(file, "ticks:2", "--repeated", "keep", "--skip-bad", aside.toString()))
                 .isZero();
         assertThat(rows()).hasSize(2);

@@ -105,7 +105,7 @@ class FileOptionsTest {
             value = {
                 "--format | xml | --format is csv or parquet, not 'xml'",
                 "--format | parquet | Parquet is written to a file; name it with --out FILE",
-                "--timeframe | 7x | '7x' is no timeframe",
+                "--timeframe | 7x | '7x' is not a timeframe",
                 "--timeframe | 1m | OWN has bars of [D], not of 1m",
                 "--code | OTHER | OTHER"
             })

@@ -340,7 +340,7 @@ class BooksTest {
                         "drawing 2: point 1: its 'price' must be a number, not \"two\"",
                         "drawing 3: point 1: its 'price' must be a number, not missing",
                         "drawing 4: there is no kind of drawing 'SPIRAL'",
-                        "drawing 5: 'origin': 'fortnight' is no timeframe",
+                        "drawing 5: 'origin': 'fortnight' is not a timeframe",
                         "set-aside"));
         try (var aside = Files.list(folder.resolve("set-aside"))) {
             assertThat(aside)

@@ -108,7 +108,7 @@ class CommandLanguageTest {
                         draw -> assertThat(draw.points().get(0).price()).isNaN());
         assertThat(first("channel 2026-03-02 90 2026-05-11 101").detail())
                 .contains("needs 3 points", "channel 2026-03-02");
-        assertThat(first("line 2026-13-02 90 2026-05-11 101").detail()).contains("is no date");
+        assertThat(first("line 2026-13-02 90 2026-05-11 101").detail()).contains("is not a date");
         assertThat(first("line 2026-03-02 90 2026-05-11 101 extend:up").detail())
                 .contains("extend", "right");
         assertThat(first("box 2026-03-02 90 nonsense").command()).isNull();

@@ -158,7 +158,7 @@ class DeskTest {
             room.studies().setAlert(Alert.Trigger.REACHES);
         });
         assertThat(desk.books().alerts()).hasSize(1);
-        front.await("the notice", () -> notices.contains("This alert is set already."));
+        front.await("the notice", () -> notices.contains("This alert is set already. Watch shows all that are set."));
         front.run(() -> room.studies().deleteChosen());
         assertThat(desk.books().alerts()).isEmpty();
         assertThat(room.chart().drawings()).isEmpty();

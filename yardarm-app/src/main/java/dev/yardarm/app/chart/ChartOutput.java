@@ -214,7 +214,9 @@ public final class ChartOutput {
             job.endJob();
             bench.desk().tell("The chart went to " + job.getPrinter().getName() + ".");
         } else {
-            bench.desk().tell("The chart could not be printed: " + job.getJobStatus());
+            bench.desk()
+                    .tell("The chart could not be printed (" + job.getJobStatus()
+                            + "). Save it as a picture instead: save chart.png.");
         }
     }
 }

@@ -2,7 +2,7 @@ package dev.yardarm.app.layout;
 
 import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.chart.DataTable;
-import dev.yardarm.app.chart.LinkColours;
+import dev.yardarm.app.chart.LinkBadge;
 import dev.yardarm.app.chart.OverviewStrip;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Observing;
@@ -19,7 +19,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Rectangle;
 
 /** One chart of a layout: its head where there are several, the chart, its data as a table, the overview strip. */
 final class ChartCell extends VBox implements AutoCloseable {
@@ -28,7 +27,7 @@ final class ChartCell extends VBox implements AutoCloseable {
     private final ChartView view;
     private final OverviewStrip overview;
     private final StackPane middle = new StackPane();
-    private final Rectangle link = new Rectangle(9, 9);
+    private final LinkBadge link = new LinkBadge();
     private final Label code = new Label();
     private final Label make = new Label();
     private final Label last = new Label();
@@ -87,7 +86,7 @@ final class ChartCell extends VBox implements AutoCloseable {
     private void usePalette() {
         view.setPalette(bench.palette());
         overview.setPalette(bench.palette());
-        link.setFill(LinkColours.of(bench.palette(), room.link()));
+        link.show(bench.palette(), room.link());
     }
 
     private void showOverview() {
@@ -126,8 +125,6 @@ final class ChartCell extends VBox implements AutoCloseable {
         if (aspect == Aspect.LINK) {
             usePalette();
         }
-        link.setVisible(room.link() != 0);
-        link.setManaged(room.link() != 0);
         ChartModel chart = room.chart();
         Instrument instrument = room.instrument().orElse(null);
         code.setText(instrument == null ? "" : instrument.code());

@@ -323,7 +323,7 @@ final class DrawingDetails extends LayerDetails {
         } catch (DateTimeException | StringIndexOutOfBoundsException bad) {
             bench.desk()
                     .tell("'" + text
-                            + "' is no date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");
+                            + "' is not a date; write it as 2026-06-19, or 2026-06-19 09:30 for a bar within a day.");
         }
         show();
     }

@@ -229,7 +229,7 @@ final class IndicatorDetails extends LayerDetails {
                         .ifPresentOrElse(
                                 shown::add,
                                 () -> tell.accept("'" + word
-                                        + "' is no timeframe; write some such as D W M, or nothing for all."));
+                                        + "' is not a timeframe; write some such as D W M, or nothing for all."));
             }
         }
         return shown;

@@ -1,6 +1,6 @@
 package dev.yardarm.app.panel;
 
-import dev.yardarm.app.chart.LinkColours;
+import dev.yardarm.app.chart.LinkBadge;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.render.Readout;
@@ -28,7 +28,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.scene.shape.Rectangle;
 
 /** The list gone through: code, stance, last price and the day's change. A click or Enter opens the chart. */
 public final class ListPanel extends VBox {
@@ -37,7 +36,7 @@ public final class ListPanel extends VBox {
     private final ComboBox<String> names = new ComboBox<>();
     private final TextField filter = new TextField();
     private final ListView<Instrument> view = new ListView<>();
-    private final Rectangle colour = new Rectangle(10, 10);
+    private final LinkBadge colour = new LinkBadge();
     private final PastePanel paste;
     private String quotedList;
 
@@ -113,9 +112,7 @@ public final class ListPanel extends VBox {
                 .list(room().listName())
                 .map(NamedList::colour)
                 .orElse(0);
-        colour.setFill(LinkColours.of(bench.palette(), number));
-        colour.setManaged(number != 0);
-        colour.setVisible(number != 0);
+        colour.show(bench.palette(), number);
         if (quotedList != null && !room().listName().equals(quotedList)) {
             quote();
         }

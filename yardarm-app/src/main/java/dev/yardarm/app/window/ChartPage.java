@@ -188,9 +188,11 @@ final class ChartPage extends BorderPane {
                 bar < 0 ? "" : instrument.format().format(room().chart().data().last()));
         if (bar > 0 && bars.close(bar - 1) != 0) {
             double part = room().chart().data().last() / bars.close(bar - 1) - 1;
-            change.setText(Readout.percent(part));
+            // Of a day it is the change everyone means; of other bars it says so.
+            String of = room().chart().request().shortText();
+            change.setText((of.equals("D") ? "" : of + "  ") + Readout.percent(part));
             change.getStyleClass().add(part >= 0 ? "rise" : "fall");
-            Tips.set(change, "Change from the close of the bar before");
+            Tips.set(change, "Change from the close of the bar before, on the bars of this chart");
         } else {
             change.setText("");
         }

@@ -259,7 +259,7 @@ public sealed interface BarRule {
     private static Timeframe timeframe(String text) {
         return Timeframe.parse(text)
                 .orElseThrow(() -> new IllegalArgumentException(
-                        "'" + text + "' is no timeframe; write it as 5m, 2h, D, 3D, W, M, Q or Y"));
+                        "'" + text + "' is not a timeframe; write it as 5m, 2h, D, 3D, W, M, Q or Y"));
     }
 
     private static int whole(String text, String word) {

@@ -58,8 +58,9 @@ public sealed interface BoxSize {
                     ? new Percent(Double.parseDouble(word.substring(0, word.length() - 1)))
                     : new Fixed(Double.parseDouble(word));
         } catch (NumberFormatException notANumber) {
-            throw new IllegalArgumentException("'" + text + "' is no size; write it in ticks (20), in per cent (0.5%) "
-                    + "or as an average true range (atr14)");
+            throw new IllegalArgumentException(
+                    "'" + text + "' is not a size; write it in ticks (20), in per cent (0.5%) "
+                            + "or as an average true range (atr14)");
         }
     }
 

@@ -173,7 +173,7 @@ final class FormulaReader {
             Timeframe timeframe = Timeframe.parse(word)
                     .orElseThrow(() -> fault(
                             context.place().timeframe,
-                            "'" + word + "' is no timeframe; write one such as 4h, D, W or M"));
+                            "'" + word + "' is not a timeframe; write one such as 4h, D, W or M"));
             operand = new Expression.Higher(
                     span(context), operand, timeframe, context.place().FORMING() != null);
         }

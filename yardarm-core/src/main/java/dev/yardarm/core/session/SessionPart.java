@@ -58,7 +58,7 @@ public record SessionPart(Kind kind, LocalTime from, LocalTime to) {
                     }
                 }
                 throw new IllegalArgumentException(
-                        "'" + text + "' is no session; write whole, day, evening or hours " + "such as 09:00-12:30");
+                        "'" + text + "' is not a session; write whole, day, evening or hours " + "such as 09:00-12:30");
             }
         }
     }

@@ -44,7 +44,8 @@ public record RollRule(Kind kind, int days) {
         try {
             return daysBefore(Integer.parseInt(word.replace(" days before", "").replace(" day before", "")));
         } catch (NumberFormatException noNumber) {
-            throw new IllegalArgumentException("'" + text + "' is no roll; write expiry, volume or 5 days before");
+            throw new IllegalArgumentException(
+                    "'" + text + "' is not a roll rule; write expiry, volume or 5 days before");
         }
     }
 

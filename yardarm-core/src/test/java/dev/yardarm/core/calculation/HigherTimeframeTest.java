@@ -135,7 +135,7 @@ class HigherTimeframeTest {
                 .containsExactly(Timeframe.parse("5m").orElseThrow());
         assertThatThrownBy(() -> Formula.parse("close on X", Language.builtIn()))
                 .isInstanceOf(FormulaException.class)
-                .hasMessageContaining("'X' is no timeframe");
+                .hasMessageContaining("'X' is not a timeframe");
         assertThatThrownBy(() -> Formula.parse("close on", Language.builtIn())).isInstanceOf(FormulaException.class);
     }
 

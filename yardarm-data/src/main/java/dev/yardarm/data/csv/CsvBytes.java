@@ -20,7 +20,7 @@ final class CsvBytes {
     /** @throws BarFileException when there is no such file */
     static InputStream open(Path file) throws IOException {
         if (!Files.isRegularFile(file)) {
-            throw new BarFileException("there is no file " + file);
+            throw new BarFileException("there is no file " + file + "; check the path");
         }
         InputStream in = new BufferedInputStream(Files.newInputStream(file), 16);
         in.mark(4);

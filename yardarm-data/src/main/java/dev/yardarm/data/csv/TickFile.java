@@ -127,7 +127,7 @@ public final class TickFile {
                 default ->
                     throw new BadField(
                             side,
-                            "'" + BarFields.shown(text) + "' is no side; expected bid, ask, buy, sell or nothing");
+                            "'" + BarFields.shown(text) + "' is not a side; expected bid, ask, buy, sell or nothing");
             };
         }
     }

@@ -25,7 +25,7 @@ final class DocumentMapper {
         SimpleModule words = new SimpleModule();
         asWord(words, InstrumentId.class, InstrumentId::parse);
         asWord(words, Timeframe.class, text -> Timeframe.parse(text)
-                .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is no timeframe")));
+                .orElseThrow(() -> new IllegalArgumentException("'" + text + "' is not a timeframe")));
         words.addDeserializer(Entries.class, new Entries.Reader(Object.class));
         words.addSerializer(Entries.class, new Entries.Writer());
         return new ObjectMapper()

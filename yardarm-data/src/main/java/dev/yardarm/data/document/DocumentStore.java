@@ -82,7 +82,7 @@ public final class DocumentStore {
         try {
             return parse(DocumentMapper.create(), kind, Files.readAllBytes(file));
         } catch (java.nio.file.NoSuchFileException missing) {
-            throw new IOException("there is no file " + file);
+            throw new IOException("there is no file " + file + "; check the path");
         } catch (IOException bad) {
             throw new IOException(file + " cannot be read: " + bad.getMessage(), bad);
         }

@@ -90,7 +90,8 @@ public final class OwnSource implements BarSource, Trades {
 
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
-        BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open yet"));
+        BarStore open = store.get()
+                .orElseThrow(() -> new IOException("the history store is not open yet; try again in a moment"));
         // The bar that was open at the moment is among those that opened before it.
         long end = upTo == Long.MAX_VALUE ? Long.MAX_VALUE : upTo + 1;
         Bars kept = open.read(id, timeframe, from, end).snapshot();

@@ -118,7 +118,7 @@ public final class Intake {
 
     private static boolean isParquet(Path file) throws IOException {
         if (!Files.isRegularFile(file)) {
-            throw new BarFileException("there is no file " + file);
+            throw new BarFileException("there is no file " + file + "; check the path");
         }
         try (var in = Files.newInputStream(file)) {
             return new String(in.readNBytes(4), java.nio.charset.StandardCharsets.ISO_8859_1).equals("PAR1");

@@ -55,7 +55,7 @@ public final class AlertWork {
                         && alert.drawing().equals(shown.id())
                         && alert.trigger() == trigger);
         if (already) {
-            tell.accept("This alert is set already.");
+            tell.accept("This alert is set already. Watch shows all that are set.");
             return;
         }
         Alert alert = new Alert(

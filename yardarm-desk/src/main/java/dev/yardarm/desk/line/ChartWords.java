@@ -143,7 +143,7 @@ final class ChartWords {
         } catch (NumberFormatException noNumber) {
             wrong("bars", "days needs a number, as in days 20, or days all");
         } catch (DateTimeException noZone) {
-            wrong("time", "'" + rest + "' is no zone; write exchange, computer, UTC or Atlantic/Azores");
+            wrong("time", "'" + rest + "' is not a zone; write exchange, computer, UTC or Atlantic/Azores");
         } catch (IllegalArgumentException bad) {
             wrong(
                     "bars",
@@ -225,7 +225,7 @@ final class ChartWords {
         List<Timeframe> timeframes = new ArrayList<>();
         for (String word : rest.isEmpty() ? new String[0] : rest.split("[\\s,]+")) {
             timeframes.add(Timeframe.parse(word)
-                    .orElseThrow(() -> new IllegalArgumentException("'" + word + "' is no timeframe")));
+                    .orElseThrow(() -> new IllegalArgumentException("'" + word + "' is not a timeframe")));
         }
         return timeframes;
     }

@@ -100,7 +100,8 @@ final class DrawWords {
                     ? LocalDate.parse(word).atStartOfDay()
                     : word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:]+") ? LocalDateTime.parse(word) : null;
         } catch (DateTimeException noDate) {
-            throw new IllegalArgumentException("'" + word + "' is no date; write it as 2026-03-02 or 2026-03-02T09:30");
+            throw new IllegalArgumentException(
+                    "'" + word + "' is not a date; write it as 2026-03-02 or 2026-03-02T09:30");
         }
     }
 

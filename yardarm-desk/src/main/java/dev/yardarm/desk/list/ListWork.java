@@ -229,7 +229,7 @@ public final class ListWork {
                         .orElse(List.<Members.Member>of()),
                 members -> {
                     if (members.isEmpty()) {
-                        tell.accept("'" + indexCode + "' is no index with members here.");
+                        tell.accept("'" + indexCode + "' is not an index with members here.");
                     } else {
                         made.accept(heaviest(index, members, part));
                     }

@@ -284,7 +284,8 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
                             .snapshot());
             job.setProgress(0.9 * ++done / wanted.size());
         }
-        BarStore open = store.get().orElseThrow(() -> new IOException("the history store is not open"));
+        BarStore open =
+                store.get().orElseThrow(() -> new IOException("the history store is not open; try again in a moment"));
         open.replaceAll(folder, Timeframe.DAY, all);
         packed = true;
         job.setProgress(1);

@@ -58,7 +58,8 @@ final class OtherInstruments {
         for (String code : needs.instruments()) {
             Instrument other = histories.comparable(instrument, code).orElse(null);
             if (other == null) {
-                missing.accept("There is no instrument " + code + " to compare with.");
+                missing.accept("There is no instrument " + code
+                        + " to compare with. Type a part of its name to find its code.");
             } else if (!request.isTime()) {
                 missing.accept("Other instruments are compared on bars of time only.");
             } else {

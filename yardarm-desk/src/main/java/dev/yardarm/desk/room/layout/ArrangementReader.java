@@ -79,7 +79,7 @@ final class ArrangementReader {
     }
 
     private IllegalArgumentException wrong(String expected) {
-        return new IllegalArgumentException("'" + text + "' is no layout: expected " + expected + " at position "
+        return new IllegalArgumentException("'" + text + "' is not a layout: expected " + expected + " at position "
                 + (at + 1) + "; write it as 2x2, 3 or row(0,col(1,2))");
     }
 }
