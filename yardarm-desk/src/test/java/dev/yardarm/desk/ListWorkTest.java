@@ -85,7 +85,7 @@ class ListWorkTest {
         front.run(() -> work.byWeight("pv60", 0.5, made::add));
         front.await("the weights", () -> made.contains("PV60 top 50 %"));
         front.run(() -> work.byWeight("KTRL", 0.5, made::add));
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("no index with members")));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("not an index with members")));
         assertThat(made).hasSize(1);
         assertThat(list("Fisheries").instruments()).hasSizeBetween(5, 10);
         assertThat(list("Tier large").instruments()).hasSize(20);

@@ -271,7 +271,7 @@ class BarMakersTest {
         assertThatThrownBy(() -> BarRule.parse("range:0")).hasMessageContaining("above zero");
         assertThatThrownBy(() -> BarRule.parse("range:10@D")).hasMessageContaining("leave out '@D'");
         assertThatThrownBy(() -> BarRule.parse("brick:0.5x")).hasMessageContaining("per cent");
-        assertThatThrownBy(() -> BarRule.parse("time:abc")).hasMessageContaining("no timeframe");
+        assertThatThrownBy(() -> BarRule.parse("time:abc")).hasMessageContaining("not a timeframe");
         assertThatThrownBy(() -> BarRule.parse("point-figure:10x0")).hasMessageContaining("1 to 20 boxes");
     }
 
