@@ -247,7 +247,14 @@ class ScaleChoiceTest {
         chart.setClock(() -> days.closeTime(30) - 40 * Times.SECOND);
         assertThat(Readout.bar(chart, 30)).endsWith("forming, 40 s left");
         assertThat(Readout.bar(chart, 29)).doesNotContain("forming");
-        assertThat(Readout.bars(chart, 30)).isSortedAccordingTo((one, other) -> other.length() - one.length());
+        int whole = Readout.bar(chart, 30).length();
+        for (int most = 0; most < whole; most++) {
+            String text = Readout.bar(chart, 30, most);
+            assertThat(text.length()).isLessThanOrEqualTo(most);
+            assertThat(Readout.bar(chart, 30, most + 1).length()).isGreaterThanOrEqualTo(text.length());
+        }
+        assertThat(Readout.bar(chart, 30, whole)).isEqualTo(Readout.bar(chart, 30));
+        assertThat(Readout.bar(chart, 30, 30)).contains("last 100.00").doesNotContain("open");
     }
 
     @Test

@@ -33,6 +33,9 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     /** Space a value needs before the axis begins; without it the value is left out of the legend. */
     private static final double LEGEND_ROOM = 44;
 
+    /** Width of a letter of the readout, in the middle. */
+    private static final double LETTER = 5.3;
+
     private final ChartModel chart;
     private final Region above = hairline();
     private final Region below = hairline();
@@ -129,7 +132,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         } else {
             parts.forEach(part -> part.setVisible(false));
         }
-        readout.setText(chart.bars().isEmpty() ? "" : fitting(bar));
+        readout.setText(chart.bars().isEmpty() ? "" : Readout.bar(chart, bar, (int) (chart.plotRight() / LETTER)));
         updateLegends(bar, under);
     }
 
@@ -157,19 +160,6 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         double width = timeTag.prefWidth(-1);
         timeTag.resizeRelocate(
                 Math.max(0, Math.min(chart.plotRight() - width, x - width / 2)), chart.plotBottom() + 3, width, 18);
-    }
-
-    /** The longest readout there is room for, in whole parts. */
-    private String fitting(int bar) {
-        int most = (int) (chart.plotRight() / 5.3);
-        String shortest = "";
-        for (String text : Readout.bars(chart, bar)) {
-            if (text.length() <= most) {
-                return text;
-            }
-            shortest = text;
-        }
-        return shortest.substring(0, Math.max(0, Math.min(most, shortest.length())));
     }
 
     private static void placeTag(Label tag, String text, double x, double y, double width) {

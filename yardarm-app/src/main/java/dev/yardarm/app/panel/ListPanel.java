@@ -204,8 +204,8 @@ public final class ListPanel extends VBox {
             change.setStyle("-fx-alignment: center-right;");
             change.getStyleClass().add("small");
             setPrefWidth(0);
-            // It stays the graphic: one that comes and goes is laid out before its styles count.
-            row.setVisible(false);
+            // It stays the graphic and stays visible, with nothing in it while the row is empty: what comes into view
+            // during a layout is drawn for a frame before its styles count.
             setGraphic(row);
             // The menu is made when it is asked for: rows are shown anew with every quote.
             addEventFilter(
@@ -217,8 +217,11 @@ public final class ListPanel extends VBox {
         protected void updateItem(Instrument instrument, boolean empty) {
             super.updateItem(instrument, empty);
             getStyleClass().remove("shown-row");
-            row.setVisible(!empty && instrument != null);
             if (empty || instrument == null) {
+                for (Label each : List.of(code, stance, last, change)) {
+                    each.setText("");
+                }
+                stance.getStyleClass().setAll("label", "stance", "stance-none");
                 Tips.clear(this);
                 return;
             }
@@ -234,6 +237,8 @@ public final class ListPanel extends VBox {
             if (quote != null && quote.change() != 0) {
                 change.getStyleClass().add(quote.change() > 0 ? "rise" : "fall");
             }
+            // Another style class sets a label back to no style at all until the next time styles are applied.
+            applyCss();
         }
 
         /** Acts on the row under the pointer, whatever the chart shows. */

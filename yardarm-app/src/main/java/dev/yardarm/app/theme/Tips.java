@@ -2,8 +2,6 @@ package dev.yardarm.app.theme;
 
 import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.action.Actions;
-import dev.yardarm.desk.listening.Listening;
-import java.lang.ref.WeakReference;
 import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Tooltip;
@@ -29,19 +27,14 @@ public final class Tips {
         }
     }
 
-    /** Gives a node the tooltip of an action, with its keys as they are set now and later. */
+    /** Gives a node the tooltip of an action; it asks for the keys whenever it is shown. */
     public static void ofAction(Node node, Actions actions, String id) {
         Action action = actions.get(id);
         set(node, actions.tip(action));
-        // Without holding on to the node: what is not shown any more is not told.
-        WeakReference<Node> shown = new WeakReference<>(node);
-        Listening[] heard = new Listening[1];
-        heard[0] = actions.listen(all -> {
-            Node there = shown.get();
-            if (there == null) {
-                heard[0].close();
-            } else {
-                set(there, all.tip(action));
+        node.addEventHandler(MouseEvent.MOUSE_ENTERED, event -> set(node, actions.tip(action)));
+        node.focusedProperty().addListener((observed, was, now) -> {
+            if (now) {
+                set(node, actions.tip(action));
             }
         });
     }

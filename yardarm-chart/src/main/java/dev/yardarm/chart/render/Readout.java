@@ -21,16 +21,19 @@ public final class Readout {
     private static final DateTimeFormatter SECOND =
             DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
 
+    /** How many shorter readouts there are than the whole one. */
+    private static final int SHORTER = 7;
+
     private Readout() {}
 
-    /** A quantity, shortened: {@code 950}, {@code 12.4 k}, {@code 3.15 M}. */
+    /** A quantity, shortened: {@code 950}, {@code 12.4 k}, {@code 3.15 M}, {@code 1.20 bn}. */
     public static String quantity(double value) {
         if (Double.isNaN(value)) {
             return "–";
         }
         double size = Math.abs(value);
         if (size >= 1e9) {
-            return Decimals.of(value / 1e9, 2) + " G";
+            return Decimals.of(value / 1e9, 2) + " bn";
         }
         if (size >= 1e6) {
             return Decimals.of(value / 1e6, 2) + " M";
@@ -92,31 +95,38 @@ public final class Readout {
     }
 
     /**
-     * The readout of a bar in fewer and fewer words, the longest first; the last are the prices alone:
-     * {@code 103.16-106.10  open 103.50  last 103.76}.
+     * The longest readout of a bar that fits, in whole parts; the shortest are the prices alone:
+     * {@code 103.16-106.10  open 103.50  last 103.76}. Each is made only when the longer ones are too long.
+     *
+     * @param most letters there is room for
      */
-    public static List<String> bars(ChartModel chart, int bar) {
-        Bars bars = chart.bars();
-        if (bar < 0 || bar >= bars.size()) {
-            return List.of("");
+    public static String bar(ChartModel chart, int bar, int most) {
+        String text = bar(chart, bar);
+        for (int shorter = 0; text.length() > most && shorter < SHORTER; shorter++) {
+            text = shortened(chart, bar, shorter);
         }
+        return text.substring(0, Math.max(0, Math.min(most, text.length())));
+    }
+
+    /** Fewer and fewer words of a bar. */
+    private static String shortened(ChartModel chart, int bar, int step) {
+        Bars bars = chart.bars();
         PriceFormat format = chart.instrument().orElseThrow().format();
-        double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
-        String prices = format.format(bars.low(bar)) + "-" + format.format(bars.high(bar)) + "  open "
-                + format.format(bars.open(bar)) + "  last " + format.format(bars.close(bar));
-        String change = "  " + percent(bars.close(bar) / before - 1);
+        String range = format.format(bars.low(bar)) + "-" + format.format(bars.high(bar));
+        String last = "  last " + format.format(bars.close(bar));
+        String prices = range + "  open " + format.format(bars.open(bar)) + last;
+        String change = "  " + percent(bars.close(bar) / (bar > 0 ? bars.close(bar - 1) : Double.NaN) - 1);
         String when = time(chart, bars.openTime(bar)) + "  ";
         String forming = bar == bars.closed() ? "  forming" : "";
-        return List.of(
-                bar(chart, bar),
-                when + prices + change + "  volume " + quantity(bars.volume(bar)) + forming,
-                when + prices + change + forming,
-                when + prices,
-                prices + change,
-                prices,
-                format.format(bars.low(bar)) + "-" + format.format(bars.high(bar)) + "  last "
-                        + format.format(bars.close(bar)),
-                format.format(bars.close(bar)));
+        return switch (step) {
+            case 0 -> when + prices + change + "  volume " + quantity(bars.volume(bar)) + forming;
+            case 1 -> when + prices + change + forming;
+            case 2 -> when + prices;
+            case 3 -> prices + change;
+            case 4 -> prices;
+            case 5 -> range + last;
+            default -> format.format(bars.close(bar));
+        };
     }
 
     /** The time left until the forming bar closes, in words; empty when that is not known or not within a day. */
