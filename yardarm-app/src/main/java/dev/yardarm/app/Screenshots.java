@@ -138,7 +138,13 @@ final class Screenshots {
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> shoot("waves"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
-        steps.add(() -> room().open(instrument("KTRL"), Timeframe.DAY));
+        steps.add(this::denseChart);
+        steps.add(() -> {});
+        steps.add(() -> shoot("dense"));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("KTRL"), Timeframe.DAY);
+        });
         steps.add(() -> {});
         steps.add(this::phases);
         steps.add(() -> shoot("phases"));
@@ -259,6 +265,28 @@ final class Screenshots {
                                 point("2026-06-02", false),
                                 point("2026-06-05", true)),
                         Map.of("degree", "intermediate"));
+    }
+
+    /** Three retracements, the wave count, the plan of the morning, six layers, levels with alerts. */
+    private void denseChart() {
+        room().tracings().show("main", true);
+        ChartDrawings drawings = room().drawings();
+        drawings.draw("retracement", List.of(point("2026-03-09", true), lowest("2026-04-06", "2026-04-20")));
+        for (String name : List.of("bollinger", "ichimoku", "macd")) {
+            room().indicators().add(Catalogue.builtIn().find(name).orElseThrow());
+        }
+        add("sma", "50");
+        add("ema", "20");
+        add("rsi", "14");
+        Anchor newest = point("2026-06-18", true);
+        for (double above : new double[] {1.03, 0.975, 0.94}) {
+            Instrument instrument = room().instrument().orElseThrow();
+            drawings.draw(
+                    Drawing.LEVEL,
+                    List.of(new Anchor(newest.time(), instrument.format().round(newest.price() * above))));
+            room().studies().setAlert(Alert.Trigger.REACHES);
+        }
+        room().chart().setBarWidth(8);
     }
 
     private void phases() {

@@ -164,7 +164,7 @@ class ComparisonTest {
                 .isEqualTo(new PriceFormat(1, 0.1).format(other().close(BARS - 1)));
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, DAYLIGHT, surface);
-        assertThat(surface.texts).contains("MARN", Readout.change(chart, layer, BARS - 1));
+        assertThat(surface.texts).contains("MARN  " + Readout.change(chart, layer, BARS - 1));
         assertThat(Readout.change(chart(layer(LayerScale.OWN)), layer, BARS - 1))
                 .as("not of percentages")
                 .isEmpty();

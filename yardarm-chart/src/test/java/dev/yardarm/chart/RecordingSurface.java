@@ -8,8 +8,20 @@ import java.util.List;
 final class RecordingSurface implements Surface {
     record Rectangle(int colour, double x, double y, double width, double height) {}
 
-    record Line(int colour, double[] points, int count) {}
+    record Line(int colour, double[] dash, double[] points, int count) {
+        boolean isDotted() {
+            return dash.length == 2 && dash[0] < dash[1];
+        }
+    }
 
+    /** A text with the box it takes. */
+    record Written(String text, double left, double top, double right, double bottom) {
+        boolean meets(Written other) {
+            return left < other.right && other.left < right && top < other.bottom && other.top < bottom;
+        }
+    }
+
+    final List<Written> written = new ArrayList<>();
     int segments;
     final List<Rectangle> rectangles = new ArrayList<>();
     final List<double[]> polygons = new ArrayList<>();
@@ -35,7 +47,7 @@ final class RecordingSurface implements Surface {
 
     @Override
     public void line(int colour, double width, double[] dash, double[] points, int count) {
-        lines.add(new Line(colour, points.clone(), count));
+        lines.add(new Line(colour, dash, points.clone(), count));
     }
 
     @Override
@@ -46,12 +58,16 @@ final class RecordingSurface implements Surface {
     @Override
     public void fillPolygon(int colour, double[] points, int count) {
         polygons.add(points.clone());
-        lines.add(new Line(colour, points.clone(), count));
+        lines.add(new Line(colour, new double[0], points.clone(), count));
     }
 
     @Override
     public void text(String text, double x, double y, Type type, Align align, int colour) {
         texts.add(text);
+        double width = textWidth(text, type);
+        double left = align == Align.LEFT ? x : align == Align.RIGHT ? x - width : x - width / 2;
+        double half = type == Type.SMALL ? 5.5 : type == Type.BASE ? 6 : 6.5;
+        written.add(new Written(text, left, y - half, left + width, y + half));
     }
 
     @Override

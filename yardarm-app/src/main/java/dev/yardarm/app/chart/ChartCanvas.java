@@ -2,6 +2,7 @@ package dev.yardarm.app.chart;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.render.ChartPainter;
+import dev.yardarm.chart.render.Legend;
 import dev.yardarm.chart.surface.Palette;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.Region;
@@ -37,6 +38,11 @@ public class ChartCanvas extends Region {
     public void setPalette(Palette newPalette) {
         palette = newPalette;
         redraw();
+    }
+
+    /** The legends of the frame painted last. */
+    Legend legend() {
+        return painter.legend();
     }
 
     /** Draws the chart anew in the next pass. */

@@ -140,7 +140,9 @@ public final class ChartOutput {
     String svg() {
         ChartModel chart = room.chart();
         SvgSurface surface = new SvgSurface(chart.width(), chart.height(), CanvasSurface::width);
-        new ChartPainter().paint(chart, bench.palette(), surface);
+        ChartPainter painter = new ChartPainter();
+        painter.paint(chart, bench.palette(), surface);
+        painter.paintLegend(chart, surface);
         room.instrument()
                 .ifPresent(instrument -> surface.text(
                         instrument.code() + "  " + instrument.name() + "   "

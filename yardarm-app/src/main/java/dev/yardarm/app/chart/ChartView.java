@@ -57,7 +57,7 @@ public final class ChartView extends Region {
         chart = room.chart();
         gestures = room.gestures();
         canvas = new ChartCanvas(chart);
-        crosshair = new CrosshairLayer(chart, canvas.palette());
+        crosshair = new CrosshairLayer(chart, canvas.legend());
         menus = new ChartMenu(room, bench, this);
         measure = new MeasureLayer(chart);
         handles = new PaneHandles(room);
@@ -135,7 +135,6 @@ public final class ChartView extends Region {
 
     public void setPalette(Palette palette) {
         canvas.setPalette(palette);
-        crosshair.setPalette(palette);
         measure.setPalette(palette);
         preview.setColours(
                 CanvasSurface.colour(palette.of(Palette.Role.SOFT)),
@@ -262,7 +261,13 @@ public final class ChartView extends Region {
         if (gestures.tool() == Tool.NONE) {
             setCursor(cursor(hit));
         }
-        markText.setVisible(hit instanceof Hit.OnMark);
+        markText.setVisible(hit instanceof Hit.OnMark || hit instanceof Hit.OnCount);
+        if (hit instanceof Hit.OnCount on) {
+            // What had no place of its own is read here.
+            markText.setText(String.join("\n", on.words().counted()));
+            var box = on.words().box();
+            placeMark((box.left() + box.right()) / 2, box.top(), box.bottom());
+        }
         if (hit instanceof Hit.OnMark on) {
             StringBuilder text = new StringBuilder();
             for (EventMark mark : on.place().marks()) {
@@ -272,14 +277,19 @@ public final class ChartView extends Region {
                         .append(mark.text());
             }
             markText.setText(text.toString());
-            double width = Math.min(getWidth() - 20, markText.prefWidth(-1));
-            double height = markText.prefHeight(width);
-            markText.resizeRelocate(
-                    Math.max(4, Math.min(getWidth() - width - 4, on.place().x() - width / 2)),
-                    on.place().y() - height - 6,
-                    width,
-                    height);
+            placeMark(on.place().x(), on.place().y(), on.place().y() + 16);
         }
+    }
+
+    /** Above what it is about, or below where there is no room. */
+    private void placeMark(double middle, double top, double bottom) {
+        double width = Math.min(getWidth() - 20, markText.prefWidth(-1));
+        double height = markText.prefHeight(width);
+        markText.resizeRelocate(
+                Math.max(4, Math.min(getWidth() - width - 4, middle - width / 2)),
+                top - height - 6 > 0 ? top - height - 6 : bottom + 6,
+                width,
+                height);
     }
 
     /** The pointer tells what a press would take. */

@@ -1,19 +1,14 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.theme.Themes;
 import dev.yardarm.chart.model.ChartModel;
-import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.AxisText;
+import dev.yardarm.chart.render.Legend;
 import dev.yardarm.chart.render.Readout;
-import dev.yardarm.chart.surface.Palette;
-import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.desk.room.chart.LinkedPointer;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.stream.IntStream;
 import javafx.application.Platform;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
@@ -29,12 +24,8 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     private static final double GAP = 12;
     /** Where the readouts end and the upright line begins. */
     private static final double LEGEND = 36;
-
-    /** Space a value needs before the axis begins; without it the value is left out of the legend. */
-    private static final double LEGEND_ROOM = 44;
-
-    /** Width of a letter of the readout, in the middle. */
-    private static final double LETTER = 5.3;
+    /** From the middle of a line of small type down to its foot. */
+    private static final double BASELINE = 4;
 
     private final ChartModel chart;
     private final Region above = hairline();
@@ -46,14 +37,15 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     private final List<Region> parts = List.of(above, below, before, behind, priceTag, timeTag);
     private final Text readout = new Text();
     private final List<Text> legends = new ArrayList<>();
-    private Palette palette;
+    private final Legend legend;
     private double pointerX = -1;
     private double pointerY = -1;
     private LinkedPointer linked = LinkedPointer.NONE;
 
-    CrosshairLayer(ChartModel chart, Palette palette) {
+    /** @param legend laid out by who paints the chart */
+    CrosshairLayer(ChartModel chart, Legend legend) {
         this.chart = chart;
-        this.palette = palette;
+        this.legend = legend;
         setMouseTransparent(true);
         // Nothing in here takes part in the layout, so a new readout does not lay out the window.
         setManaged(false);
@@ -84,11 +76,6 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         Region line = new Region();
         line.getStyleClass().add("hairline");
         return line;
-    }
-
-    void setPalette(Palette newPalette) {
-        palette = newPalette;
-        update();
     }
 
     /** Where the pointer is; x below 0 when it is elsewhere. */
@@ -132,7 +119,7 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         } else {
             parts.forEach(part -> part.setVisible(false));
         }
-        readout.setText(chart.bars().isEmpty() ? "" : Readout.bar(chart, bar, (int) (chart.plotRight() / LETTER)));
+        readout.setText(chart.bars().isEmpty() ? "" : Readout.bar(chart, bar, Legend.letters(chart)));
         updateLegends(bar, under);
     }
 
@@ -167,102 +154,25 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
         tag.resizeRelocate(x, y, width, 16);
     }
 
-    /** One text for each indicator, in its pane: name and value in the layer's colour; and the word for volume. */
+    /** The legends, with the values of a bar. */
     private void updateLegends(int bar, int under) {
-        int used = 0;
-        for (Pane pane : chart.panes()) {
-            double x = 8;
-            double y = pane.kind() == Pane.Kind.PRICE ? pane.top() + 31 : pane.top() + 14;
-            if (pane.kind() == Pane.Kind.PRICE && !chart.madeFrom().isEmpty()) {
-                Text text = legend(used++);
-                place(text, chart.request().rule().words() + ", " + chart.madeFrom(), x, y);
-                paint(text, palette.of(Palette.Role.SOFT));
-                x += text.getLayoutBounds().getWidth() + 18;
-            }
-            if (pane.kind() == Pane.Kind.PRICE
-                    && bar >= 0
-                    && pane.indicators().stream()
-                            .anyMatch(each -> each.scale() == LayerScale.PERCENT
-                                    && each.style().showsOn(chart.timeframe()))) {
-                // Beside the changes of others stands that of the chart's own instrument.
-                Text text = legend(used++);
-                place(
-                        text,
-                        chart.instrument().orElseThrow().code() + "  "
-                                + Readout.percent(chart.bars().close(bar) / chart.basePrice() - 1),
-                        x,
-                        y);
-                paint(text, palette.of(Palette.Role.INK));
-                x += text.getLayoutBounds().getWidth() + 18;
-            }
-            Drawing chosen = pane.kind() == Pane.Kind.PRICE && chart.selection() instanceof Selection.Drawing of
-                    ? chart.drawing(of.id()).orElse(null)
-                    : null;
-            if (chosen != null && under >= 0) {
-                // What the chosen drawing is worth at the pointer, in the future too.
-                double value = chart.places().valueOf(chosen, chart.axis().openTime(under));
-                if (!Double.isNaN(value)) {
-                    Text text = legend(used++);
-                    place(text, chosen.title().toLowerCase(Locale.ROOT) + "  " + AxisText.price(chart, value), x, y);
-                    paint(text, palette.series(chosen.colour()));
-                    x += text.getLayoutBounds().getWidth() + 18;
-                }
-            }
-            if (pane.kind() == Pane.Kind.VOLUME && bar >= 0) {
-                Text text = legend(used++);
-                place(text, "volume " + Readout.quantity(chart.bars().volume(bar)), x, y);
-                paint(text, palette.of(Palette.Role.SOFT));
-            }
-            for (IndicatorLayer layer : pane.indicators()) {
-                if (layer.style().showsOn(chart.timeframe()) && bar >= 0) {
-                    Text text = legend(used++);
-                    place(text, chart.titleOf(layer), x, y);
-                    paint(text, palette.series(layer.style().colour()));
-                    x += text.getLayoutBounds().getWidth() + 7;
-                    for (int output = 0; output < layer.indicator().outputs().size(); output++) {
-                        boolean fits = x < chart.plotRight() - LEGEND_ROOM;
-                        if (fits
-                                && layer.draws(output)
-                                && !layer.indicator().outputs().get(output).cue()) {
-                            Text value = legend(used++);
-                            place(value, named(layer, output) + Readout.value(chart, layer, output, bar), x, y);
-                            paint(value, palette.series(layer.colourOf(output)));
-                            x += value.getLayoutBounds().getWidth() + 7;
-                        }
-                    }
-                    for (String more :
-                            new String[] {Readout.change(chart, layer, bar), Readout.covered(chart, layer, bar)}) {
-                        if (!more.isEmpty() && x < chart.plotRight() - LEGEND_ROOM) {
-                            Text rest = legend(used++);
-                            place(rest, more, x, y);
-                            paint(rest, palette.of(Palette.Role.SOFT));
-                            x += rest.getLayoutBounds().getWidth() + 7;
-                        }
-                    }
-                    x += 11;
-                }
-            }
+        List<Legend.Part> parts = chart.bars().isEmpty() ? List.of() : legend.parts();
+        for (int number = 0; number < parts.size(); number++) {
+            Legend.Part part = parts.get(number);
+            Text text = legend(number);
+            place(text, part.at(bar, under), part.x(), part.y() + BASELINE);
+            paint(text, part.colour());
         }
-        for (int rest = used; rest < legends.size(); rest++) {
+        for (int rest = parts.size(); rest < legends.size(); rest++) {
             legends.get(rest).setVisible(false);
         }
-    }
-
-    /** The name of an output in front of its value, where an indicator has several. */
-    private static String named(IndicatorLayer layer, int output) {
-        long drawn = IntStream.range(0, layer.indicator().outputs().size())
-                .filter(each -> layer.draws(each)
-                        && !layer.indicator().outputs().get(each).cue())
-                .count();
-        return drawn < 2 ? "" : layer.indicator().outputs().get(output).name().replace('_', ' ') + " ";
     }
 
     /** As a style of its own, so that no style sheet takes it back. */
     private static void paint(Text text, int colour) {
         if (!(text.getUserData() instanceof Integer painted) || painted != colour) {
             text.setUserData(colour);
-            text.setStyle("-fx-fill: #"
-                    + Integer.toHexString(0x1000000 | colour & 0xFFFFFF).substring(1) + ";");
+            text.setStyle("-fx-fill: " + Themes.web(colour) + ";");
         }
     }
 
@@ -273,8 +183,6 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
             text.setManaged(false);
             legends.add(text);
             getChildren().add(text);
-            // Its width is asked for before the next pulse styles it: then everything is put in its place again.
-            Platform.runLater(this::update);
         }
         return legends.get(number);
     }

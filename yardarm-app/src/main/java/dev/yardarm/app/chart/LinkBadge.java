@@ -1,5 +1,6 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.app.theme.Themes;
 import dev.yardarm.chart.surface.Palette;
 import javafx.scene.control.Label;
 
@@ -16,12 +17,6 @@ public final class LinkBadge extends Label {
         setManaged(number != 0);
         setText(number == 0 ? "" : String.valueOf(number));
         setAccessibleText(number == 0 ? "" : "colour " + number);
-        setStyle(
-                number == 0
-                        ? ""
-                        : "-fx-background-color: #"
-                                + Integer.toHexString(0x1000000 | palette.series(number - 1) & 0xFFFFFF)
-                                        .substring(1)
-                                + ";");
+        setStyle(number == 0 ? "" : "-fx-background-color: " + Themes.web(palette.series(number - 1)) + ";");
     }
 }

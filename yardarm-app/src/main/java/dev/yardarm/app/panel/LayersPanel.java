@@ -1,6 +1,7 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.chart.DrawingMenus;
+import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
@@ -254,7 +255,7 @@ public final class LayersPanel extends VBox {
 
         private void colour(int number) {
             swatch.setStyle(
-                    "-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
+                    "-fx-background-color: " + Themes.web(bench.palette().series(number)) + ";");
         }
 
         private ContextMenu menu(Selection layer) {

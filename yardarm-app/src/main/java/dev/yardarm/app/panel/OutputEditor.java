@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.IndicatorLayer;
@@ -167,8 +168,7 @@ final class OutputEditor {
     private Region patch(int number) {
         Region patch = new Region();
         patch.getStyleClass().add("swatch");
-        patch.setStyle(
-                "-fx-background-color: " + StyleEditor.web(bench.palette().series(number)) + ";");
+        patch.setStyle("-fx-background-color: " + Themes.web(bench.palette().series(number)) + ";");
         return patch;
     }
 

@@ -1,5 +1,6 @@
 package dev.yardarm.app.panel;
 
+import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.LayerStyle;
@@ -13,7 +14,6 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
-import javafx.scene.paint.Color;
 
 /** Colour, width and opacity of a layer: two rows of a grid, each change shown at once. */
 final class StyleEditor {
@@ -47,7 +47,7 @@ final class StyleEditor {
         Region patch = new Region();
         patch.getStyleClass().add("swatch");
         int argb = bench.palette().series(colour);
-        patch.setStyle("-fx-background-color: " + web(argb) + ";");
+        patch.setStyle("-fx-background-color: " + Themes.web(argb) + ";");
         ToggleButton button = new ToggleButton("", patch);
         button.getStyleClass().setAll("swatch-button");
         button.setId("colour-" + (colour + 1));
@@ -58,13 +58,6 @@ final class StyleEditor {
             send();
         });
         return button;
-    }
-
-    static String web(int argb) {
-        return Color.rgb(argb >>> 16 & 0xFF, argb >>> 8 & 0xFF, argb & 0xFF)
-                .toString()
-                .replace("0x", "#")
-                .substring(0, 7);
     }
 
     /** Puts the editor into a grid, from a row on; returns the next free row. */

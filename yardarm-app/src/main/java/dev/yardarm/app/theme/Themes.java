@@ -41,6 +41,11 @@ public final class Themes {
         return FONTS.get(type);
     }
 
+    /** A colour of the palette as style sheets write it: {@code #2f6690}. */
+    public static String web(int argb) {
+        return "#" + Integer.toHexString(0x1000000 | argb & 0xFFFFFF).substring(1);
+    }
+
     /**
      * Chooses the base style sheet of the controls. Done before the first control is made, else the toolkit reads its own
      * large one first.

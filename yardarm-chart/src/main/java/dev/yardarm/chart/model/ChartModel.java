@@ -41,6 +41,10 @@ public final class ChartModel {
 
     /** Width of bars that nobody chose. */
     private static final double USUAL_WIDTH = 7;
+    /** Charts below either have tags for the last price and what is selected alone. */
+    private static final double SMALL_WIDTH = 420;
+
+    private static final double SMALL_HEIGHT = 240;
 
     /** Widest that bars get by themselves where there are few of them. */
     private static final double WIDEST_FILLED = 24;
@@ -65,6 +69,7 @@ public final class ChartModel {
     private TimeAxis axis;
     private double width = 1;
     private double height = 1;
+    private List<PlacedWords> words = List.of();
     private TimeScale time = new TimeScale(0, 1, USUAL_WIDTH, 0);
     private boolean following = true;
     /** True while the right edge stands where following put it. */
@@ -150,6 +155,11 @@ public final class ChartModel {
 
     public boolean isCompact() {
         return compact;
+    }
+
+    /** True for a chart among many, with room for the last price and little else. */
+    public boolean isSmall() {
+        return width < SMALL_WIDTH || height < SMALL_HEIGHT;
     }
 
     public Optional<Instrument> instrument() {
@@ -413,6 +423,16 @@ public final class ChartModel {
 
     public void select(Selection chosen) {
         selection = chosen;
+    }
+
+    /** Where the texts stand that were painted last. */
+    public List<PlacedWords> words() {
+        return words;
+    }
+
+    /** Says where the texts stand; the painter does. */
+    public void setWords(List<PlacedWords> painted) {
+        words = painted;
     }
 
     // --- which part of it ---

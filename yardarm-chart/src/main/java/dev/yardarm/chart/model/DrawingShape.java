@@ -90,6 +90,22 @@ public final class DrawingShape {
         }
     }
 
+    /** The line that passes a point, or comes nearest to it within three pixels; null when none does. */
+    public Line lineAt(double x, double y) {
+        Line found = null;
+        double least = 3;
+        for (Line line : lines) {
+            for (int point = 1; point < line.count(); point++) {
+                double away = distance(line.points(), point, x, y);
+                if (away < least) {
+                    least = away;
+                    found = line;
+                }
+            }
+        }
+        return found;
+    }
+
     /** True when one of its lines passes over a point. */
     private boolean isCrossed(double x, double y) {
         for (Line line : lines) {
@@ -268,12 +284,6 @@ public final class DrawingShape {
         for (Line line : lines) {
             for (int point = 1; point < line.count(); point++) {
                 least = Math.min(least, distance(line.points(), point, x, y));
-            }
-        }
-        for (Words each : words) {
-            double left = each.left();
-            if (x >= left && x <= left + each.width() && Math.abs(y - each.middle()) <= 8) {
-                least = Math.min(least, 2);
             }
         }
         return least;

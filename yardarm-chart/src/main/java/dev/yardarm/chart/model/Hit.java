@@ -23,6 +23,9 @@ public sealed interface Hit {
     /** A mark of events above the time axis. */
     record OnMark(MarkPlace place) implements Hit {}
 
+    /** The number of texts that had no place. */
+    record OnCount(PlacedWords words) implements Hit {}
+
     /** A pane, with nothing under the point. */
     record OnPane(Pane pane) implements Hit {}
 

@@ -80,6 +80,11 @@ public final class HitTest {
                 }
             }
         }
+        for (PlacedWords words : chart.words()) {
+            if (!words.counted().isEmpty() && words.box().covers(x, y)) {
+                return new Hit.OnCount(words);
+            }
+        }
         if (x >= chart.plotRight() && !chart.isCompact()) {
             return new Hit.PriceAxis(pane);
         }
@@ -135,7 +140,19 @@ public final class HitTest {
                 found = new Hit.OnDrawing(drawing.id(), -1);
             }
         }
-        return found;
+        return found != null ? found : onWords(chart, x, y);
+    }
+
+    /** The drawing whose words stand under a point. */
+    private static Hit onWords(ChartModel chart, double x, double y) {
+        for (PlacedWords words : chart.words()) {
+            if (!words.owner().isEmpty()
+                    && words.box().covers(x, y)
+                    && chart.drawing(words.owner()).isPresent()) {
+                return new Hit.OnDrawing(words.owner(), -1);
+            }
+        }
+        return null;
     }
 
     /** All drawings within reach, the nearest first. */

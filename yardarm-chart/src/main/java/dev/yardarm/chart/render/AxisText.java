@@ -6,10 +6,16 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.PriceTicks;
 import dev.yardarm.core.instrument.Decimals;
+import java.util.ArrayList;
 import java.util.List;
 
 /** What stands on the value axes: marks at round values, and any value in the words of its axis. */
 public final class AxisText {
+    /** How far labels are apart, in pixels: where there is room, and at the least. */
+    private static final double PLEASANT = 44;
+
+    private static final double CLOSEST = 16;
+
     private AxisText() {}
 
     /** A value of a pane's right axis as it is written there. */
@@ -36,8 +42,30 @@ public final class AxisText {
         return Readout.signed(Math.abs(value) < 0.005 ? 0 : value);
     }
 
-    /** Values for grid lines and labels of a pane's right axis. */
-    static List<Double> marks(ChartModel chart, Pane pane, double apart) {
+    /**
+     * Values for grid lines and labels of a pane's right axis, as far apart as is pleasant, or as near as is needed for a
+     * label every 50 pixels of its height, three at least.
+     */
+    static List<Double> marks(ChartModel chart, Pane pane) {
+        double height = pane.bottom() - pane.top();
+        double wanted = height < 3 * CLOSEST ? 1 : Math.max(3, Math.floor(height / 50));
+        List<Double> marks = List.of();
+        for (double apart = PLEASANT; apart >= CLOSEST; apart -= 4) {
+            marks = marks(chart, pane, apart).stream()
+                    .filter(mark -> isInside(pane, pane.scale().y(mark)))
+                    .toList();
+            if (marks.size() >= wanted) {
+                break;
+            }
+        }
+        return marks;
+    }
+
+    private static boolean isInside(Pane pane, double y) {
+        return y > pane.top() + 7 && y < pane.bottom() - 7;
+    }
+
+    private static List<Double> marks(ChartModel chart, Pane pane, double apart) {
         return switch (pane.kind()) {
             case PRICE -> prices(chart, pane.scale(), apart);
             case VOLUME ->
@@ -48,9 +76,17 @@ public final class AxisText {
                 List<Double> levels = pane.indicators().isEmpty()
                         ? List.of()
                         : pane.indicators().get(0).levels();
-                yield levels.isEmpty() || levels.equals(List.of(0.0))
-                        ? PriceTicks.of(pane.scale(), apart * 0.7, 1e-9)
-                        : levels;
+                List<Double> marks = new ArrayList<>(levels);
+                if (apart < PLEASANT || levels.isEmpty() || levels.equals(List.of(0.0))) {
+                    // Round values beside the levels, where they do not touch them.
+                    PriceTicks.of(pane.scale(), apart * 0.7, 1e-9).stream()
+                            .filter(tick -> levels.stream()
+                                    .noneMatch(level -> Math.abs(pane.scale().y(level)
+                                                    - pane.scale().y(tick))
+                                            < CLOSEST))
+                            .forEach(marks::add);
+                }
+                yield marks;
             }
         };
     }

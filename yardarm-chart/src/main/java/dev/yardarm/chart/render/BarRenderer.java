@@ -33,6 +33,7 @@ final class BarRenderer {
     private final Batch same = new Batch();
     private final Batch hollow = new Batch();
     private final CloseRenderer closes = new CloseRenderer();
+    private final Provisional provisional = new Provisional();
 
     void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
         rise.clear();
@@ -50,11 +51,11 @@ final class BarRenderer {
         if (time.barWidth() * surface.scale() < 1) {
             reduced(chart, price, surface);
         } else if (bodies && body >= NARROWEST_BODY) {
-            candles(chart, price, surface, body, ownForm);
+            candles(chart, price, palette, surface, body, ownForm);
         } else if (chart.form() == BarForm.COLUMNS) {
-            columns(chart, price, surface);
+            columns(chart, price, palette, surface);
         } else {
-            bars(chart, price, surface, chart.isCompact() ? 1.2 * NARROWEST_TICKS : NARROWEST_TICKS);
+            bars(chart, price, palette, surface, chart.isCompact() ? 1.2 * NARROWEST_TICKS : NARROWEST_TICKS);
         }
         rise.fill(surface, palette.of(Role.RISE));
         fall.fill(surface, palette.of(Role.FALL));
@@ -71,7 +72,12 @@ final class BarRenderer {
         return close > open ? rise : close < open ? fall : same;
     }
 
-    private void candles(ChartModel chart, PriceScale price, Surface surface, double wantedBody, boolean ranges) {
+    private int colour(Batch batch, Palette palette) {
+        return palette.of(batch == rise ? Role.RISE : batch == fall ? Role.FALL : Role.INK);
+    }
+
+    private void candles(
+            ChartModel chart, PriceScale price, Palette palette, Surface surface, double wantedBody, boolean ranges) {
         Bars bars = chart.drawnBars();
         TimeScale time = chart.time();
         double pixel = surface.hairline();
@@ -79,6 +85,7 @@ final class BarRenderer {
         // An odd number of lines wide, so that the range stands in the middle of the body.
         double body = line + 2 * Math.floor((wantedBody - line) / 2 / pixel) * pixel;
         int end = time.endVisible(bars.size());
+        int forming = Provisional.bar(chart, time);
         for (int bar = time.firstVisible(); bar < end; bar++) {
             double open = bars.open(bar);
             double close = bars.close(bar);
@@ -86,6 +93,25 @@ final class BarRenderer {
             double stem = surface.snap(time.middle(bar) - line / 2);
             double openY = price.y(open);
             double closeY = price.y(close);
+            if (bar == forming) {
+                int colour = colour(batch, palette);
+                double middle = stem + line / 2;
+                if (ranges) {
+                    provisional.line(
+                            surface, colour, line, middle, price.y(bars.high(bar)), middle, Math.min(openY, closeY));
+                    provisional.line(
+                            surface, colour, line, middle, price.y(bars.low(bar)), middle, Math.max(openY, closeY));
+                }
+                provisional.body(
+                        surface,
+                        colour,
+                        batch == fall ? Provisional.ground(colour) : 0,
+                        stem - (body - line) / 2,
+                        body,
+                        surface.snap(openY),
+                        surface.snap(closeY));
+                continue;
+            }
             double top = surface.snap(Math.min(openY, closeY));
             double bottom = Math.max(top + line, surface.snap(Math.max(openY, closeY)));
             double left = stem - (body - line) / 2;
@@ -104,7 +130,7 @@ final class BarRenderer {
         }
     }
 
-    private void bars(ChartModel chart, PriceScale price, Surface surface, double leastForTicks) {
+    private void bars(ChartModel chart, PriceScale price, Palette palette, Surface surface, double leastForTicks) {
         Bars bars = chart.drawnBars();
         TimeScale time = chart.time();
         double line = Math.max(surface.hairline(), surface.snap(time.barWidth() >= 9 ? 2 : 1));
@@ -112,6 +138,7 @@ final class BarRenderer {
         boolean opens = chart.form() != BarForm.BARS_WITHOUT_OPEN;
         double arm = Math.max(line, surface.snap(Math.min(time.barWidth() * 0.36, 5)));
         int end = time.endVisible(bars.size());
+        int forming = Provisional.bar(chart, time);
         for (int bar = time.firstVisible(); bar < end; bar++) {
             double open = bars.open(bar);
             double close = bars.close(bar);
@@ -121,22 +148,32 @@ final class BarRenderer {
             double lowY = price.y(bars.low(bar));
             double upper = surface.snap(Math.min(highY, lowY));
             double lower = Math.max(upper + line, surface.snap(Math.max(highY, lowY)));
-            batch.rectangle(stem, upper, line, lower - upper);
+            boolean settled = bar != forming;
+            if (settled) {
+                batch.rectangle(stem, upper, line, lower - upper);
+            } else {
+                double middle = stem + line / 2;
+                provisional.line(surface, colour(batch, palette), line, middle, upper, middle, lower);
+            }
             if (ticks && opens) {
                 batch.rectangle(stem - arm, surface.snap(price.y(open) - line / 2), arm, line);
             }
-            if (ticks) {
+            if (ticks && !settled) {
+                double y = surface.snap(price.y(close) - line / 2) + line / 2;
+                provisional.line(surface, colour(batch, palette), line, stem + line, y, stem + line + arm, y);
+            } else if (ticks) {
                 batch.rectangle(stem + line, surface.snap(price.y(close) - line / 2), arm, line);
             }
         }
     }
 
     /** Plain columns from low to high. */
-    private void columns(ChartModel chart, PriceScale price, Surface surface) {
+    private void columns(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
         Bars bars = chart.bars();
         TimeScale time = chart.time();
         double width = Math.max(surface.hairline(), surface.snap(time.barWidth() * COLUMN));
         int end = time.endVisible(bars.size());
+        int forming = Provisional.bar(chart, time);
         for (int bar = time.firstVisible(); bar < end; bar++) {
             double highY = price.y(bars.high(bar));
             double lowY = price.y(bars.low(bar));
@@ -144,6 +181,12 @@ final class BarRenderer {
             double lower = Math.max(upper + surface.hairline(), surface.snap(Math.max(highY, lowY)));
             double left = surface.snap(time.middle(bar) - width / 2);
             Batch batch = batch(bars.open(bar), bars.close(bar));
+            if (bar == forming) {
+                int colour = colour(batch, palette);
+                provisional.body(
+                        surface, colour, batch == fall ? Provisional.ground(colour) : 0, left, width, lower, upper);
+                continue;
+            }
             batch.rectangle(left, upper, width, lower - upper);
             if (batch == rise && width >= 4 * surface.hairline() && lower - upper > 2 * surface.hairline()) {
                 double pixel = surface.hairline();

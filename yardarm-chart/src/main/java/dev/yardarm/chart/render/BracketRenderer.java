@@ -1,5 +1,9 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Label;
+import dev.yardarm.chart.label.Label.Rank;
+import dev.yardarm.chart.label.Label.Spot;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.BracketLayout;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Selection;
@@ -10,16 +14,17 @@ import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.plan.TradePlan;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 
 /** Draws a plan as a bracket: a narrow spine, an arm each for entry, stop and target, and a tick for each R. */
 final class BracketRenderer {
     private static final int MOST_TICKS = 40;
     private final Batch lines = new Batch();
-    private final Batch ground = new Batch();
     private final Batch points = new Batch();
 
-    void paint(ChartModel chart, TradePlan plan, Palette palette, Surface surface) {
+    void paint(ChartModel chart, TradePlan plan, Palette palette, Surface surface, Labels labels) {
         BracketLayout bracket = BracketLayout.of(chart, plan);
         double line = Math.max(surface.hairline(), surface.snap(1));
         boolean chosen = chart.selection().equals(Selection.PLAN);
@@ -37,36 +42,27 @@ final class BracketRenderer {
         lines.fill(surface, palette.of(Role.RISE));
         dashed(surface, bracket, palette.of(Role.FALL), thick);
         if (!chart.isCompact()) {
-            label(
-                    chart,
-                    "entry",
-                    plan.entry(),
-                    "",
-                    bracket.armEnd(),
-                    bracket.entryY(),
-                    palette.of(Role.INK),
-                    palette,
-                    surface);
-            label(
+            add(chart, "entry", plan.entry(), "", bracket, bracket.entryY(), palette.of(Role.INK), palette, labels);
+            add(
                     chart,
                     "stop",
                     plan.stop(),
                     "−1 R",
-                    bracket.armEnd(),
+                    bracket,
                     bracket.stopY(),
                     palette.of(Role.FALL_TEXT),
                     palette,
-                    surface);
-            label(
+                    labels);
+            add(
                     chart,
                     "target",
                     plan.target(),
                     plan.risk() > 0 ? String.format(Locale.ROOT, "+%.1f R", plan.rewardInR()) : "",
-                    bracket.armEnd(),
+                    bracket,
                     bracket.targetY(),
                     palette.of(Role.RISE),
                     palette,
-                    surface);
+                    labels);
         }
     }
 
@@ -92,22 +88,34 @@ final class BracketRenderer {
         }
     }
 
-    private void label(
+    /** The words of an arm: at its end, before the spine, or a little above or below. */
+    private static void add(
             ChartModel chart,
             String word,
             double price,
             String more,
-            double x,
+            BracketLayout bracket,
             double y,
             int colour,
             Palette palette,
-            Surface surface) {
+            Labels labels) {
         String text = word + " " + chart.instrument().orElseThrow().format().format(price)
                 + (more.isEmpty() ? "" : "  " + more);
-        double width = surface.textWidth(text, Type.SMALL);
-        ground.clear();
-        ground.rectangle(x + 3, y - 8, width + 6, 16);
-        ground.fill(surface, Palette.fade(palette.of(Role.PAPER), 0.85));
-        surface.text(text, x + 6, y, Type.SMALL, Align.LEFT, colour);
+        List<Spot> spots = new ArrayList<>();
+        for (double away : new double[] {0, 15, -15, 30, -30, 45, -45, 60, -60}) {
+            spots.add(new Spot(bracket.armEnd() + 6, y + away, Align.LEFT));
+            spots.add(new Spot(bracket.spineX() - 8, y + away, Align.RIGHT));
+        }
+        labels.add(new Label(
+                "",
+                text,
+                word,
+                Type.SMALL,
+                colour,
+                Palette.fade(palette.of(Role.PAPER), 0.85),
+                Rank.PLAN,
+                Math.abs(y - bracket.entryY()),
+                ChartPainter.area(chart, chart.pricePane()),
+                spots));
     }
 }

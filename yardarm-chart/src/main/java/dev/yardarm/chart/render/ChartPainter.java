@@ -1,11 +1,14 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Box;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.BarsLayer;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.DrawingLayer;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Pane;
+import dev.yardarm.chart.model.PlacedWords;
 import dev.yardarm.chart.model.PlanLayer;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
@@ -13,7 +16,9 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.core.bars.BarRule;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -30,18 +35,30 @@ public final class ChartPainter {
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
+    private final Legend legend = new Legend();
+    private final Labels labels = new Labels();
     private final Map<Class<? extends Layer>, KindPainter> kinds = kinds();
     private final double[] rectangle = new double[4];
 
+    /**
+     * Paints a frame. First all shapes, which say what they would like to write; then every text that found a place
+     * ({@link Labels}). The readout and the values of the legends are not among them: they follow the pointer, and only
+     * their plates are painted.
+     */
     public void paint(ChartModel chart, Palette palette, Surface surface) {
         fill(surface, palette.of(Role.PAPER), 0, 0, chart.width(), chart.height());
+        labels.begin(chart.height());
+        chart.setWords(List.of());
         if (chart.instrument().isEmpty() || chart.bars().isEmpty()) {
             return;
         }
+        legend.build(chart, palette, surface);
         if (!chart.isCompact()) {
-            tags.place(chart, palette);
+            legend.plates().forEach(labels::reserve);
+            legend.rests().forEach(rest -> labels.reserve(rest.box()));
+            tags.place(chart, palette, surface, labels);
         }
-        grid.paint(chart, palette, surface, tags);
+        grid.paint(chart, palette, surface, tags, labels);
         marks.paintBreaks(chart, palette, surface);
         for (Pane pane : chart.panes()) {
             if (pane.folded()) {
@@ -53,11 +70,45 @@ public final class ChartPainter {
             }
             surface.endClip();
         }
-        marks.paintEvents(chart, palette, surface);
+        marks.paintEvents(chart, palette, surface, labels);
         marks.paintForming(chart, palette, surface);
         if (!chart.isCompact()) {
+            legend.paintPlates(palette, surface);
+            labels.place(surface);
+            labels.paint(surface, palette.of(Role.INK), palette.of(Role.PAPER));
             tags.paint(chart, palette, surface);
+            chart.setWords(words());
         }
+    }
+
+    /** Where the texts stand, and what those say that were only counted. */
+    private List<PlacedWords> words() {
+        List<PlacedWords> words = new ArrayList<>();
+        for (Labels.Placed each : labels.placed()) {
+            words.add(new PlacedWords(each.owner(), List.of(), each.box()));
+        }
+        for (List<Labels.Count> counts : List.of(labels.counts(), tags.counts())) {
+            counts.forEach(each -> words.add(new PlacedWords("", each.texts(), each.box())));
+        }
+        legend.rests().forEach(each -> words.add(new PlacedWords("", each.texts(), each.box())));
+        return words;
+    }
+
+    /** The legends of the frame painted last. */
+    public Legend legend() {
+        return legend;
+    }
+
+    /** Writes the legends of the newest bar too, for pictures that have no pointer. */
+    public void paintLegend(ChartModel chart, Surface surface) {
+        if (!chart.bars().isEmpty()) {
+            legend.paintWords(chart.bars().size() - 1, surface);
+        }
+    }
+
+    /** Where the texts of a pane may stand. */
+    static Box area(ChartModel chart, Pane pane) {
+        return new Box(0, pane.top() + 1, chart.plotRight() - 1, pane.bottom() - 1);
     }
 
     /** Paints all layers of one kind that lie in a pane. */
@@ -85,12 +136,12 @@ public final class ChartPainter {
         all.put(UnknownLayer.class, (chart, pane, palette, surface) -> {});
         all.put(DrawingLayer.class, (chart, pane, palette, surface) -> {
             if (pane.kind() == Pane.Kind.PRICE) {
-                drawings.paint(chart, palette, surface);
+                drawings.paint(chart, palette, surface, labels);
             }
         });
         all.put(PlanLayer.class, (chart, pane, palette, surface) -> {
             if (pane.kind() == Pane.Kind.PRICE) {
-                chart.plan().ifPresent(plan -> bracket.paint(chart, plan, palette, surface));
+                chart.plan().ifPresent(plan -> bracket.paint(chart, plan, palette, surface, labels));
             }
         });
         return all;
@@ -106,7 +157,7 @@ public final class ChartPainter {
             return;
         }
         if (chart.request().rule() instanceof BarRule.PointFigure rule) {
-            boxes.paint(chart, rule, pane.scale(), palette, surface);
+            boxes.paint(chart, rule, pane.scale(), palette, surface, labels);
         } else {
             bars.paint(chart, pane.scale(), palette, surface);
         }

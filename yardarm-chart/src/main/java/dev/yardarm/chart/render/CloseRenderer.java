@@ -13,12 +13,26 @@ import dev.yardarm.chart.surface.Surface;
 final class CloseRenderer {
     private final Batch points = new Batch();
     private final Batch shape = new Batch();
+    private final Provisional provisional = new Provisional();
 
     void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
         boolean steps = chart.form() == BarForm.STEPS && chart.time().barWidth() * surface.scale() >= 1;
         if (steps) {
             steps(chart, price);
             draw(chart, price, points, palette, surface);
+            int forming = Provisional.bar(chart, chart.time());
+            if (forming >= 0) {
+                double y = price.y(chart.bars().close(forming));
+                double left = chart.time().x(forming);
+                provisional.line(
+                        surface,
+                        palette.of(Role.INK),
+                        1.5,
+                        left,
+                        y,
+                        chart.time().x(forming + 1),
+                        y);
+            }
             return;
         }
         SeriesRenderer.trace(
@@ -30,12 +44,23 @@ final class CloseRenderer {
                 surface,
                 points,
                 drawn -> draw(chart, price, drawn, palette, surface));
+        SeriesRenderer.traceForming(
+                chart,
+                chart.time(),
+                price,
+                chart.bars()::close,
+                palette.of(Role.INK),
+                chart.isCompact() ? 1 : 1.5,
+                provisional,
+                surface);
     }
 
     private void steps(ChartModel chart, PriceScale price) {
         points.clear();
         TimeScale time = chart.time();
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
+        int forming = Provisional.bar(chart, time);
+        end = forming >= 0 ? Math.min(forming, end) : end;
         for (int bar = Math.max(0, time.firstVisible() - 1); bar < end; bar++) {
             double y = price.y(chart.bars().close(bar));
             points.point(time.x(bar), y);

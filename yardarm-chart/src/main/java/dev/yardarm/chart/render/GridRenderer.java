@@ -1,5 +1,7 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Label;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.scale.PriceTicks;
@@ -10,16 +12,17 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
+import java.util.ArrayList;
 import java.util.List;
 
 /** Draws grid lines, the lines between panes, and the labels of both axes. */
 final class GridRenderer {
-    private static final double PRICE_APART = 44;
+    private static final double LEFT_APART = 44;
     private static final double TIME_APART = 76;
     private final Batch lines = new Batch();
     private final Batch borders = new Batch();
 
-    void paint(ChartModel chart, Palette palette, Surface surface, TagRenderer tags) {
+    void paint(ChartModel chart, Palette palette, Surface surface, TagRenderer tags, Labels labels) {
         lines.clear();
         borders.clear();
         double pixel = surface.hairline();
@@ -32,7 +35,7 @@ final class GridRenderer {
                 borders.rectangle(0, surface.snap(pane.top()), chart.width(), pixel);
                 continue;
             }
-            for (double price : AxisText.marks(chart, pane, PRICE_APART)) {
+            for (double price : AxisText.marks(chart, pane)) {
                 lines.rectangle(0, surface.snap(pane.scale().y(price)), chart.plotRight(), pixel);
             }
             if (pane.top() > 0) {
@@ -50,10 +53,14 @@ final class GridRenderer {
             if (pane.folded()) {
                 continue;
             }
-            paintLeft(pane, palette, surface);
-            for (double price : AxisText.marks(chart, pane, PRICE_APART)) {
+            addLeft(chart, pane, palette, labels);
+            List<Double> written = new ArrayList<>();
+            for (double price : AxisText.marks(chart, pane)) {
                 double y = pane.scale().y(price);
-                if (y > pane.top() + 7 && y < pane.bottom() - 7 && !tags.covers(y)) {
+                // Levels of a low pane may lie closer than their numbers are high.
+                boolean touches = written.stream().anyMatch(other -> Math.abs(other - y) < 13);
+                if (!touches && !tags.covers(y)) {
+                    written.add(y);
                     surface.text(
                             AxisText.of(chart, pane, price),
                             chart.width() - 8,
@@ -64,9 +71,11 @@ final class GridRenderer {
                 }
             }
         }
+        double taken = 2;
         for (TimeTicks.Tick tick : ticks) {
             double half = surface.textWidth(tick.label(), Type.SMALL) / 2;
-            if (tick.x() - half > 2 && tick.x() + half < chart.plotRight()) {
+            if (tick.x() - half > taken && tick.x() + half < chart.plotRight()) {
+                taken = tick.x() + half + 4;
                 surface.text(
                         tick.label(),
                         tick.x(),
@@ -79,15 +88,23 @@ final class GridRenderer {
     }
 
     /** The values of the axis at the left, on the chart's ground. */
-    private static void paintLeft(Pane pane, Palette palette, Surface surface) {
+    private static void addLeft(ChartModel chart, Pane pane, Palette palette, Labels labels) {
         if (pane.left() == null) {
             return;
         }
-        for (double value : PriceTicks.of(pane.left(), PRICE_APART, 1e-9)) {
+        for (double value : PriceTicks.of(pane.left(), LEFT_APART, 1e-9)) {
             double y = pane.left().y(value);
-            if (y > pane.top() + 40 && y < pane.bottom() - 7) {
-                surface.text(Readout.plain(value), 6, y, Type.SMALL, Align.LEFT, palette.of(Role.SOFT));
-            }
+            labels.add(new Label(
+                    "",
+                    Readout.plain(value),
+                    Readout.plain(value),
+                    Type.SMALL,
+                    palette.of(Role.SOFT),
+                    Palette.fade(palette.of(Role.PAPER), 0.7),
+                    Label.Rank.SPARE,
+                    0,
+                    ChartPainter.area(chart, pane),
+                    List.of(new Label.Spot(6, y, Align.LEFT))));
         }
     }
 }

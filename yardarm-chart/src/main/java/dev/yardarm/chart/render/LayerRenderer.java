@@ -26,6 +26,7 @@ final class LayerRenderer {
     private static final double LEAST = 2.5;
 
     private final AreaRenderer areas = new AreaRenderer();
+    private final Provisional provisional = new Provisional();
     private final Batch points = new Batch();
     private final Batch rises = new Batch();
     private final Batch falls = new Batch();
@@ -145,6 +146,7 @@ final class LayerRenderer {
                 surface,
                 points,
                 drawn -> surface.line(colour, width, dash, drawn.values(), drawn.points()));
+        SeriesRenderer.traceForming(chart, time, scale, column::at, colour, width, provisional, surface);
     }
 
     static int from(TimeScale time) {
@@ -172,11 +174,26 @@ final class LayerRenderer {
         points.clear();
         double base = scale.y(Math.max(scale.low(), Math.min(scale.high(), 0)));
         double wide = Math.max(surface.hairline(), surface.snap(time.barWidth() * 0.6));
+        int forming = Provisional.bar(chart, time);
         for (int bar = from(time); bar < end(chart, time); bar++) {
             double value = column.at(bar);
             if (!Double.isNaN(value)) {
                 double y = scale.y(value);
                 boolean down = isDown(column, bar, style.colouring());
+                if (bar == forming) {
+                    int settled = style.colouring() == OutputStyle.Colouring.PLAIN
+                            ? colour
+                            : palette.of(down ? Palette.Role.FALL : Palette.Role.RISE);
+                    provisional.body(
+                            surface,
+                            settled,
+                            Provisional.ground(settled),
+                            surface.snap(time.middle(bar) - wide / 2),
+                            wide,
+                            surface.snap(base),
+                            surface.snap(y));
+                    continue;
+                }
                 (holds(tint, bar) ? points : down ? falls : rises)
                         .rectangle(
                                 surface.snap(time.middle(bar) - wide / 2),

@@ -1,5 +1,7 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Box;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.MarkPlace;
 import dev.yardarm.chart.surface.Batch;
@@ -72,7 +74,7 @@ final class MarkRenderer {
     }
 
     /** The shapes of events above the time axis, as on a chart table; of several at one place a peg with a dot for each. */
-    void paintEvents(ChartModel chart, Palette palette, Surface surface) {
+    void paintEvents(ChartModel chart, Palette palette, Surface surface, Labels labels) {
         if (chart.isCompact() || chart.marks().isEmpty()) {
             return;
         }
@@ -80,7 +82,10 @@ final class MarkRenderer {
         // On paper, so that bars never run through them.
         plates.clear();
         for (MarkPlace place : places) {
-            plates.rectangle(surface.snap(place.x()) - 8, surface.snap(place.y() + MarkPlace.SIZE) - 14, 16, 14);
+            double left = surface.snap(place.x()) - 8;
+            double top = surface.snap(place.y() + MarkPlace.SIZE) - 14;
+            plates.rectangle(left, top, 16, 14);
+            labels.reserve(new Box(left, top, left + 16, top + 14));
         }
         plates.fill(surface, palette.of(Role.PAPER));
         shapes.clear();

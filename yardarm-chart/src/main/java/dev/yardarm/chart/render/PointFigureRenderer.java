@@ -1,5 +1,7 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Label;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeScale;
@@ -31,7 +33,13 @@ final class PointFigureRenderer {
     private PointFigureStudy.Result study;
     private Bars studied;
 
-    void paint(ChartModel chart, BarRule.PointFigure rule, PriceScale scale, Palette palette, Surface surface) {
+    void paint(
+            ChartModel chart,
+            BarRule.PointFigure rule,
+            PriceScale scale,
+            Palette palette,
+            Surface surface,
+            Labels labels) {
         crosses.clear();
         rings.clear();
         rise.clear();
@@ -72,7 +80,7 @@ final class PointFigureRenderer {
         rise.fill(surface, palette.of(Role.RISE));
         fall.fill(surface, palette.of(Role.FALL));
         if (!chart.isCompact()) {
-            paintStudy(chart, rule, scale, palette, surface);
+            paintStudy(chart, rule, scale, palette, surface, labels);
         }
     }
 
@@ -133,7 +141,12 @@ final class PointFigureRenderer {
     }
 
     private void paintStudy(
-            ChartModel chart, BarRule.PointFigure rule, PriceScale scale, Palette palette, Surface surface) {
+            ChartModel chart,
+            BarRule.PointFigure rule,
+            PriceScale scale,
+            Palette palette,
+            Surface surface,
+            Labels labels) {
         if (studied != chart.bars()) {
             studied = chart.bars();
             study = PointFigureStudy.of(studied, rule);
@@ -164,15 +177,24 @@ final class PointFigureRenderer {
             points.point(time.middle(count.column()), y);
             points.point(chart.plotRight() - 4, y);
             surface.line(palette.of(Role.SOFT), 1, new double[] {2, 3}, points.values(), 2);
-            surface.text(
-                    (count.vertical() ? "count up to " : "base counts to ")
-                                    .replace("up to", count.rising() ? "up to" : "down to")
-                            + AxisText.price(chart, count.target()),
-                    chart.plotRight() - 6,
-                    y - 8,
+            String text = (count.vertical() ? "count up to " : "base counts to ")
+                            .replace("up to", count.rising() ? "up to" : "down to")
+                    + AxisText.price(chart, count.target());
+            labels.add(new Label(
+                    "",
+                    text,
+                    text,
                     Type.SMALL,
-                    Align.RIGHT,
-                    palette.of(Role.SOFT));
+                    palette.of(Role.SOFT),
+                    Palette.fade(palette.of(Role.PAPER), 0.85),
+                    Label.Rank.REST,
+                    0,
+                    ChartPainter.area(chart, chart.pricePane()),
+                    List.of(
+                            new Label.Spot(chart.plotRight() - 6, y - 8, Align.RIGHT),
+                            new Label.Spot(chart.plotRight() - 6, y + 8, Align.RIGHT),
+                            new Label.Spot(chart.plotRight() - 120, y - 8, Align.RIGHT),
+                            new Label.Spot(chart.plotRight() - 120, y + 8, Align.RIGHT))));
             lastY = y;
             shown++;
         }

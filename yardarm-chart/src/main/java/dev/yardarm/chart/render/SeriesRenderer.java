@@ -16,7 +16,7 @@ import java.util.function.IntToDoubleFunction;
 final class SeriesRenderer {
     private SeriesRenderer() {}
 
-    /** Traces a column over the visible bars and hands out each unbroken stretch. */
+    /** Traces a column over the visible closed bars and hands out each unbroken stretch. */
     static void trace(
             ChartModel chart,
             PriceScale scale,
@@ -29,7 +29,7 @@ final class SeriesRenderer {
         trace(chart, chart.time(), scale, extremes, values, closed, surface, points, stretch);
     }
 
-    /** The same on a time scale of its own, as for a displaced column. */
+    /** The same on a time scale of its own, as for a displaced column; the forming bar's piece is left out. */
     static void trace(
             ChartModel chart,
             TimeScale time,
@@ -42,6 +42,8 @@ final class SeriesRenderer {
             Consumer<Batch> stretch) {
         int from = Math.max(0, time.firstVisible() - 1);
         int end = Math.min(chart.bars().size(), time.endVisible(chart.bars().size()) + 1);
+        int forming = Provisional.bar(chart, time);
+        end = forming >= 0 ? Math.min(forming, end) : end;
         points.clear();
         if (time.barWidth() * surface.scale() < 1) {
             reduced(time, scale, extremes, values, closed, surface, points, from, end);
@@ -56,6 +58,28 @@ final class SeriesRenderer {
             }
         }
         hand(points, stretch);
+    }
+
+    /** The piece of a line that leads to the forming bar, dotted; it is not settled yet. */
+    static void traceForming(
+            ChartModel chart,
+            TimeScale time,
+            PriceScale scale,
+            IntToDoubleFunction values,
+            int colour,
+            double width,
+            Provisional provisional,
+            Surface surface) {
+        int forming = Provisional.bar(chart, time);
+        if (forming < 1) {
+            return;
+        }
+        double from = values.applyAsDouble(forming - 1);
+        double to = values.applyAsDouble(forming);
+        if (!Double.isNaN(from) && !Double.isNaN(to)) {
+            provisional.line(
+                    surface, colour, width, time.middle(forming - 1), scale.y(from), time.middle(forming), scale.y(to));
+        }
     }
 
     private static void reduced(

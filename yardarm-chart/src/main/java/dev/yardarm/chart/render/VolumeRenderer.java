@@ -15,6 +15,7 @@ final class VolumeRenderer {
     private final Batch rise = new Batch();
     private final Batch fall = new Batch();
     private final Batch hollow = new Batch();
+    private final Provisional provisional = new Provisional();
 
     void paint(ChartModel chart, PriceScale scale, Palette palette, Surface surface) {
         rise.clear();
@@ -28,6 +29,7 @@ final class VolumeRenderer {
             reduced(chart, scale, surface);
         } else {
             double width = Math.max(pixel, surface.snap(time.barWidth() * 0.6));
+            int forming = Provisional.bar(chart, time);
             for (int bar = time.firstVisible(); bar < end; bar++) {
                 double top = surface.snap(scale.y(bars.volume(bar)));
                 double height = scale.bottom() - top;
@@ -36,6 +38,12 @@ final class VolumeRenderer {
                 }
                 boolean rising = bars.close(bar) >= bars.open(bar);
                 double left = surface.snap(time.middle(bar) - width / 2);
+                if (bar == forming) {
+                    int colour = palette.of(rising ? Role.RISE : Role.FALL);
+                    provisional.body(
+                            surface, colour, rising ? 0 : Provisional.ground(colour), left, width, scale.bottom(), top);
+                    continue;
+                }
                 (rising ? rise : fall).rectangle(left, top, width, height);
                 if (rising && width > 3 * pixel && height > 2 * pixel) {
                     hollow.rectangle(left + pixel, top + pixel, width - 2 * pixel, height - pixel);
