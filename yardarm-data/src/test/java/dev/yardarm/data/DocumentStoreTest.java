@@ -208,7 +208,9 @@ class DocumentStoreTest {
                                 "mine",
                                 new DrawingLook(
                                         "retracement", 3, 2, 0.5, "dotted", 0.2, "left", Map.of("ratios", "0.5 0.7"))),
-                        Map.of("halves", "0 0.5 1")));
+                        Map.of("halves", "0 0.5 1"),
+                        Map.of("scan", "code last change; -change"),
+                        120));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 

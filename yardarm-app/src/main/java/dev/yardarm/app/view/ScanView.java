@@ -1,39 +1,40 @@
 package dev.yardarm.app.view;
 
 import dev.yardarm.app.chart.SmallChart;
+import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.formula.Formula;
-import dev.yardarm.core.formula.FormulaException;
-import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
-import dev.yardarm.core.scan.ScanMatch;
-import dev.yardarm.core.series.Bars;
 import dev.yardarm.desk.action.View;
-import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
-import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SplitPane;
 import javafx.scene.control.TableCell;
-import javafx.scene.control.TableColumn;
-import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** Builds and runs scans: conditions at the left, what fits at the right, each with a small chart. */
-public final class ScanView extends HBox {
+/** Builds and runs scans: conditions at the left, what fits in the middle, the chart of the result in hand at the right. */
+public final class ScanView extends HBox implements WorkView {
+    private static final double ROW = 28;
+    /** Rows with a small chart in them. */
+    private static final double CHART_ROW = 56;
+
     private final Workbench bench;
+    private final ScanDesk desk;
     private final ListView<String> saved = new ListView<>();
     private final TextField name = new TextField();
     private final ComboBox<String> list = new ComboBox<>();
@@ -41,17 +42,49 @@ public final class ScanView extends HBox {
     private final VBox conditions = new VBox(4);
     private final Label problem = new Label();
     private final Label summary = new Label();
-    private final TableView<ScanRunner.Found> results = new TableView<>();
-    private Timeframe shownTimeframe = Timeframe.DAY;
+    private final RowTable<ScanRunner.Found> results;
+    private final RowChart chart;
+    private final Listening heard;
     private boolean filling;
+    /** Whether results are awaited, to get the focus when they come. */
+    private boolean running;
 
     public ScanView(Workbench bench) {
         this.bench = bench;
+        desk = new ScanDesk(bench.desk());
+        results = new RowTable<>(desk.found(), "scan-results", "What the scan found");
+        chart = new RowChart(bench, "scan");
         getStyleClass().add("view");
         setId("scan-view");
-        VBox editor = new VBox(8);
-        editor.setPrefWidth(330);
-        editor.setMinWidth(330);
+        results.setCells(ScanDesk.CHART, ChartCell::new);
+        results.onOpen(found -> chart.open(), null);
+        results.onMenu(Map.of("Open the chart", found -> chart.open()));
+        chart.setEmpty("The chart of the selected result shows here.");
+        summary.setId("scan-summary");
+        summary.setWrapText(true);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(8, title("Results"), gap, results.columnsMenu());
+        head.setStyle("-fx-alignment: center-left;");
+        VBox found = new VBox(6, head, summary, results);
+        found.setMinWidth(220);
+        VBox.setVgrow(results, Priority.ALWAYS);
+        SplitPane split = new SplitPane(found, chart);
+        split.setDividerPositions(0.44);
+        HBox.setHgrow(split, Priority.ALWAYS);
+        getChildren().addAll(editor(), split);
+        heard = Listening.all(desk.listen(this::changed), desk.found().listen(rows -> follow()));
+        showSaved();
+        fill();
+        if (!desk.saved().isEmpty()) {
+            saved.getSelectionModel().select(0);
+        }
+        showWords();
+        results.show();
+        follow();
+    }
+
+    private Region editor() {
         saved.setId("scans");
         saved.setAccessibleText("Saved scans");
         saved.setPrefHeight(130);
@@ -59,18 +92,21 @@ public final class ScanView extends HBox {
         saved.setFixedCellSize(26);
         saved.getSelectionModel().selectedIndexProperty().addListener((observed, before, now) -> {
             if (!filling && now.intValue() >= 0) {
-                fill(bench.desk().books().scans().get(now.intValue()));
+                desk.open(desk.saved().get(now.intValue()));
             }
         });
         saved.setOnKeyPressed(event -> {
             if (event.getCode() == KeyCode.ENTER) {
                 run();
+                event.consume();
             } else if (event.getCode() == KeyCode.DELETE) {
                 delete();
+                event.consume();
             }
         });
         name.setId("scan-name");
         name.setPromptText("name of the scan");
+        name.setAccessibleText("Name of the scan");
         list.setId("scan-list");
         list.setAccessibleText("List to scan");
         list.setMaxWidth(Double.MAX_VALUE);
@@ -78,56 +114,50 @@ public final class ScanView extends HBox {
         timeframe.getItems().setAll(bench.desk().timeframes());
         timeframe.setId("scan-timeframe");
         timeframe.setAccessibleText("Timeframe of the scan");
-        Button add = new Button("Add condition");
-        add.setId("add-condition");
-        add.setOnAction(event -> addCondition("").requestFocus());
-        Button run = new Button("Run");
-        run.setId("run-scan");
-        run.setDefaultButton(false);
-        run.setOnAction(event -> run());
-        Button save = new Button("Save");
-        save.setId("save-scan");
-        save.setOnAction(event -> save());
-        Button delete = new Button("Delete");
-        delete.setOnAction(event -> delete());
         problem.getStyleClass().add("problem");
         problem.setId("scan-problem");
         problem.setWrapText(true);
-        Label help = new Label("All conditions must hold at the last bar. Fields: open high low close volume typical "
-                + "midprice range turnover. Functions: sma ema rsi highest lowest, abs log sqrt round min max. "
-                + "Also: + - * / ^, > >= < <= = <>, crosses above, crosses below, and or not, back 3.");
+        Label help = new Label("All conditions must hold at the last bar. They read every indicator of the catalogue "
+                + "(" + ActionItems.keys(bench, "indicator.catalogue")
+                + "), the fields open high low close volume typical midprice range turnover, and the functions abs log "
+                + "sqrt round min max. on W reads a higher timeframe, of #CODE another instrument, back 3 an earlier bar. "
+                + "Joined by + - * / ^, > >= < <= = <>, crosses above, crosses below, and or not.");
         help.setWrapText(true);
         help.getStyleClass().addAll("soft", "small");
-        editor.getChildren()
-                .addAll(
-                        title("Scans"),
-                        saved,
-                        name,
-                        new HBox(6, list, timeframe),
-                        title("Conditions"),
-                        conditions,
-                        new HBox(6, add),
-                        problem,
-                        new HBox(6, run, save, delete),
-                        help);
-        VBox found = new VBox(6, summary, results);
-        summary.setId("scan-summary");
-        HBox.setHgrow(found, Priority.ALWAYS);
-        VBox.setVgrow(results, Priority.ALWAYS);
-        buildTable();
-        getChildren().addAll(editor, found);
-        bench.desk().books().listen(subject -> {
-            if (subject == Books.Subject.SCANS || subject == Books.Subject.LISTS) {
-                showSaved();
-            }
-        });
-        bench.paletteProperty().addListener((observed, before, now) -> results.refresh());
-        showSaved();
-        if (!bench.desk().books().scans().isEmpty()) {
-            saved.getSelectionModel().select(0);
-        } else {
-            fill(new Scan("", "", Timeframe.DAY, List.of("")));
-        }
+        VBox editor = new VBox(
+                8,
+                title("Scans"),
+                saved,
+                name,
+                new HBox(6, list, timeframe),
+                title("Conditions"),
+                conditions,
+                new HBox(6, button("Add condition", "add-condition", () -> addCondition("")
+                        .requestFocus())),
+                problem,
+                new HBox(
+                        6,
+                        button("Run", "run-scan", this::run),
+                        button("Save", "save-scan", this::save),
+                        button("Delete", "delete-scan", this::delete)),
+                help);
+        editor.setPrefWidth(290);
+        editor.setMinWidth(290);
+        editor.setMaxWidth(290);
+        ScrollPane scroll = new ScrollPane(editor);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setMinWidth(304);
+        scroll.setPrefWidth(304);
+        scroll.getStyleClass().add("bare");
+        return scroll;
+    }
+
+    private static Button button(String text, String id, Runnable action) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setOnAction(event -> action.run());
+        return button;
     }
 
     private static Label title(String text) {
@@ -136,86 +166,69 @@ public final class ScanView extends HBox {
         return label;
     }
 
-    private void buildTable() {
-        results.setId("scan-results");
-        results.setAccessibleText("What the scan found");
-        results.setPlaceholder(
-                Columns.empty("Select a scan or write conditions, then Run.\nEnter on a result opens " + "its chart."));
-        results.setFixedCellSize(58);
-        results.getColumns()
-                .add(Columns.words("Code", 64, found -> found.instrument().code()));
-        results.getColumns()
-                .add(Columns.words("Name", 170, found -> found.instrument().name()));
-        results.getColumns()
-                .add(Columns.words("Sector", 130, found -> found.instrument().sector()));
-        results.getColumns().add(Columns.numbers("Last", 76, found -> found.instrument()
-                .format()
-                .format(found.bars().close(found.bars().size() - 1))));
-        results.getColumns().add(Columns.changes("Change", 72, found -> change(found.bars())));
-        results.getColumns()
-                .add(Columns.words("Bar", 64, found -> found.match() == ScanMatch.PROVISIONAL ? "forming" : "closed"));
-        TableColumn<ScanRunner.Found, ScanRunner.Found> chart = new TableColumn<>("Last 90 bars");
-        chart.setPrefWidth(230);
-        chart.setSortable(false);
-        chart.setCellValueFactory(row -> new ReadOnlyObjectWrapper<>(row.getValue()));
-        chart.setCellFactory(column -> new ChartCell());
-        results.getColumns().add(chart);
-        Columns.onOpen(results, this::open);
-        Columns.onMenu(results, Map.of("Open the chart", this::open));
+    private void changed(ScanDesk.Change change) {
+        switch (change) {
+            case SAVED -> showSaved();
+            case DRAFT -> fill();
+            case WORDS -> showWords();
+        }
     }
 
-    private void open(ScanRunner.Found found) {
-        bench.room().open(found.instrument(), shownTimeframe);
-        bench.go(View.CHART);
+    private void showWords() {
+        problem.setText(desk.problem());
+        summary.setText(desk.summary());
+        results.setEmpty(desk.empty());
     }
 
-    private static String change(Bars bars) {
-        int last = bars.size() - 1;
-        return last < 1 ? "" : Readout.percent(bars.close(last) / bars.close(last - 1) - 1);
+    private void follow() {
+        if (running && !desk.found().rows().isEmpty()) {
+            running = false;
+            results.focus();
+        }
+        results.setFixedCellSize(desk.found().isShown(ScanDesk.CHART) ? CHART_ROW : ROW);
+        chart.show(desk.subject().orElse(null));
     }
 
     /** A small chart of the found instrument. */
     private final class ChartCell extends TableCell<ScanRunner.Found, ScanRunner.Found> {
-        private final SmallChart chart = new SmallChart();
+        private final SmallChart small = new SmallChart();
 
         ChartCell() {
-            chart.setPrefHeight(48);
-            chart.setMinHeight(48);
+            small.setPrefHeight(CHART_ROW - 10);
+            small.setMinHeight(CHART_ROW - 10);
         }
 
         @Override
-        protected void updateItem(ScanRunner.Found found, boolean empty) {
-            super.updateItem(found, empty);
-            if (empty || found == null) {
+        protected void updateItem(ScanRunner.Found found, boolean none) {
+            super.updateItem(found, none);
+            if (none || found == null) {
                 setGraphic(null);
                 return;
             }
-            chart.show(
+            small.show(
                     found.instrument(),
-                    shownTimeframe,
+                    desk.timeframe(),
                     bench.desk().calendar(found.instrument()),
                     found.bars(),
                     bench.palette());
-            setGraphic(chart);
+            setGraphic(small);
         }
     }
 
     private void showSaved() {
         filling = true;
         int chosen = saved.getSelectionModel().getSelectedIndex();
-        saved.getItems()
-                .setAll(bench.desk().books().scans().stream().map(Scan::name).toList());
+        saved.getItems().setAll(desk.saved().stream().map(Scan::name).toList());
         saved.getSelectionModel().select(Math.min(chosen, saved.getItems().size() - 1));
         String keep = list.getValue();
-        list.getItems()
-                .setAll(bench.desk().books().lists().stream()
-                        .map(NamedList::name)
-                        .toList());
+        list.getItems().setAll(desk.lists());
         list.setValue(keep);
         filling = false;
     }
 
-    private void fill(Scan scan) {
+    /** Shows the scan being written. */
+    private void fill() {
+        Scan scan = desk.draft();
         name.setText(scan.name());
         list.setValue(
                 list.getItems().contains(scan.list())
@@ -227,7 +240,6 @@ public final class ScanView extends HBox {
         if (scan.conditions().isEmpty()) {
             addCondition("");
         }
-        problem.setText("");
     }
 
     private TextField addCondition(String text) {
@@ -238,7 +250,8 @@ public final class ScanView extends HBox {
         field.setOnAction(event -> run());
         field.focusedProperty().addListener((observed, before, now) -> {
             if (!now) {
-                check();
+                write();
+                desk.check();
             }
         });
         HBox.setHgrow(field, Priority.ALWAYS);
@@ -252,127 +265,107 @@ public final class ScanView extends HBox {
             } else {
                 field.clear();
             }
-            check();
+            write();
+            desk.check();
         });
         conditions.getChildren().add(row);
         return field;
     }
 
-    private List<TextField> fields() {
-        return conditions.getChildren().stream()
-                .map(row -> (TextField) ((HBox) row).getChildren().get(0))
+    /** Hands what stands in the fields to the desk. */
+    private void write() {
+        List<String> texts = conditions.getChildren().stream()
+                .map(row -> ((TextField) ((HBox) row).getChildren().get(0)).getText())
                 .toList();
-    }
-
-    /** Shows the first faulty condition; true when all are good. */
-    private boolean check() {
-        problem.setText("");
-        int number = 0;
-        for (TextField field : fields()) {
-            number++;
-            if (field.getText().isBlank()) {
-                continue;
-            }
-            try {
-                Formula.parseCondition(field.getText(), bench.desk().language().now());
-            } catch (FormulaException bad) {
-                problem.setText("Condition " + number + ", " + bad.getMessage());
-                return false;
-            }
-        }
-        return true;
-    }
-
-    private Scan scan() {
-        List<String> texts = new ArrayList<>();
-        fields().stream()
-                .map(TextField::getText)
-                .filter(text -> !text.isBlank())
-                .forEach(texts::add);
-        return new Scan(
+        desk.write(new Scan(
                 name.getText().strip(),
                 list.getValue() == null ? "" : list.getValue(),
                 timeframe.getValue() == null ? Timeframe.DAY : timeframe.getValue(),
-                texts);
+                texts));
     }
 
     /** Puts a condition in place of the ones there and runs it over a list. */
     public void scanFor(String condition, String listName) {
         saved.getSelectionModel().clearSelection();
-        fill(new Scan("", listName, bench.room().chart().timeframe(), List.of(condition)));
-        run();
+        running = true;
+        desk.scanFor(condition, listName, bench.room().chart().timeframe());
     }
 
-    /** Runs what is in the editor. */
+    /** Runs what is in the editor; its results get the focus. */
     public void run() {
-        if (!check()) {
-            return;
-        }
-        Scan scan = scan();
-        if (scan.conditions().isEmpty()) {
-            problem.setText("Write at least one condition, such as close > sma(close, 50).");
-            return;
-        }
-        summary.setText("Scanning ...");
-        bench.desk().scan(scan, this::show, failed -> {
-            summary.setText("");
-            problem.setText("The scan failed: " + failed.getMessage());
-        });
-    }
-
-    private void show(ScanRunner.Result result) {
-        shownTimeframe = result.scan().timeframe();
-        results.getItems().setAll(result.found());
-        String missing = result.missing().isEmpty() ? "" : "  Skipped: " + String.join("; ", result.missing());
-        summary.setText(result.found().size() + " of " + result.looked() + " match, "
-                + result.scan().list() + ", "
-                + result.scan().timeframe() + ", as of "
-                + Readout.time(
-                        result.asOf(),
-                        Timeframe.MINUTE,
-                        bench.room()
-                                .instrument()
-                                .map(each -> bench.desk().calendar(each).zone())
-                                .orElse(ZoneOffset.UTC))
-                + "." + missing);
-        if (!result.found().isEmpty()) {
-            results.getSelectionModel().select(0);
-            results.requestFocus();
-        } else {
-            results.setPlaceholder(Columns.empty(
-                    "Nothing in " + result.scan().list() + " fits. Loosen a condition " + "or select another list."));
-        }
+        write();
+        running = true;
+        desk.run();
     }
 
     private void save() {
-        Scan scan = scan();
-        if (scan.name().isEmpty()) {
-            problem.setText("Give the scan a name to save it.");
+        write();
+        if (!desk.save() && name.getText().isBlank()) {
             name.requestFocus();
-            return;
         }
-        if (!check() || scan.conditions().isEmpty()) {
-            return;
-        }
-        bench.desk().scanWork().save(scan);
-        bench.desk().tell("The scan '" + scan.name() + "' is saved.");
     }
 
     private void delete() {
         int chosen = saved.getSelectionModel().getSelectedIndex();
         if (chosen >= 0) {
-            bench.desk()
-                    .scanWork()
-                    .delete(bench.desk().books().scans().get(chosen).name());
+            desk.delete(desk.saved().get(chosen));
         }
     }
 
-    /** Puts the focus where work begins. */
+    @Override
+    public View which() {
+        return View.SCAN;
+    }
+
+    @Override
+    public Parent node() {
+        return this;
+    }
+
+    @Override
+    public void comesToFront() {
+        chart.wake();
+        focusStart();
+    }
+
+    @Override
     public void focusStart() {
-        if (results.getItems().isEmpty()) {
+        if (desk.found().rows().isEmpty()) {
             saved.requestFocus();
         } else {
-            results.requestFocus();
+            results.focus();
         }
+    }
+
+    @Override
+    public void leaves() {
+        chart.rest();
+    }
+
+    /** The conditions are what a scan is searched by. */
+    @Override
+    public void search() {
+        TextField first = (TextField)
+                ((HBox) conditions.getChildren().get(0)).getChildren().get(0);
+        first.requestFocus();
+        first.selectAll();
+    }
+
+    @Override
+    public boolean key(KeyEvent event) {
+        boolean forward = event.getCode() == KeyCode.PAGE_DOWN;
+        if (forward || event.getCode() == KeyCode.PAGE_UP) {
+            desk.found().step(forward ? 1 : -1);
+            return true;
+        }
+        return false;
+    }
+
+    @Override
+    public void close() {
+        heard.close();
+        results.close();
+        chart.close();
+        desk.close();
     }
 }

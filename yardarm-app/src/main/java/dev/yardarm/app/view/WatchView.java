@@ -2,172 +2,154 @@ package dev.yardarm.app.view;
 
 import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
-import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.drawing.Drawing;
-import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.desk.book.Books;
-import java.util.Comparator;
+import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.alert.WatchDesk;
+import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.table.Rows;
 import java.util.Map;
-import java.util.Optional;
-import java.util.function.Function;
-import java.util.function.Predicate;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TableView;
+import javafx.scene.control.SplitPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
-/** The alerts: what waits, and the record of what fired, newest first. */
-public final class WatchView extends VBox {
-    private final Workbench bench;
-    private final TableView<Alert> waiting = new TableView<>();
-    private final TableView<Firing> fired = new TableView<>();
+/** The alerts: what waits, the record of what fired, and the chart of the one in hand with its level. */
+public final class WatchView extends VBox implements WorkView {
+    private final WatchDesk desk;
+    private final RowTable<Alert> waiting;
+    private final RowTable<Firing> fired;
+    private final RowChart chart;
+    private final Listening heard;
 
     public WatchView(Workbench bench) {
-        this.bench = bench;
+        desk = new WatchDesk(bench.desk());
+        waiting = new RowTable<>(desk.waiting(), "waiting-alerts", "Alerts that are set");
+        fired = new RowTable<>(desk.fired(), "fired-alerts", "Alerts that fired");
+        chart = new RowChart(bench, "alerts");
         getStyleClass().add("view");
         setId("watch-view");
-        waiting.setId("waiting-alerts");
-        waiting.setAccessibleText("Alerts that are set");
-        fired.setId("fired-alerts");
-        fired.setAccessibleText("Alerts that fired");
-        waiting.setPlaceholder(Columns.empty("No alerts set. Select a level or line on a chart and press "
+        waiting.setEmpty("No alerts set. Select a level or line on a chart and press "
                 + ActionItems.keys(bench, "mark.alert-reached")
-                + ",\nor right click it, to be told when price gets there."));
-        fired.setPlaceholder(Columns.empty("Nothing has fired yet."));
-        build(waiting, Alert::instrument, this::drawing, Alert::trigger, Alert::timeframe, Alert::above);
-        waiting.getColumns().add(Columns.words("Set", 150, alert -> time(alert.instrument(), alert.setAt())));
-        waiting.getColumns().add(Columns.numbers("Level now", 90, this::level));
-        build(fired, Firing::instrument, this::drawing, Firing::trigger, Firing::timeframe, Firing::above);
-        fired.getColumns().add(Columns.words("Fired", 150, firing -> time(firing.instrument(), firing.at())));
-        fired.getColumns().add(Columns.numbers("At price", 90, firing -> instrument(firing.instrument())
-                .map(each -> each.format().format(firing.price()))
-                .orElse("")));
-        Label first = new Label("Waiting");
-        Label second = new Label("Fired");
-        first.getStyleClass().add("panel-title");
-        second.getStyleClass().add("panel-title");
+                + ",\nor right click it, to be told when price gets there.");
+        fired.setEmpty("Nothing has fired yet.");
+        chart.setEmpty("The chart of the selected alert shows here, with its level.");
+        waiting.onOpen(row -> chart.open(), row -> desk.removeInHand());
+        fired.onOpen(row -> chart.open(), row -> desk.removeInHand());
+        waiting.onMenu(Map.of("Open the chart", row -> bench.openChart(row.instrument()), "Remove", row -> bench.desk()
+                .alertWork()
+                .remove(row.id())));
+        fired.onMenu(Map.of("Open the chart", row -> bench.openChart(row.instrument()), "Remove", row -> bench.desk()
+                .alertWork()
+                .remove(row)));
+        waiting.focusedProperty().addListener((observed, was, now) -> worked(now, false));
+        fired.focusedProperty().addListener((observed, was, now) -> worked(now, true));
         Button remove = new Button("Remove");
-        remove.setOnAction(event -> removeChosen());
+        remove.setOnAction(event -> desk.removeInHand());
+        VBox tables = new VBox(
+                6,
+                head("Waiting", waiting.columnsMenu()),
+                waiting,
+                head("Fired", fired.columnsMenu()),
+                fired,
+                new HBox(6, remove));
         VBox.setVgrow(waiting, Priority.ALWAYS);
         VBox.setVgrow(fired, Priority.ALWAYS);
-        getChildren().addAll(first, waiting, second, fired, new HBox(6, remove));
-        bench.desk().books().listen(subject -> {
-            if (subject == Books.Subject.ALERTS
-                    || subject == Books.Subject.FIRINGS
-                    || subject == Books.Subject.DRAWINGS) {
-                show();
-            }
-        });
-        bench.desk().alertRunner().listen(alert -> show());
-        show();
+        tables.setMinWidth(300);
+        SplitPane split = new SplitPane(tables, chart);
+        split.setDividerPositions(0.46);
+        VBox.setVgrow(split, Priority.ALWAYS);
+        getChildren().add(split);
+        heard = Listening.all(
+                desk.waiting().listen(rows -> follow()), desk.fired().listen(rows -> follow()));
+        waiting.show();
+        fired.show();
+        follow();
     }
 
-    private <T> void build(
-            TableView<T> table,
-            Function<T, InstrumentId> of,
-            Function<T, String> on,
-            Function<T, Alert.Trigger> trigger,
-            Function<T, Timeframe> timeframe,
-            Predicate<T> above) {
-        table.setFixedCellSize(28);
-        table.getColumns().add(Columns.words("Code", 70, row -> of.apply(row).code()));
-        table.getColumns().add(Columns.words("Name", 180, row -> instrument(of.apply(row))
-                .map(Instrument::name)
-                .orElse("not there now")));
-        table.getColumns().add(Columns.words("On", 130, on));
-        table.getColumns()
-                .add(Columns.words(
-                        "When",
-                        190,
-                        row -> trigger.apply(row) == Alert.Trigger.CLOSES_BEYOND
-                                ? "a bar of " + timeframe.apply(row) + " closes "
-                                        + (above.test(row) ? "below it" : "above it")
-                                : "price " + (above.test(row) ? "falls to it" : "rises to it")));
-        Columns.onOpen(table, row -> bench.openChart(of.apply(row)));
-        Columns.onMenu(
-                table, Map.of("Open the chart", row -> bench.openChart(of.apply(row)), "Remove", row -> remove(row)));
-        table.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
-            if (event.getCode() == KeyCode.DELETE) {
-                removeChosen();
-                event.consume();
-            }
-        });
+    private static HBox head(String text, Region menu) {
+        Label title = new Label(text);
+        title.getStyleClass().add("panel-title");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox head = new HBox(8, title, gap, menu);
+        head.setStyle("-fx-alignment: center-left;");
+        return head;
     }
 
-    private void remove(Object row) {
-        if (row instanceof Alert alert) {
-            bench.desk().alertWork().remove(alert.id());
-        } else if (row instanceof Firing firing) {
-            bench.desk().alertWork().remove(firing);
+    /** The table that has the focus is the one worked in. */
+    private void worked(boolean focused, boolean inFired) {
+        if (focused) {
+            desk.takeFired(inFired);
+            follow();
         }
     }
 
-    private Optional<Instrument> instrument(InstrumentId id) {
-        return bench.desk().directory().find(id);
+    private void follow() {
+        chart.show(desk.subject().orElse(null));
     }
 
-    private Optional<Drawing> found(InstrumentId instrument, String drawing) {
-        return bench.desk().books().drawings(instrument).stream()
-                .filter(each -> each.id().equals(drawing))
-                .findFirst();
+    private Rows<?> inHand() {
+        return desk.isFiredInHand() ? desk.fired() : desk.waiting();
     }
 
-    private String drawing(Alert alert) {
-        return found(alert.instrument(), alert.drawing())
-                .map(each -> each.title() + " of " + each.origin())
-                .orElse("deleted drawing");
+    @Override
+    public View which() {
+        return View.WATCH;
     }
 
-    private String drawing(Firing firing) {
-        return found(firing.instrument(), firing.drawing())
-                .map(each -> each.title() + " of " + each.origin())
-                .orElse(firing.on().isEmpty() ? "deleted drawing" : firing.on());
+    @Override
+    public Parent node() {
+        return this;
     }
 
-    private String level(Alert alert) {
-        double level = bench.desk().alertRunner().level(alert);
-        return Double.isNaN(level)
-                ? ""
-                : instrument(alert.instrument())
-                        .map(each -> each.format().format(level))
-                        .orElse("");
+    @Override
+    public void comesToFront() {
+        chart.wake();
+        focusStart();
     }
 
-    private String time(InstrumentId instrument, long time) {
-        return instrument(instrument)
-                .map(each -> Readout.time(
-                        time, Timeframe.MINUTE, bench.desk().calendar(each).zone()))
-                .orElse("");
-    }
-
-    private void show() {
-        Books books = bench.desk().books();
-        waiting.getItems().setAll(books.alerts().stream().filter(books::waits).toList());
-        fired.getItems()
-                .setAll(books.firings().stream()
-                        .sorted(Comparator.comparingLong(Firing::at).reversed())
-                        .toList());
-    }
-
-    private void removeChosen() {
-        Object chosen = fired.isFocused() ? null : waiting.getSelectionModel().getSelectedItem();
-        remove(chosen == null ? fired.getSelectionModel().getSelectedItem() : chosen);
-    }
-
-    /** Puts the focus where work begins. */
+    @Override
     public void focusStart() {
-        TableView<?> table = waiting.getItems().isEmpty() ? fired : waiting;
-        table.requestFocus();
-        if (table.getSelectionModel().isEmpty()) {
-            table.getSelectionModel().select(0);
+        if (desk.isFiredInHand()) {
+            fired.focus();
+        } else {
+            waiting.focus();
         }
+    }
+
+    @Override
+    public void leaves() {
+        chart.rest();
+    }
+
+    @Override
+    public void search() {
+        focusStart();
+    }
+
+    @Override
+    public boolean key(KeyEvent event) {
+        boolean forward = event.getCode() == KeyCode.PAGE_DOWN;
+        if (forward || event.getCode() == KeyCode.PAGE_UP) {
+            inHand().step(forward ? 1 : -1);
+            return true;
+        }
+        return false;
+    }
+
+    @Override
+    public void close() {
+        heard.close();
+        waiting.close();
+        fired.close();
+        chart.close();
+        desk.close();
     }
 }

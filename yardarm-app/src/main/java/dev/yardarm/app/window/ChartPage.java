@@ -9,17 +9,24 @@ import dev.yardarm.app.panel.LayersPanel;
 import dev.yardarm.app.panel.ListPanel;
 import dev.yardarm.app.panel.TimeframeStrip;
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
+import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -28,7 +35,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The view Chart: lists at the left, the chart with its tools and strip in the middle, layers at the right. */
-final class ChartPage extends BorderPane {
+final class ChartPage extends BorderPane implements WorkView {
     private static final double TOOLS_HEIGHT = 36;
 
     private final Workbench bench;
@@ -186,15 +193,11 @@ final class ChartPage extends BorderPane {
         int bar = bars.size() - 1;
         last.setText(
                 bar < 0 ? "" : instrument.format().format(room().chart().data().last()));
-        if (bar > 0 && bars.close(bar - 1) != 0) {
-            double part = room().chart().data().last() / bars.close(bar - 1) - 1;
-            // Of a day it is the change everyone means; of other bars it says so.
-            String of = room().chart().request().shortText();
-            change.setText((of.equals("D") ? "" : of + "  ") + Readout.percent(part));
+        double part = Readout.partOfBars(room().chart());
+        change.setText(Readout.changeOfBars(room().chart()));
+        if (!Double.isNaN(part)) {
             change.getStyleClass().add(part >= 0 ? "rise" : "fall");
             Tips.set(change, "Change from the close of the bar before, on the bars of this chart");
-        } else {
-            change.setText("");
         }
     }
 
@@ -269,11 +272,124 @@ final class ChartPage extends BorderPane {
         panel.setManaged(shown);
     }
 
-    void close() {
+    @Override
+    public void close() {
         if (lists != null) {
             lists.close();
             strip.close();
         }
+    }
+
+    @Override
+    public View which() {
+        return View.CHART;
+    }
+
+    @Override
+    public Parent node() {
+        return this;
+    }
+
+    @Override
+    public void comesToFront() {
+        focusStart();
+    }
+
+    @Override
+    public void focusStart() {
+        if (chart() != null) {
+            chart().requestFocus();
+        }
+    }
+
+    /** The charts go on: they are what alerts and windows of their own look at too. */
+    @Override
+    public void leaves() {
+        if (chart() != null) {
+            chart().setMeasuring(false);
+        }
+    }
+
+    @Override
+    public void search() {
+        show(listSide, true);
+        lists().focusFilter();
+    }
+
+    @Override
+    public boolean key(KeyEvent event) {
+        KeyCode code = event.getCode();
+        if (code == KeyCode.PAGE_DOWN || code == KeyCode.PAGE_UP) {
+            // The next or the previous instrument of the list; also from the list itself.
+            room().step(code == KeyCode.PAGE_DOWN ? 1 : -1);
+            return true;
+        }
+        ChartView chart = chart();
+        if (chart == null) {
+            return false;
+        }
+        if (code == KeyCode.F2) {
+            chart.setMeasuring(true);
+            return true;
+        }
+        return chart.isFocused() && (chart.key(code, event.isShiftDown()) || onChart(code));
+    }
+
+    private boolean onChart(KeyCode code) {
+        switch (code) {
+            case DELETE -> room().studies().deleteChosen();
+            case HOME -> {
+                TimeScale time = room().chart().time();
+                double width = (time.right() - time.left()) / time.barWidth();
+                room().chart().setTime(new TimeScale(time.left(), time.right(), time.barWidth(), width));
+                room().tell(Aspect.VIEW);
+            }
+            case END -> {
+                room().chart().follow();
+                room().tell(Aspect.VIEW);
+            }
+            default -> {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    @Override
+    public boolean typed(char sign) {
+        boolean closer = sign == '+' || sign == '=';
+        if (!closer && sign != '-' && sign != '\u2212') {
+            return false;
+        }
+        room().gestures().zoom(closer ? 1 : -1);
+        room().tell(Aspect.VIEW);
+        return true;
+    }
+
+    /** Gesture, tool, crosshair, pane, selection, and last where the keys are: in this order. */
+    @Override
+    public boolean escape() {
+        ChartView chart = chart();
+        if (chart == null) {
+            return false;
+        }
+        if (chart.isMeasuring()) {
+            chart.setMeasuring(false);
+        } else if (room().gestures().cancel()) {
+            room().tell(Aspect.VIEW);
+        } else if (chart.isCrosshairOut()) {
+            chart.toggleCrosshair();
+        } else if (room().panes().isChosen()) {
+            room().panes().leave();
+        } else if (room().chart().selection() != Selection.NONE) {
+            room().studies().select(Selection.NONE);
+        } else if (!chart.isFocused()) {
+            // Nothing to leave but where the keys are: from a button or a list back to the chart.
+            chart.requestFocus();
+        } else {
+            return false;
+        }
+        return true;
     }
 
     private ChartRoom room() {

@@ -9,6 +9,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
+import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
@@ -39,8 +40,6 @@ import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
-import javafx.scene.Node;
-import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -62,7 +61,7 @@ public final class MainWindow implements WindowParts, Overlays {
     private final Stage stage;
     private final Scene scene;
     private final ChartPage page;
-    private final Map<View, Parent> views = new EnumMap<>(View.class);
+    private final Map<View, WorkView> views = new EnumMap<>(View.class);
     private final Map<View, ToggleButton> tabs = new EnumMap<>(View.class);
     private final BorderPane frame = new BorderPane();
     private final StackPane linePlace = new StackPane();
@@ -81,6 +80,7 @@ public final class MainWindow implements WindowParts, Overlays {
     private ComparePanel comparison;
     private IntakePanel intake;
     private long shownSecond;
+    private WorkView shown;
 
     public MainWindow(Desk desk, Stage stage) {
         this.desk = desk;
@@ -137,9 +137,12 @@ public final class MainWindow implements WindowParts, Overlays {
         bench.viewProperty().addListener((observed, before, now) -> show(now));
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         state = new WorkspaceState(bench, page, line, stage);
-        new WindowKeys(scene, bench, page, keyFile, hints, this).install();
+        new WindowKeys(scene, bench, page, () -> shown, keyFile, hints, this).install();
+        // In a window of its own a layout is always in front.
         windows = new LayoutWindows(
-                bench, other -> new WindowKeys(other, bench, page, keyFile, hints, this).install(), state::changed);
+                bench,
+                other -> new WindowKeys(other, bench, page, () -> page, keyFile, hints, this).install(),
+                state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
@@ -213,7 +216,7 @@ public final class MainWindow implements WindowParts, Overlays {
     }
 
     /** A view, made when it is first looked at. */
-    private Parent view(View which) {
+    private WorkView view(View which) {
         return views.computeIfAbsent(which, missing -> switch (missing) {
             case SCAN -> new ScanView(bench);
             case WATCH -> new WatchView(bench);
@@ -270,24 +273,18 @@ public final class MainWindow implements WindowParts, Overlays {
     }
 
     private void show(View view) {
+        WorkView left = shown;
+        shown = view(view);
+        if (left != null && left != shown) {
+            left.leaves();
+        }
         tabs.get(view).setSelected(true);
-        front.getChildren().setAll(view(view));
-        focusView();
+        front.getChildren().setAll(shown.node());
+        shown.comesToFront();
     }
 
     private void focusView() {
-        Node front = view(bench.viewProperty().get());
-        if (front instanceof ScanView scan) {
-            scan.focusStart();
-        } else if (front instanceof WatchView watch) {
-            watch.focusStart();
-        } else if (front instanceof PlanView plan) {
-            plan.focusStart();
-        } else {
-            if (page.chart() != null) {
-                page.chart().requestFocus();
-            }
-        }
+        shown.focusStart();
     }
 
     @Override
@@ -331,15 +328,6 @@ public final class MainWindow implements WindowParts, Overlays {
         help.setVisible(false);
         focusView();
         return true;
-    }
-
-    @Override
-    public void searchView() {
-        if (view(bench.viewProperty().get()) instanceof ScanView scan) {
-            scan.focusStart();
-        } else {
-            focusView();
-        }
     }
 
     /** The time left to a bar's close runs on without trades, a second at a time. */
@@ -495,7 +483,7 @@ public final class MainWindow implements WindowParts, Overlays {
     public void close() {
         pulse.stop();
         state.save();
-        page.close();
+        views.values().forEach(WorkView::close);
         windows.close();
         bench.layouts().close();
         desk.close();

@@ -12,7 +12,4 @@ interface Overlays {
 
     /** Puts the newest alert away that was not looked at; false when there is none. */
     boolean putAlertAway();
-
-    /** Puts the focus into the search of the view in front. */
-    void searchView();
 }

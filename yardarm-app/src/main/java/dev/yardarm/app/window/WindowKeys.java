@@ -1,13 +1,12 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.DrawingClipboard;
+import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.chart.model.Selection;
-import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.desk.action.Actions;
 import dev.yardarm.desk.action.View;
-import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
@@ -27,15 +26,25 @@ final class WindowKeys {
     private final Scene scene;
     private final Workbench bench;
     private final ChartPage page;
+    private final Supplier<WorkView> front;
     private final KeyFile keyFile;
     private final HintPanel hints;
     private final Overlays overlays;
     private boolean measuring;
 
-    WindowKeys(Scene scene, Workbench bench, ChartPage page, KeyFile keyFile, HintPanel hints, Overlays overlays) {
+    /** @param front the view whose keys they are: that in front of the scene's window */
+    WindowKeys(
+            Scene scene,
+            Workbench bench,
+            ChartPage page,
+            Supplier<WorkView> front,
+            KeyFile keyFile,
+            HintPanel hints,
+            Overlays overlays) {
         this.scene = scene;
         this.bench = bench;
         this.page = page;
+        this.front = front;
         this.keyFile = keyFile;
         this.hints = hints;
         this.overlays = overlays;
@@ -83,7 +92,7 @@ final class WindowKeys {
         boolean editing = scene.getFocusOwner() instanceof TextInputControl;
         switch (event.getCode()) {
             case K -> bench.prompt("");
-            case F -> search();
+            case F -> front.get().search();
             case Z -> {
                 if (editing && ((TextInputControl) scene.getFocusOwner()).isUndoable() && !event.isShiftDown()) {
                     return false;
@@ -111,7 +120,7 @@ final class WindowKeys {
                 if (editing) {
                     return false;
                 }
-                hints.open(bench.viewProperty().get());
+                hints.open(front.get().which());
             }
             case TAB, PAGE_DOWN, PAGE_UP -> {
                 return isOnCharts() && changes(event);
@@ -125,7 +134,7 @@ final class WindowKeys {
 
     /** True when the charts are in front; keys never act on what is hidden. */
     private boolean isOnCharts() {
-        return bench.viewProperty().get() == View.CHART;
+        return front.get().which() == View.CHART;
     }
 
     private boolean changes(KeyEvent event) {
@@ -135,16 +144,6 @@ final class WindowKeys {
             default -> bench.layouts().stepChart(-1);
         }
         return true;
-    }
-
-    /** The search of the view in front. */
-    private void search() {
-        if (isOnCharts()) {
-            page.show(page.listSide(), true);
-            page.lists().focusFilter();
-        } else {
-            overlays.searchView();
-        }
     }
 
     private boolean pressed(KeyEvent event) {
@@ -163,47 +162,9 @@ final class WindowKeys {
         if (hints.isOpen() || isTyping() || overlays.areOpen()) {
             return false;
         }
-        if (code == KeyCode.PAGE_DOWN || code == KeyCode.PAGE_UP) {
-            return isOnCharts() && steps(code == KeyCode.PAGE_DOWN ? 1 : -1);
-        }
-        if (!isOnCharts() || page.chart() == null) {
-            return false;
-        }
-        if (code == KeyCode.F2) {
-            measuring = true;
-            page.chart().setMeasuring(true);
-            return true;
-        }
-        return scene.getFocusOwner() == page.chart() && onChart(event);
-    }
-
-    /** The next or the previous instrument of the list; also from the list itself. */
-    private boolean steps(int by) {
-        room().step(by);
-        return true;
-    }
-
-    private boolean onChart(KeyEvent event) {
-        if (page.chart().key(event.getCode(), event.isShiftDown())) {
-            return true;
-        }
-        switch (event.getCode()) {
-            case DELETE -> room().studies().deleteChosen();
-            case HOME -> {
-                TimeScale time = room().chart().time();
-                double width = (time.right() - time.left()) / time.barWidth();
-                room().chart().setTime(new TimeScale(time.left(), time.right(), time.barWidth(), width));
-                room().tell(Aspect.VIEW);
-            }
-            case END -> {
-                room().chart().follow();
-                room().tell(Aspect.VIEW);
-            }
-            default -> {
-                return false;
-            }
-        }
-        return true;
+        boolean meant = front.get().key(event);
+        measuring |= meant && code == KeyCode.F2;
+        return meant;
     }
 
     /** Completion, hint panel, gesture, tool, crosshair, selection: in this order. */
@@ -218,31 +179,12 @@ final class WindowKeys {
         if (isTyping()) {
             return false;
         }
-        if (!isOnCharts() || page.chart() == null) {
-            return overlays.putAlertAway();
-        }
-        if (page.chart().isMeasuring()) {
-            page.chart().setMeasuring(false);
-        } else if (room().gestures().cancel()) {
-            room().tell(Aspect.VIEW);
-        } else if (page.chart().isCrosshairOut()) {
-            page.chart().toggleCrosshair();
-        } else if (room().panes().isChosen()) {
-            room().panes().leave();
-        } else if (room().chart().selection() != Selection.NONE) {
-            room().studies().select(Selection.NONE);
-        } else if (scene.getFocusOwner() != page.chart()) {
-            // Nothing to leave but where the keys are: from a button or a list back to the chart.
-            page.chart().requestFocus();
-        } else {
-            return overlays.putAlertAway();
-        }
-        return true;
+        return front.get().escape() || overlays.putAlertAway();
     }
 
     /** Letters are for typing, Space leads. */
     private boolean typed(char letter, boolean withAlt) {
-        View front = bench.viewProperty().get();
+        View view = front.get().which();
         if (hints.isOpen()) {
             if (letter == ' ') {
                 hints.close();
@@ -258,20 +200,16 @@ final class WindowKeys {
             if (takesSpace()) {
                 return false;
             }
-            hints.open(front);
+            hints.open(view);
             return true;
         }
         if (withAlt) {
-            hints.open(front);
+            hints.open(view);
             return hints.typed(letter);
         }
-        boolean sign = letter == '+' || letter == '=' || letter == '-' || letter == '\u2212';
-        if (sign && isOnCharts()) {
-            room().gestures().zoom(letter == '+' || letter == '=' ? 1 : -1);
-            room().tell(Aspect.VIEW);
-            return true;
+        if (!front.get().typed(letter)) {
+            bench.prompt(String.valueOf(letter));
         }
-        bench.prompt(String.valueOf(letter));
         return true;
     }
 

@@ -58,6 +58,24 @@ public final class Readout {
         return Double.isFinite(part) ? signed(100 * part) : "–";
     }
 
+    /**
+     * The change of the newest bar from the close of the one before. Of a day it is the change everyone means; of other bars
+     * it says so: {@code W  −2.90 %}. Empty while there is none.
+     */
+    public static String changeOfBars(ChartModel chart) {
+        double part = partOfBars(chart);
+        String of = chart.request().shortText();
+        return Double.isNaN(part) ? "" : (of.equals("D") ? "" : of + "  ") + percent(part);
+    }
+
+    /** The change of the newest bar as a part of the close before; NaN while there is none. */
+    public static double partOfBars(ChartModel chart) {
+        int bar = chart.bars().size() - 1;
+        return bar > 0 && chart.bars().close(bar - 1) != 0
+                ? chart.data().last() / chart.bars().close(bar - 1) - 1
+                : Double.NaN;
+    }
+
     /** Percent with their sign. */
     static String signed(double percent) {
         String text = Decimals.of(percent, 2);

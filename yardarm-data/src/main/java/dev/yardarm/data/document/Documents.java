@@ -324,6 +324,8 @@ public final class Documents {
      * @param figures how new drawings of a figure come up, by its name; others as they are declared
      * @param looks looks of drawings kept under names
      * @param ratios sets of ratios kept under names, each as numbers with spaces between them
+     * @param tables the columns of tables and their order, by the table's name: {@code "code last change; -change"}
+     * @param textSize size of the interface's text in per cent; 0 for the usual one
      */
     public record Habits(
             List<Timeframe> timeframes,
@@ -333,7 +335,9 @@ public final class Documents {
             List<String> recent,
             Map<String, DrawingLook> figures,
             Map<String, DrawingLook> looks,
-            Map<String, String> ratios) {
+            Map<String, String> ratios,
+            Map<String, String> tables,
+            int textSize) {
         public Habits {
             timeframes = kept(timeframes);
             sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
@@ -343,6 +347,7 @@ public final class Documents {
             figures = figures == null ? Map.of() : Map.copyOf(figures);
             looks = looks == null ? Map.of() : Map.copyOf(looks);
             ratios = ratios == null ? Map.of() : Map.copyOf(ratios);
+            tables = tables == null ? Map.of() : Map.copyOf(tables);
         }
     }
 

@@ -21,6 +21,11 @@ import java.util.TreeMap;
 public final class Habits {
     /** How many indicators are kept as used last. */
     private static final int RECENT = 12;
+    /** Sizes of text in per cent. */
+    public static final int SMALLEST_TEXT = 90;
+
+    public static final int LARGEST_TEXT = 150;
+    private static final int USUAL_TEXT = 100;
 
     private final DocumentSaver saver;
     private final Map<String, String> sessions = new LinkedHashMap<>();
@@ -30,7 +35,9 @@ public final class Habits {
     private final Map<String, DrawingLook> figures = new LinkedHashMap<>();
     private final Map<String, DrawingLook> looks = new TreeMap<>();
     private final Map<String, String> ratios = new TreeMap<>();
+    private final Map<String, String> tables = new TreeMap<>();
     private List<Timeframe> timeframes = List.of();
+    private int textSize;
 
     public Habits(DocumentSaver saver) {
         this.saver = saver;
@@ -43,6 +50,8 @@ public final class Habits {
             figures.putAll(saved.figures());
             looks.putAll(saved.looks());
             ratios.putAll(saved.ratios());
+            tables.putAll(saved.tables());
+            textSize = saved.textSize();
         });
     }
 
@@ -171,6 +180,29 @@ public final class Habits {
         put(ratios, name, numbers);
     }
 
+    /** Columns and order of a table, as it wrote them; empty when nothing was chosen. */
+    public String table(String name) {
+        return tables.getOrDefault(name, "");
+    }
+
+    /** Keeps columns and order of a table. */
+    public void setTable(String name, String columns) {
+        if (!columns.equals(table(name))) {
+            put(tables, name, columns);
+        }
+    }
+
+    /** Size of the interface's text, in per cent. */
+    public int textSize() {
+        return textSize == 0 ? USUAL_TEXT : Math.max(SMALLEST_TEXT, Math.min(LARGEST_TEXT, textSize));
+    }
+
+    /** Chooses the size of the interface's text, from 90 to 150 per cent. */
+    public void setTextSize(int percent) {
+        textSize = Math.max(SMALLEST_TEXT, Math.min(LARGEST_TEXT, percent));
+        save();
+    }
+
     private <T> void put(Map<String, T> map, String key, T value) {
         if (value == null) {
             map.remove(key);
@@ -192,6 +224,8 @@ public final class Habits {
                         List.copyOf(recent),
                         Map.copyOf(figures),
                         Map.copyOf(looks),
-                        Map.copyOf(ratios)));
+                        Map.copyOf(ratios),
+                        Map.copyOf(tables),
+                        textSize));
     }
 }

@@ -1,0 +1,11 @@
+package dev.yardarm.desk.table;
+
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.source.BarRequest;
+
+/**
+ * What the chart beside a table shows of the row in hand.
+ *
+ * @param drawing id of the drawing the row is about; empty for none
+ */
+public record Subject(Instrument instrument, BarRequest request, String drawing) {}
