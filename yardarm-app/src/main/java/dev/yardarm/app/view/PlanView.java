@@ -89,7 +89,7 @@ public final class PlanView extends VBox implements WorkView {
                 title,
                 new Label("New plans start from: account"),
                 account,
-                new Label("risk, % of account"),
+                new Label(desk.money() + ", risk, % of account"),
                 risk,
                 gap,
                 table.columnsMenu());

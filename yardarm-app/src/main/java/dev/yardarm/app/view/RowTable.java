@@ -43,6 +43,7 @@ final class RowTable<R> extends TableView<R> {
     private final MenuButton menu = new MenuButton("Columns");
     private final Label empty = new Label();
     private final Listening heard;
+    private Consumer<R> opens = row -> {};
     private boolean filling;
 
     /**
@@ -106,17 +107,19 @@ final class RowTable<R> extends TableView<R> {
                 event.consume();
             }
         });
-        setOnMouseClicked(event -> {
-            if (event.getClickCount() == 2 && !getSelectionModel().isEmpty()) {
-                rows.inHand().ifPresent(open);
-            }
-        });
+        opens = open;
     }
 
     /** A right click on a row offers these, for that row. */
     void onMenu(Map<String, Consumer<R>> entries) {
         setRowFactory(each -> {
             TableRow<R> row = new TableRow<>();
+            // On the row, not on the table: two clicks on a head sort.
+            row.setOnMouseClicked(event -> {
+                if (event.getClickCount() == 2 && !row.isEmpty()) {
+                    opens.accept(row.getItem());
+                }
+            });
             ContextMenu items = new ContextMenu();
             entries.forEach((text, action) -> {
                 MenuItem item = new MenuItem(text);

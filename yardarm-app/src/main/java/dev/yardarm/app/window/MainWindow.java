@@ -280,6 +280,11 @@ public final class MainWindow implements WindowParts, Overlays {
         }
         tabs.get(view).setSelected(true);
         front.getChildren().setAll(shown.node());
+        if (left != null) {
+            // Split panes and scroll panes take their content in with their skin; before, nothing in it can have the
+            // focus.
+            shown.node().applyCss();
+        }
         shown.comesToFront();
     }
 

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.plan;
 
+import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
@@ -79,7 +80,8 @@ public final class PlanDesk implements AutoCloseable {
                 78,
                 plan -> instrument(plan)
                         .map(each -> each.format().format(value.applyAsDouble(plan)))
-                        .orElse(""),
+                        // Of an instrument that is not there it is not known how its prices are written.
+                        .orElseGet(() -> Readout.plain(value.applyAsDouble(plan))),
                 value);
     }
 
@@ -169,6 +171,15 @@ public final class PlanDesk implements AutoCloseable {
                 account > 0 ? String.format(Locale.ROOT, " (%.2f %% of the account)", 100 * atRisk / account) : "",
                 cost,
                 money);
+    }
+
+    /** The money of the account; empty where it is not known. */
+    public String money() {
+        return desk.directory().all().stream()
+                .findFirst()
+                .map(desk.sizing()::currency)
+                .orElse("")
+                .strip();
     }
 
     /** The chart of the plan in hand. */
