@@ -138,7 +138,7 @@ class ViewsTest {
         app.close();
         app = new WindowFixture(home);
         app.openAsItIs(true);
-        app.line("scan");
+        app.line("screener");
         awaitView(View.SCAN);
         assertThat(heads("#scan-results")).containsExactly("Code", "Sector", "Last", "Change", "Bar");
     }
@@ -152,7 +152,7 @@ class ViewsTest {
         app.line("level 190");
         app.keys("ma");
         app.await("two alerts", () -> app.desk().books().alerts().size() == 2);
-        app.line("watch");
+        app.line("alerts");
         awaitView(View.WATCH);
         app.await("its chart", () -> shownBeside().equals("KTRL"));
         app.await("its level in hand", () -> beside().selection() instanceof Selection.Drawing);

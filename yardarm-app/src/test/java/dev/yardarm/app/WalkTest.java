@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -18,6 +20,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.image.Image;
 import javafx.scene.layout.Background;
 import javafx.scene.layout.BackgroundFill;
 import javafx.scene.layout.Region;
@@ -37,6 +40,10 @@ class WalkTest {
     private WindowFixture app;
     private final Set<String> faults = new TreeSet<>();
     private int checked;
+    private int focused;
+
+    /** A text as it is seen: what clips cut away is not of it. */
+    private record Written(Text text, Bounds seen) {}
 
     @BeforeEach
     void open() throws Exception {
@@ -93,24 +100,38 @@ class WalkTest {
                         Scene scene = app.robot().lookup("#status").query().getScene();
                         scene.getRoot().applyCss();
                         scene.getRoot().layout();
-                        walk(scene.getRoot(), view + " " + theme + " " + size[0] + ": ");
+                        String where = view + " " + theme + " " + size[0] + ": ";
+                        List<Written> written = new ArrayList<>();
+                        walk(scene.getRoot(), where, null, written);
+                        overlapping(written, where);
+                        if (size[0] == 1280) {
+                            focusable(scene, where);
+                        }
                         return true;
                     });
                 }
             }
         }
         assertThat(checked).isGreaterThan(3000);
+        assertThat(focused).isGreaterThan(100);
         assertThat(faults).isEmpty();
     }
 
-    private void walk(Node node, String where) {
+    private void walk(Node node, String where, Bounds clip, List<Written> written) {
         if (!node.isVisible()) {
             return;
         }
         checked++;
+        Bounds inside = node.getClip() == null
+                ? clip
+                : common(clip, node.localToScene(node.getClip().getBoundsInParent()));
         if (node instanceof Text text && !text.getText().isBlank()) {
             small(text, where);
             pale(text, where);
+            Bounds seen = common(inside, text.localToScene(text.getLayoutBounds()));
+            if (seen.getWidth() > 1 && seen.getHeight() > 4) {
+                written.add(new Written(text, seen));
+            }
         }
         if (node instanceof Labeled labeled && has(labeled.getText()) && labeled.getWidth() > 0) {
             cut(labeled, where);
@@ -119,8 +140,90 @@ class WalkTest {
             named(control, where);
         }
         if (node instanceof Parent parent) {
-            parent.getChildrenUnmodifiable().forEach(child -> walk(child, where));
+            parent.getChildrenUnmodifiable().forEach(child -> walk(child, where, inside, written));
         }
+    }
+
+    private static Bounds common(Bounds one, Bounds other) {
+        if (one == null) {
+            return other;
+        }
+        double left = Math.max(one.getMinX(), other.getMinX());
+        double top = Math.max(one.getMinY(), other.getMinY());
+        return new BoundingBox(
+                left,
+                top,
+                Math.max(0, Math.min(one.getMaxX(), other.getMaxX()) - left),
+                Math.max(0, Math.min(one.getMaxY(), other.getMaxY()) - top));
+    }
+
+    /** Two texts share a place, by more than the air around their letters. */
+    private void overlapping(List<Written> written, String where) {
+        for (int one = 0; one < written.size(); one++) {
+            for (int other = 0; other < one; other++) {
+                Bounds shared =
+                        common(written.get(one).seen(), written.get(other).seen());
+                if (shared.getWidth() > 2 && shared.getHeight() > 4) {
+                    faults.add(where + "'" + written.get(one).text().getText() + "' lies over '"
+                            + written.get(other).text().getText() + "'");
+                }
+            }
+        }
+    }
+
+    /** What can have the focus looks another way when it has it. */
+    private void focusable(Scene scene, String where) {
+        List<Control> controls = new ArrayList<>();
+        collect(scene.getRoot(), controls);
+        Node before = scene.getFocusOwner();
+        for (Control control : controls) {
+            // Elsewhere first.
+            controls.get(control == controls.get(0) ? controls.size() - 1 : 0).requestFocus();
+            Image without = control.snapshot(null, null);
+            control.requestFocus();
+            if (!control.isFocused()) {
+                continue;
+            }
+            control.applyCss();
+            Image with = control.snapshot(null, null);
+            focused++;
+            if (same(without, with)) {
+                faults.add(where + control.getClass().getSimpleName() + " " + control.getId() + " "
+                        + control.getStyleClass() + " looks the same with the focus");
+            }
+        }
+        if (before != null) {
+            before.requestFocus();
+        }
+    }
+
+    private static void collect(Node node, List<Control> controls) {
+        if (!node.isVisible() || node.isDisabled()) {
+            return;
+        }
+        if (node instanceof Control control
+                && control.isFocusTraversable()
+                && control.getWidth() > 4
+                && control.getHeight() > 4) {
+            controls.add(control);
+        }
+        if (node instanceof Parent parent) {
+            parent.getChildrenUnmodifiable().forEach(child -> collect(child, controls));
+        }
+    }
+
+    private static boolean same(Image one, Image other) {
+        if (one.getWidth() != other.getWidth() || one.getHeight() != other.getHeight()) {
+            return false;
+        }
+        for (int y = 0; y < one.getHeight(); y++) {
+            for (int x = 0; x < one.getWidth(); x++) {
+                if (one.getPixelReader().getArgb(x, y) != other.getPixelReader().getArgb(x, y)) {
+                    return false;
+                }
+            }
+        }
+        return true;
     }
 
     private void small(Text text, String where) {

@@ -7,6 +7,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.LineCommand;
@@ -18,6 +19,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class CommandLanguageTest {
     private static final CommandLanguage LANGUAGE = new CommandLanguage(
@@ -165,5 +168,53 @@ class CommandLanguageTest {
         assertThat(LANGUAGE.complaint("clsoe > 3")).contains("did you mean 'close'");
         assertThat(LANGUAGE.complaint("close + 3 =")).contains("position");
         assertThat(LANGUAGE.read("   ")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "renko 20, brick:20",
+        "heikin, heikin-ashi",
+        "pnf, point-figure",
+        "trendline, line",
+        "hline 98.40, level",
+        "fib, retracement",
+        "rect, box",
+        "dmi, adx",
+        "sar, psar",
+        "hma 21, hull 21",
+        "bbands 20 2, bollinger 20",
+        "bb, bollinger",
+        "kc, keltner",
+        "stoch 14 3, stochastic 14",
+        "stochrsi, stoch_rsi",
+        "willr 10, williams_r 10",
+        "avwap, anchored_vwap",
+        "ma 200, sma 200",
+        "orb, opening_range",
+        "weekly, W",
+        "daily, D",
+        "monthly, M",
+        "hourly, 1h",
+        "watchlist, list",
+        "candlestick, candles",
+        "%b, band_position",
+        "parabolic, psar",
+        "horizontal 101, level",
+        "upright, upright"
+    })
+    void wordsOfTheTradeMeanOurs(String typed, String ours) {
+        assertThat(first(typed).text().replace(" ", " "))
+                .as(typed)
+                .matches(text -> text.startsWith(ours) || text.startsWith(ours.replace(':', ' ')), ours);
+    }
+
+    @Test
+    void theBeginningOfATradeWordOffersOursAndCodesStayInFront() {
+        assertThat(LANGUAGE.read("bban")).extracting(Proposal::text).anyMatch(text -> text.startsWith("bollinger"));
+        assertThat(LANGUAGE.read("trendl")).extracting(Proposal::text).contains("line");
+        assertThat(LANGUAGE.read("gaussian")).extracting(Proposal::text).anyMatch(text -> text.startsWith("fisher"));
+        for (Instrument each : new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))).all()) {
+            assertThat(first(each.code()).command()).isInstanceOf(LineCommand.Open.class);
+        }
     }
 }

@@ -12,6 +12,7 @@ import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.SnapTarget;
+import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.drawing.Anchor;
@@ -447,7 +448,8 @@ final class ChartMenu {
         menu.getItems().add(check("none", room.link() == 0, () -> room.setLink(0)));
         for (int colour = 1; colour <= LinkRules.COLOURS; colour++) {
             int number = colour;
-            CheckMenuItem each = check("colour " + number, room.link() == number, () -> room.setLink(number));
+            CheckMenuItem each =
+                    check(number + ", " + Palette.name(number - 1), room.link() == number, () -> room.setLink(number));
             each.setGraphic(new javafx.scene.shape.Rectangle(10, 10, LinkColours.of(bench.palette(), number)));
             menu.getItems().add(each);
         }

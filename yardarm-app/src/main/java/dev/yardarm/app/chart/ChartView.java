@@ -17,6 +17,7 @@ import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.chart.LinkedPointer;
 import java.util.List;
 import javafx.css.PseudoClass;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
 import javafx.scene.control.ContextMenu;
@@ -357,6 +358,14 @@ public final class ChartView extends Region {
         return crosshair.pointerX();
     }
 
+    /** Code, timeframe and last price, and the bar under the crosshair; made only when somebody asks. */
+    @Override
+    public Object queryAccessibleAttribute(AccessibleAttribute attribute, Object... parameters) {
+        return attribute == AccessibleAttribute.TEXT
+                ? Readout.spoken(chart, crosshair.hasPointer() ? chart.time().bar(crosshair.pointerX()) : -1)
+                : super.queryAccessibleAttribute(attribute, parameters);
+    }
+
     private void updatePreview() {
         Drawing next = gestures.placing()
                 .preview(crosshair.pointerX(), crosshair.pointerY())
@@ -437,5 +446,6 @@ public final class ChartView extends Region {
                 Math.max(1, Math.min(chart.plotRight() - 1, x)),
                 Math.max(1, Math.min(chart.pricePane().bottom() - 2, y)));
         updatePreview();
+        notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
     }
 }

@@ -16,7 +16,7 @@ public final class LinkBadge extends Label {
         setVisible(number != 0);
         setManaged(number != 0);
         setText(number == 0 ? "" : String.valueOf(number));
-        setAccessibleText(number == 0 ? "" : "colour " + number);
+        setAccessibleText(number == 0 ? "" : "link " + number + ", " + Palette.name(number - 1));
         setStyle(number == 0 ? "" : "-fx-background-color: " + Themes.web(palette.series(number - 1)) + ";");
     }
 }

@@ -3,6 +3,7 @@ package dev.yardarm.app.panel;
 import dev.yardarm.app.chart.LinkColours;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.list.ListWork;
 import java.util.Optional;
@@ -73,7 +74,8 @@ final class ListMenu extends MenuButton {
         Menu colour = new Menu("Colour");
         for (int number = 0; number <= ListWork.COLOURS; number++) {
             int chosen = number;
-            MenuItem each = item(number == 0 ? "none" : "colour " + number, () -> work.colour(list, chosen));
+            MenuItem each = item(
+                    number == 0 ? "none" : number + ", " + Palette.name(number - 1), () -> work.colour(list, chosen));
             each.setGraphic(new Rectangle(10, 10, LinkColours.of(bench.palette(), number)));
             colour.getItems().add(each);
         }

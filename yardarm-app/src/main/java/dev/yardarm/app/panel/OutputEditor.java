@@ -131,7 +131,7 @@ final class OutputEditor {
         item("the layer's", layer.get().style().colour(), () -> send(style().withColour(OutputStyle.OF_LAYER)));
         for (int number = 0; number < Palette.SERIES; number++) {
             int chosen = number;
-            item("colour " + (number + 1), number, () -> send(style().withColour(chosen)));
+            item(Palette.name(number), number, () -> send(style().withColour(chosen)));
         }
         if (!cue) {
             for (OutputStyle.Colouring colouring : OutputStyle.Colouring.values()) {
@@ -142,7 +142,7 @@ final class OutputEditor {
             Menu other = new Menu("by rule");
             for (int number = 0; number < Palette.SERIES; number++) {
                 int chosen = number;
-                MenuItem item = new MenuItem("colour " + (number + 1) + " where it holds", patch(number));
+                MenuItem item = new MenuItem(Palette.name(number) + " where it holds", patch(number));
                 item.setOnAction(event -> tint(chosen));
                 other.getItems().add(item);
             }

@@ -51,8 +51,8 @@ final class StyleEditor {
         ToggleButton button = new ToggleButton("", patch);
         button.getStyleClass().setAll("swatch-button");
         button.setId("colour-" + (colour + 1));
-        button.setAccessibleText("Colour " + (colour + 1));
-        Tips.set(button, "Colour " + (colour + 1));
+        button.setAccessibleText("Colour " + Palette.name(colour));
+        Tips.set(button, "Colour: " + Palette.name(colour));
         button.setOnAction(event -> {
             button.setSelected(true);
             send();

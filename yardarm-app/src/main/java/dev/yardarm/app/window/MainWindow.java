@@ -11,6 +11,7 @@ import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
 import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.ActionItems;
+import dev.yardarm.app.workbench.FocusHold;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
@@ -40,6 +41,7 @@ import javafx.animation.Timeline;
 import javafx.application.Platform;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -81,6 +83,7 @@ public final class MainWindow implements WindowParts, Overlays {
     private IntakePanel intake;
     private long shownSecond;
     private WorkView shown;
+    private Runnable afterHelp = this::focusView;
 
     public MainWindow(Desk desk, Stage stage) {
         this.desk = desk;
@@ -94,6 +97,7 @@ public final class MainWindow implements WindowParts, Overlays {
         KeyFile keyFile = new KeyFile(desk, bench.actions());
         hints = new HintPanel(bench.actions(), action -> action.run(desk::tell));
         help = new HelpPane(bench.actions());
+        FocusHold.in(help);
         WindowHands hands = new WindowHands(
                 this,
                 keyFile,
@@ -162,9 +166,10 @@ public final class MainWindow implements WindowParts, Overlays {
     private void pick(Consumer<Indicator> taker) {
         if (picker == null) {
             picker = new IndicatorPicker(bench);
+            FocusHold.in(picker);
             over.getChildren().add(picker);
         }
-        picker.open(taker, this::focusView);
+        picker.open(taker, back());
         placeOverlays();
     }
 
@@ -175,10 +180,11 @@ public final class MainWindow implements WindowParts, Overlays {
         }
         if (comparison == null) {
             comparison = new ComparePanel(bench);
+            FocusHold.in(comparison);
             over.getChildren().add(comparison);
         }
         bench.go(View.CHART);
-        comparison.open(this::focusView);
+        comparison.open(back());
         placeOverlays();
     }
 
@@ -190,9 +196,10 @@ public final class MainWindow implements WindowParts, Overlays {
         }
         if (intake == null) {
             intake = new IntakePanel(bench);
+            FocusHold.in(intake);
             over.getChildren().add(intake);
         }
-        intake.open(files, this::focusView);
+        intake.open(files, back());
         placeOverlays();
     }
 
@@ -304,15 +311,30 @@ public final class MainWindow implements WindowParts, Overlays {
 
     @Override
     public void toggleHelp() {
+        if (!help.isVisible()) {
+            afterHelp = back();
+        }
         help.toggle();
         placeOverlays();
         if (!help.isVisible()) {
-            focusView();
+            afterHelp.run();
         }
+    }
+
+    /** Where the focus goes when what is opened now closes: where it is, unless that is the command line. */
+    private Runnable back() {
+        Node owner = scene.getFocusOwner();
+        for (Node above = owner; above != null; above = above.getParent()) {
+            if (above == line || above == help) {
+                return this::focusView;
+            }
+        }
+        return FocusHold.back(scene, this::focusView);
     }
 
     @Override
     public void showNotices() {
+        afterHelp = back();
         help.showNotices(desk.notices());
         placeOverlays();
     }
@@ -327,11 +349,23 @@ public final class MainWindow implements WindowParts, Overlays {
 
     @Override
     public boolean closeFront() {
+        if (picker != null && picker.isVisible()) {
+            picker.close();
+            return true;
+        }
+        if (comparison != null && comparison.isVisible()) {
+            comparison.close();
+            return true;
+        }
+        if (intake != null && intake.isVisible()) {
+            intake.close();
+            return true;
+        }
         if (!help.isVisible()) {
             return false;
         }
         help.setVisible(false);
-        focusView();
+        afterHelp.run();
         return true;
     }
 

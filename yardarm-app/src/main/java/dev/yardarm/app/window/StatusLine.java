@@ -13,6 +13,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
+import javafx.scene.AccessibleAttribute;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -94,6 +95,8 @@ final class StatusLine extends HBox {
 
     void showNotice(String text) {
         notice.setText(text);
+        // Said aloud: nothing else tells who cannot see the line.
+        notice.notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
         Tips.set(notice, text + "\nA click shows the last notices (type: notices).");
     }
 

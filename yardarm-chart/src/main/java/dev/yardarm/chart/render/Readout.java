@@ -126,6 +126,39 @@ public final class Readout {
         return text.substring(0, Math.max(0, Math.min(most, text.length())));
     }
 
+    /**
+     * A chart in a sentence, for who cannot see it: code, name, bars and last price, how many layers, and the bar in hand with
+     * the values of the layers there.
+     *
+     * @param bar under the crosshair; below 0 for none
+     */
+    public static String spoken(ChartModel chart, int bar) {
+        if (chart.instrument().isEmpty()) {
+            return "Chart, nothing is open";
+        }
+        var instrument = chart.instrument().get();
+        StringBuilder text = new StringBuilder("Chart of " + instrument.code() + ", " + instrument.name() + ", "
+                + chart.request().shortText());
+        if (chart.bars().isEmpty()) {
+            return text.append(", loading").toString();
+        }
+        text.append(", last ").append(instrument.format().format(chart.data().last()));
+        String change = changeOfBars(chart);
+        text.append(change.isEmpty() ? "" : ", " + change);
+        int layers = chart.indicators().size() + chart.drawings().size();
+        text.append(", ").append(layers).append(layers == 1 ? " layer" : " layers");
+        if (bar >= 0) {
+            int under = Math.min(bar, chart.bars().size() - 1);
+            text.append(". ").append(bar(chart, under));
+            for (IndicatorLayer layer : chart.indicators()) {
+                if (layer.style().showsOn(chart.timeframe())) {
+                    text.append(". ").append(chart.titleOf(layer)).append(' ').append(values(chart, layer, under));
+                }
+            }
+        }
+        return text.toString();
+    }
+
     /** Fewer and fewer words of a bar. */
     private static String shortened(ChartModel chart, int bar, int step) {
         Bars bars = chart.bars();

@@ -19,6 +19,7 @@ public final class Palette {
     public static final int SERIES = 8;
 
     private static final Pattern COLOUR = Pattern.compile("-yd-([a-z0-9-]+)\\s*:\\s*#([0-9A-Fa-f]{6})\\s*;");
+    private static final String[] NAMES = {"plum", "teal", "rose", "moss", "indigo", "umber", "fern", "slate"};
     private static final double[][] DASHES = {
         {}, {8, 3}, {3, 3}, {8, 3, 2, 3}, {12, 4}, {5, 2}, {2, 2}, {10, 2, 2, 2, 2, 2}
     };
@@ -112,6 +113,11 @@ public final class Palette {
     /** ARGB of a series colour; numbers beyond the last start over. */
     public int series(int number) {
         return series[Math.floorMod(number, SERIES)];
+    }
+
+    /** What a series colour is called: {@code plum}. */
+    public static String name(int number) {
+        return NAMES[Math.floorMod(number, SERIES)];
     }
 
     /** The dash that goes with a series colour, so that it can be told in grey. */

@@ -54,6 +54,28 @@ public final class CommandLanguage {
      * @throws IllegalArgumentException when the beginning is clear but the rest is wrong, with what would be right
      */
     public List<Proposal> read(String line) {
+        List<Proposal> proposals = new ArrayList<>(readings(line));
+        for (String ours : TradeWords.lines(line.strip())) {
+            // Behind what the word means by itself, instruments excepted that only contain it.
+            List<Proposal> meant = readings(ours).stream()
+                    .filter(proposal -> !proposal.kind().equals("instrument"))
+                    .filter(proposal -> proposal.text().split(" ")[0].equalsIgnoreCase(ours.split(" ")[0]))
+                    .toList();
+            int at = 0;
+            while (at < proposals.size() && isExact(proposals.get(at), line.strip())) {
+                at++;
+            }
+            proposals.addAll(at, meant);
+        }
+        return distinct(proposals);
+    }
+
+    /** Whether a proposal begins with the very word that was typed. */
+    private static boolean isExact(Proposal proposal, String text) {
+        return proposal.text().split(" ")[0].equalsIgnoreCase(text.split("\\s+")[0]);
+    }
+
+    private List<Proposal> readings(String line) {
         String text = line.strip();
         if (text.isEmpty()) {
             return List.of();
@@ -292,7 +314,8 @@ public final class CommandLanguage {
             boolean begun =
                     indicator.name().startsWith(start) && !indicator.name().equals(start);
             boolean byTitle = start.length() > 2
-                    && indicator.title().toLowerCase(Locale.ROOT).contains(start);
+                    && (indicator.title().toLowerCase(Locale.ROOT).contains(start)
+                            || indicator.synonyms().stream().anyMatch(word -> word.startsWith(start)));
             if (begun || byTitle) {
                 Settings settings = Settings.standard(indicator);
                 proposals.add(new Proposal(
