@@ -7,7 +7,9 @@ import java.util.HashSet;
 import java.util.Set;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
+import javafx.scene.canvas.Canvas;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Window;
@@ -144,5 +146,51 @@ class EveryoneTest {
             assertThat(status && !list).as("the foot before the view").isFalse();
         }
         assertThat(status).isTrue();
+    }
+
+    private double onScreen(String id) {
+        return app.get(() -> {
+            Node node = app.robot().lookup(id).query();
+            return node.localToScreen(node.getBoundsInLocal()).getHeight();
+        });
+    }
+
+    @Test
+    void textGrowsAndShrinksStaysSharpAndIsKept() throws Exception {
+        double usual = onScreen("#view-chart");
+        double chart = app.get(() -> app.chart().width());
+        app.line("text 150");
+        app.await("larger", () -> Math.abs(onScreen("#view-chart") / usual - 1.5) < 0.02);
+        app.await("the chart in what is left", () -> app.chart().width() < chart * 0.6);
+        // The canvas has as many pixels as the screen: what it draws is not blown up.
+        assertThat(app.get(() -> {
+                    Parent region =
+                            (Parent) app.robot().lookup("#chart .chart-canvas").query();
+                    Canvas canvas = (Canvas) region.getChildrenUnmodifiable().get(0);
+                    return canvas.getWidth() / app.chart().width();
+                }))
+                .isEqualTo(1.5);
+        // Points are still where they are seen.
+        int last = app.get(() -> app.chart().bars().size()) - 1;
+        app.robot().moveTo(app.at(last - 8, app.get(() -> app.chart().bars().close(last - 8))));
+        app.robot().push(KeyCode.ESCAPE);
+        app.robot().push(KeyCode.CONTROL, KeyCode.DIGIT0);
+        app.await("usual", () -> Math.abs(onScreen("#view-chart") - usual) < 0.5);
+        for (int step = 0; step < 3; step++) {
+            app.robot().push(KeyCode.CONTROL, KeyCode.MINUS);
+        }
+        app.await("smaller, and no smaller than 90", () -> Math.abs(onScreen("#view-chart") / usual - 0.9) < 0.02);
+        app.robot()
+                .push(KeyCode.CONTROL, KeyCode.PLUS)
+                .push(KeyCode.CONTROL, KeyCode.PLUS)
+                .push(KeyCode.CONTROL, KeyCode.PLUS);
+        app.await("larger", () -> app.desk().habits().textSize() == 120);
+        app.line("text 400");
+        assertThat(app.notices()).contains("text can be shown at 90 to 150 %");
+        app.robot().push(KeyCode.ESCAPE);
+        app.close();
+        app = new WindowFixture(home);
+        app.openAsItIs(true);
+        app.await("kept", () -> Math.abs(onScreen("#view-chart") / usual - 1.2) < 0.02);
     }
 }

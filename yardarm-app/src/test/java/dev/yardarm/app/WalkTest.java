@@ -65,8 +65,9 @@ class WalkTest {
         app.line("plan 104 101.5 111");
         app.line("card");
         app.line("alert");
-        for (int[] size : new int[][] {{1280, 800}, {1920, 1080}}) {
+        for (int[] size : new int[][] {{1280, 800, 100}, {1920, 1080, 100}, {1920, 1080, 150}, {1280, 800, 150}}) {
             app.get(() -> {
+                app.window().bench().setTextSize(size[2]);
                 var stage = app.robot().lookup("#status").query().getScene().getWindow();
                 stage.setWidth(size[0]);
                 stage.setHeight(size[1]);
@@ -100,7 +101,7 @@ class WalkTest {
                         Scene scene = app.robot().lookup("#status").query().getScene();
                         scene.getRoot().applyCss();
                         scene.getRoot().layout();
-                        String where = view + " " + theme + " " + size[0] + ": ";
+                        String where = view + " " + theme + " " + size[0] + " at " + size[2] + " %: ";
                         List<Written> written = new ArrayList<>();
                         walk(scene.getRoot(), where, null, written);
                         overlapping(written, where);

@@ -4,7 +4,6 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.render.Legend;
 import dev.yardarm.chart.surface.Palette;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.layout.Region;
 
 /**
@@ -13,7 +12,7 @@ import javafx.scene.layout.Region;
  */
 public class ChartCanvas extends Region {
     private final ChartModel chart;
-    private final Canvas canvas = new Canvas();
+    private final CrispCanvas canvas = new CrispCanvas();
     private final CanvasSurface surface = new CanvasSurface(canvas.getGraphicsContext2D());
     private final ChartPainter painter = new ChartPainter();
     private Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
@@ -23,7 +22,6 @@ public class ChartCanvas extends Region {
     public ChartCanvas(ChartModel chart) {
         this.chart = chart;
         getStyleClass().add("chart-canvas");
-        canvas.setMouseTransparent(true);
         getChildren().add(canvas);
     }
 
@@ -60,11 +58,7 @@ public class ChartCanvas extends Region {
     protected void layoutChildren() {
         double width = Math.max(1, getWidth());
         double height = Math.max(1, getHeight());
-        if (canvas.getWidth() != width || canvas.getHeight() != height) {
-            canvas.setWidth(width);
-            canvas.setHeight(height);
-            dirty = true;
-        }
+        dirty |= canvas.fit(this, width, height);
         if (dirty) {
             dirty = false;
             paintNow();
@@ -73,11 +67,11 @@ public class ChartCanvas extends Region {
 
     /** Issues a frame at once. */
     public void paintNow() {
-        chart.setSize(canvas.getWidth(), canvas.getHeight());
+        chart.setSize(canvas.getWidth() / canvas.factor(), canvas.getHeight() / canvas.factor());
         double scale = getScene() == null || getScene().getWindow() == null
                 ? 1
                 : getScene().getWindow().getOutputScaleX();
-        surface.setScale(scale);
+        surface.setScale(scale * canvas.factor());
         painter.paint(chart, palette, surface);
         drawn++;
     }

@@ -8,7 +8,6 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import javafx.scene.Cursor;
-import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.layout.Region;
 
@@ -31,7 +30,7 @@ public final class OverviewStrip extends Region {
     private final ChartRoom room;
     private final ChartModel chart;
     private final Listening heard;
-    private final Canvas canvas = new Canvas();
+    private final CrispCanvas canvas = new CrispCanvas();
     private Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
     private Hold hold = Hold.NONE;
     private double grabbed;
@@ -44,7 +43,6 @@ public final class OverviewStrip extends Region {
         setMinHeight(HEIGHT);
         setPrefHeight(HEIGHT);
         setMaxHeight(HEIGHT);
-        canvas.setMouseTransparent(true);
         getChildren().add(canvas);
         heard = room.listen(aspect -> {
             if (isVisible() && (aspect == Aspect.DATA || aspect == Aspect.VIEW || aspect == Aspect.CHART)) {
@@ -141,8 +139,7 @@ public final class OverviewStrip extends Region {
     @Override
     protected void layoutChildren() {
         double width = Math.max(1, getWidth());
-        canvas.setWidth(width);
-        canvas.setHeight(HEIGHT);
+        canvas.fit(this, width, HEIGHT);
         GraphicsContext graphics = canvas.getGraphicsContext2D();
         graphics.setFill(CanvasSurface.colour(palette.of(Palette.Role.PANEL)));
         graphics.fillRect(0, 0, width, HEIGHT);

@@ -1,6 +1,7 @@
 package dev.yardarm.app.layout;
 
 import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.theme.Zoom;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.layout.Layout;
@@ -34,6 +35,8 @@ public final class LayoutWindows {
                 show();
             }
         });
+        bench.textSizeProperty().addListener((observed, before, now) -> windows.values()
+                .forEach(stage -> Zoom.set(stage.getScene(), now.intValue())));
         bench.themeProperty().addListener((observed, before, now) -> windows.values()
                 .forEach(stage -> Themes.apply(now, stage.getScene())));
     }
@@ -61,6 +64,7 @@ public final class LayoutWindows {
         windows.put(layout, stage);
         Scene scene = new Scene(new LayoutPane(bench, () -> layout), 760, 520);
         Themes.apply(bench.themeProperty().get(), scene);
+        Zoom.set(scene, bench.textSizeProperty().get());
         keys.accept(scene);
         stage.setScene(scene);
         stage.setOnCloseRequest(event -> {
@@ -82,7 +86,7 @@ public final class LayoutWindows {
     /** The view of a chart in one of these windows; null when it is in none. */
     public LayoutPane pane(Layout layout) {
         Stage stage = windows.get(layout);
-        return stage == null ? null : (LayoutPane) stage.getScene().getRoot();
+        return stage == null ? null : (LayoutPane) Zoom.content(stage.getScene());
     }
 
     /** Where the window of a layout stands, when it has one. */
@@ -108,7 +112,7 @@ public final class LayoutWindows {
 
     private static void shut(Stage stage) {
         if (stage != null) {
-            ((LayoutPane) stage.getScene().getRoot()).close();
+            ((LayoutPane) Zoom.content(stage.getScene())).close();
             stage.close();
         }
     }

@@ -8,7 +8,9 @@ import dev.yardarm.chart.surface.Surface;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import javafx.application.Application;
 import javafx.scene.Scene;
@@ -62,9 +64,10 @@ public final class Themes {
     /** Puts a theme on a scene and on all controls. */
     public static void apply(Palette.Theme theme, Scene scene) {
         prepare(theme);
-        scene.getStylesheets()
-                .setAll(
-                        Palette.class.getResource(theme.sheet()).toExternalForm(),
-                        Themes.class.getResource("yardarm.css").toExternalForm());
+        List<String> sheets = new ArrayList<>(List.of(
+                Palette.class.getResource(theme.sheet()).toExternalForm(),
+                Themes.class.getResource("yardarm.css").toExternalForm()));
+        scene.getStylesheets().stream().filter(Zoom::isSheet).forEach(sheets::add);
+        scene.getStylesheets().setAll(sheets);
     }
 }

@@ -63,6 +63,9 @@ final class ActionTable {
         group.on('A', "newest alert", parts::openNewestAlert)
                 .says("newest alert", "the chart of the newest alert that was not looked at");
         group.on('H', "help and keys", parts::toggleHelp).says("help", "keys and commands", "keys", "shortcuts");
+        group.word("larger text", "the text of the interface larger by 10 %   Ctrl +", () -> text(10), "zoom in");
+        group.word("smaller text", "the text of the interface smaller by 10 %   Ctrl −", () -> text(-10), "zoom out");
+        group.word("usual text", "the text of the interface in its usual size   Ctrl+0", () -> bench.setTextSize(100));
         group.word("undo", "take back the last change", () -> room().undo());
         group.word("redo", "do again what was taken back", () -> room().redo());
         group.word(
@@ -70,6 +73,10 @@ final class ActionTable {
                 "pause or resume the simulated market",
                 () -> parts.status().toggle(),
                 "resume");
+    }
+
+    private void text(int by) {
+        bench.setTextSize(bench.textSizeProperty().get() + by);
     }
 
     private void timeframes() {

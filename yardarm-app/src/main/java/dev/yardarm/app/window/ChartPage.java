@@ -28,6 +28,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -49,7 +50,9 @@ final class ChartPage extends BorderPane implements WorkView {
     private CardPanel card;
     private boolean cardShown;
     private TimeframeStrip strip;
-    private final HBox tools = new HBox();
+    /** In a narrow window they go on in a second row. */
+    private final FlowPane tools = new FlowPane();
+
     private final Label code = new Label();
     private final Label name = new Label();
     private final Label make = new Label();
@@ -81,6 +84,8 @@ final class ChartPage extends BorderPane implements WorkView {
         tools.setMinHeight(TOOLS_HEIGHT);
         VBox middle = new VBox(new LayoutTabs(bench), title, charts, tools, stripSide);
         VBox.setVgrow(charts, Priority.ALWAYS);
+        middle.setMinWidth(0);
+        tools.setMinWidth(0);
         setLeft(listSide);
         setCenter(middle);
         setRight(layersSide);

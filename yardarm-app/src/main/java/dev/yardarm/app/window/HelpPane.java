@@ -95,12 +95,13 @@ final class HelpPane extends VBox {
         row = add(grid, row, "Page Down, Page Up", "next and previous instrument of the list");
         row = add(grid, row, "Ctrl+K", "command line");
         row = add(grid, row, "Ctrl+F", "search in the view");
+        row = add(grid, row, "Ctrl +, −, 0", "larger, smaller and usual text, from 90 to 150 %; or type text 120");
         row = add(grid, row, "Ctrl+Z, Ctrl+Y", "undo, redo; Ctrl+Shift+Z too");
         row = add(
                 grid,
                 row,
                 "arrows",
-                "pan; up and down nudge a selected drawing by a tick; with a tool in hand or the crosshair out they "
+                "pan; up and down nudge a selected drawing by a tick; with a tool active or the crosshair out they "
                         + "move that, and Enter places a point; Shift goes faster");
         row = add(grid, row, "Enter", "takes the crosshair out, or puts it away; in Layers: hides or shows the layer");
         row = add(grid, row, "+ and −", "zoom");
@@ -121,7 +122,7 @@ final class HelpPane extends VBox {
                 grid,
                 row,
                 "middle button",
-                "drag to move the chart, whatever lies under the pointer and whichever tool is in hand");
+                "drag to move the chart, whatever lies under the pointer and whichever tool is active");
         row = add(grid, row, "Ctrl+Tab, Ctrl+PgDn", "next layout, next chart of the layout");
         row = add(
                 grid, row, "double click", "an axis fits itself again; the head of a chart gives it the whole layout");

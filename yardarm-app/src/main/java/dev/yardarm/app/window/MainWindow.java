@@ -6,6 +6,7 @@ import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.panel.IntakePanel;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.theme.Zoom;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
@@ -140,6 +141,7 @@ public final class MainWindow implements WindowParts, Overlays {
         stage.setMinHeight(600);
         bench.viewProperty().addListener((observed, before, now) -> show(now));
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
+        bench.textSizeProperty().addListener((observed, before, now) -> zoom(now.intValue()));
         state = new WorkspaceState(bench, page, line, stage);
         new WindowKeys(scene, bench, page, () -> shown, keyFile, hints, this).install();
         // In a window of its own a layout is always in front.
@@ -380,6 +382,15 @@ public final class MainWindow implements WindowParts, Overlays {
         }
     }
 
+    /** Another size of text; the focus stays where it is. */
+    private void zoom(int percent) {
+        Runnable focus = back();
+        Zoom.set(scene, percent);
+        over.applyCss();
+        focus.run();
+        placeOverlays();
+    }
+
     private void placeOverlays() {
         double width = over.getWidth();
         double height = over.getHeight();
@@ -410,7 +421,9 @@ public final class MainWindow implements WindowParts, Overlays {
         if (alertNotice.isVisible()) {
             // In the free part of the header: a notice must not hide prices.
             double left = 296;
-            double right = line.localToScene(line.getBoundsInLocal()).getMinX() - 96;
+            double right = over.sceneToLocal(line.localToScene(line.getBoundsInLocal()))
+                            .getMinX()
+                    - 96;
             alertNotice.resizeRelocate(left, 4, Math.min(alertNotice.prefWidth(-1), right - left), 28);
         }
     }
@@ -486,6 +499,7 @@ public final class MainWindow implements WindowParts, Overlays {
     public void open() {
         state.restore();
         scene.setRoot(over);
+        Zoom.set(scene, bench.textSizeProperty().get());
         stage.show();
         pulse.play();
         hints.visibleProperty().addListener((observed, before, now) -> placeOverlays());

@@ -50,6 +50,11 @@ final class WindowHands implements Hands {
     }
 
     @Override
+    public void setTextSize(int percent) {
+        bench.setTextSize(percent);
+    }
+
+    @Override
     public void scanFor(String condition) {
         scan.accept(condition);
     }

@@ -122,6 +122,9 @@ final class WindowKeys {
                 }
                 hints.open(front.get().which());
             }
+            case PLUS, EQUALS, ADD -> textSize(10);
+            case MINUS, SUBTRACT -> textSize(-10);
+            case DIGIT0, NUMPAD0 -> bench.setTextSize(100);
             case TAB, PAGE_DOWN, PAGE_UP -> {
                 return isOnCharts() && changes(event);
             }
@@ -130,6 +133,10 @@ final class WindowKeys {
             }
         }
         return true;
+    }
+
+    private void textSize(int by) {
+        bench.setTextSize(bench.textSizeProperty().get() + by);
     }
 
     /** True when the charts are in front; keys never act on what is hidden. */

@@ -15,10 +15,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** What the parts of the window share: the desk, the main chart's room, the theme and the view in front. */
@@ -29,6 +32,7 @@ public final class Workbench {
     private final ObjectProperty<Palette.Theme> theme = new SimpleObjectProperty<>(Palette.Theme.DAYLIGHT);
     private final ReadOnlyObjectWrapper<Palette> palette =
             new ReadOnlyObjectWrapper<>(Palette.of(Palette.Theme.DAYLIGHT));
+    private final IntegerProperty textSize = new SimpleIntegerProperty(100);
     private final BooleanProperty overviewShown = new SimpleBooleanProperty(true);
     private final ObjectProperty<View> view = new SimpleObjectProperty<>(View.CHART);
     private final List<Consumer<String>> prompts = new ArrayList<>();
@@ -39,6 +43,7 @@ public final class Workbench {
     public Workbench(Desk desk) {
         this.desk = desk;
         this.layouts = new Layouts(desk);
+        textSize.set(desk.habits().textSize());
         theme.addListener((observed, before, now) -> palette.set(Palette.of(now)));
     }
 
@@ -80,6 +85,18 @@ public final class Workbench {
 
     public Palette palette() {
         return palette.get();
+    }
+
+    /** Size of the interface's text, in per cent. */
+    public ReadOnlyIntegerProperty textSizeProperty() {
+        return textSize;
+    }
+
+    /** Shows text larger or smaller, from 90 to 150 per cent of the usual size, and keeps that. */
+    public void setTextSize(int percent) {
+        desk.habits().setTextSize(percent);
+        textSize.set(desk.habits().textSize());
+        desk.tell("Text at " + textSize.get() + " %." + (textSize.get() == 100 ? "" : " Ctrl+0 is the usual size."));
     }
 
     /** True while every chart has its overview strip. */

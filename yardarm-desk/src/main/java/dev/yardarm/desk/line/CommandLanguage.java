@@ -14,6 +14,7 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.Action;
+import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.market.Directory;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,6 +25,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * What a typed line can mean: an instrument with or without a timeframe, a timeframe, an indicator with its settings, a
@@ -32,6 +35,7 @@ import java.util.function.Supplier;
  */
 public final class CommandLanguage {
     private static final int MOST_INSTRUMENTS = 8;
+    private static final Pattern TEXT_SIZE = Pattern.compile("(?i)text(?: size)? (\\d{1,3}) ?%?");
     private final Directory directory;
     private final Supplier<Language> language;
     private final Supplier<? extends Collection<Action>> actions;
@@ -102,6 +106,7 @@ public final class CommandLanguage {
         stance(text, words, proposals);
         proposals.addAll(ChartWords.read(text, words));
         forms(text, proposals);
+        textSize(text, proposals);
         plain(text, proposals);
         instruments(text, proposals);
         completions(text, proposals);
@@ -281,6 +286,24 @@ public final class CommandLanguage {
             if (begun) {
                 proposals.add(new Proposal("bars", word, form.title(), new LineCommand.SetForm(form)));
             }
+        }
+    }
+
+    private static void textSize(String text, List<Proposal> proposals) {
+        Matcher size = TEXT_SIZE.matcher(text);
+        if (size.matches()) {
+            int percent = Integer.parseInt(size.group(1));
+            boolean fits = percent >= Habits.SMALLEST_TEXT && percent <= Habits.LARGEST_TEXT;
+            proposals.add(
+                    0,
+                    new Proposal(
+                            "command",
+                            "text " + percent,
+                            fits
+                                    ? "the text of the interface at " + percent + " % of its usual size"
+                                    : "text can be shown at " + Habits.SMALLEST_TEXT + " to " + Habits.LARGEST_TEXT
+                                            + " % of its usual size",
+                            fits ? new LineCommand.TextSize(percent) : null));
         }
     }
 

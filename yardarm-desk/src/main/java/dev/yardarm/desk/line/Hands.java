@@ -21,6 +21,9 @@ public interface Hands {
     /** Brings a view to the front. */
     void go(View view);
 
+    /** Shows the text of the interface in a size, in per cent. */
+    void setTextSize(int percent);
+
     /** Scans the list gone through. */
     void scanFor(String condition);
 

@@ -60,6 +60,19 @@ public sealed interface LineCommand {
         DELETE
     }
 
+    /** @param percent of the usual size */
+    record TextSize(int percent) implements LineCommand {
+        @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
+        public void run(Hands hands) {
+            hands.setTextSize(percent);
+        }
+    }
+
     /** @param timeframe null to keep the one there is */
     record Open(Instrument instrument, Timeframe timeframe) implements LineCommand {
         @Override

@@ -1,0 +1,74 @@
+package dev.yardarm.app.theme;
+
+import dev.yardarm.desk.book.Habits;
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
+import javafx.scene.Scene;
+import javafx.scene.layout.Region;
+import javafx.scene.transform.Scale;
+
+/**
+ * The content of a window larger or smaller than usual: its text, and everything else with it, so that nothing that fits
+ * together at one size is cut at another. The content is laid out on as much less room and drawn with a transform; canvases
+ * take the transform into their resolution, so text stays sharp. At the usual size there is no such node: the content itself
+ * is the root.
+ */
+public final class Zoom extends Region {
+    private static final String SHEET = "data:text/css;base64,";
+
+    private final Region content;
+    private final Scale scale = new Scale(1, 1, 0, 0);
+
+    private Zoom(Region content) {
+        this.content = content;
+        getChildren().add(content);
+        content.getTransforms().add(scale);
+    }
+
+    /** Shows a scene in a size, in per cent. */
+    public static void set(Scene scene, int percent) {
+        int held = Math.max(Habits.SMALLEST_TEXT, Math.min(Habits.LARGEST_TEXT, percent));
+        Zoom zoom = scene.getRoot() instanceof Zoom there ? there : null;
+        if (zoom == null && held != 100) {
+            Region content = (Region) scene.getRoot();
+            // A node has one place: out of the scene before it comes into another.
+            scene.setRoot(new Region());
+            zoom = new Zoom(content);
+            scene.setRoot(zoom);
+        } else if (zoom != null && held == 100) {
+            scene.setRoot(new Region());
+            zoom.getChildren().clear();
+            zoom.content.getTransforms().remove(zoom.scale);
+            scene.setRoot(zoom.content);
+            zoom = null;
+        }
+        scene.getStylesheets().removeIf(Zoom::isSheet);
+        if (zoom != null) {
+            scene.getStylesheets().add(sheet(held));
+            zoom.scale.setX(held / 100.0);
+            zoom.scale.setY(held / 100.0);
+            zoom.requestLayout();
+        }
+    }
+
+    /** Menus and tooltips have windows of their own, which no transform reaches: their text alone grows. */
+    private static String sheet(int percent) {
+        String rules = ".context-menu, .tooltip, .combo-box-popup { -fx-font-size: " + 12 * percent / 100.0 + "px; }";
+        return SHEET + Base64.getEncoder().encodeToString(rules.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Whether a style sheet of a scene is that of its size. */
+    static boolean isSheet(String sheet) {
+        return sheet.startsWith(SHEET);
+    }
+
+    /** The content of a scene, whatever its size. */
+    public static Region content(Scene scene) {
+        return scene.getRoot() instanceof Zoom zoom ? zoom.content : (Region) scene.getRoot();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        content.resizeRelocate(0, 0, getWidth() / scale.getX(), getHeight() / scale.getY());
+    }
+}
