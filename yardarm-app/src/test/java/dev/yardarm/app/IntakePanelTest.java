@@ -101,7 +101,7 @@ class IntakePanelTest {
             zone.fireEvent(new javafx.event.ActionEvent());
             return true;
         });
-        assertThat(text("#intake-problem")).contains("Atlantis/Port").contains("no time zone");
+        assertThat(text("#intake-problem")).contains("Atlantis/Port").contains("not a time zone");
         assertThat(canTake()).isFalse();
         TextField code = app.robot().lookup("#intake-code").queryAs(TextField.class);
         app.get(() -> {

@@ -312,8 +312,8 @@ class SeveralDrawingsTest {
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.await("back", () -> drawings().stream().allMatch(Drawing::visible));
         app.robot().rightClickOn(onLevel(2));
-        app.await("again", () -> app.robot().lookup("Clone").tryQuery().isPresent());
-        app.robot().clickOn("Clone");
+        app.await("again", () -> app.robot().lookup("Duplicate").tryQuery().isPresent());
+        app.robot().clickOn("Duplicate");
         app.await("six", () -> drawings().size() == 6);
     }
 

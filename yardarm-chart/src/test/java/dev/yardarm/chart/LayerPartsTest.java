@@ -41,7 +41,7 @@ class LayerPartsTest {
                 3)));
         assertThat(chart.layers())
                 .extracting(layer -> LayerParts.title(chart, layer))
-                .containsExactly("price, candles", "volume", "sma 20", "trend_stage 30", "level from W");
+                .containsExactly("price, candles", "volume", "sma 20", "trend_stage 30", "level (W), inherited");
         assertThat(chart.layers()).extracting(LayerParts::canHide).containsExactly(false, true, true, false, true);
         for (Layer layer : chart.layers()) {
             assertThat(chart.layer(layer.selection())).contains(layer);

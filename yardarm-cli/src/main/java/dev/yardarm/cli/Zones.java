@@ -12,7 +12,7 @@ final class Zones {
         try {
             return name == null ? null : ZoneId.of(name);
         } catch (DateTimeException unknown) {
-            throw new WrongUsageException("'" + name + "' is no time zone; write it as Atlantic/Azores or +01:00");
+            throw new WrongUsageException("'" + name + "' is not a time zone; write it as Atlantic/Azores or +01:00");
         }
     }
 }

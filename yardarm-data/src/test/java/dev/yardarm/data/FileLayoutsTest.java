@@ -295,7 +295,7 @@ class FileLayoutsTest {
         assertThatThrownBy(() -> read("time,open,high,low,close\n2026-03-29T02:30:00,1,1,1,1\n", berlin))
                 .hasMessageContaining("does not exist in Europe/Berlin");
         assertThatThrownBy(() -> read("time,open,high,low,close\n2026-10-25T02:30:00,1,1,1,1\n", berlin))
-                .hasMessageContaining("stands twice")
+                .hasMessageContaining("occurs twice")
                 .hasMessageContaining("2026-10-25T02:30+02:00");
         assertThatThrownBy(() -> read("time,open,high,low,close\n292278-01-01T00:00:00Z,1,1,1,1\n"))
                 .hasMessageContaining("line 2");

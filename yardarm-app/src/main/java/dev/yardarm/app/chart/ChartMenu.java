@@ -103,7 +103,7 @@ final class ChartMenu {
                             new SeparatorMenuItem());
         }
         menu.getItems()
-                .addAll(item("Clone", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
+                .addAll(item("Duplicate", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
         Menu arrange = new Menu("Arrange");
         arrange.getItems().addAll(new DrawingMenus(bench).arranging());
         menu.getItems()
@@ -431,12 +431,12 @@ final class ChartMenu {
         menu.getItems()
                 .addAll(
                         item(
-                                "Split: a copy beside it",
+                                "Split right: a copy beside it",
                                 () -> onThis(() -> bench.layouts().split(true))),
                         item(
-                                "Split: a copy below it",
+                                "Split below: a copy under it",
                                 () -> onThis(() -> bench.layouts().split(false))),
-                        item("Whole layout, and back", () -> onThis(bench.layouts()::maximise)),
+                        item("Maximise or restore", () -> onThis(bench.layouts()::maximise)),
                         item("In a window of its own", () -> onThis(bench.layouts()::toOwnWindow)),
                         item("Title", () -> prompt("title " + room.title())),
                         item("Close this chart", () -> bench.layouts().closeChart(room)));

@@ -37,7 +37,7 @@ public final class ChartView extends Region {
     private final MeasureLayer measure;
     private final Region span = new Region();
     private final Label markText = new Label();
-    private final PaneHandles handles;
+    private final PaneGrip grip;
     private final Listening heard;
     private final ChartModel chart;
     private final ChartGestures gestures;
@@ -61,7 +61,7 @@ public final class ChartView extends Region {
         crosshair = new CrosshairLayer(chart, canvas.legend());
         menus = new ChartMenu(room, bench, this);
         measure = new MeasureLayer(chart);
-        handles = new PaneHandles(room);
+        grip = new PaneGrip(room);
         getStyleClass().add("chart-view");
         setId("chart");
         setFocusTraversable(true);
@@ -82,7 +82,7 @@ public final class ChartView extends Region {
         markText.setManaged(false);
         markText.setVisible(false);
         markText.setWrapText(true);
-        getChildren().addAll(canvas, preview, crosshair, handles, span, measure, markText, hint, message, focusFrame);
+        getChildren().addAll(canvas, preview, crosshair, grip, span, measure, markText, hint, message, focusFrame);
         focusedProperty().addListener((observed, before, now) -> {
             if (now) {
                 bench.layouts().activate(room);
@@ -153,8 +153,7 @@ public final class ChartView extends Region {
         measure.resizeRelocate(0, 0, getWidth(), getHeight());
         hint.place(chart, crosshair.pointerX(), crosshair.pointerY());
         canvas.layout();
-        handles.resizeRelocate(0, 0, getWidth(), getHeight());
-        handles.update();
+        grip.update();
         crosshair.update();
         measure.update();
         showSpan();
@@ -199,7 +198,9 @@ public final class ChartView extends Region {
         setOnMouseReleased(event -> {
             if (event.getButton() == MouseButton.PRIMARY) {
                 gestures.release(event.getX(), event.getY());
-                if (event.getClickCount() == 2) {
+                if (event.isStillSincePress() && grip.covers(event.getX(), event.getY())) {
+                    grip.click(event.getClickCount());
+                } else if (event.getClickCount() == 2) {
                     gestures.doubleClick(event.getX(), event.getY());
                 }
                 room.tell(Aspect.VIEW);
@@ -213,6 +214,7 @@ public final class ChartView extends Region {
         setOnMouseMoved(this::point);
         setOnMouseExited(event -> {
             crosshair.setPointer(-1, -1);
+            grip.point(-1, -1);
             room.pointTo(LinkedPointer.NONE);
             markText.setVisible(false);
             updatePreview();
@@ -245,7 +247,7 @@ public final class ChartView extends Region {
         gestures.placing().setHeld(event.isShortcutDown());
         crosshair.setPointer(event.getX(), event.getY());
         measure.to(event.getX(), event.getY(), !event.isShiftDown());
-        handles.point(event.getX(), event.getY());
+        grip.point(event.getX(), event.getY());
         updatePreview();
         showMark(event.getX(), event.getY());
         if (room.link() != 0 && !chart.bars().isEmpty() && crosshair.hasPointer()) {
@@ -262,7 +264,13 @@ public final class ChartView extends Region {
         if (gestures.tool() == Tool.NONE) {
             setCursor(cursor(hit));
         }
-        markText.setVisible(hit instanceof Hit.OnMark || hit instanceof Hit.OnCount);
+        boolean onGrip = grip.covers(x, y) && !gestures.isDragging();
+        markText.setVisible(hit instanceof Hit.OnMark || hit instanceof Hit.OnCount || onGrip);
+        if (onGrip) {
+            markText.setText(grip.words());
+            placeMark(chart.plotRight() / 2, grip.getLayoutY(), grip.getLayoutY() + grip.getHeight());
+            return;
+        }
         if (hit instanceof Hit.OnCount on) {
             // What had no place of its own is read here.
             markText.setText(String.join("\n", on.words().counted()));

@@ -66,7 +66,7 @@ final class DrawingDetails extends LayerDetails {
         alone = ids.size() == 1;
         last = bench.room().chart().drawing(id).orElseThrow();
         if (alone) {
-            heading(last.figure().title() + ", drawn on " + last.origin());
+            heading(last.figure().title() + " (" + last.origin() + ")");
             actions();
             exactly();
         } else {
@@ -139,7 +139,7 @@ final class DrawingDetails extends LayerDetails {
         Button delete = new Button("Delete");
         delete.setId("delete-drawing");
         delete.setOnAction(event -> drawings.deleteChosen());
-        Button clone = new Button("Clone");
+        Button clone = new Button("Duplicate");
         clone.setId("clone-drawing");
         clone.setOnAction(event -> drawings.cloneChosen());
         DrawingMenus menus = new DrawingMenus(bench);
@@ -206,14 +206,14 @@ final class DrawingDetails extends LayerDetails {
         row("Fill", fill);
         ComboBox<Drawing.Style.Words> words = new ComboBox<>();
         words.setId("drawing-words");
-        words.setAccessibleText("Words");
+        words.setAccessibleText("Labels");
         Tips.set(words, "Where the words of the drawing stand");
         words.getItems().addAll(Drawing.Style.Words.values());
-        words.setConverter(new Words<>(Drawing.Style.Words::word));
+        words.setConverter(new Words<>(each -> each == Drawing.Style.Words.AS_BUILT ? "automatic" : each.word()));
         words.setOnAction(
                 event -> change(drawing -> drawing.withStyle(drawing.style().withWords(words.getValue()))));
         showing.add(() -> words.setValue(drawing().style().words()));
-        row("Words", words);
+        row("Labels", words);
     }
 
     /** Its name, whether it can be moved, whether words are shown, and the timeframes it shows on. */

@@ -201,7 +201,7 @@ public final class IntakePanel extends VBox {
         try {
             options = options();
         } catch (DateTimeException unknown) {
-            fail("'" + zone.getText().strip() + "' is no time zone; write it as Atlantic/Azores or +01:00.");
+            fail("'" + zone.getText().strip() + "' is not a time zone; write it as Atlantic/Azores or +01:00.");
             return;
         }
         notes.setText("Reading ...");

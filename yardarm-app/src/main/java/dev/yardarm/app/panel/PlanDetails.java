@@ -32,7 +32,7 @@ final class PlanDetails extends LayerDetails {
         row("Stop", stop);
         row("Target", target);
         row("Account", account);
-        row("Risk %", risk);
+        row("Risk, % of account", risk);
         distances.setWrapText(true);
         size.setWrapText(true);
         size.setId("plan-size");
@@ -83,7 +83,7 @@ final class PlanDetails extends LayerDetails {
         }
         distances.setText(String.format(
                 Locale.ROOT,
-                "Risk %s  (%.2f %%)  1 R%nReward %s  (%.2f %%)  %.2f R",
+                "Stop distance %s  (%.2f %%)  1 R%nTarget distance %s  (%.2f %%)  %.2f R",
                 format.distance(plan.risk()),
                 plan.riskInPercent(),
                 format.distance(plan.reward()),

@@ -225,11 +225,11 @@ final class ActionTable {
                 .says("session breaks", "show or hide lines between sessions", "session lines")
                 .formerly("hide-and-show.session-lines");
         group.on('C', "crosshair", () -> parts.page().chart().toggleCrosshair())
-                .says("crosshair", "a crosshair that the arrows move, and back");
+                .says("crosshair", "crosshair on or off; the arrows move it");
         group.on('U', "measure on, off", () -> parts.page()
                         .chart()
                         .setMeasuring(!parts.page().chart().isMeasuring()))
-                .says("measure", "measure from the crosshair, and stop")
+                .says("measure", "measure from the crosshair, on or off")
                 .formerly("hide-and-show.measure-and-stop");
     }
 

@@ -1,9 +1,6 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.layout.LayoutWindows;
-import dev.yardarm.app.panel.ComparePanel;
-import dev.yardarm.app.panel.IndicatorPicker;
-import dev.yardarm.app.panel.IntakePanel;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.theme.Zoom;
@@ -11,44 +8,30 @@ import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
 import dev.yardarm.app.view.WatchView;
 import dev.yardarm.app.view.WorkView;
-import dev.yardarm.app.workbench.ActionItems;
-import dev.yardarm.app.workbench.FocusHold;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
-import dev.yardarm.core.alert.Alert;
-import dev.yardarm.core.alert.Firing;
-import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.room.chart.Aspect;
-import java.io.File;
-import java.nio.file.Path;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.ArrayDeque;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.Consumer;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
 import javafx.animation.Timeline;
 import javafx.application.Platform;
-import javafx.scene.AccessibleAttribute;
-import javafx.scene.AccessibleRole;
-import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -58,7 +41,7 @@ import javafx.stage.Stage;
 import javafx.util.Duration;
 
 /** The window: header with views and command line, the view in front, the status line. */
-public final class MainWindow implements WindowParts, Overlays {
+public final class MainWindow implements WindowParts {
     private final Desk desk;
     private final Workbench bench;
     private final Stage stage;
@@ -72,19 +55,13 @@ public final class MainWindow implements WindowParts, Overlays {
     private final StackPane over = new StackPane();
     private final CommandLine line;
     private final HintPanel hints;
-    private final HelpPane help;
-    private final Label alertNotice = new Label();
-    private final Deque<Unseen> unseen = new ArrayDeque<>();
+    private final OverlayDeck overlays;
     private final StatusLine status;
     private final WorkspaceState state;
     private final LayoutWindows windows;
     private final Timeline pulse;
-    private IndicatorPicker picker;
-    private ComparePanel comparison;
-    private IntakePanel intake;
     private long shownSecond;
     private WorkView shown;
-    private Runnable afterHelp = this::focusView;
 
     public MainWindow(Desk desk, Stage stage) {
         this.desk = desk;
@@ -97,8 +74,6 @@ public final class MainWindow implements WindowParts, Overlays {
         status = new StatusLine(desk, zone(), this::showNotices);
         KeyFile keyFile = new KeyFile(desk, bench.actions());
         hints = new HintPanel(bench.actions(), action -> action.run(desk::tell));
-        help = new HelpPane(bench.actions());
-        FocusHold.in(help);
         WindowHands hands = new WindowHands(
                 this,
                 keyFile,
@@ -116,21 +91,12 @@ public final class MainWindow implements WindowParts, Overlays {
             placeLine();
             line.prompt(beginning);
         });
-        bench.onPick(this::pick);
-        bench.onCompare(this::compare);
-        bench.onIntake(this::intake);
-        takeDrops();
-        alertNotice.getStyleClass().add("alert-notice");
-        alertNotice.setId("alert-notice");
-        alertNotice.setManaged(false);
-        alertNotice.setVisible(false);
-        alertNotice.setOnMouseClicked(event -> openNewestAlert());
-        alertNotice.setAccessibleRole(AccessibleRole.BUTTON);
         // In the order Tab goes through them.
         frame.setTop(header());
         frame.setCenter(front);
         frame.setBottom(status);
-        over.getChildren().addAll(frame, hints, help);
+        over.getChildren().add(frame);
+        overlays = new OverlayDeck(bench, over, line, hints, this::focusView);
         line.attach(over);
         // The content joins it when all is in its place: joining is what applies styles, and each node is to get them
         // once.
@@ -143,85 +109,25 @@ public final class MainWindow implements WindowParts, Overlays {
         bench.themeProperty().addListener((observed, before, now) -> Themes.apply(now, scene));
         bench.textSizeProperty().addListener((observed, before, now) -> zoom(now.intValue()));
         state = new WorkspaceState(bench, page, line, stage);
-        new WindowKeys(scene, bench, page, () -> shown, keyFile, hints, this).install();
+        new WindowKeys(scene, bench, page, () -> shown, keyFile, hints, overlays).install();
         // In a window of its own a layout is always in front.
         windows = new LayoutWindows(
                 bench,
-                other -> new WindowKeys(other, bench, page, () -> page, keyFile, hints, this).install(),
+                other -> new WindowKeys(other, bench, page, () -> page, keyFile, hints, overlays).install(),
                 state::changed);
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
-        desk.onAlert(this::showAlert);
+        desk.onAlert(overlays.alerts()::add);
         Themes.apply(bench.themeProperty().get(), scene);
         pulse = new Timeline(new KeyFrame(Duration.millis(250), event -> {
             status.update();
             refreshClocks();
             desk.tick();
-            placeOverlays();
+            overlays.place();
         }));
         pulse.setCycleCount(Timeline.INDEFINITE);
         show(View.CHART);
-    }
-
-    /** The catalogue is made when it is first opened. */
-    private void pick(Consumer<Indicator> taker) {
-        if (picker == null) {
-            picker = new IndicatorPicker(bench);
-            FocusHold.in(picker);
-            over.getChildren().add(picker);
-        }
-        picker.open(taker, back());
-        placeOverlays();
-    }
-
-    private void compare() {
-        if (bench.room().instrument().isEmpty()) {
-            desk.tell("Open a chart first: type the code of an instrument.");
-            return;
-        }
-        if (comparison == null) {
-            comparison = new ComparePanel(bench);
-            FocusHold.in(comparison);
-            over.getChildren().add(comparison);
-        }
-        bench.go(View.CHART);
-        comparison.open(back());
-        placeOverlays();
-    }
-
-    /** Shows what files hold before they are imported. */
-    private void intake(List<Path> given) {
-        List<Path> files = given.isEmpty() ? IntakePanel.choose(stage) : given;
-        if (files.isEmpty()) {
-            return;
-        }
-        if (intake == null) {
-            intake = new IntakePanel(bench);
-            FocusHold.in(intake);
-            over.getChildren().add(intake);
-        }
-        intake.open(files, back());
-        placeOverlays();
-    }
-
-    /** Files dropped on the window are looked at. */
-    private void takeDrops() {
-        over.setOnDragOver(event -> {
-            if (event.getDragboard().hasFiles()) {
-                event.acceptTransferModes(TransferMode.COPY);
-                event.consume();
-            }
-        });
-        over.setOnDragDropped(event -> {
-            List<Path> files =
-                    event.getDragboard().getFiles().stream().map(File::toPath).toList();
-            if (!files.isEmpty()) {
-                intake(files);
-            }
-            event.setDropCompleted(!files.isEmpty());
-            event.consume();
-        });
     }
 
     /** A view, made when it is first looked at. */
@@ -313,62 +219,19 @@ public final class MainWindow implements WindowParts, Overlays {
 
     @Override
     public void toggleHelp() {
-        if (!help.isVisible()) {
-            afterHelp = back();
-        }
-        help.toggle();
-        placeOverlays();
-        if (!help.isVisible()) {
-            afterHelp.run();
-        }
-    }
-
-    /** Where the focus goes when what is opened now closes: where it is, unless that is the command line. */
-    private Runnable back() {
-        Node owner = scene.getFocusOwner();
-        for (Node above = owner; above != null; above = above.getParent()) {
-            if (above == line || above == help) {
-                return this::focusView;
-            }
-        }
-        return FocusHold.back(scene, this::focusView);
+        overlays.toggleHelp();
     }
 
     @Override
     public void showNotices() {
-        afterHelp = back();
-        help.showNotices(desk.notices());
-        placeOverlays();
+        overlays.showNotices();
     }
 
     @Override
-    public boolean areOpen() {
-        return help.isVisible()
-                || picker != null && picker.isVisible()
-                || comparison != null && comparison.isVisible()
-                || intake != null && intake.isVisible();
-    }
-
-    @Override
-    public boolean closeFront() {
-        if (picker != null && picker.isVisible()) {
-            picker.close();
-            return true;
+    public void openNewestAlert() {
+        if (overlays.alerts().openNewest()) {
+            focusView();
         }
-        if (comparison != null && comparison.isVisible()) {
-            comparison.close();
-            return true;
-        }
-        if (intake != null && intake.isVisible()) {
-            intake.close();
-            return true;
-        }
-        if (!help.isVisible()) {
-            return false;
-        }
-        help.setVisible(false);
-        afterHelp.run();
-        return true;
     }
 
     /** The time left to a bar's close runs on without trades, a second at a time. */
@@ -384,107 +247,12 @@ public final class MainWindow implements WindowParts, Overlays {
 
     /** Another size of text; the focus stays where it is. */
     private void zoom(int percent) {
-        Runnable focus = back();
+        Runnable focus = overlays.back();
         Zoom.set(scene, percent);
         over.applyCss();
         focus.run();
-        placeOverlays();
+        overlays.place();
     }
-
-    private void placeOverlays() {
-        double width = over.getWidth();
-        double height = over.getHeight();
-        if (help.isVisible()) {
-            double wide = Math.min(860, width - 60);
-            double high = Math.min(560, height - 80);
-            help.resizeRelocate((width - wide) / 2, 60, wide, high);
-        }
-        if (picker != null && picker.isVisible()) {
-            double wide = Math.min(900, width - 60);
-            double high = Math.min(600, height - 90);
-            picker.resizeRelocate((width - wide) / 2, 50, wide, high);
-        }
-        if (comparison != null && comparison.isVisible()) {
-            double wide = Math.min(660, width - 60);
-            double high = Math.min(520, height - 90);
-            comparison.resizeRelocate((width - wide) / 2, 50, wide, high);
-        }
-        if (intake != null && intake.isVisible()) {
-            double wide = Math.min(760, width - 60);
-            double high = Math.min(Math.max(260, intake.prefHeight(wide)), height - 90);
-            intake.resizeRelocate((width - wide) / 2, 50, wide, high);
-        }
-        if (hints.isOpen()) {
-            hints.autosize();
-            hints.relocate(230, height - hints.getHeight() - 36);
-        }
-        if (alertNotice.isVisible()) {
-            // In the free part of the header: a notice must not hide prices.
-            double left = 296;
-            double right = over.sceneToLocal(line.localToScene(line.getBoundsInLocal()))
-                            .getMinX()
-                    - 96;
-            alertNotice.resizeRelocate(left, 4, Math.min(alertNotice.prefWidth(-1), right - left), 28);
-        }
-    }
-
-    private void showAlert(Firing alert) {
-        Instrument instrument = desk.directory().find(alert.instrument()).orElse(null);
-        if (instrument == null) {
-            return;
-        }
-        String text = "Alert: " + instrument.code() + " "
-                + (alert.trigger() == Alert.Trigger.REACHES
-                        ? "has reached the drawing"
-                        : "has closed a bar of " + alert.timeframe() + " beyond the drawing")
-                + " at " + instrument.format().format(alert.price()) + ".";
-        desk.tell(text);
-        unseen.addFirst(new Unseen(alert, text));
-        showUnseen();
-    }
-
-    /** The alerts that were not looked at stay, the newest in front. */
-    private void showUnseen() {
-        Unseen newest = unseen.peekFirst();
-        alertNotice.setVisible(newest != null);
-        if (newest == null) {
-            return;
-        }
-        if (!over.getChildren().contains(alertNotice)) {
-            over.getChildren().add(alertNotice);
-        }
-        String more = unseen.size() > 1 ? "  +" + (unseen.size() - 1) + " more" : "";
-        alertNotice.setText(newest.text() + more);
-        Tips.set(
-                alertNotice,
-                newest.text() + " A click or " + ActionItems.keys(bench, "go-to.newest-alert")
-                        + " opens its chart, Esc puts it away; Watch keeps it.");
-        alertNotice.toFront();
-        alertNotice.notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
-        placeOverlays();
-    }
-
-    @Override
-    public void openNewestAlert() {
-        Unseen newest = unseen.pollFirst();
-        if (newest == null) {
-            desk.tell("No alert has fired since the last was looked at. Watch has all of them.");
-            return;
-        }
-        bench.openChart(newest.firing().instrument());
-        showUnseen();
-        focusView();
-    }
-
-    @Override
-    public boolean putAlertAway() {
-        boolean was = unseen.pollFirst() != null;
-        showUnseen();
-        return was;
-    }
-
-    /** An alert that was not looked at yet, and what was told. */
-    private record Unseen(Firing firing, String text) {}
 
     private WorkspaceState state() {
         return state;
@@ -502,8 +270,7 @@ public final class MainWindow implements WindowParts, Overlays {
         Zoom.set(scene, bench.textSizeProperty().get());
         stage.show();
         pulse.play();
-        hints.visibleProperty().addListener((observed, before, now) -> placeOverlays());
-        help.visibleProperty().addListener((observed, before, now) -> placeOverlays());
+        overlays.follow();
         completeAfterFirstChart();
         focusView();
         if (bench.room().instrument().isEmpty()) {

@@ -153,8 +153,8 @@ public final class LayerParts {
             Drawing drawing = layer.drawing();
             boolean inherited = drawing.origin().isHigherThan(chart.timeframe());
             return drawing.title().toLowerCase(java.util.Locale.ROOT)
-                    + (inherited ? " from " : " of ")
-                    + drawing.origin()
+                    + " (" + drawing.origin() + ")"
+                    + (inherited ? ", inherited" : "")
                     + (drawing.place().group().isEmpty() ? "" : ", grouped")
                     + (drawing.place().locked() ? ", locked" : "")
                     + (drawing.place().chart().isEmpty() ? "" : ", here alone");

@@ -74,7 +74,7 @@ public record TradePlan(
             return Optional.of("the account must be above zero");
         }
         if (!(riskPercent > 0 && riskPercent <= 100)) {
-            return Optional.of("the risk per trade must be above 0 and at most 100 percent of the account");
+            return Optional.of("the risk per trade must be above 0 and at most 100 per cent of the account");
         }
         return Optional.empty();
     }

@@ -310,7 +310,7 @@ final class LayoutFinder {
         for (int column : new TreeSet<>(roles.values())) {
             if (names.indexOf(names.get(column)) != names.lastIndexOf(names.get(column))) {
                 throw new BarFileException(
-                        file + ", line " + (row + 1) + ": the column '" + names.get(column) + "' stands twice");
+                        file + ", line " + (row + 1) + ": the column '" + names.get(column) + "' occurs twice");
             }
         }
     }

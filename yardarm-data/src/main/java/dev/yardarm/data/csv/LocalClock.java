@@ -46,7 +46,7 @@ final class LocalClock {
                             + gap.getDateTimeAfter().toLocalTime());
         }
         if (valid.size() > 1) {
-            throw new IllegalArgumentException("the time " + local + " stands twice in " + zone
+            throw new IllegalArgumentException("the time " + local + " occurs twice in " + zone
                     + ", when clocks were put back; write its offset, " + local + valid.get(0) + " or " + valid.get(1));
         }
         return epochDay * Times.DAY + micros - valid.get(0).getTotalSeconds() * Times.SECOND;

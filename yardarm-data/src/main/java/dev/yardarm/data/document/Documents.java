@@ -108,7 +108,7 @@ public final class Documents {
             try {
                 ZoneId.of(needed("zone", zone));
             } catch (DateTimeException unknown) {
-                throw new IllegalArgumentException("'" + zone + "' is no time zone");
+                throw new IllegalArgumentException("'" + zone + "' is not a time zone");
             }
             Times.checked("its time of import", importedAt);
         }

@@ -176,13 +176,13 @@ public final class WatchDesk implements AutoCloseable {
 
     private String drawing(Alert alert) {
         return found(alert.instrument(), alert.drawing())
-                .map(each -> each.title() + " of " + each.origin())
+                .map(each -> each.title() + " (" + each.origin() + ")")
                 .orElse("deleted drawing");
     }
 
     private String drawing(Firing firing) {
         return found(firing.instrument(), firing.drawing())
-                .map(each -> each.title() + " of " + each.origin())
+                .map(each -> each.title() + " (" + each.origin() + ")")
                 .orElse(firing.on().isEmpty() ? "deleted drawing" : firing.on());
     }
 
