@@ -131,8 +131,8 @@ class ComparisonsTest {
         app.click("by rule");
         app.await(
                 "the other colours",
-                () -> app.robot().lookup("colour 4 where it holds").tryQuery().isPresent());
-        app.click("colour 4 where it holds");
+                () -> app.robot().lookup("moss where it holds").tryQuery().isPresent());
+        app.click("moss where it holds");
         app.await(
                 "the rule's field",
                 () -> layer(0).outputStyle(0).tint() != null

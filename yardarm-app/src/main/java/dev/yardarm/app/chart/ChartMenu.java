@@ -103,7 +103,9 @@ final class ChartMenu {
                             new SeparatorMenuItem());
         }
         menu.getItems()
-                .addAll(item("Duplicate", drawings::cloneChosen), item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
+                .addAll(
+                        item("Duplicate", drawings::cloneChosen),
+                        item("Copy   Ctrl+C", () -> DrawingClipboard.copy(room)));
         Menu arrange = new Menu("Arrange");
         arrange.getItems().addAll(new DrawingMenus(bench).arranging());
         menu.getItems()

@@ -90,7 +90,10 @@ final class PaneGrip extends Region {
     }
 
     private void fold() {
-        if (chart.pane(paneId).map(Pane::kind).filter(kind -> kind != Pane.Kind.PRICE).isPresent()) {
+        if (chart.pane(paneId)
+                .map(Pane::kind)
+                .filter(kind -> kind != Pane.Kind.PRICE)
+                .isPresent()) {
             room.panes().fold(paneId);
         }
     }

@@ -211,9 +211,9 @@ final class OverlayDeck implements Overlays {
         }
         if (hints.isOpen()) {
             hints.autosize();
-            hints.relocate(Math.max(4, Math.min(230, over.getWidth() - hints.getWidth() - 4)), height
-                    - hints.getHeight()
-                    - 36);
+            hints.relocate(
+                    Math.max(4, Math.min(230, over.getWidth() - hints.getWidth() - 4)),
+                    height - hints.getHeight() - 36);
         }
         if (alerts.isVisible()) {
             // In the free part of the header: a notice must not hide prices.
