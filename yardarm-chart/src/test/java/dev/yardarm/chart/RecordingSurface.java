@@ -10,7 +10,7 @@ final class RecordingSurface implements Surface {
 
     record Line(int colour, double[] dash, double[] points, int count) {
         boolean isDotted() {
-            return dash.length == 2 && dash[0] < dash[1];
+            return dash.length == 2 && dash[0] == 2 && dash[1] == 1.5;
         }
     }
 

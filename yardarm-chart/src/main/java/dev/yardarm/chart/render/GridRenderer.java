@@ -71,19 +71,33 @@ final class GridRenderer {
                 }
             }
         }
-        double taken = 2;
-        for (TimeTicks.Tick tick : ticks) {
-            double half = surface.textWidth(tick.label(), Type.SMALL) / 2;
-            if (tick.x() - half > taken && tick.x() + half < chart.plotRight()) {
-                taken = tick.x() + half + 4;
-                surface.text(
-                        tick.label(),
-                        tick.x(),
-                        chart.plotBottom() + ChartModel.TIME_AXIS / 2,
-                        Type.SMALL,
-                        Align.CENTRE,
-                        palette.of(tick.isMajor() ? Role.INK : Role.SOFT));
+        List<double[]> taken = new ArrayList<>();
+        // What begins a day, a month or a year is said before what lies between.
+        for (boolean major : new boolean[] {true, false}) {
+            for (TimeTicks.Tick tick : ticks) {
+                if (tick.isMajor() == major) {
+                    write(chart, tick, taken, palette, surface);
+                }
             }
+        }
+    }
+
+    /** Writes a mark of the time axis where nothing stands yet. */
+    private static void write(
+            ChartModel chart, TimeTicks.Tick tick, List<double[]> taken, Palette palette, Surface surface) {
+        double half = surface.textWidth(tick.label(), Type.SMALL) / 2;
+        double from = tick.x() - half;
+        double to = tick.x() + half;
+        boolean free = taken.stream().allMatch(other -> to + 4 < other[0] || from - 4 > other[1]);
+        if (free && from > 2 && to < chart.plotRight()) {
+            taken.add(new double[] {from, to});
+            surface.text(
+                    tick.label(),
+                    tick.x(),
+                    chart.plotBottom() + ChartModel.TIME_AXIS / 2,
+                    Type.SMALL,
+                    Align.CENTRE,
+                    palette.of(tick.isMajor() ? Role.INK : Role.SOFT));
         }
     }
 

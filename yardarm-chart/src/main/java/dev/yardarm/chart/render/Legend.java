@@ -49,6 +49,25 @@ public final class Legend {
     /** Says something of a bar, or of the place under the pointer that may lie beyond the last one. */
     private interface Words {
         String at(int bar, int under);
+
+        /** The widest it may become at another bar; empty where the values of two bars tell. */
+        default String widest() {
+            return "";
+        }
+    }
+
+    /** The value of an output, behind its name. */
+    private record Value(ChartModel chart, IndicatorLayer layer, int output, String name) implements Words {
+        @Override
+        public String at(int bar, int under) {
+            return name + Readout.value(chart, layer, output, bar);
+        }
+
+        /** Numbers that are no prices have the more decimals the smaller they are. */
+        @Override
+        public String widest() {
+            return layer.indicator().place().withPrice() ? "" : name + "−0.0000";
+        }
     }
 
     /** A text of a legend. */
@@ -221,8 +240,14 @@ public final class Legend {
         String text = words.at(last, last);
         String other = words.at(first, first);
         double width = surface.textWidth(text, Type.SMALL);
-        // A value of another bar may have a digit more; a name is the same everywhere.
-        return text.equals(other) ? width : Math.max(width, surface.textWidth(other, Type.SMALL)) + SLACK;
+        String widest = words.widest();
+        if (text.equals(other) && widest.isEmpty()) {
+            // A name is the same everywhere.
+            return width;
+        }
+        // A value of another bar may have a digit more.
+        return Math.max(width, Math.max(surface.textWidth(other, Type.SMALL), surface.textWidth(widest, Type.SMALL)))
+                + SLACK;
     }
 
     private static List<Group> groups(ChartModel chart, Pane pane, Palette palette, int last) {
@@ -287,11 +312,8 @@ public final class Legend {
         group.add((bar, under) -> title, palette.series(layer.style().colour()));
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
-                int number = output;
-                String name = named(layer, output);
                 group.add(
-                        (bar, under) -> name + Readout.value(chart, layer, number, bar),
-                        palette.series(layer.colourOf(output)));
+                        new Value(chart, layer, output, named(layer, output)), palette.series(layer.colourOf(output)));
             }
         }
         if (!Readout.change(chart, layer, last).isEmpty()) {

@@ -11,7 +11,7 @@ import dev.yardarm.chart.surface.Surface;
  * the forming bar use it; so will findings that are not confirmed.
  */
 final class Provisional {
-    static final double[] DOTS = {1.5, 2.5};
+    static final double[] DOTS = {2, 1.5};
     /** Below this width of bars a forming bar looks like the others. */
     private static final double LEAST = 2.5;
 
