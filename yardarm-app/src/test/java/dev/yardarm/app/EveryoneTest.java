@@ -4,7 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.logging.Handler;
+import java.util.logging.LogRecord;
+import java.util.logging.Logger;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.Node;
 import javafx.scene.Parent;
@@ -157,6 +162,21 @@ class EveryoneTest {
 
     @Test
     void textGrowsAndShrinksStaysSharpAndIsKept() throws Exception {
+        List<String> warnings = new CopyOnWriteArrayList<>();
+        Handler heard = new Handler() {
+            @Override
+            public void publish(LogRecord warning) {
+                warnings.add(warning.getMessage());
+            }
+
+            @Override
+            public void flush() {}
+
+            @Override
+            public void close() {}
+        };
+        Logger styles = Logger.getLogger("javafx.css");
+        styles.addHandler(heard);
         double usual = onScreen("#view-chart");
         double chart = app.get(() -> app.chart().width());
         app.line("text 150");
@@ -192,5 +212,7 @@ class EveryoneTest {
         app = new WindowFixture(home);
         app.openAsItIs(true);
         app.await("kept", () -> Math.abs(onScreen("#view-chart") / usual - 1.2) < 0.02);
+        styles.removeHandler(heard);
+        assertThat(warnings).as("of the style sheets").isEmpty();
     }
 }

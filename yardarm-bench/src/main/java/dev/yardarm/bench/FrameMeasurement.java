@@ -3,6 +3,7 @@ package dev.yardarm.bench;
 import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.log.ToolkitLog;
 import dev.yardarm.app.theme.Themes;
+import dev.yardarm.app.theme.Zoom;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
@@ -93,12 +94,12 @@ public final class FrameMeasurement extends Application {
         ChartModel chart = window.bench().room().chart();
         if (step == 3) {
             moveTo(-1, -1);
-            ((StackPane) view.getScene().getRoot()).getChildren().add(pixel);
+            ((StackPane) Zoom.content(view.getScene())).getChildren().add(pixel);
         }
         if (step == 4) {
             pixel.setVisible(false);
             bare.forEach(each -> each.setManaged(false));
-            ((StackPane) view.getScene().getRoot()).getChildren().addAll(bare);
+            ((StackPane) Zoom.content(view.getScene())).getChildren().addAll(bare);
         }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();

@@ -36,7 +36,7 @@ public final class LayoutWindows {
             }
         });
         bench.textSizeProperty().addListener((observed, before, now) -> windows.values()
-                .forEach(stage -> Zoom.set(stage.getScene(), now.intValue())));
+                .forEach(stage -> ((Zoom) stage.getScene().getRoot()).set(now.intValue())));
         bench.themeProperty().addListener((observed, before, now) -> windows.values()
                 .forEach(stage -> Themes.apply(now, stage.getScene())));
     }
@@ -62,9 +62,10 @@ public final class LayoutWindows {
         Stage stage = new Stage();
         // Known before it shows: showing it takes its chart in hand, which comes back here.
         windows.put(layout, stage);
-        Scene scene = new Scene(new LayoutPane(bench, () -> layout), 760, 520);
+        Zoom root = new Zoom(new LayoutPane(bench, () -> layout));
+        Scene scene = new Scene(root, 760, 520);
         Themes.apply(bench.themeProperty().get(), scene);
-        Zoom.set(scene, bench.textSizeProperty().get());
+        root.set(bench.textSizeProperty().get());
         keys.accept(scene);
         stage.setScene(scene);
         stage.setOnCloseRequest(event -> {

@@ -8,10 +8,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.transform.Scale;
 
 /**
- * The content of a window larger or smaller than usual: its text, and everything else with it, so that nothing that fits
- * together at one size is cut at another. The content is laid out on as much less room and drawn with a transform; canvases
- * take the transform into their resolution, so text stays sharp. At the usual size there is no such node: the content itself
- * is the root.
+ * The root of a window, whose content can be shown larger or smaller than usual: its text, and everything else with it, so that
+ * nothing that fits together at one size is cut at another. The content is laid out on as much less room and drawn with a
+ * transform; canvases take the transform into their resolution, so text stays sharp. At the usual size there is no transform.
  */
 public final class Zoom extends Region {
     private static final String SHEET = "data:text/css;base64,";
@@ -19,36 +18,28 @@ public final class Zoom extends Region {
     private final Region content;
     private final Scale scale = new Scale(1, 1, 0, 0);
 
-    private Zoom(Region content) {
+    public Zoom(Region content) {
         this.content = content;
         getChildren().add(content);
-        content.getTransforms().add(scale);
     }
 
-    /** Shows a scene in a size, in per cent. */
-    public static void set(Scene scene, int percent) {
+    /** The content of a scene, whatever its size. */
+    public static Region content(Scene scene) {
+        return ((Zoom) scene.getRoot()).content;
+    }
+
+    /** Shows the content in a size, in per cent. */
+    public void set(int percent) {
         int held = Math.max(Habits.SMALLEST_TEXT, Math.min(Habits.LARGEST_TEXT, percent));
-        Zoom zoom = scene.getRoot() instanceof Zoom there ? there : null;
-        if (zoom == null && held != 100) {
-            Region content = (Region) scene.getRoot();
-            // A node has one place: out of the scene before it comes into another.
-            scene.setRoot(new Region());
-            zoom = new Zoom(content);
-            scene.setRoot(zoom);
-        } else if (zoom != null && held == 100) {
-            scene.setRoot(new Region());
-            zoom.getChildren().clear();
-            zoom.content.getTransforms().remove(zoom.scale);
-            scene.setRoot(zoom.content);
-            zoom = null;
+        scale.setX(held / 100.0);
+        scale.setY(held / 100.0);
+        content.getTransforms().remove(scale);
+        getScene().getStylesheets().removeIf(Zoom::isSheet);
+        if (held != 100) {
+            content.getTransforms().add(scale);
+            getScene().getStylesheets().add(sheet(held));
         }
-        scene.getStylesheets().removeIf(Zoom::isSheet);
-        if (zoom != null) {
-            scene.getStylesheets().add(sheet(held));
-            zoom.scale.setX(held / 100.0);
-            zoom.scale.setY(held / 100.0);
-            zoom.requestLayout();
-        }
+        requestLayout();
     }
 
     /** Menus and tooltips have windows of their own, which no transform reaches: their text alone grows. */
@@ -60,11 +51,6 @@ public final class Zoom extends Region {
     /** Whether a style sheet of a scene is that of its size. */
     static boolean isSheet(String sheet) {
         return sheet.startsWith(SHEET);
-    }
-
-    /** The content of a scene, whatever its size. */
-    public static Region content(Scene scene) {
-        return scene.getRoot() instanceof Zoom zoom ? zoom.content : (Region) scene.getRoot();
     }
 
     @Override

@@ -53,6 +53,7 @@ public final class MainWindow implements WindowParts {
     private final StackPane linePlace = new StackPane();
     private final StackPane front = new StackPane();
     private final StackPane over = new StackPane();
+    private final Zoom root = new Zoom(over);
     private final CommandLine line;
     private final HintPanel hints;
     private final OverlayDeck overlays;
@@ -245,12 +246,9 @@ public final class MainWindow implements WindowParts {
         }
     }
 
-    /** Another size of text; the focus stays where it is. */
+    /** Another size of text. */
     private void zoom(int percent) {
-        Runnable focus = overlays.back();
-        Zoom.set(scene, percent);
-        over.applyCss();
-        focus.run();
+        root.set(percent);
         overlays.place();
     }
 
@@ -266,8 +264,8 @@ public final class MainWindow implements WindowParts {
     /** Opens the workspace as it was left, shows the window and lets the market run. */
     public void open() {
         state.restore();
-        scene.setRoot(over);
-        Zoom.set(scene, bench.textSizeProperty().get());
+        scene.setRoot(root);
+        root.set(bench.textSizeProperty().get());
         stage.show();
         pulse.play();
         overlays.follow();
