@@ -11,7 +11,11 @@ import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
 import dev.yardarm.desk.line.CommandLanguage;
+import dev.yardarm.desk.line.KeptLines;
+import dev.yardarm.desk.line.LayoutLines;
 import dev.yardarm.desk.line.LineCommand;
+import dev.yardarm.desk.line.ListLines;
+import dev.yardarm.desk.line.OutsideLines;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.room.layout.LinkRules.Shared;
@@ -72,10 +76,9 @@ class ChartWordsTest {
 
     @Test
     void looksOfIndicators() {
-        assertThat(command("look save quick one"))
-                .isEqualTo(new LineCommand.OfLook(LineCommand.Kept.SAVE, "quick one"));
-        assertThat(command("look quick")).isEqualTo(new LineCommand.OfLook(LineCommand.Kept.APPLY, "quick"));
-        assertThat(command("look delete quick")).isEqualTo(new LineCommand.OfLook(LineCommand.Kept.DELETE, "quick"));
+        assertThat(command("look save quick one")).isEqualTo(new KeptLines.OfLook(KeptLines.Kept.SAVE, "quick one"));
+        assertThat(command("look quick")).isEqualTo(new KeptLines.OfLook(KeptLines.Kept.APPLY, "quick"));
+        assertThat(command("look delete quick")).isEqualTo(new KeptLines.OfLook(KeptLines.Kept.DELETE, "quick"));
     }
 
     @Test
@@ -117,35 +120,35 @@ class ChartWordsTest {
 
     @Test
     void layoutsLinksPresetsAndLists() {
-        assertThat(((LineCommand.Arrange) command("layout 2x2")).arrangement().charts())
+        assertThat(((LayoutLines.Arrange) command("layout 2x2")).arrangement().charts())
                 .hasSize(4);
-        assertThat(((LineCommand.NewLayout) command("layout new 1x3"))
+        assertThat(((LayoutLines.NewLayout) command("layout new 1x3"))
                         .arrangement()
                         .charts())
                 .hasSize(3);
-        assertThat(command("layout name Evening")).isEqualTo(new LineCommand.NameLayout("Evening"));
+        assertThat(command("layout name Evening")).isEqualTo(new LayoutLines.NameLayout("Evening"));
         assertThat(command("step-down W D 1h"))
-                .isEqualTo(new LineCommand.StepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
-        assertThat(command("link 3")).isEqualTo(new LineCommand.SetLink(3, null));
-        assertThat(command("link none")).isEqualTo(new LineCommand.SetLink(0, null));
+                .isEqualTo(new LayoutLines.StepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
+        assertThat(command("link 3")).isEqualTo(new LayoutLines.SetLink(3, null));
+        assertThat(command("link none")).isEqualTo(new LayoutLines.SetLink(0, null));
         assertThat(command("link 2 shares instrument time"))
-                .isEqualTo(new LineCommand.SetLink(2, EnumSet.of(Shared.INSTRUMENT, Shared.VISIBLE_TIME)));
+                .isEqualTo(new LayoutLines.SetLink(2, EnumSet.of(Shared.INSTRUMENT, Shared.VISIBLE_TIME)));
         assertThat(command("preset save swing high"))
-                .isEqualTo(new LineCommand.OfPreset(LineCommand.PresetVerb.SAVE, "swing high"));
-        assertThat(command("preset swing")).isEqualTo(new LineCommand.OfPreset(LineCommand.PresetVerb.APPLY, "swing"));
+                .isEqualTo(new KeptLines.OfPreset(KeptLines.PresetVerb.SAVE, "swing high"));
+        assertThat(command("preset swing")).isEqualTo(new KeptLines.OfPreset(KeptLines.PresetVerb.APPLY, "swing"));
         assertThat(command("list weight PV60 50"))
-                .isEqualTo(new LineCommand.OfList(LineCommand.ListVerb.WEIGHT, "PV60 50"));
+                .isEqualTo(new ListLines.OfList(ListLines.ListVerb.WEIGHT, "PV60 50"));
         assertThat(command("list Evening round"))
-                .isEqualTo(new LineCommand.OfList(LineCommand.ListVerb.SHOW, "Evening round"));
+                .isEqualTo(new ListLines.OfList(ListLines.ListVerb.SHOW, "Evening round"));
         assertThat(command("timeframes W D 7m"))
-                .isEqualTo(new LineCommand.OfferTimeframes(List.of(
+                .isEqualTo(new OutsideLines.OfferTimeframes(List.of(
                         Timeframe.WEEK, Timeframe.DAY, Timeframe.parse("7m").orElseThrow())));
         assertThat(command("key layout.split-beside V"))
-                .isEqualTo(new LineCommand.ChangeKey("layout.split-beside", "V"));
-        assertThat(command("save chart.svg")).isEqualTo(new LineCommand.SaveChart(Path.of("chart.svg")));
+                .isEqualTo(new OutsideLines.ChangeKey("layout.split-beside", "V"));
+        assertThat(command("save chart.svg")).isEqualTo(new OutsideLines.SaveChart(Path.of("chart.svg")));
         assertThat(command("export workspace all.json"))
-                .isEqualTo(new LineCommand.OfWorkspace(true, Path.of("all.json")));
-        assertThat(command("title my view")).isEqualTo(new LineCommand.SetTitle("my view"));
+                .isEqualTo(new LayoutLines.OfWorkspace(true, Path.of("all.json")));
+        assertThat(command("title my view")).isEqualTo(new LayoutLines.SetTitle("my view"));
     }
 
     @ParameterizedTest
@@ -188,9 +191,9 @@ class ChartWordsTest {
 
     @Test
     void anImportWithoutAFileAsksForOne() {
-        assertThat(command("import")).isEqualTo(new LineCommand.ImportFile(Optional.empty()));
-        assertThat(command("import week.csv")).isEqualTo(new LineCommand.ImportFile(Optional.of(Path.of("week.csv"))));
-        assertThat(LANGUAGE.read("impo")).anyMatch(each -> each.command() instanceof LineCommand.ImportFile);
+        assertThat(command("import")).isEqualTo(new OutsideLines.ImportFile(Optional.empty()));
+        assertThat(command("import week.csv")).isEqualTo(new OutsideLines.ImportFile(Optional.of(Path.of("week.csv"))));
+        assertThat(LANGUAGE.read("impo")).anyMatch(each -> each.command() instanceof OutsideLines.ImportFile);
     }
 
     @Test

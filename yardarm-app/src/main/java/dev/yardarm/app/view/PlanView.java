@@ -8,22 +8,20 @@ import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.plan.PlanDesk;
 import dev.yardarm.desk.plan.PlanWork;
+import dev.yardarm.desk.table.Rows;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.geometry.Orientation;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** All trade plans with their risk and size, the account they start from, and the chart of the plan in hand. */
-public final class PlanView extends VBox implements WorkView {
+public final class PlanView extends VBox implements RowsView {
     private final Workbench bench;
     private final PlanDesk desk;
     private final RowTable<TradePlan> table;
@@ -108,39 +106,18 @@ public final class PlanView extends VBox implements WorkView {
     }
 
     @Override
-    public Parent node() {
-        return this;
-    }
-
-    @Override
-    public void comesToFront() {
-        chart.wake();
-        focusStart();
-    }
-
-    @Override
     public void focusStart() {
         table.focus();
     }
 
     @Override
-    public void leaves() {
-        chart.rest();
+    public Rows<?> inHand() {
+        return desk.rows();
     }
 
     @Override
-    public void search() {
-        focusStart();
-    }
-
-    @Override
-    public boolean key(KeyEvent event) {
-        boolean forward = event.getCode() == KeyCode.PAGE_DOWN;
-        if (forward || event.getCode() == KeyCode.PAGE_UP) {
-            desk.rows().step(forward ? 1 : -1);
-            return true;
-        }
-        return false;
+    public RowChart chart() {
+        return chart;
     }
 
     @Override

@@ -9,9 +9,9 @@ import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.table.Rows;
 import java.util.List;
 import java.util.Map;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -21,14 +21,13 @@ import javafx.scene.control.SplitPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** Builds and runs scans: conditions at the left, what fits in the middle, the chart of the result in hand at the right. */
-public final class ScanView extends HBox implements WorkView {
+public final class ScanView extends HBox implements RowsView {
     private static final double ROW = 28;
     /** Rows with a small chart in them. */
     private static final double CHART_ROW = 56;
@@ -318,28 +317,12 @@ public final class ScanView extends HBox implements WorkView {
     }
 
     @Override
-    public Parent node() {
-        return this;
-    }
-
-    @Override
-    public void comesToFront() {
-        chart.wake();
-        focusStart();
-    }
-
-    @Override
     public void focusStart() {
         if (desk.found().rows().isEmpty()) {
             saved.requestFocus();
         } else {
             results.focus();
         }
-    }
-
-    @Override
-    public void leaves() {
-        chart.rest();
     }
 
     /** The conditions are what a scan is searched by. */
@@ -352,13 +335,13 @@ public final class ScanView extends HBox implements WorkView {
     }
 
     @Override
-    public boolean key(KeyEvent event) {
-        boolean forward = event.getCode() == KeyCode.PAGE_DOWN;
-        if (forward || event.getCode() == KeyCode.PAGE_UP) {
-            desk.found().step(forward ? 1 : -1);
-            return true;
-        }
-        return false;
+    public Rows<?> inHand() {
+        return desk.found();
+    }
+
+    @Override
+    public RowChart chart() {
+        return chart;
     }
 
     @Override

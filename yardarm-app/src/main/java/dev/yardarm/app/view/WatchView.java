@@ -9,19 +9,16 @@ import dev.yardarm.desk.alert.WatchDesk;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.Rows;
 import java.util.Map;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** The alerts: what waits, the record of what fired, and the chart of the one in hand with its level. */
-public final class WatchView extends VBox implements WorkView {
+public final class WatchView extends VBox implements RowsView {
     private final WatchDesk desk;
     private final RowTable<Alert> waiting;
     private final RowTable<Firing> fired;
@@ -95,24 +92,9 @@ public final class WatchView extends VBox implements WorkView {
         chart.show(desk.subject().orElse(null));
     }
 
-    private Rows<?> inHand() {
-        return desk.isFiredInHand() ? desk.fired() : desk.waiting();
-    }
-
     @Override
     public View which() {
         return View.WATCH;
-    }
-
-    @Override
-    public Parent node() {
-        return this;
-    }
-
-    @Override
-    public void comesToFront() {
-        chart.wake();
-        focusStart();
     }
 
     @Override
@@ -125,23 +107,13 @@ public final class WatchView extends VBox implements WorkView {
     }
 
     @Override
-    public void leaves() {
-        chart.rest();
+    public Rows<?> inHand() {
+        return desk.isFiredInHand() ? desk.fired() : desk.waiting();
     }
 
     @Override
-    public void search() {
-        focusStart();
-    }
-
-    @Override
-    public boolean key(KeyEvent event) {
-        boolean forward = event.getCode() == KeyCode.PAGE_DOWN;
-        if (forward || event.getCode() == KeyCode.PAGE_UP) {
-            inHand().step(forward ? 1 : -1);
-            return true;
-        }
-        return false;
+    public RowChart chart() {
+        return chart;
     }
 
     @Override

@@ -206,13 +206,13 @@ final class ChartWords {
                         rest.isEmpty()
                                 ? "offer the usual timeframes"
                                 : "the timeframes offered in menus and " + "the strip",
-                        new LineCommand.OfferTimeframes(timeframes()));
+                        new OutsideLines.OfferTimeframes(timeframes()));
             } else if (first.equals("step-down")) {
                 List<Timeframe> timeframes = timeframes();
                 if (timeframes.size() < 2 || timeframes.size() > 3) {
                     throw new IllegalArgumentException("two or three timeframes, as in step-down W D 1h");
                 }
-                add("layout", "the instrument on these timeframes side by side", new LineCommand.StepDown(timeframes));
+                add("layout", "the instrument on these timeframes side by side", new LayoutLines.StepDown(timeframes));
             } else if (first.equals("link")) {
                 link();
             }
@@ -234,16 +234,16 @@ final class ChartWords {
         String[] words = rest.split("\\s+", 2);
         if (words[0].equals("new")) {
             String form = words.length > 1 ? words[1] : "1";
-            add("layout", "a new layout in a tab", new LineCommand.NewLayout("", Arrangement.parse(form)));
+            add("layout", "a new layout in a tab", new LayoutLines.NewLayout("", Arrangement.parse(form)));
         } else if (words[0].equals("name")) {
             add(
                     "layout",
                     "the title of the layout in front",
-                    words.length < 2 ? null : new LineCommand.NameLayout(words[1]));
+                    words.length < 2 ? null : new LayoutLines.NameLayout(words[1]));
         } else if (!rest.isEmpty()) {
             Arrangement arrangement = Arrangement.parse(rest);
             int count = arrangement.charts().size();
-            add("layout", count + (count == 1 ? " chart" : " charts"), new LineCommand.Arrange(arrangement));
+            add("layout", count + (count == 1 ? " chart" : " charts"), new LayoutLines.Arrange(arrangement));
         } else {
             wrong("layout", "write it as layout 2x2, layout 3, layout new 1x2 or layout name TITLE");
         }
@@ -252,7 +252,7 @@ final class ChartWords {
     private void link() {
         String[] words = rest.split("\\s+");
         if (words[0].equals("none")) {
-            add("link", "no link colour", new LineCommand.SetLink(0, null));
+            add("link", "no link colour", new LayoutLines.SetLink(0, null));
             return;
         }
         int colour;
@@ -275,7 +275,7 @@ final class ChartWords {
         add(
                 "link",
                 "link colour " + colour + (shared == null ? "" : ", sharing what is named"),
-                new LineCommand.SetLink(colour, shared));
+                new LayoutLines.SetLink(colour, shared));
     }
 
     private static Optional<LinkRules.Shared> shared(String word) {
@@ -290,55 +290,55 @@ final class ChartWords {
         String more = words.length > 1 ? words[1] : "";
         switch (first) {
             case "preset" -> {
-                LineCommand.PresetVerb verb = verb(LineCommand.PresetVerb.class, words[0], null);
-                boolean plain = verb == null || verb == LineCommand.PresetVerb.APPLY;
+                KeptLines.PresetVerb verb = verb(KeptLines.PresetVerb.class, words[0], null);
+                boolean plain = verb == null || verb == KeptLines.PresetVerb.APPLY;
                 named(
                         "preset",
                         plain ? "put a preset on the chart" : words[0] + " a preset",
                         plain ? rest : more,
                         "preset swing, or preset save swing",
-                        name -> new LineCommand.OfPreset(plain ? LineCommand.PresetVerb.APPLY : verb, name));
+                        name -> new KeptLines.OfPreset(plain ? KeptLines.PresetVerb.APPLY : verb, name));
             }
             case "tracing" -> {
-                LineCommand.TracingVerb verb = verb(LineCommand.TracingVerb.class, words[0], null);
-                boolean plain = verb == null || verb == LineCommand.TracingVerb.USE;
+                KeptLines.TracingVerb verb = verb(KeptLines.TracingVerb.class, words[0], null);
+                boolean plain = verb == null || verb == KeptLines.TracingVerb.USE;
                 named(
                         "drawing",
                         plain
                                 ? "draw on a tracing, a sheet of its own"
-                                : verb == LineCommand.TracingVerb.MOVE
+                                : verb == KeptLines.TracingVerb.MOVE
                                         ? "put the selected drawing on a tracing"
                                         : words[0] + " a tracing",
                         plain ? rest : more,
                         "tracing waves, or tracing hide waves",
-                        name -> new LineCommand.OfTracing(plain ? LineCommand.TracingVerb.USE : verb, name));
+                        name -> new KeptLines.OfTracing(plain ? KeptLines.TracingVerb.USE : verb, name));
             }
             case "style", "look" -> {
-                LineCommand.Kept verb = kept(words[0]);
+                KeptLines.Kept verb = kept(words[0]);
                 named(
                         "style",
-                        verb == LineCommand.Kept.APPLY
+                        verb == KeptLines.Kept.APPLY
                                 ? "give the selected indicator or drawings a saved style"
                                 : words[0] + " settings and style of the selected indicator or drawing",
-                        verb == LineCommand.Kept.APPLY ? rest : more,
+                        verb == KeptLines.Kept.APPLY ? rest : more,
                         "style save thick, then style thick",
-                        name -> new LineCommand.OfLook(verb, name));
+                        name -> new KeptLines.OfLook(verb, name));
             }
             case "ratios" -> {
-                LineCommand.Kept verb = kept(words[0]);
+                KeptLines.Kept verb = kept(words[0]);
                 named(
                         "ratios",
-                        verb == LineCommand.Kept.APPLY
+                        verb == KeptLines.Kept.APPLY
                                 ? "give the selected drawings a saved set of ratios"
                                 : words[0] + " a set of ratios",
-                        verb == LineCommand.Kept.APPLY ? rest : more,
+                        verb == KeptLines.Kept.APPLY ? rest : more,
                         "ratios save shallow, then ratios shallow",
-                        name -> new LineCommand.OfRatios(verb, name));
+                        name -> new KeptLines.OfRatios(verb, name));
             }
             case "list" -> {
-                LineCommand.ListVerb verb = verb(LineCommand.ListVerb.class, words[0], null);
-                boolean plain = verb == null || verb == LineCommand.ListVerb.SHOW;
-                boolean nameless = rest.isEmpty() || more.isEmpty() && verb == LineCommand.ListVerb.NEW;
+                ListLines.ListVerb verb = verb(ListLines.ListVerb.class, words[0], null);
+                boolean plain = verb == null || verb == ListLines.ListVerb.SHOW;
+                boolean nameless = rest.isEmpty() || more.isEmpty() && verb == ListLines.ListVerb.NEW;
                 add(
                         "list",
                         nameless
@@ -347,8 +347,7 @@ final class ChartWords {
                                 : plain ? "go through another list" : words[0] + " in lists",
                         nameless
                                 ? null
-                                : new LineCommand.OfList(
-                                        plain ? LineCommand.ListVerb.SHOW : verb, plain ? rest : more));
+                                : new ListLines.OfList(plain ? ListLines.ListVerb.SHOW : verb, plain ? rest : more));
             }
             case "key" ->
                 add(
@@ -356,16 +355,16 @@ final class ChartWords {
                         words.length < 2
                                 ? "needs an action and a key, as in key layout.split-right V"
                                 : "another key for an action",
-                        words.length < 2 ? null : new LineCommand.ChangeKey(words[0], more));
+                        words.length < 2 ? null : new OutsideLines.ChangeKey(words[0], more));
             case "title" ->
-                named("chart", "a title of your own", rest, "title Breakout idea", LineCommand.SetTitle::new);
+                named("chart", "a title of your own", rest, "title Breakout idea", LayoutLines.SetTitle::new);
             case "save" ->
                 add(
                         "file",
                         rest.isEmpty()
                                 ? "needs a file: chart.png or chart.svg for a picture, chart.csv for the data"
                                 : "the chart as png or svg, its data as csv",
-                        Places.path(rest).map(LineCommand.SaveChart::new).orElse(null));
+                        Places.path(rest).map(OutsideLines.SaveChart::new).orElse(null));
             case "export", "import" -> file(words, more);
             default -> {}
         }
@@ -384,19 +383,19 @@ final class ChartWords {
                             : first + (drawings ? " the drawings of the instrument" : " the workspace")
                                     + " as one file",
                     file.map(each -> drawings
-                                    ? new LineCommand.OfDrawings(out, each)
-                                    : (LineCommand) new LineCommand.OfWorkspace(out, each))
+                                    ? new KeptLines.OfDrawings(out, each)
+                                    : (LineCommand) new LayoutLines.OfWorkspace(out, each))
                             .orElse(null));
         } else if (out) {
             wrong("file", "write export workspace FILE or export drawings FILE; a chart is saved with save FILE");
         } else if (rest.isEmpty()) {
-            add("file", "bars or trades of a file; asks which", new LineCommand.ImportFile(Optional.empty()));
+            add("file", "bars or trades of a file; asks which", new OutsideLines.ImportFile(Optional.empty()));
         } else {
             add(
                     "file",
                     "bars or trades of a file, with a look at them first",
                     Places.path(rest)
-                            .map(each -> new LineCommand.ImportFile(Optional.of(each)))
+                            .map(each -> new OutsideLines.ImportFile(Optional.of(each)))
                             .orElse(null));
         }
     }
@@ -411,8 +410,8 @@ final class ChartWords {
         return otherwise;
     }
 
-    private static LineCommand.Kept kept(String word) {
-        return verb(LineCommand.Kept.class, word, LineCommand.Kept.APPLY);
+    private static KeptLines.Kept kept(String word) {
+        return verb(KeptLines.Kept.class, word, KeptLines.Kept.APPLY);
     }
 
     /** A command that needs a name behind it. */

@@ -303,7 +303,7 @@ public final class CommandLanguage {
                                     ? "the text of the interface at " + percent + " % of its usual size"
                                     : "text can be shown at " + Habits.SMALLEST_TEXT + " to " + Habits.LARGEST_TEXT
                                             + " % of its usual size",
-                            fits ? new LineCommand.TextSize(percent) : null));
+                            fits ? new OutsideLines.TextSize(percent) : null));
         }
     }
 

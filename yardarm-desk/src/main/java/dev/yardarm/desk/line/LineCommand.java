@@ -3,7 +3,6 @@ package dev.yardarm.desk.line;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ScaleChoice;
-import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
@@ -16,23 +15,16 @@ import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
-import dev.yardarm.desk.room.chart.Presets;
 import dev.yardarm.desk.room.chart.Spans;
-import dev.yardarm.desk.room.layout.Arrangement;
-import dev.yardarm.desk.room.layout.LinkRules;
-import dev.yardarm.desk.room.layout.WorkspaceFile;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
 
 /** What a line asks for. Each carries itself out. */
-public sealed interface LineCommand {
+public interface LineCommand {
     /** Does it; what it needs is there. */
     void run(Hands hands);
 
@@ -51,26 +43,6 @@ public sealed interface LineCommand {
             hands.go(View.CHART);
         }
         run(hands);
-    }
-
-    /** What is done to something that is kept under a name. */
-    enum Kept {
-        APPLY,
-        SAVE,
-        DELETE
-    }
-
-    /** @param percent of the usual size */
-    record TextSize(int percent) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.setTextSize(percent);
-        }
     }
 
     /** @param timeframe null to keep the one there is */
@@ -157,259 +129,6 @@ public sealed interface LineCommand {
             } else {
                 Going.toEvent(hands.room(), events);
             }
-        }
-    }
-
-    record Arrange(Arrangement arrangement) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            hands.layouts().arrange(arrangement);
-        }
-    }
-
-    record NewLayout(String title, Arrangement arrangement) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            hands.layouts().add(title, arrangement);
-        }
-    }
-
-    record NameLayout(String title) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.layouts().rename(hands.layouts().focused(), title);
-        }
-    }
-
-    record StepDown(List<Timeframe> timeframes) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            hands.layouts().stepDown(timeframes);
-        }
-    }
-
-    /** @param shared null to leave what the colour shares as it is */
-    record SetLink(int colour, Set<LinkRules.Shared> shared) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            if (shared != null) {
-                hands.layouts().setLinks(colour, shared);
-            }
-            hands.room().setLink(colour);
-        }
-    }
-
-    /** What is done with a preset. */
-    enum PresetVerb {
-        APPLY,
-        SAVE,
-        DELETE,
-        STANDARD,
-        UP,
-        DOWN
-    }
-
-    /** Something done with a preset. */
-    record OfPreset(PresetVerb verb, String name) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            Presets presets = hands.layouts().presets();
-            if (verb != PresetVerb.SAVE && presets.offered(name).isEmpty()) {
-                hands.desk().tell("There is no preset '" + name + "'. Save one with: preset save " + name);
-                return;
-            }
-            switch (verb) {
-                case APPLY -> presets.apply(name, hands.room());
-                case SAVE -> presets.save(name, hands.room());
-                case DELETE -> presets.delete(name);
-                case STANDARD -> presets.toggleStandard(name);
-                case UP -> presets.move(name, -1);
-                case DOWN -> presets.move(name, 1);
-            }
-        }
-    }
-
-    /** Something done with a kept look of the selected indicator or drawings. */
-    record OfLook(Kept verb, String name) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            if (!hands.room().chart().selection().drawings().isEmpty()) {
-                switch (verb) {
-                    case APPLY -> hands.room().drawings().looks().takeLook(name);
-                    case SAVE -> hands.room().drawings().looks().keepLook(name);
-                    case DELETE -> hands.room().drawings().looks().forgetLook(name);
-                }
-            } else if (hands.room().chart().selection() instanceof Selection.Layer selected
-                    && hands.room().chart().indicator(selected.id()).isPresent()) {
-                switch (verb) {
-                    case APPLY -> hands.room().indicators().takeLook(selected.id(), name);
-                    case SAVE -> hands.room().indicators().keepLook(selected.id(), name);
-                    case DELETE -> hands.room().indicators().forgetLook(selected.id(), name);
-                }
-            } else {
-                hands.desk().tell("Select an indicator or a drawing first: click it on the chart or in Layers.");
-            }
-        }
-    }
-
-    /** Something done with a kept set of ratios. */
-    record OfRatios(Kept verb, String name) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            switch (verb) {
-                case APPLY -> hands.room().drawings().looks().takeRatios(name);
-                case SAVE -> hands.room().drawings().looks().keepRatios(name);
-                case DELETE -> hands.room().drawings().looks().forgetRatios(name);
-            }
-        }
-    }
-
-    /** What is done with a tracing. */
-    enum TracingVerb {
-        USE,
-        SHOW,
-        HIDE,
-        MOVE
-    }
-
-    /** Something done with a tracing. */
-    record OfTracing(TracingVerb verb, String name) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            switch (verb) {
-                case USE -> hands.room().tracings().use(name);
-                case SHOW -> hands.room().tracings().show(name, true);
-                case HIDE -> hands.room().tracings().show(name, false);
-                case MOVE -> hands.room().tracings().move(name);
-            }
-        }
-    }
-
-    /** Export or import of the drawings of the instrument. */
-    record OfDrawings(boolean export, Path file) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            Path whole = file.toAbsolutePath();
-            if (!export) {
-                hands.room().tracings().importFrom(whole);
-            } else if (hands.mayWrite(whole)) {
-                hands.room().tracings().export(whole);
-            }
-        }
-    }
-
-    /** What is done with a list. */
-    enum ListVerb {
-        SHOW,
-        NEW,
-        NAME,
-        ADD,
-        REMOVE,
-        DELETE,
-        SORT,
-        PASTE,
-        SECTOR,
-        TIER,
-        WEIGHT,
-        COLOUR,
-        MOVE
-    }
-
-    /** Something done with a list. */
-    record OfList(ListVerb verb, String rest) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            ListLine.run(this, hands);
-        }
-    }
-
-    record SetTitle(String title) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            hands.room().setTitle(title);
-        }
-    }
-
-    /** Bars or trades of a file; without one it is asked for. */
-    record ImportFile(Optional<Path> file) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.intake(file.map(each -> List.of(each.toAbsolutePath())).orElse(List.of()));
-        }
-    }
-
-    /** A picture or the visible data of the active chart, by the ending of the file. */
-    record SaveChart(Path file) implements LineCommand {
-        @Override
-        public void run(Hands hands) {
-            Path whole = file.toAbsolutePath();
-            if (hands.mayWrite(whole)) {
-                hands.saveChart(whole);
-            }
-        }
-    }
-
-    /** Export or import of the whole workspace. */
-    record OfWorkspace(boolean export, Path file) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            Path whole = file.toAbsolutePath();
-            if (!export) {
-                WorkspaceFile.importBeside(whole, hands.layouts());
-            } else if (hands.mayWrite(whole)) {
-                hands.exportWorkspace(whole);
-            }
-        }
-    }
-
-    /** The timeframes offered; none for the usual ones. */
-    record OfferTimeframes(List<Timeframe> timeframes) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.desk().habits().setTimeframes(timeframes);
-            List<String> offered =
-                    hands.desk().timeframes().stream().map(Timeframe::toString).toList();
-            hands.desk()
-                    .tell("Timeframes in menus: " + String.join(" ", offered)
-                            + ". The strip follows at the next start.");
-        }
-    }
-
-    /** Another key for an action; {@code leader} for how groups are reached. */
-    record ChangeKey(String action, String key) implements LineCommand {
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.changeKey(action, key);
         }
     }
 

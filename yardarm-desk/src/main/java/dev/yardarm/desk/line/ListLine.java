@@ -8,7 +8,7 @@ import java.util.List;
 final class ListLine {
     private ListLine() {}
 
-    static void run(LineCommand.OfList of, Hands hands) {
+    static void run(ListLines.OfList of, Hands hands) {
         ListWork work = hands.desk().listWork();
         String list = hands.room().listName();
         String rest = of.rest().strip();
