@@ -198,6 +198,11 @@ class CommandLanguageTest {
         "watchlist, list",
         "candlestick, candles",
         "%b, band_position",
+        "level-ray, level_ray",
+        "order-block, order_block",
+        "relative-volume 20, relative_volume 20",
+        "line_break 3, line-break:3",
+        "step_down W D, step-down W D",
         "parabolic, psar",
         "horizontal 101, level",
         "upright, upright"

@@ -169,7 +169,12 @@ public final class CommandLanguage {
     }
 
     private void indicator(String[] words, List<Proposal> proposals) {
-        Indicator indicator = language.get().catalogue().find(words[0]).orElse(null);
+        // Names have underscores, since a hyphen is a minus in a formula; on a line both are typed.
+        Indicator indicator = language.get()
+                .catalogue()
+                .find(words[0])
+                .or(() -> language.get().catalogue().find(words[0].replace('-', '_')))
+                .orElse(null);
         if (indicator == null || indicator.isOfBars()) {
             return;
         }
@@ -329,7 +334,7 @@ public final class CommandLanguage {
 
     /** Indicators and drawings of which only the beginning has been typed. */
     private void completions(String text, List<Proposal> proposals) {
-        String start = text.toLowerCase(Locale.ROOT);
+        String start = text.toLowerCase(Locale.ROOT).replace('-', '_');
         for (Indicator indicator : language.get().catalogue().all()) {
             if (indicator.isOfBars()) {
                 continue;

@@ -23,7 +23,7 @@ final class DrawWords {
     private DrawWords() {}
 
     static List<Proposal> read(String text, String[] words) {
-        Figure figure = Figures.shared().find(words[0]).orElse(null);
+        Figure figure = Figures.shared().find(words[0].replace('-', '_')).orElse(null);
         if (figure == null) {
             return List.of();
         }

@@ -15,9 +15,9 @@ final class TradeWords {
 
     static {
         say("brick", "renko");
-        say("heikin-ashi", "heikin", "heikinashi", "heiken");
-        say("point-figure", "pnf", "p&f", "pointfigure");
-        say("line-break", "linebreak", "3lb");
+        say("heikin-ashi", "heikin", "heikinashi", "heiken", "heikin_ashi");
+        say("point-figure", "pnf", "p&f", "pointfigure", "point_figure");
+        say("line-break", "linebreak", "3lb", "line_break");
         say("candles", "candlestick", "candlesticks");
         say("bars", "ohlc");
         say("line", "trendline", "trend-line");
@@ -59,6 +59,7 @@ final class TradeWords {
         say("watch", "alerts");
         say("scan", "screener", "screen");
         say("log", "logarithmic");
+        say("step-down", "step_down", "stepdown");
     }
 
     private TradeWords() {}
