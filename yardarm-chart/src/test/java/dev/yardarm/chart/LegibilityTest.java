@@ -326,4 +326,20 @@ class LegibilityTest {
             }
         }
     }
+
+    @Test
+    void aNarrowChartTellsTheTimeTwiceAtLeast() {
+        for (int width = 240; width < 1000; width += 20) {
+            for (ChartModel chart : List.of(
+                    ChartFixture.chart(ChartFixture.days(200), Timeframe.DAY),
+                    ChartFixture.chart(ChartFixture.minutes(3000), Timeframe.MINUTE))) {
+                chart.setSize(width, 300);
+                RecordingSurface surface = painted(chart);
+                assertThat(surface.written.stream().filter(text -> text.top() > chart.plotBottom()))
+                        .as(chart.timeframe() + " at " + width)
+                        .hasSizeGreaterThanOrEqualTo(2);
+                assertNothingOverlaps(surface);
+            }
+        }
+    }
 }

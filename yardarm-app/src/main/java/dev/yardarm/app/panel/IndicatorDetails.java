@@ -75,7 +75,9 @@ final class IndicatorDetails extends LayerDetails {
             if (indicator.outputs().get(output).cue() == cues) {
                 OutputEditor editor = new OutputEditor(bench, this::layer, output, this::change);
                 showing.add(editor::show);
-                row(indicator.outputs().get(output).label(), editor.row());
+                String label = indicator.outputs().get(output).label();
+                // The only line of an indicator has its name in the heading already.
+                row(label.equals(indicator.title()) ? "Line" : label, editor.row());
             }
         }
     }

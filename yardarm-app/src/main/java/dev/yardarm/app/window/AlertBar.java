@@ -44,7 +44,7 @@ final class AlertBar extends Label {
         if (instrument == null) {
             return;
         }
-        String on = alert.on().isEmpty() ? "the drawing" : alert.on().toLowerCase(Locale.ROOT);
+        String on = "the " + (alert.on().isEmpty() ? "drawing" : alert.on().toLowerCase(Locale.ROOT));
         String text = "Alert: " + instrument.code() + " "
                 + (alert.trigger() == Alert.Trigger.REACHES
                         ? "has reached " + on

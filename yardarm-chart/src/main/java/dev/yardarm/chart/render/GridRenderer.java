@@ -19,6 +19,7 @@ import java.util.List;
 final class GridRenderer {
     private static final double LEFT_APART = 44;
     private static final double TIME_APART = 76;
+    private static final double TIME_CLOSEST = 28;
     private final Batch lines = new Batch();
     private final Batch borders = new Batch();
 
@@ -26,7 +27,7 @@ final class GridRenderer {
         lines.clear();
         borders.clear();
         double pixel = surface.hairline();
-        List<TimeTicks.Tick> ticks = TimeTicks.of(chart.time(), chart.axis(), chart.zone(), TIME_APART);
+        List<TimeTicks.Tick> ticks = ticks(chart);
         for (TimeTicks.Tick tick : ticks) {
             lines.rectangle(surface.snap(tick.x()), 0, pixel, chart.plotBottom());
         }
@@ -80,6 +81,21 @@ final class GridRenderer {
                 }
             }
         }
+    }
+
+    /** Marks of the time axis: pleasantly apart, nearer in a narrow chart that would have less than two. */
+    private static List<TimeTicks.Tick> ticks(ChartModel chart) {
+        List<TimeTicks.Tick> ticks = List.of();
+        for (double apart = TIME_APART; apart >= TIME_CLOSEST; apart -= 12) {
+            ticks = TimeTicks.of(chart.time(), chart.axis(), chart.zone(), apart);
+            long inside = ticks.stream()
+                    .filter(tick -> tick.x() > 24 && tick.x() < chart.plotRight() - 24)
+                    .count();
+            if (inside >= 2) {
+                break;
+            }
+        }
+        return ticks;
     }
 
     /** Writes a mark of the time axis where nothing stands yet. */

@@ -31,6 +31,11 @@ public final class TimeAxis {
         return !byTime || grid.timeframe().isIntraday();
     }
 
+    /** True when bars of equal time lie in sessions, with nights between that take no room. */
+    boolean isIntradayByTime() {
+        return byTime && grid.timeframe().isIntraday();
+    }
+
     /** Usual time from one bar to the next, of those that are not on the grid. */
     private long usualSpan() {
         int last = bars.size() - 1;

@@ -66,8 +66,10 @@ public final class TimeTicks {
         }
         long from = axis.openTime(first);
         long to = axis.openTime(Math.min(end, axis.bars().size() + 500));
-        double perPixel =
-                (to - from) / Math.max(1, scale.x(Math.min(end, axis.bars().size() + 500)) - scale.x(first));
+        double perPixel = axis.isIntradayByTime()
+                // Nights have no pixels.
+                ? axis.grid().timeframe().span() / scale.barWidth()
+                : (to - from) / Math.max(1, scale.x(Math.min(end, axis.bars().size() + 500)) - scale.x(first));
         Step step = Step.Y50;
         for (Step candidate : Step.values()) {
             boolean fine = !axis.isIntraday() && candidate.span < Times.DAY;
