@@ -6,14 +6,22 @@ import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Zoom;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.Desk;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -41,8 +49,8 @@ public final class FrameMeasurement extends Application {
     private static final int FEW = 2_000;
     private static final int MANY = 1_000_000;
 
-    private final double[] completed = new double[5];
-    private final double[] issued = new double[5];
+    private final double[] completed = new double[6];
+    private final double[] issued = new double[6];
     private final Rectangle pixel = new Rectangle(4, 4, 1, 1);
     private final List<Rectangle> bare =
             Stream.generate(Rectangle::new).limit(6).toList();
@@ -81,11 +89,11 @@ public final class FrameMeasurement extends Application {
     }
 
     /**
-     * Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes, and pulses in
-     * which six bare nodes move as the crosshair's do.
+     * Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes, pulses in
+     * which six bare nodes move as the crosshair's do, and full frames of a dense chart.
      */
     private void measure(int step) {
-        if (step == 5) {
+        if (step == 6) {
             report();
             return;
         }
@@ -100,6 +108,10 @@ public final class FrameMeasurement extends Application {
             pixel.setVisible(false);
             bare.forEach(each -> each.setManaged(false));
             ((StackPane) Zoom.content(view.getScene())).getChildren().addAll(bare);
+        }
+        if (step == 5) {
+            bare.forEach(each -> each.setVisible(false));
+            dense(chart);
         }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
@@ -129,7 +141,7 @@ public final class FrameMeasurement extends Application {
                         issued[step] = median(Arrays.copyOfRange(issuing, WARM_UP, times.length));
                     }
                     measure(step + 1);
-                } else if (step < 2) {
+                } else if (step < 2 || step == 5) {
                     // Inside a pulse, so that what is issued is also drawn and nothing piles up.
                     view.canvas().paintNow();
                     issuing[count] = (System.nanoTime() - time) / 1e6;
@@ -143,6 +155,41 @@ public final class FrameMeasurement extends Application {
                 }
             }
         }.start();
+    }
+
+    /** Three retracements, a wave count, five levels and six indicators over few bars: some eighty texts to place. */
+    private static void dense(ChartModel chart) {
+        Bars bars = MadeBars.minutes(FEW).snapshot();
+        List<IndicatorLayer> layers = Stream.of("ema", "sma", "bollinger", "ichimoku", "rsi", "macd")
+                .map(name -> Catalogue.builtIn().find(name).orElseThrow())
+                .map(found -> new IndicatorLayer(
+                        found.name(),
+                        found,
+                        Settings.standard(found),
+                        LayerStyle.of(found.name().length())))
+                .toList();
+        chart.open(chart.instrument().orElseThrow(), Timeframe.MINUTE, TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        chart.setIndicators(layers);
+        chart.setData(new ChartDataBuilder(layers).update(bars));
+        List<Drawing> drawings = new ArrayList<>();
+        int last = bars.size() - 1;
+        for (int number = 0; number < 3; number++) {
+            drawings.add(drawing("retracement " + number, "retracement", bars, last - 80 + 9 * number, last - 10));
+        }
+        drawings.add(
+                drawing("waves", "impulse", bars, last - 85, last - 70, last - 60, last - 35, last - 28, last - 12));
+        for (int number = 0; number < 5; number++) {
+            drawings.add(drawing("level " + number, Drawing.LEVEL, bars, last - 10 * number));
+        }
+        chart.setDrawings(drawings);
+        chart.showLast(100);
+    }
+
+    private static Drawing drawing(String id, String kind, Bars bars, int... at) {
+        List<Anchor> anchors = Arrays.stream(at)
+                .mapToObj(bar -> new Anchor(bars.openTime(bar), bar % 2 == 0 ? bars.high(bar) : bars.low(bar)))
+                .toList();
+        return new Drawing(id, kind, Timeframe.MINUTE, anchors, 3);
     }
 
     /** Four lines with a gap where they meet, and two places for tags, without any text. */
@@ -239,6 +286,8 @@ public final class FrameMeasurement extends Application {
                 completed[3],
                 completed[4],
                 completed[4] / completed[1]);
+        System.out.printf(
+                Locale.ROOT, "issue a frame of a dense chart: %.2f ms, completed %.2f ms%n", issued[5], completed[5]);
         System.out.printf("nodes in the window: %d%n", nodes(view.getScene().getRoot()));
         System.exit(0);
     }

@@ -4,19 +4,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.render.ChartPainter;
+import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.scale.TimeAxis;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.scale.TimeTicks;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.core.bars.BarGrid;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.BarRequest;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -135,6 +139,22 @@ class FormsTest {
         List<TimeTicks.Tick> ticks = TimeTicks.of(new TimeScale(0, 800, 14, 52), axis, ZoneId.of("UTC"), 70);
         assertThat(ticks).hasSizeGreaterThan(3).isSortedAccordingTo((one, other) -> Double.compare(one.x(), other.x()));
         assertThat(ticks).extracting(TimeTicks.Tick::label).anyMatch(label -> label.matches("\\d\\d:\\d\\d"));
+    }
+
+    @Test
+    void barsThatAreNotOfTimeSayFromWhenToWhen() {
+        BarSeries series = new BarSeries(4);
+        long start = Times.micros(LocalDate.of(2026, 6, 19).atTime(8, 0).atZone(ChartFixture.PVX.zone()));
+        series.append(start, start + 210 * Times.SECOND, 10, 11, 9, 10, 1);
+        series.append(start + 210 * Times.SECOND, start + 3 * Times.DAY, 10, 11, 9, 10, 1);
+        series.append(start + 3 * Times.DAY, start + 300 * Times.DAY, 10, 11, 9, 10, 1);
+        ChartModel chart = new ChartModel(false);
+        chart.open(
+                ChartFixture.KTRL, BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("range:10")), ChartFixture.PVX);
+        chart.setData(ChartData.of(series.snapshot()));
+        assertThat(Readout.bar(chart, 0)).startsWith("Fri 19 Jun 2026 08:00:00-08:03:30   open");
+        assertThat(Readout.bar(chart, 1)).startsWith("Fri 19 Jun to Mon 22 Jun 2026   open");
+        assertThat(Readout.bar(chart, 2)).startsWith("Mon 22 Jun 2026 to Thu 15 Apr 2027   open");
     }
 
     @Test

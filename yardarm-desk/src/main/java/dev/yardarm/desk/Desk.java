@@ -191,7 +191,7 @@ public final class Desk implements AutoCloseable {
         SourceState state = directory.state(source);
         if (state.kind() == SourceState.Kind.OFFLINE && offline.add(source)) {
             tell("The source " + source + " does not answer: " + state.reason()
-                    + ". Its prices stand still; it is asked again and again.");
+                    + ". Its prices do not change until it answers; it is asked again and again.");
         } else if (state.isReady() && offline.remove(source)) {
             tell("The source " + source + " answers again; what was missed has been made good.");
         }

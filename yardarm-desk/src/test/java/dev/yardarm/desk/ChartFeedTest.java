@@ -170,7 +170,8 @@ class ChartFeedTest {
         breaks = true;
         hub.beatAt(now + 3 * Times.MINUTE);
         front.await("why", () -> !problems.isEmpty());
-        assertThat(problems).containsExactly("KTRL stands still: divided by the moon");
+        assertThat(problems)
+                .containsExactly("The chart of KTRL has stopped: divided by the moon. Open it again to go on.");
         front.await(
                 "the one beside", () -> beside.bars().closeTime(beside.bars().size() - 1) > now + 2 * Times.MINUTE);
         assertThat(hub.subscriptions()).isEqualTo(1);

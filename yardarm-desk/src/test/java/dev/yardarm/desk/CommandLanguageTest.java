@@ -148,7 +148,7 @@ class CommandLanguageTest {
         assertThat(settings("anchored_vwap 2026-03-02")).containsEntry("anchor", "2026-03-02");
         assertThat(settings("macd signal:5")).containsEntry("signal", "5").containsEntry("fast", "12");
         assertThat(first("sma 20 30").command()).isNull();
-        assertThat(first("sma 20 30").detail()).contains("'30' fits no setting of sma; it has length, source");
+        assertThat(first("sma 20 30").detail()).contains("'30' is not a setting of sma; it has length, source");
         assertThat(first("pivots moon").command()).isNull();
     }
 

@@ -53,7 +53,7 @@ class CompareWordsTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "compare NOBODY|there is no instrument 'NOBODY'",
+                "compare NOBODY|no instrument is called 'NOBODY'",
                 "compare own|other instruments",
                 "correlate MARN|the rolling correlation",
                 "correlate MARN TIDQ 1|the rolling correlation",

@@ -179,8 +179,8 @@ class DeskTest {
                 "both",
                 () -> notices.stream().filter(each -> each.contains(source)).count() == 2);
         assertThat(notices)
-                .contains("The source " + source + " does not answer: the line is cut. Its prices stand still; it is "
-                        + "asked again and again.")
+                .contains("The source " + source + " does not answer: the line is cut. Its prices do not "
+                        + "change until it answers; it is asked again and again.")
                 .contains("The source " + source + " answers again; what was missed has been made good.");
     }
 

@@ -153,4 +153,17 @@ class ViewDesksTest {
             scans.close();
         });
     }
+
+    @Test
+    void nothingOfAHundredClosedViewsGoesOnListening() {
+        front.run(() -> {
+            int books = desk.books().listeners();
+            for (int view = 0; view < 100; view++) {
+                new PlanDesk(desk).close();
+                new WatchDesk(desk).close();
+                new ScanDesk(desk).close();
+            }
+            assertThat(desk.books().listeners()).isEqualTo(books);
+        });
+    }
 }

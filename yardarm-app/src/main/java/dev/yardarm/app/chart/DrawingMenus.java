@@ -58,7 +58,7 @@ public final class DrawingMenus {
     public MenuButton looks(Drawing of) {
         MenuButton button = new MenuButton("Style");
         button.setId("drawing-looks");
-        Tips.set(button, "Kept looks, and how new drawings come up");
+        Tips.set(button, "Saved styles, and the default for new drawings");
         fillWhenOpened(button, () -> fillLooks(button, of));
         return button;
     }

@@ -261,7 +261,7 @@ public final class ListPanel extends VBox {
                             new SeparatorMenuItem(),
                             item("Up", () -> work.move(list, instrument.id(), -1)),
                             item("Down", () -> work.move(list, instrument.id(), 1)),
-                            item("Take out of " + list, () -> work.remove(list, instrument.id())));
+                            item("Remove from " + list, () -> work.remove(list, instrument.id())));
             return menu;
         }
 

@@ -10,6 +10,7 @@ import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +21,9 @@ public final class Readout {
     private static final DateTimeFormatter MINUTE = DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm", Locale.ENGLISH);
     private static final DateTimeFormatter SECOND =
             DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss", Locale.ENGLISH);
+
+    private static final DateTimeFormatter SECOND_OF_DAY = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_OF_YEAR = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
     /** How many shorter readouts there are than the whole one. */
     private static final int SHORTER = 7;
@@ -93,6 +97,23 @@ public final class Readout {
                 .format(!chart.request().isTime() ? SECOND : chart.timeframe().isIntraday() ? MINUTE : DAY);
     }
 
+    /**
+     * When a bar was: its opening where bars are of time, else from when to when:
+     * {@code Fri 19 Jun 2026 15:38:00-15:41:30}, {@code Wed 20 May to Fri 12 Jun 2026}.
+     */
+    static String span(ChartModel chart, int bar) {
+        long open = chart.bars().openTime(bar);
+        if (chart.request().isTime()) {
+            return time(chart, open);
+        }
+        ZonedDateTime from = Times.at(open, chart.zone());
+        ZonedDateTime to = Times.at(Math.max(open, chart.bars().closeTime(bar)), chart.zone());
+        if (from.toLocalDate().equals(to.toLocalDate())) {
+            return from.format(SECOND) + "-" + to.format(SECOND_OF_DAY);
+        }
+        return from.format(from.getYear() == to.getYear() ? DAY_OF_YEAR : DAY) + " to " + to.format(DAY);
+    }
+
     /** The readout of a bar: time, open, high, low, close, change from the bar before, volume. */
     public static String bar(ChartModel chart, int bar) {
         Bars bars = chart.bars();
@@ -102,7 +123,7 @@ public final class Readout {
         PriceFormat format = chart.instrument().orElseThrow().format();
         double before = bar > 0 ? bars.close(bar - 1) : Double.NaN;
         String left = timeLeft(chart);
-        return time(chart, bars.openTime(bar))
+        return span(chart, bar)
                 + "   open " + format.format(bars.open(bar))
                 + "  high " + format.format(bars.high(bar))
                 + "  low " + format.format(bars.low(bar))
@@ -167,7 +188,7 @@ public final class Readout {
         String last = "  last " + format.format(bars.close(bar));
         String prices = range + "  open " + format.format(bars.open(bar)) + last;
         String change = "  " + percent(bars.close(bar) / (bar > 0 ? bars.close(bar - 1) : Double.NaN) - 1);
-        String when = time(chart, bars.openTime(bar)) + "  ";
+        String when = span(chart, bar) + "  ";
         String forming = bar == bars.closed() ? "  forming" : "";
         return switch (step) {
             case 0 -> when + prices + change + "  volume " + quantity(bars.volume(bar)) + forming;

@@ -85,7 +85,9 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         lines.add(new Line(
                 instrument.format().stepWord().equals("pips") ? "pip" : "tick",
                 instrument.format().step() + ", worth "
-                        + plain(instrument.format().step() * instrument.pointValue())));
+                        + plain(instrument.format().step() * instrument.pointValue())
+                        + (instrument.currency().isEmpty() ? "" : " " + instrument.currency())
+                        + " for one " + instrument.pieces(1)));
         lines.add(new Line("source", instrument.id().source()));
     }
 

@@ -323,7 +323,8 @@ public final class ChartFeed implements AutoCloseable {
             String reason = problem.getMessage() == null ? problem.toString() : problem.getMessage();
             services.front().execute(() -> {
                 if (live == this) {
-                    receiver.complain(instrument.code() + " stands still: " + reason);
+                    receiver.complain("The chart of " + instrument.code() + " has stopped: " + reason
+                            + ". Open it again to go on.");
                 }
             });
         }

@@ -184,7 +184,7 @@ public final class CommandLanguage {
                 proposals.add(new Proposal(
                         "indicator",
                         indicator.name(),
-                        indicator.title() + ", as new ones come up",
+                        indicator.title() + ", with its default settings",
                         new LineCommand.AddIndicator(indicator, null)));
                 return;
             }

@@ -54,7 +54,8 @@ final class CompareWords {
             } else if (instrument.isPresent()) {
                 others.add(instrument.get());
             } else {
-                return new Proposal("compare", text, "there is no instrument '" + word + "'", null);
+                return new Proposal(
+                        "compare", text, "no instrument is called '" + word + "'; type a part of its name", null);
             }
         }
         return others.isEmpty()

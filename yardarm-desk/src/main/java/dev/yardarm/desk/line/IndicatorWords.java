@@ -57,7 +57,7 @@ final class IndicatorWords {
                 .filter(each -> each instanceof Setting.Other && !number && !taken.containsKey(each.name()))
                 .map(Setting::name)
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("'" + word + "' fits no setting of " + indicator.name()
+                .orElseThrow(() -> new IllegalArgumentException("'" + word + "' is not a setting of " + indicator.name()
                         + "; it has "
                         + String.join(
                                 ", ",

@@ -116,7 +116,7 @@ public final class ChartIndicators {
     public void makeStandard(String id) {
         chart.indicator(id).ifPresent(layer -> {
             room.desk().habits().setStandard(layer.indicator().name(), LayerKeeper.document(layer));
-            room.desk().tell("New ones of " + layer.indicator().title() + " come up like this.");
+            room.desk().tell("This is the default for " + layer.indicator().title() + " now.");
         });
     }
 
@@ -124,7 +124,7 @@ public final class ChartIndicators {
     public void forgetStandard(String id) {
         chart.indicator(id).ifPresent(layer -> {
             room.desk().habits().setStandard(layer.indicator().name(), null);
-            room.desk().tell("New ones of " + layer.indicator().title() + " come up with its own settings.");
+            room.desk().tell("The default for " + layer.indicator().title() + " is that of the catalogue again.");
         });
     }
 
