@@ -143,6 +143,8 @@ class DeskTest {
         desk.close();
         open(false);
         show("KTRL", Timeframe.DAY);
+        // Drawings are read beside the bars, and may come after them.
+        front.await("the drawing", () -> !room.chart().drawings().isEmpty());
         assertThat(room.chart().drawings())
                 .singleElement()
                 .extracting(each -> each.anchors().get(0).price())
