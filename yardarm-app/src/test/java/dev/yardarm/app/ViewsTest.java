@@ -134,7 +134,6 @@ class ViewsTest {
                     .toList();
         });
         assertThat(last).isSortedAccordingTo(Comparator.reverseOrder());
-        Thread.sleep(700);
         app.close();
         app = new WindowFixture(home);
         app.openAsItIs(true);

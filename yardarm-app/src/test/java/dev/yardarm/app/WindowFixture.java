@@ -70,9 +70,8 @@ final class WindowFixture {
         await("the first chart", () -> !chart().bars().isEmpty());
     }
 
-    /** Ends the application without saying goodbye to the window, as if it had been killed after its last write. */
+    /** Ends the application, which writes what is left to write. */
     void close() throws Exception {
-        Thread.sleep(600);
         FxToolkit.setupFixture(() -> {
             window.close();
         });
