@@ -293,7 +293,7 @@ class ChartDrawingsTest extends OnAChart {
             room.drawings().looks().forgetLook("bold");
             assertThat(desk.habits().drawingLooks()).isEmpty();
         });
-        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no look 'nothing'")));
+        front.await("told", () -> notices.stream().anyMatch(notice -> notice.contains("There is no style 'nothing'")));
     }
 
     @Test

@@ -210,7 +210,7 @@ final class ChartMenu {
                         item("Go to a date", () -> prompt("go to ")),
                         new SeparatorMenuItem(),
                         check(
-                                "Lines between sessions",
+                                "Session breaks",
                                 room.chart().areBreaksShown(),
                                 () -> view(chart -> chart.setBreaksShown(!chart.areBreaksShown()))),
                         check(

@@ -40,7 +40,7 @@ public final class DrawingMenus {
         boolean grouped = chosen.stream().anyMatch(each -> !each.place().group().isEmpty());
         MenuItem group = item("Group", drawings::group);
         group.setDisable(chosen.size() < 2);
-        MenuItem apart = item("Take the group apart", drawings::ungroup);
+        MenuItem apart = item("Ungroup", drawings::ungroup);
         apart.setDisable(!grouped);
         return List.of(
                 group,
@@ -81,7 +81,7 @@ public final class DrawingMenus {
         if (of.options().containsKey("ratios")) {
             button.getItems().add(new SeparatorMenuItem());
             kept(button, "set of ratios", habits.ratioSets(), looks::takeRatios, looks::forgetRatios);
-            button.getItems().add(item("Keep these ratios under a name", () -> bench.prompt("ratios save ")));
+            button.getItems().add(item("Save these ratios as ...", () -> bench.prompt("ratios save ")));
         }
         button.setAccessibleText("Style of " + title);
     }

@@ -63,7 +63,7 @@ public final class ComparePanel extends BorderPane {
         view.setId("compare-instruments");
         view.setCellFactory(list -> new Row());
         view.setFixedCellSize(26);
-        view.setPlaceholder(new Label("No instrument fits."));
+        view.setPlaceholder(new Label("No instrument matches."));
         scale.setId("compare-scale");
         scale.setAccessibleText("Scale");
         scale.getItems().addAll(LayerScale.values());

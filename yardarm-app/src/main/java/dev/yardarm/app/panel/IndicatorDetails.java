@@ -269,7 +269,7 @@ final class IndicatorDetails extends LayerDetails {
                         new SeparatorMenuItem());
         List<String> kept = bench.desk().habits().looks(layer().indicator().name());
         kept.forEach(name -> menu.getItems().add(item(name, () -> indicators.takeLook(id, name))));
-        menu.getItems().add(item("Keep this one under a name", () -> bench.prompt("style save ")));
+        menu.getItems().add(item("Save style as ...", () -> bench.prompt("style save ")));
         if (!kept.isEmpty()) {
             Menu forget = new Menu("Forget");
             kept.forEach(name -> forget.getItems().add(item(name, () -> indicators.forgetLook(id, name))));

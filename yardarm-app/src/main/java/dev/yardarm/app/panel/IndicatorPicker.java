@@ -62,7 +62,7 @@ public final class IndicatorPicker extends BorderPane {
         found.setId("indicator-list");
         found.setPrefWidth(280);
         found.setCellFactory(list -> new Row());
-        found.setPlaceholder(new Label("Nothing fits. Try another word\nor another group."));
+        found.setPlaceholder(new Label("Nothing matches. Try another word\nor another group."));
         found.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> describe(now));
         found.setOnMouseClicked(event -> {
             if (event.getClickCount() == 2) {

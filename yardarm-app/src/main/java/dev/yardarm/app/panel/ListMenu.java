@@ -79,7 +79,7 @@ final class ListMenu extends MenuButton {
             each.setGraphic(new Rectangle(10, 10, LinkColours.of(bench.palette(), number)));
             colour.getItems().add(each);
         }
-        Menu source = new Menu("Take from source");
+        Menu source = new Menu("From a source");
         bench.desk().directory().all().stream()
                 .map(each -> each.id().source())
                 .distinct()

@@ -22,7 +22,7 @@ final class PriceDetails extends LayerDetails {
     private final ComboBox<BarRequest.Joint> joint = new ComboBox<>();
     private final CheckBox inverted = new CheckBox("Inverted scale");
     private final CheckBox volume = new CheckBox("Volume");
-    private final CheckBox breaks = new CheckBox("Lines between sessions");
+    private final CheckBox breaks = new CheckBox("Session breaks");
     private final CheckBox splits = new CheckBox("Adjust for splits");
     private final CheckBox dividends = new CheckBox("Adjust for dividends");
     private final Label made = new Label();

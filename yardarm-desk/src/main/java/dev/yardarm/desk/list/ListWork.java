@@ -221,7 +221,7 @@ public final class ListWork {
         scheduler.start(
                 Lane.SOON,
                 "weights",
-                "Weighing the members of " + index.code(),
+                "Reading the weights of " + index.code(),
                 job -> directory
                         .source(index)
                         .flatMap(source -> source.offers(Members.class))

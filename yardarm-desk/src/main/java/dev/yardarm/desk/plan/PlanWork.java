@@ -56,7 +56,7 @@ public final class PlanWork {
      */
     public boolean setSizing(double newAccount, double newRiskPercent) {
         if (!(newAccount > 0) || !Double.isFinite(newAccount) || !(newRiskPercent > 0 && newRiskPercent <= 100)) {
-            tell.accept("The account must be above zero and the risk above 0 and at most 100 percent.");
+            tell.accept("The account must be above zero and the risk above 0 and at most 100 per cent.");
             return false;
         }
         if (account != newAccount || riskPercent != newRiskPercent) {

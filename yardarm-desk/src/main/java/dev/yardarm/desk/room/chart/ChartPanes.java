@@ -101,7 +101,7 @@ public final class ChartPanes {
     /** Makes a pane higher by so many steps, lower below zero; the price pane takes or gives what is left. */
     public void resize(String id, int steps) {
         if (id.equals(PaneChoice.PRICE)) {
-            room.desk().tell("The price pane has what the others leave; make one of them lower or higher.");
+            room.desk().tell("The price pane has what the others leave; make one of them taller or shorter.");
             return;
         }
         chart.pane(id).filter(pane -> !pane.folded()).ifPresent(pane -> {

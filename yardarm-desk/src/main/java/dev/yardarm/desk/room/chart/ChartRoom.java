@@ -542,7 +542,7 @@ public final class ChartRoom {
     }
 
     public void redo() {
-        desk.tell(desk.undo().redo().map(label -> "Done again: " + label).orElse("There is nothing to do again."));
+        desk.tell(desk.undo().redo().map(label -> "Done again: " + label).orElse("There is nothing to redo."));
     }
 
     /** Stops following the market, and hearing of anything, while nobody sees the chart. */

@@ -68,18 +68,18 @@ public final class DrawingLooks {
                 .ifPresentOrElse(
                         drawing -> {
                             desk.habits().setDrawingLook(name, DrawingLook.of(drawing));
-                            desk.tell("The look is kept as '" + name + "'.");
+                            desk.tell("The style is saved as '" + name + "'.");
                         },
-                        () -> desk.tell("Select one drawing to keep its look."));
+                        () -> desk.tell("Select one drawing to save its style."));
     }
 
     /** Gives the chosen drawings the look kept under a name. */
     public void takeLook(String name) {
         DrawingLook look = desk.habits().drawingLooks().get(name);
         if (look == null) {
-            desk.tell("There is no look '" + name + "' of drawings. Keep one with: look save " + name);
+            desk.tell("There is no style '" + name + "' of drawings. Save one with: style save " + name);
         } else {
-            drawings.changeChosen("look of", look::on);
+            drawings.changeChosen("style of", look::on);
         }
     }
 
