@@ -11,6 +11,7 @@ import dev.yardarm.desk.room.layout.Layout;
 import dev.yardarm.desk.room.layout.WindowPlace;
 import dev.yardarm.desk.room.layout.WorkspaceBook;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
@@ -150,13 +151,14 @@ final class WorkspaceState {
         if (window == null || !window.isSeen()) {
             return;
         }
-        boolean onScreen = !Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40))
-                .isEmpty();
-        if (onScreen) {
+        List<Screen> screens = Screen.getScreensForRectangle(new Rectangle2D(window.x(), window.y(), 100, 40));
+        if (!screens.isEmpty()) {
+            // On a smaller screen than the last it is no larger than that.
+            Rectangle2D there = screens.get(0).getVisualBounds();
             stage.setX(window.x());
             stage.setY(window.y());
-            stage.setWidth(window.width());
-            stage.setHeight(window.height());
+            stage.setWidth(Math.min(window.width(), there.getWidth()));
+            stage.setHeight(Math.min(window.height(), there.getHeight()));
             stage.setMaximized(window.maximised());
         }
     }
