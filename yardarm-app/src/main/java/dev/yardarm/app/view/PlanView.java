@@ -28,6 +28,7 @@ public final class PlanView extends VBox implements RowsView {
     private final RowChart chart;
     private final Label total = new Label();
     private final Listening heard;
+    private Listening sizing;
 
     public PlanView(Workbench bench) {
         this.bench = bench;
@@ -75,7 +76,7 @@ public final class PlanView extends VBox implements RowsView {
             total.setText(desk.total());
         };
         sized.run();
-        plans.onSizing(changed -> sized.run());
+        sizing = plans.onSizing(changed -> sized.run());
         account.setPrefWidth(110);
         risk.setPrefWidth(70);
         Label title = new Label("Plans");
@@ -123,6 +124,7 @@ public final class PlanView extends VBox implements RowsView {
     @Override
     public void close() {
         heard.close();
+        sizing.close();
         table.close();
         chart.close();
         desk.close();
