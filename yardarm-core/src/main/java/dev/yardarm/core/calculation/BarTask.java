@@ -22,12 +22,21 @@ final class BarTask extends Task {
     }
 
     @Override
-    void update(Bars bars, int from, int to) {
-        double[] values = column.room(to);
+    void room(int closed) {
+        column.room(closed);
+    }
+
+    @Override
+    void advance(Bars bars, int from, int to) {
+        double[] values = column.values();
         for (int bar = from; bar < to; bar++) {
             values[bar] = value.at(bars, bar);
         }
         column.resize(to);
-        column.setForming(bars.hasForming() ? value.at(bars, to) : Double.NaN);
+    }
+
+    @Override
+    void finish(Bars bars, int closed) {
+        column.setForming(bars.hasForming() ? value.at(bars, closed) : Double.NaN);
     }
 }

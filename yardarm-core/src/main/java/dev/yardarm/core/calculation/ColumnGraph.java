@@ -1,5 +1,6 @@
 package dev.yardarm.core.calculation;
 
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
@@ -20,14 +21,23 @@ import java.util.function.Supplier;
  * {@link #update(Bars)} brings all columns up to the snapshot: closed bars are computed once, forming values anew. When the
  * epoch of the bars changes, everything is computed from the start.
  *
- * <p>Cost of an update: the number of new closed bars plus one, times the nodes. No allocation while no bar closes.
+ * <p>Cost of an update: the number of new closed bars plus one, times the nodes. No allocation while no bar closes. Many new bars
+ * are taken in blocks, each by all computations in turn, so that intermediate columns are read from the cache.
  * A graph is used by one thread at a time; {@link Column#snapshot()} hands results to others.
  */
 public final class ColumnGraph {
+    /**
+     * Bars that all computations take one after the other before the next ones: so many values of a few dozen columns stay in
+     * the cache of a core, so a step reads what the one before has just written.
+     */
+    private static final int BLOCK = 1024;
+
     private final Surroundings surroundings;
     private final Map<Key, Node[]> nodes = new HashMap<>();
     private final List<Task> tasks = new ArrayList<>();
-    private final Map<String, HigherTask> higher = new HashMap<>();
+    private final Map<String, Beside> higher = new HashMap<>();
+    private final Map<Object, List<Node>> once = new HashMap<>();
+    private final Limit limit;
     private Needs needs = Needs.NONE;
     private int warmUp;
     private long valuesABar;
@@ -45,7 +55,42 @@ public final class ColumnGraph {
 
     /** @param surroundings what computations may know beyond the bars */
     public ColumnGraph(Surroundings surroundings) {
+        this(surroundings, new Limit(Integer.MAX_VALUE));
+    }
+
+    private ColumnGraph(Surroundings surroundings, Limit limit) {
         this.surroundings = surroundings;
+        this.limit = limit;
+    }
+
+    /**
+     * A graph that refuses to grow beyond a number of computations, those of higher timeframes and other instruments included:
+     * adding one more throws an {@link IllegalArgumentException}.
+     */
+    public static ColumnGraph limited(int computations) {
+        return new ColumnGraph(Surroundings.NONE, new Limit(computations));
+    }
+
+    /** How many computations are still allowed in a graph and those inside it. */
+    private static final class Limit {
+        private final int most;
+        private int left;
+
+        Limit(int most) {
+            this.most = most;
+            this.left = most;
+        }
+
+        void take() {
+            if (left-- <= 0) {
+                throw new IllegalArgumentException("it takes more than " + most + " steps");
+            }
+        }
+    }
+
+    /** A graph over other bars than these, with the same limit. */
+    ColumnGraph over(Surroundings others) {
+        return new ColumnGraph(others, limit);
     }
 
     /** One column of the graph. */
@@ -99,6 +144,11 @@ public final class ColumnGraph {
     /** The longest warm-up of all nodes, in bars; of higher timeframes in theirs. */
     public int warmUp() {
         return warmUp;
+    }
+
+    /** Number of closed bars the columns cover. */
+    int closed() {
+        return closed;
     }
 
     /** Number of computations, shared ones counted once. */
@@ -155,6 +205,19 @@ public final class ColumnGraph {
     }
 
     /**
+     * Nodes that are made by adding others, found again by a key of one's own: a recipe that is asked for often is followed
+     * once.
+     */
+    public List<Node> once(Object key, Supplier<List<Node>> recipe) {
+        List<Node> known = once.get(key);
+        if (known == null) {
+            known = List.copyOf(recipe.get());
+            once.put(key, known);
+        }
+        return known;
+    }
+
+    /**
      * Something computed on a higher timeframe, put together from the bars of this graph: beside each bar the value of the
      * last higher bar complete when it closed. The order is that of the columns the recipe gives.
      *
@@ -162,25 +225,54 @@ public final class ColumnGraph {
      * @param recipe adds nodes to the graph of the higher bars
      */
     public List<Node> higher(Timeframe timeframe, boolean forming, Function<ColumnGraph, List<Node>> recipe) {
-        String place = (forming ? "on forming " : "on ") + timeframe;
-        HigherTask task = higher.computeIfAbsent(place, missing -> {
-            HigherTask made = new HigherTask(surroundings, timeframe, forming);
-            register(made);
-            return made;
-        });
-        long innerBefore = task.inner().valuesABar();
+        return beside(
+                (forming ? "on forming " : "on ") + timeframe,
+                Needs.timeframe(timeframe),
+                () -> new HigherTask(this, timeframe, forming),
+                recipe);
+    }
+
+    /**
+     * The same on bars that are not made by time, made from the bars of this graph as they close; sizes are counted in ticks of
+     * the {@link Surroundings}.
+     */
+    public List<Node> made(BarRule rule, boolean forming, Function<ColumnGraph, List<Node>> recipe) {
+        return beside(
+                (forming ? "on forming " : "on ") + rule, Needs.NONE, () -> new MadeTask(this, rule, forming), recipe);
+    }
+
+    /**
+     * Something computed on the bars of another instrument: beside each bar the value at the last bar of the other that closed
+     * since the bar before this one had closed; missing where there is none.
+     *
+     * @param code of an instrument, or a word of the surroundings such as {@code benchmark}
+     */
+    public List<Node> of(String code, Function<ColumnGraph, List<Node>> recipe) {
+        return beside("of #" + code, Needs.instrument(code), () -> new OtherTask(this, code), recipe);
+    }
+
+    private List<Node> beside(
+            String place, Needs needed, Supplier<Beside> made, Function<ColumnGraph, List<Node>> recipe) {
+        Beside task = higher.get(place);
+        if (task == null) {
+            task = made.get();
+            higher.put(place, task);
+            register(task);
+        }
+        Beside home = task;
+        long innerBefore = home.inner().valuesABar();
         List<Node> beside = new ArrayList<>();
-        for (Node inside : recipe.apply(task.inner())) {
+        for (Node inside : recipe.apply(home.inner())) {
             beside.add(nodes.computeIfAbsent(key(place, inside), missing -> {
                 Node outside = new Node(count++, inside.warmUp);
                 warmUp = Math.max(warmUp, inside.warmUp);
-                task.carry(inside.column, outside.column);
+                home.carry(inside.column, outside.column);
                 epoch = Long.MIN_VALUE;
                 return new Node[] {outside};
             })[0]);
         }
-        needs = needs.and(Needs.timeframe(timeframe)).and(task.inner().needs());
-        valuesABar += Math.max(0, task.inner().valuesABar() - innerBefore);
+        needs = needs.and(needed).and(home.inner().needs());
+        valuesABar += Math.max(0, home.inner().valuesABar() - innerBefore);
         return beside;
     }
 
@@ -211,6 +303,7 @@ public final class ColumnGraph {
     }
 
     private void register(Task task) {
+        limit.take();
         task.restart();
         tasks.add(task);
         epoch = Long.MIN_VALUE;
@@ -227,7 +320,16 @@ public final class ColumnGraph {
         }
         int to = bars.closed();
         for (Task task : tasks) {
-            task.update(bars, closed, to);
+            task.room(to);
+        }
+        for (int begin = closed; begin < to; begin += BLOCK) {
+            int end = Math.min(begin + BLOCK, to);
+            for (Task task : tasks) {
+                task.advance(bars, begin, end);
+            }
+        }
+        for (Task task : tasks) {
+            task.finish(bars, to);
         }
         closed = to;
     }

@@ -30,18 +30,24 @@ final class ComputedTask extends Task {
     }
 
     @Override
-    void update(Bars bars, int from, int to) {
-        if (to > from) {
-            for (int output = 0; output < outputs.length; output++) {
-                arrays[output] = outputs[output].room(to);
-            }
-            computation.advance(inputs, from, to, arrays);
-            for (Column output : outputs) {
-                output.resize(to);
-            }
+    void room(int closed) {
+        for (int output = 0; output < outputs.length; output++) {
+            arrays[output] = outputs[output].room(closed);
         }
+    }
+
+    @Override
+    void advance(Bars bars, int from, int to) {
+        computation.advance(inputs, from, to, arrays);
+        for (Column output : outputs) {
+            output.resize(to);
+        }
+    }
+
+    @Override
+    void finish(Bars bars, int closed) {
         if (bars.hasForming()) {
-            computation.peek(inputs, to, formingValues);
+            computation.peek(inputs, closed, formingValues);
         }
         for (int output = 0; output < outputs.length; output++) {
             outputs[output].setForming(bars.hasForming() ? formingValues[output] : Double.NaN);

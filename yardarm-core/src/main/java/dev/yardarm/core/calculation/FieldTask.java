@@ -23,15 +23,29 @@ final class FieldTask extends Task {
     }
 
     @Override
-    void update(Bars bars, int from, int to) {
+    void room(int closed) {
+        if (!field.isStored()) {
+            column.room(closed);
+        }
+    }
+
+    @Override
+    void advance(Bars bars, int from, int to) {
         if (field.isStored()) {
             column.share(bars.column(field), to);
-        } else {
-            double[] values = column.room(to);
-            for (int bar = from; bar < to; bar++) {
-                values[bar] = bars.value(field, bar);
-            }
-            column.resize(to);
+            return;
+        }
+        double[] values = column.values();
+        for (int bar = from; bar < to; bar++) {
+            values[bar] = bars.value(field, bar);
+        }
+        column.resize(to);
+    }
+
+    @Override
+    void finish(Bars bars, int closed) {
+        if (field.isStored()) {
+            column.share(bars.column(field), closed);
         }
         column.setForming(bars.formingValue(field));
     }

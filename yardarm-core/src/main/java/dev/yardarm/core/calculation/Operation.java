@@ -30,7 +30,9 @@ public enum Operation {
     EQUAL("=", (a, b) -> a != a || b != b ? Double.NaN : a == b ? 1 : 0),
     UNEQUAL("<>", (a, b) -> a != a || b != b ? Double.NaN : a != b ? 1 : 0),
     AND("and", (a, b) -> a == 0 || b == 0 ? 0 : a != a || b != b ? Double.NaN : 1),
-    OR("or", (a, b) -> a == 1 || b == 1 ? 1 : a != a || b != b ? Double.NaN : 0);
+    OR("or", (a, b) -> a == 1 || b == 1 ? 1 : a != a || b != b ? Double.NaN : 0),
+    /** The first; the second where that is missing. */
+    OTHERWISE("else", (a, b) -> a == a ? a : b);
 
     private final String sign;
     private final Pointwise.Two function;
@@ -47,6 +49,11 @@ public enum Operation {
     /** The sign in formulas. */
     public String sign() {
         return sign;
+    }
+
+    /** The operation on two numbers. */
+    public double of(double left, double right) {
+        return function.of(left, right);
     }
 
     /** Adds the operation to a graph. */

@@ -13,8 +13,12 @@ import java.util.function.Supplier;
  * @param others finds other instruments' bars
  * @param sides what was bought and sold, where single trades are known
  * @param drawings what the trader's drawings are worth
+ * @param tick smallest step of price of the instrument, in which sizes of bars are counted
  */
-public record Surroundings(TradingCalendar calendar, Others others, Sides sides, Drawings drawings) {
+public record Surroundings(TradingCalendar calendar, Others others, Sides sides, Drawings drawings, double tick) {
+    /** The step of price where none is told. */
+    public static final double USUAL_TICK = 0.01;
+
     /** Sessions round the clock in UTC, no other instruments. */
     public static final Surroundings NONE = new Surroundings(TradingCalendar.ROUND_THE_CLOCK, code -> Optional.empty());
 
@@ -25,12 +29,22 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
 
     /** Without drawings. */
     public Surroundings(TradingCalendar calendar, Others others, Sides sides) {
-        this(calendar, others, sides, (name, line, time, known) -> Double.NaN);
+        this(calendar, others, sides, (name, line, time, known) -> Double.NaN, USUAL_TICK);
     }
 
     /** The same with drawings. */
     public Surroundings with(Drawings named) {
-        return new Surroundings(calendar, others, sides, named);
+        return new Surroundings(calendar, others, sides, named, tick);
+    }
+
+    /** The same with another step of price. */
+    public Surroundings withTick(double step) {
+        return new Surroundings(calendar, others, sides, drawings, step);
+    }
+
+    /** The same place as seen from bars that are not those of the instrument, or of another moment. */
+    public Surroundings seenBy(Others seen, Sides traded, Drawings named) {
+        return new Surroundings(calendar, seen, traded, named, tick);
     }
 
     /** What drawings are worth, by the names the trader gave them. */

@@ -4,6 +4,7 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import java.util.function.Consumer;
 
 /**
  * A checked formula: a value or a condition over the bars of an instrument.
@@ -20,15 +21,29 @@ import dev.yardarm.core.series.Column;
 public final class Formula {
     private final String text;
     private final Expression root;
-    private final Language language;
     private final Needs needs;
 
     private Formula(String text, Expression root, Language language) {
         this.text = text;
         this.root = root;
-        this.language = language;
-        ColumnGraph compiled = new ColumnGraph();
-        in(compiled);
+        if (root.type() == Expression.Type.TEXT) {
+            throw new FormulaException(text, 0, text.length(), "this is a word; a value or a condition is needed");
+        }
+        this.needs = cost(text, language, this::in).needs();
+    }
+
+    /**
+     * Compiles a term for its cost alone.
+     *
+     * @throws FormulaException when it is above what the language allows
+     */
+    static ColumnGraph cost(String text, Language language, Consumer<ColumnGraph> term) {
+        ColumnGraph compiled = ColumnGraph.limited(language.limits().steps());
+        try {
+            term.accept(compiled);
+        } catch (IllegalArgumentException tooMuch) {
+            throw new FormulaException(text, 0, text.length(), tooMuch.getMessage());
+        }
         if (compiled.valuesABar() > language.limits().valuesABar()) {
             throw new FormulaException(
                     text,
@@ -38,7 +53,7 @@ public final class Formula {
                             + language.limits().valuesABar()
                             + " are allowed: use shorter lengths, or fewer indicators that rank or sort");
         }
-        this.needs = compiled.needs();
+        return compiled;
     }
 
     /**
@@ -73,6 +88,11 @@ public final class Formula {
         return text;
     }
 
+    /** The formula in its canonical form: lower case, single blanks, no parentheses that change nothing. */
+    public String canonical() {
+        return FormulaPrinter.print(root);
+    }
+
     /** True when it yields yes, no or unknown; false when it yields numbers. */
     public boolean isCondition() {
         return root.isCondition();
@@ -85,7 +105,7 @@ public final class Formula {
 
     /** Adds the formula to a graph, sharing what is there already. */
     public ColumnGraph.Node in(ColumnGraph graph) {
-        return new FormulaCompiler(text, graph, language).node(root);
+        return new FormulaCompiler(graph, null).node(root);
     }
 
     /** Computes the formula over bars from scratch. */

@@ -1,77 +1,239 @@
 package dev.yardarm.core.formula;
 
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.Averages;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
+import dev.yardarm.core.calculation.Conditions;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
-import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
-import java.util.ArrayList;
+import dev.yardarm.core.series.Field;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 
-/** Compiles the tree of a formula to nodes of a column graph. */
-final class FormulaCompiler {
-    private final String text;
+/**
+ * Compiles a checked tree to nodes of a column graph. What a name means is compiled once for each graph and settings, so a
+ * definition costs by its distinct steps however often they are used.
+ */
+final class FormulaCompiler implements Expression.Visitor<Node> {
     private final ColumnGraph graph;
-    private final Language language;
+    private final Settings settings;
+    private final Field ofInstruments;
+    private final Source source;
+    private final Constants constants;
 
-    FormulaCompiler(String text, ColumnGraph graph, Language language) {
-        this.text = text;
+    /**
+     * What stands in the place of a source setting.
+     *
+     * @param node null for the field the setting names
+     * @param home the graph the node belongs to
+     */
+    record Source(Node node, ColumnGraph home) {
+        static final Source OF_SETTINGS = new Source(null, null);
+    }
+
+    /** @param settings of the definition the tree belongs to; null when there is none */
+    FormulaCompiler(ColumnGraph graph, Settings settings) {
+        this(graph, settings, Field.CLOSE, Source.OF_SETTINGS);
+    }
+
+    /** @param ofInstruments the field that an instrument standing alone means */
+    FormulaCompiler(ColumnGraph graph, Settings settings, Field ofInstruments, Source source) {
         this.graph = graph;
-        this.language = language;
+        this.settings = settings;
+        this.ofInstruments = ofInstruments;
+        this.source = source;
+        this.constants = new Constants(settings);
     }
 
     Node node(Expression expression) {
-        if (expression instanceof Expression.Number number) {
-            return Operation.number(graph, number.value());
-        }
-        if (expression instanceof Expression.BarField field) {
-            return graph.field(field.field());
-        }
-        if (expression instanceof Expression.DrawingValue drawing) {
-            return graph.ofBars(
-                    "drawing \"" + drawing.name() + "\" " + drawing.line(),
-                    Needs.drawing(drawing.name()),
-                    () -> (bars, bar) -> graph.surroundings()
-                            .drawings()
-                            .priceAt(drawing.name(), drawing.line(), bars.openTime(bar), bars.closeTime(bar)));
-        }
-        if (expression instanceof Expression.Negative negative) {
-            return Operation.SUBTRACT.in(graph, Operation.number(graph, 0), node(negative.operand()));
-        }
-        if (expression instanceof Expression.Arithmetic arithmetic) {
-            return arithmetic.operation().in(graph, node(arithmetic.left()), node(arithmetic.right()));
-        }
-        if (expression instanceof Expression.Back back) {
-            return Operation.back(graph, node(back.operand()), back.bars());
-        }
-        if (expression instanceof Expression.Higher higher) {
-            return graph.higher(
-                            higher.timeframe(),
-                            higher.forming(),
-                            inner -> List.of(new FormulaCompiler(text, inner, language).node(higher.operand())))
-                    .get(0);
-        }
-        if (expression instanceof Expression.Comparison comparison) {
-            return comparison.operation().in(graph, node(comparison.left()), node(comparison.right()));
-        }
-        if (expression instanceof Expression.Logic logic) {
-            return logic.operation().in(graph, node(logic.left()), node(logic.right()));
-        }
-        if (expression instanceof Expression.Not not) {
-            return Operation.not(graph, node(not.operand()));
-        }
-        if (expression instanceof Expression.Crossing crossing) {
-            return crossing(crossing);
-        }
-        return call((Expression.Call) expression);
+        return expression.accept(this);
     }
 
-    private Node crossing(Expression.Crossing crossing) {
+    /** The same inside another graph. */
+    private List<Node> inside(ColumnGraph inner, Expression expression) {
+        return List.of(new FormulaCompiler(inner, settings, ofInstruments, source).node(expression));
+    }
+
+    private int whole(Expression expression) {
+        double value = constants.of(expression);
+        int limit = Language.Limits.STANDARD.lookback();
+        if (value != Math.rint(value) || !(value >= 0 && value <= limit)) {
+            throw new IllegalArgumentException(
+                    "a number of bars must be whole and from 0 to " + limit + ", not " + Setting.Number.plain(value));
+        }
+        return (int) value;
+    }
+
+    @Override
+    public Node number(Expression.Number number) {
+        return Operation.number(graph, number.value());
+    }
+
+    @Override
+    public Node field(Expression.BarField field) {
+        return graph.field(field.field());
+    }
+
+    /** A column given in the place of a source is known on its own bars alone; elsewhere it is missing. */
+    @Override
+    public Node setting(Expression.SettingValue setting) {
+        if (!(setting.setting() instanceof Setting.Source named)) {
+            return Operation.number(graph, constants.of(setting));
+        }
+        return source.node() == null
+                ? graph.field(settings.field(named.name()))
+                : source.home() == graph ? source.node() : Operation.number(graph, Double.NaN);
+    }
+
+    /** What a name meant: a meaning is equal to itself alone. */
+    private record Meant(Expression.Meaning meaning, Settings settings, Field ofInstruments, Source source) {}
+
+    @Override
+    public Node named(Expression.Named named) {
+        return graph.once(
+                        new Meant(named.meaning(), settings, ofInstruments, source),
+                        () -> List.of(node(named.meaning().expression())))
+                .get(0);
+    }
+
+    @Override
+    public Node instrument(Expression.InstrumentField instrument) {
+        return Operation.other(graph, instrument.code(), ofInstruments);
+    }
+
+    @Override
+    public Node drawing(Expression.DrawingValue drawing) {
+        return graph.ofBars(
+                "drawing \"" + drawing.name() + "\" " + drawing.line(),
+                Needs.drawing(drawing.name()),
+                () -> (bars, bar) -> graph.surroundings()
+                        .drawings()
+                        .priceAt(drawing.name(), drawing.line(), bars.openTime(bar), bars.closeTime(bar)));
+    }
+
+    @Override
+    public Node negative(Expression.Negative negative) {
+        return Operation.SUBTRACT.in(graph, Operation.number(graph, 0), node(negative.operand()));
+    }
+
+    @Override
+    public Node arithmetic(Expression.Arithmetic arithmetic) {
+        return arithmetic.operation().in(graph, node(arithmetic.left()), node(arithmetic.right()));
+    }
+
+    @Override
+    public Node function(Expression.FunctionCall call) {
+        List<Expression> arguments = call.arguments();
+        DoubleUnaryOperator unary = Language.UNARY.get(call.function());
+        if (unary != null) {
+            return Operation.apply(graph, call.function(), unary, node(arguments.get(0)));
+        }
+        if (call.function().equals(Language.AVERAGE)) {
+            return Averages.of(
+                    graph, constants.text(arguments.get(0)), node(arguments.get(1)), atLeastOne(arguments.get(2)));
+        }
+        Operation operation = call.function().equals("min") ? Operation.MINIMUM : Operation.MAXIMUM;
+        return operation.in(graph, node(arguments.get(0)), node(arguments.get(1)));
+    }
+
+    private int atLeastOne(Expression expression) {
+        int length = whole(expression);
+        if (length == 0) {
+            throw new IllegalArgumentException("a length must be at least 1, not 0");
+        }
+        return length;
+    }
+
+    @Override
+    public Node indicator(Expression.IndicatorCall call) {
+        Settings chosen = settingsOf(call, constants);
+        return (call.source() == null
+                        ? call.indicator().in(graph, chosen)
+                        : call.indicator().in(graph, chosen, node(call.source())))
+                .get(call.output());
+    }
+
+    /** The settings of a call as they come out of its constants. */
+    static Settings settingsOf(Expression.IndicatorCall call, Constants constants) {
+        Map<String, String> values = new LinkedHashMap<>();
+        call.given()
+                .forEach((name, value) -> values.put(
+                        name,
+                        value.type() == Expression.Type.TEXT
+                                ? constants.text(value)
+                                : Setting.Number.plain(constants.of(value))));
+        return Settings.of(call.indicator(), values);
+    }
+
+    @Override
+    public Node back(Expression.Back back) {
+        return Operation.back(graph, node(back.operand()), whole(back.bars()));
+    }
+
+    @Override
+    public Node higher(Expression.Higher higher) {
+        Timeframe timeframe = higher.timeframe() != null
+                ? higher.timeframe()
+                : Timeframe.parse(constants.text(higher.setting())).orElseThrow();
+        return graph.higher(timeframe, higher.forming(), inner -> inside(inner, higher.operand()))
+                .get(0);
+    }
+
+    @Override
+    public Node made(Expression.Made made) {
+        return graph.made(made.rule(), made.forming(), inner -> inside(inner, made.operand()))
+                .get(0);
+    }
+
+    @Override
+    public Node other(Expression.Other other) {
+        String code = constants.text(other.instrument());
+        if (other.operand() instanceof Expression.BarField field) {
+            return Operation.other(graph, code, field.field());
+        }
+        return graph.of(code, inner -> inside(inner, other.operand())).get(0);
+    }
+
+    @Override
+    public Node last(Expression.WhenLast last) {
+        return Conditions.valueWhenLast(graph, node(last.operand()), node(last.condition()));
+    }
+
+    @Override
+    public Node since(Expression.BarsSince since) {
+        return Conditions.barsSince(graph, node(since.condition()));
+    }
+
+    @Override
+    public Node standIn(Expression.StandIn standIn) {
+        return Operation.OTHERWISE.in(graph, node(standIn.operand()), node(standIn.otherwise()));
+    }
+
+    @Override
+    public Node either(Expression.Either either) {
+        return Conditions.choose(graph, node(either.condition()), node(either.yes()), node(either.no()));
+    }
+
+    @Override
+    public Node comparison(Expression.Comparison comparison) {
+        if (comparison.left().type() == Expression.Type.TEXT) {
+            boolean same = constants
+                    .text(comparison.left())
+                    .toLowerCase(Locale.ROOT)
+                    .equals(constants.text(comparison.right()).toLowerCase(Locale.ROOT));
+            return Operation.number(graph, same == (comparison.operation() == Operation.EQUAL) ? 1 : 0);
+        }
+        return comparison.operation().in(graph, node(comparison.left()), node(comparison.right()));
+    }
+
+    @Override
+    public Node crossing(Expression.Crossing crossing) {
         Node left = node(crossing.left());
         Node right = node(crossing.right());
         return switch (crossing.direction()) {
@@ -83,159 +245,59 @@ final class FormulaCompiler {
         };
     }
 
-    private Node call(Expression.Call call) {
-        Indicator indicator = language.indicator(call.function()).orElse(null);
-        if (indicator != null) {
-            return indicator(call, indicator);
-        }
-        DoubleUnaryOperator unary = Language.UNARY.get(call.function());
-        int wanted = unary == null ? 2 : 1;
-        if (call.arguments().size() != wanted) {
-            throw fault(
-                    call,
-                    call.function() + " takes " + wanted + (wanted == 1 ? " value" : " values") + ", not "
-                            + call.arguments().size());
-        }
-        for (Expression.Argument argument : call.arguments()) {
-            if (argument.name() != null) {
-                throw fault(argument.value(), call.function() + " has no named settings");
-            }
-        }
-        Node first = node(call.arguments().get(0).value());
-        if (unary != null) {
-            return Operation.apply(graph, call.function(), unary, first);
-        }
-        Node second = node(call.arguments().get(1).value());
-        return (call.function().equals("min") ? Operation.MINIMUM : Operation.MAXIMUM).in(graph, first, second);
+    @Override
+    public Node tendency(Expression.Tendency tendency) {
+        Node value = node(tendency.operand());
+        Operation direction = tendency.rising() ? Operation.GREATER : Operation.LESS;
+        Node now = direction.in(graph, value, Operation.back(graph, value, 1));
+        return tendency.bars() == null ? now : Conditions.heldFor(graph, now, atLeastOne(tendency.bars()));
     }
 
-    /**
-     * Arguments are, by position: the source when it is no plain number, then the numbers in their order. Words of a
-     * choice, instruments and dates go to the setting that takes them, wherever they stand.
-     */
-    private Node indicator(Expression.Call call, Indicator indicator) {
-        Map<String, String> values = new LinkedHashMap<>();
-        List<Setting> numbers = new ArrayList<>(indicator.settings());
-        boolean hasSource = numbers.removeIf(setting -> setting instanceof Setting.Source);
-        Expression source = null;
-        int position = 0;
-        for (int place = 0; place < call.arguments().size(); place++) {
-            Expression.Argument argument = call.arguments().get(place);
-            Expression value = argument.value();
-            boolean isSource = argument.name() == null
-                    ? place == 0 && hasSource && !isPlain(value)
-                    : argument.name().equals("source") && hasSource;
-            if (isSource) {
-                source = value;
-                continue;
-            }
-            String name = argument.name();
-            if (name == null && value instanceof Expression.Word word) {
-                name = accepting(numbers, word.text());
-            }
-            if (name == null) {
-                while (position < numbers.size()
-                        && !(numbers.get(position) instanceof Setting.WholeNumber
-                                || numbers.get(position) instanceof Setting.Number)) {
-                    position++;
-                }
-                if (position == numbers.size()) {
-                    throw fault(value, indicator.name() + " takes " + usage(indicator) + "; this is one too many");
-                }
-                name = numbers.get(position++).name();
-            }
-            if (argument.name() != null) {
-                checkName(indicator, argument);
-            }
-            if (values.containsKey(name)) {
-                throw fault(value, "'" + name + "' is given twice");
-            }
-            values.put(name, constant(value, name));
-            check(indicator, value, values);
-        }
-        Settings settings = Settings.of(indicator, values);
-        return (source == null ? indicator.in(graph, settings) : indicator.in(graph, settings, node(source)))
-                .get(call.output());
+    @Override
+    public Node nearness(Expression.Nearness nearness) {
+        Node right = node(nearness.right());
+        Node amount = node(nearness.amount());
+        Node apart =
+                Operation.apply(graph, "abs", Math::abs, Operation.SUBTRACT.in(graph, node(nearness.left()), right));
+        Node reach = nearness.share()
+                ? Operation.MULTIPLY.in(graph, amount, Operation.apply(graph, "abs", Math::abs, right))
+                : nearness.measure() == null ? amount : Operation.MULTIPLY.in(graph, amount, node(nearness.measure()));
+        return Operation.AT_MOST.in(graph, apart, reach);
     }
 
-    /** The setting a word belongs to when it is given without a name. */
-    private static String accepting(List<Setting> settings, String word) {
-        for (Setting setting : settings) {
-            if (setting instanceof Setting.Choice choice
-                    && choice.words().stream().anyMatch(word::equalsIgnoreCase)) {
-                return setting.name();
-            }
-        }
-        return settings.stream()
-                .filter(each -> each instanceof Setting.Other || each instanceof Setting.Moment)
-                .map(Setting::name)
-                .findFirst()
-                .orElse(null);
+    @Override
+    public Node between(Expression.Between between) {
+        Node value = node(between.operand());
+        return Operation.AND.in(
+                graph,
+                Operation.AT_LEAST.in(graph, value, node(between.low())),
+                Operation.AT_MOST.in(graph, value, node(between.high())));
     }
 
-    /** True for what is a setting by itself: a number, a word. */
-    private static boolean isPlain(Expression value) {
-        return isNumber(value) || value instanceof Expression.Word;
+    @Override
+    public Node logic(Expression.Logic logic) {
+        return logic.operation().in(graph, node(logic.left()), node(logic.right()));
     }
 
-    /** Refuses a name that is no setting of the indicator, at its own place. */
-    private void checkName(Indicator indicator, Expression.Argument argument) {
-        List<String> names = indicator.settings().stream().map(Setting::name).toList();
-        if (!names.contains(argument.name())) {
-            String near = Language.nearest(argument.name(), names);
-            throw new FormulaException(
-                    text,
-                    argument.nameSpan().start(),
-                    argument.nameSpan().length(),
-                    indicator.name() + " has no setting '" + argument.name() + "'"
-                            + (near == null
-                                    ? "; it has " + String.join(", ", names)
-                                    : "; did you mean '" + near + "'?"));
-        }
+    @Override
+    public Node not(Expression.Not not) {
+        return Operation.not(graph, node(not.operand()));
     }
 
-    private void check(Indicator indicator, Expression at, Map<String, String> values) {
-        try {
-            Settings.of(indicator, values);
-        } catch (IllegalArgumentException bad) {
-            throw fault(at, bad.getMessage());
-        }
+    @Override
+    public Node just(Expression.Just just) {
+        return Conditions.just(graph, node(just.operand()));
     }
 
-    private static boolean isNumber(Expression value) {
-        return value instanceof Expression.Number
-                || value instanceof Expression.Negative negative && isNumber(negative.operand());
+    @Override
+    public Node held(Expression.Held held) {
+        Node condition = node(held.operand());
+        int bars = atLeastOne(held.bars());
+        return held.always() ? Conditions.heldFor(graph, condition, bars) : Conditions.seenIn(graph, condition, bars);
     }
 
-    private String constant(Expression value, String name) {
-        if (value instanceof Expression.Word word) {
-            return word.text();
-        }
-        if (value instanceof Expression.Number number) {
-            return Setting.Number.plain(number.value());
-        }
-        if (isNumber(value)) {
-            return text.substring(
-                    value.span().start(), value.span().start() + value.span().length());
-        }
-        throw fault(value, name + " must be a plain number");
-    }
-
-    private static String usage(Indicator indicator) {
-        StringBuilder usage = new StringBuilder(indicator.name()).append('(');
-        boolean first = true;
-        for (Setting setting : indicator.settings()) {
-            if (setting instanceof Setting.Source) {
-                usage.insert(indicator.name().length() + 1, first ? setting.name() : setting.name() + ", ");
-            } else {
-                usage.append(first ? "" : ", ").append(setting.name());
-            }
-            first = false;
-        }
-        return usage.append(')').toString();
-    }
-
-    private FormulaException fault(Expression at, String problem) {
-        return new FormulaException(text, at.span().start(), at.span().length(), problem);
+    @Override
+    public Node otherwise(Expression expression) {
+        throw new IllegalStateException("not compiled: " + expression);
     }
 }

@@ -1,22 +1,36 @@
 package dev.yardarm.core.formula;
 
-/** A formula that cannot be used, with the place in its text, so that an editor can mark it. */
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** A formula or definition that cannot be used, with all that is at fault and its places, so that an editor can mark them. */
 public final class FormulaException extends IllegalArgumentException {
     private static final long serialVersionUID = 1L;
 
     private final String formula;
+    private final transient List<Fault> faults;
     private final int position;
     private final int length;
 
-    FormulaException(String formula, int position, int length, String problem) {
-        super("position " + (position + 1) + ": " + problem);
+    FormulaException(String formula, List<Fault> faults) {
+        super(faults.stream().map(fault -> fault.told(formula)).collect(Collectors.joining("\n")));
         this.formula = formula;
-        this.position = position;
-        this.length = Math.max(1, length);
+        this.faults = List.copyOf(faults);
+        this.position = faults.get(0).position();
+        this.length = faults.get(0).length();
+    }
+
+    FormulaException(String formula, int position, int length, String problem) {
+        this(formula, List.of(new Fault(position, length, problem)));
     }
 
     public String formula() {
         return formula;
+    }
+
+    /** All that is at fault, in the order of the text; at least one. */
+    public List<Fault> faults() {
+        return faults;
     }
 
     /** First character at fault, counted from 0; the message counts from 1. */
@@ -29,8 +43,8 @@ public final class FormulaException extends IllegalArgumentException {
         return length;
     }
 
-    /** The formula with a line of marks under the characters at fault. */
+    /** The lines at fault, each with marks under the characters at fault. */
     public String marked() {
-        return formula + System.lineSeparator() + " ".repeat(position) + "^".repeat(length);
+        return faults.stream().map(fault -> fault.marked(formula)).collect(Collectors.joining(System.lineSeparator()));
     }
 }

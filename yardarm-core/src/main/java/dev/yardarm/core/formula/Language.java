@@ -1,7 +1,9 @@
 package dev.yardarm.core.formula;
 
+import dev.yardarm.core.formula.grammar.FormulaParser;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,12 +30,13 @@ public record Language(Catalogue catalogue, Limits limits) {
      *
      * @param characters longest text
      * @param depth deepest nesting
+     * @param steps most computations, each counted once however often it is used
      * @param lookback most bars that {@code back} goes back
      * @param valuesABar most values looked at for each bar by what cannot be carried along (ranks, medians, mean deviations)
      */
-    public record Limits(int characters, int depth, int lookback, int valuesABar) {
+    public record Limits(int characters, int depth, int steps, int lookback, int valuesABar) {
         /** The usual ones. */
-        public static final Limits STANDARD = new Limits(4000, 100, 5000, 40_000);
+        public static final Limits STANDARD = new Limits(4000, 100, 5000, 5000, 40_000);
     }
 
     /** Made when it is first asked for. */
@@ -51,8 +54,36 @@ public record Language(Catalogue catalogue, Limits limits) {
         return new Language(catalogue, Limits.STANDARD);
     }
 
-    private static final List<String> KEYWORDS =
-            List.of("and", "or", "not", "crosses", "above", "below", "back", "on", "forming");
+    private static final List<String> KEYWORDS = List.of(
+            "and", "or", "not", "just", "crosses", "above", "below", "back", "on", "forming", "of", "when", "last",
+            "bars", "since", "else", "if", "is", "rising", "falling", "for", "within", "between", "held", "seen", "in",
+            "drawing");
+
+    /** Words that begin the statements of a definition. */
+    public static final List<String> STATEMENTS = List.of(
+            "define", "setting", "let", "line", "area", "bars", "dots", "marker", "tint", "cue", "level", "note");
+
+    /** Instruments that are meant by their part in the market. */
+    public static final List<String> SURROUNDING = List.of("benchmark", "sector");
+
+    /** Kinds of bars that can be made from others. */
+    static final List<String> BAR_KINDS = List.of(
+            "range", "reversal", "brick", "volume", "ticks", "time", "line-break", "point-figure", "heikin-ashi");
+
+    /** Signs that are written in several ways, by their number in the grammar. */
+    static final Map<Integer, String> SIGNS = Map.of(
+            FormulaParser.AT_LEAST, ">=",
+            FormulaParser.AT_MOST, "<=",
+            FormulaParser.UNEQUAL, "<>",
+            FormulaParser.GREATER, ">",
+            FormulaParser.LESS, "<",
+            FormulaParser.EQUAL, "=",
+            FormulaParser.MINUS, "-",
+            FormulaParser.TIMES, "*",
+            FormulaParser.DIVIDED, "/");
+
+    /** {@code average(kind, value, length)}: an average whose kind is one of several words. */
+    static final String AVERAGE = "average";
 
     /** Functions of one value; a result that is no finite number is missing. */
     static final Map<String, DoubleUnaryOperator> UNARY = new TreeMap<>(Map.of(
@@ -78,7 +109,16 @@ public record Language(Catalogue catalogue, Limits limits) {
     }
 
     boolean isFunction(String word) {
-        return isIndicator(word) || UNARY.containsKey(word) || BINARY.contains(word);
+        return isIndicator(word) || UNARY.containsKey(word) || BINARY.contains(word) || word.equals(AVERAGE);
+    }
+
+    /** True for a word that some indicator takes as a setting. */
+    boolean isChoice(String word) {
+        return SURROUNDING.contains(word)
+                || catalogue.all().stream()
+                        .flatMap(each -> each.settings().stream())
+                        .anyMatch(each -> each instanceof Setting.Choice choice
+                                && choice.words().contains(word));
     }
 
     /** All words, for completion. */
@@ -92,6 +132,8 @@ public record Language(Catalogue catalogue, Limits limits) {
         }
         words.addAll(UNARY.keySet());
         words.addAll(BINARY);
+        words.add(AVERAGE);
+        words.addAll(SURROUNDING);
         return words;
     }
 
@@ -100,7 +142,6 @@ public record Language(Catalogue catalogue, Limits limits) {
             Map.entry("cross", "crosses"),
             Map.entry("over", "above"),
             Map.entry("under", "below"),
-            Map.entry("average", "sma"),
             Map.entry("avg", "sma"),
             Map.entry("ma", "sma"),
             Map.entry("std", "stdev"),

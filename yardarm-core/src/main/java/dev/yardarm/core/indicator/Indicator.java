@@ -61,6 +61,13 @@ public interface Indicator {
         return in(new ColumnGraph(), settings).get(0).warmUp();
     }
 
+    /**
+     * Checks settings whose values are good one by one but may not go together.
+     *
+     * @throws IllegalArgumentException with what would be good
+     */
+    default void check(Settings settings) {}
+
     /** The number of an output by its name; -1 when there is none. */
     default int output(String name) {
         for (int at = 0; at < outputs().size(); at++) {
@@ -79,7 +86,9 @@ public interface Indicator {
         MOMENTUM("Momentum"),
         VOLATILITY("Volatility"),
         VOLUME("Volume"),
-        STATISTICS("Statistics and comparison");
+        STATISTICS("Statistics and comparison"),
+        /** Made by the trader. */
+        OWN("Your own");
 
         private final String title;
 
@@ -102,6 +111,12 @@ public interface Indicator {
         AREA("area"),
         /** From open to close with the range, for an indicator whose outputs are those of bars. */
         BARS("bars"),
+        /** An arrow below the bar where a condition holds. */
+        UP("marks up"),
+        /** An arrow above the bar where a condition holds. */
+        DOWN("marks down"),
+        /** The colour of the bars where a condition holds. */
+        TINT("tint of the bars"),
         NONE("hidden");
 
         private final String words;
@@ -119,8 +134,29 @@ public interface Indicator {
      * One output column.
      *
      * @param cue true when it is a condition: 1 for yes, 0 for no, missing for unknown
+     * @param look colour and width it is drawn with at first
      */
-    record Output(String name, String label, Form form, boolean cue) {}
+    record Output(String name, String label, Form form, boolean cue, Look look) {
+        /** In the colour of its layer. */
+        public Output(String name, String label, Form form, boolean cue) {
+            this(name, label, form, cue, Look.OF_LAYER);
+        }
+    }
+
+    /**
+     * How an output looks at first.
+     *
+     * @param colour one of {@link #COLOURS}; empty for that of the layer
+     * @param width of its line in pixels; 0 for that of the layer
+     */
+    record Look(String colour, double width) {
+        /** As the layer. */
+        public static final Look OF_LAYER = new Look("", 0);
+    }
+
+    /** Words for colours: what goes up and down, two of ink, and those of series. */
+    List<String> COLOURS =
+            List.of("rise", "fall", "soft", "ink", "plum", "teal", "rose", "moss", "indigo", "umber", "fern", "slate");
 
     /** An area between two outputs, by their numbers. */
     record Fill(int one, int other) {}

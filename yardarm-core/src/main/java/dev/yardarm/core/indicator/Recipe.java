@@ -62,6 +62,18 @@ public final class Recipe {
         outputs.addAll(List.of(nodes));
     }
 
+    /** Adds as outputs what a function adds to the graph, given the settings and the column in the place of the source. */
+    public void follow(Following way) {
+        outputs.addAll(way.in(graph, settings, given));
+    }
+
+    /** Adds nodes to a graph. */
+    @FunctionalInterface
+    public interface Following {
+        /** @param source a column in the place of the source; null for the field the settings name */
+        List<Node> in(ColumnGraph graph, Settings settings, Node source);
+    }
+
     // --- settings ---
 
     /** The setting {@code length}. */

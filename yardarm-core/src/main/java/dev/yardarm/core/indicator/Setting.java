@@ -130,7 +130,7 @@ public sealed interface Setting {
         }
     }
 
-    /** A number between two bounds, both allowed. */
+    /** A number between two bounds, both allowed; a per cent is read as a share. */
     record Number(String name, String label, double standardValue, double least, double most) implements Setting {
         @Override
         public String standard() {
@@ -139,12 +139,15 @@ public sealed interface Setting {
 
         @Override
         public String checked(String text) {
+            String plain = text.trim();
+            boolean percent = plain.endsWith("%");
             double value;
             try {
-                value = Double.parseDouble(text.trim());
+                value = Double.parseDouble(percent ? plain.substring(0, plain.length() - 1) : plain);
             } catch (NumberFormatException notANumber) {
                 value = Double.NaN;
             }
+            value = percent ? value / 100 : value;
             if (!(value >= least && value <= most)) {
                 throw new IllegalArgumentException(name + " must be a number from " + plain(least) + " to "
                         + plain(most) + ", not '" + text.trim() + "'");
@@ -177,21 +180,27 @@ public sealed interface Setting {
         }
     }
 
-    /** Another instrument, by its code; the market's benchmark unless told otherwise. */
-    record Other(String name, String label) implements Setting {
+    /**
+     * Another instrument, by its code or by its part in the market.
+     *
+     * @param standard the one it is unless told otherwise
+     */
+    record Other(String name, String label, String standard) implements Setting {
         /** Stands for the benchmark of the market. */
         public static final String BENCHMARK = "benchmark";
+        /** Stands for the index of the sector an instrument belongs to. */
+        public static final String SECTOR = "sector";
 
-        @Override
-        public String standard() {
-            return BENCHMARK;
+        /** The benchmark unless told otherwise. */
+        public Other(String name, String label) {
+            this(name, label, BENCHMARK);
         }
 
         @Override
         public String checked(String text) {
             String code = text.trim();
-            if (code.equalsIgnoreCase(BENCHMARK)) {
-                return BENCHMARK;
+            if (code.equalsIgnoreCase(BENCHMARK) || code.equalsIgnoreCase(SECTOR)) {
+                return code.toLowerCase(Locale.ROOT);
             }
             if (!code.matches("[A-Za-z0-9_.:-]{1,40}")) {
                 throw new IllegalArgumentException(name + " must be the code of an instrument, not '" + code + "'");

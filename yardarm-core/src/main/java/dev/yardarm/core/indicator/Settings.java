@@ -22,7 +22,9 @@ public final class Settings {
      * @throws IllegalArgumentException for an unknown setting or a bad value, with what would be good
      */
     public static Settings of(Indicator indicator, Map<String, String> given) {
-        return of(indicator.name(), indicator.settings(), given);
+        Settings settings = of(indicator.name(), indicator.settings(), given);
+        indicator.check(settings);
+        return settings;
     }
 
     /**

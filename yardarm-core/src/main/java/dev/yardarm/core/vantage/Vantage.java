@@ -44,8 +44,7 @@ public record Vantage(long moment, Bars bars, Surroundings surroundings) {
 
     private static Surroundings asOf(long moment, Surroundings of) {
         Map<String, Optional<Bars>> cut = new HashMap<>();
-        return new Surroundings(
-                of.calendar(),
+        return of.seenBy(
                 code -> cut.computeIfAbsent(code, missing -> of.others()
                                 .find(code)
                                 .map(Supplier::get)
