@@ -6,7 +6,6 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
 import dev.yardarm.core.formula.Formula;
-import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.TickSeries;
@@ -22,10 +21,12 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -71,6 +72,28 @@ final class ComputeCommand implements Callable<Integer> {
     private List<String> with;
 
     @Option(
+            names = "--define",
+            paramLabel = "FILE",
+            description = "text file with indicators of your own, one or several, that formulas use; may be repeated")
+    private List<Path> define;
+
+    @Option(
+            names = "--blend",
+            paramLabel = "CODE=EXPR",
+            description =
+                    "an instrument made of others, such as 'RATIO=#KTRL / #MARN', that formulas read as #CODE; give "
+                            + "its parts with --with; may be repeated")
+    private List<String> blend;
+
+    @Option(
+            names = "--tick",
+            paramLabel = "SIZE",
+            defaultValue = "0.01",
+            description = "smallest step of price, in which formulas count sizes such as on range 10; ${DEFAULT-VALUE} "
+                    + "unless told otherwise")
+    private double tick;
+
+    @Option(
             names = "--ticks",
             paramLabel = "FILE",
             description = "tick file with sides, for formulas of what was bought " + "and sold such as delta")
@@ -102,9 +125,13 @@ final class ComputeCommand implements Callable<Integer> {
         ReadingOptions options = reading.read();
         ZoneId fileZone = options.zone();
         SkippedRows skipped = new SkippedRows(skipBad);
+        if (!(tick > 0) || Double.isInfinite(tick)) {
+            throw new WrongUsageException("--tick must be above zero, not " + tick);
+        }
+        OwnTerms own = OwnTerms.read(define, blend);
         List<Formula> parsed = new ArrayList<>();
         for (String text : formulas) {
-            parsed.add(Formula.parse(text, Language.builtIn()));
+            parsed.add(Formula.parse(text, own.language()));
         }
         checkHigher(parsed);
         if (drawings == null
@@ -112,7 +139,7 @@ final class ComputeCommand implements Callable<Integer> {
             throw new WrongUsageException("the formula reads a drawing; give the file it is in with --drawings FILE");
         }
         BarFile.Result bars = skipped.read(csv, options, line.getErr());
-        Vantage vantage = vantage(bars.series().snapshot(), parsed, options, skipped);
+        Vantage vantage = vantage(bars.series().snapshot(), parsed, own, options, skipped);
         Bars snapshot = vantage.bars();
         ColumnGraph graph = vantage.graph();
         List<Column> columns = new ArrayList<>();
@@ -158,16 +185,17 @@ final class ComputeCommand implements Callable<Integer> {
      * The files as they stand, or as known when the last bar that opened before {@code --asof} had closed: then everything is as
      * with files that end there.
      */
-    private Vantage vantage(Bars whole, List<Formula> parsed, ReadingOptions options, SkippedRows skipped)
+    private Vantage vantage(Bars whole, List<Formula> parsed, OwnTerms own, ReadingOptions options, SkippedRows skipped)
             throws IOException, WrongUsageException {
         ZoneId days = options.zone() == null ? ZoneOffset.UTC : options.zone();
         long moment = asof == null ? Long.MAX_VALUE : Vantage.momentBefore(Moments.read("--asof", asof, days), whole);
-        Map<String, Bars> others = others(parsed, options, skipped);
+        Map<String, Bars> others = others(parsed, own, options, skipped);
         Surroundings around = new Surroundings(
-                TradingCalendar.roundTheClock(days),
-                code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT)))
-                        .map(bars -> () -> bars),
-                sides(options, moment, skipped));
+                        TradingCalendar.roundTheClock(days),
+                        code -> Optional.ofNullable(others.get(code.toUpperCase(Locale.ROOT)))
+                                .map(bars -> () -> bars),
+                        sides(options, moment, skipped))
+                .withTick(tick);
         Bars known = whole.first(whole.closedBy(moment));
         if (drawings != null) {
             around = around.with(DrawingsFile.read(drawings, parsed, known, days));
@@ -176,7 +204,7 @@ final class ComputeCommand implements Callable<Integer> {
     }
 
     /** The bars of the instruments that formulas compare with; each must be given, and once. */
-    private Map<String, Bars> others(List<Formula> parsed, ReadingOptions options, SkippedRows skipped)
+    private Map<String, Bars> others(List<Formula> parsed, OwnTerms own, ReadingOptions options, SkippedRows skipped)
             throws IOException, WrongUsageException {
         Map<String, Bars> others = new HashMap<>();
         for (String each : with == null ? List.<String>of() : with) {
@@ -188,6 +216,9 @@ final class ComputeCommand implements Callable<Integer> {
             if (others.containsKey(code)) {
                 throw new WrongUsageException("--with names " + code + " twice");
             }
+            if (own.isBlend(code)) {
+                throw new WrongUsageException(code + " is both a blend and a file; leave one of them out");
+            }
             Path file = Path.of(each.substring(sign + 1));
             others.put(
                     code,
@@ -195,14 +226,15 @@ final class ComputeCommand implements Callable<Integer> {
                             .series()
                             .snapshot());
         }
-        for (Formula formula : parsed) {
-            for (String code : formula.needs().instruments()) {
-                if (!others.containsKey(code.toUpperCase(Locale.ROOT))) {
-                    throw new WrongUsageException(
-                            "the formula reads " + code + "; give its bars with --with " + code + "=FILE");
-                }
+        Set<String> wanted = new LinkedHashSet<>();
+        parsed.forEach(formula -> wanted.addAll(formula.needs().instruments()));
+        for (String code : own.parts(wanted)) {
+            if (!others.containsKey(code.toUpperCase(Locale.ROOT))) {
+                throw new WrongUsageException(
+                        "the formula reads " + code + "; give its bars with --with " + code + "=FILE");
             }
         }
+        own.blend(others, wanted, spec.commandLine().getErr());
         return others;
     }
 

@@ -24,6 +24,15 @@ public final class FormulaException extends IllegalArgumentException {
         this(formula, List.of(new Fault(position, length, problem)));
     }
 
+    /** The same faults in a longer text of which this one is a part that begins at a place. */
+    public FormulaException within(String whole, int from) {
+        return new FormulaException(
+                whole,
+                faults.stream()
+                        .map(fault -> new Fault(fault.position() + from, fault.length(), fault.problem()))
+                        .toList());
+    }
+
     public String formula() {
         return formula;
     }

@@ -1,0 +1,2 @@
+/** Blends: instruments made of others by a formula. */
+package dev.yardarm.core.blend;
