@@ -68,11 +68,13 @@ final class ReferenceCommand implements Callable<Integer> {
                         + "so.\n\n"
                         + CONVENTIONS);
         for (Indicator.Family family : Indicator.Family.values()) {
-            text.append("\n## ").append(family.title()).append("\n");
             List<Indicator> members = Catalogue.builtIn().all().stream()
                     .filter(each -> each.family() == family)
                     .sorted(Comparator.comparing(Indicator::title, String.CASE_INSENSITIVE_ORDER))
                     .toList();
+            if (!members.isEmpty()) {
+                text.append("\n## ").append(family.title()).append("\n");
+            }
             members.forEach(each -> describe(each, text));
         }
         return text.toString();

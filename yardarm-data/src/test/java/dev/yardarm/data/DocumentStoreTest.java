@@ -127,7 +127,7 @@ class DocumentStoreTest {
                         1,
                         true,
                         "price",
-                        List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5)),
+                        List.of(new Documents.OutputLook("value", "STEPS", 3, "SLOPE", "30", "close > open", 5, 2)),
                         List.of(30.0, 70.0),
                         List.of(Timeframe.WEEK),
                         Timeframe.MONTH,

@@ -23,10 +23,13 @@ import dev.yardarm.desk.intake.IntakeWork;
 import dev.yardarm.desk.language.LivingLanguage;
 import dev.yardarm.desk.list.ListWork;
 import dev.yardarm.desk.live.LiveHub;
+import dev.yardarm.desk.market.BlendSource;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
+import dev.yardarm.desk.own.BlendWork;
+import dev.yardarm.desk.own.OwnWork;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.plan.Sizing;
 import dev.yardarm.desk.scan.ScanRunner;
@@ -80,6 +83,8 @@ public final class Desk implements AutoCloseable {
     private final StanceWork stanceWork;
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
+    private final OwnWork ownWork;
+    private final BlendWork blendWork;
     private final Habits habits;
     private final CompletableFuture<Optional<Documents.Workspace>> workspace;
     private final List<Consumer<Firing>> alertListeners = new ArrayList<>();
@@ -135,6 +140,8 @@ public final class Desk implements AutoCloseable {
                 market.intake(), directory, histories, saver, scheduler, () -> Times.micros(Instant.now()), this::tell);
         stanceWork = new StanceWork(books, undo, clock::now);
         scanWork = new ScanWork(books, undo);
+        ownWork = new OwnWork(books, undo, language, () -> Times.micros(Instant.now()), this::tell);
+        blendWork = new BlendWork(books, undo, directory, new BlendSource(directory, histories));
         alertRunner = new AlertRunner(
                 books,
                 directory,
@@ -261,6 +268,16 @@ public final class Desk implements AutoCloseable {
     /** Planning trades. */
     public PlanWork planWork() {
         return planWork;
+    }
+
+    /** Indicators of the trader's own. */
+    public OwnWork ownWork() {
+        return ownWork;
+    }
+
+    /** Instruments made of others. */
+    public BlendWork blendWork() {
+        return blendWork;
     }
 
     /** Saving scans. */

@@ -8,6 +8,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.ClosesOnly;
 import dev.yardarm.core.source.LiveSource;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -97,10 +98,14 @@ abstract class SourceContract {
                 if (bars.hasForming()) {
                     int forming = bars.closed();
                     assertThat(bars.openTime(forming)).isEqualTo(last.openTime(forming));
+                    if (source() instanceof ClosesOnly closes && closes.isOfCloses(instrument.id())) {
+                        // The one price of the bar moves until it closes.
+                        continue;
+                    }
                     assertThat(bars.open(forming)).isEqualTo(last.open(forming));
                     assertThat(bars.high(forming)).isLessThanOrEqualTo(last.high(forming));
                     assertThat(bars.low(forming)).isGreaterThanOrEqualTo(last.low(forming));
-                    assertThat(bars.volume(forming)).isLessThanOrEqualTo(last.volume(forming));
+                    assertThat(bars.volume(forming) > last.volume(forming)).isFalse();
                 }
             }
         });

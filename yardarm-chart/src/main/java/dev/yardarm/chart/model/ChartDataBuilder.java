@@ -76,7 +76,7 @@ public final class ChartDataBuilder {
 
     private static List<Object> computed(IndicatorLayer layer) {
         List<Object> parts = new ArrayList<>(
-                List.of(layer.id(), layer.indicator().name(), layer.settings(), Optional.ofNullable(layer.higher())));
+                List.of(layer.id(), layer.indicator(), layer.settings(), Optional.ofNullable(layer.higher())));
         layer.style().outputs().forEach((output, style) -> {
             if (style.tint() != null) {
                 parts.add(output + " when " + style.tint().condition());

@@ -310,6 +310,17 @@ public final class ChartModel {
         panes = null;
     }
 
+    /** The indicators that are drawn: those on the chart, or others while one is tried out. */
+    public List<IndicatorLayer> drawnIndicators() {
+        return layers.drawnIndicators();
+    }
+
+    /** Draws these instead of the indicators on the chart, which stay as they are; null to stop. */
+    public void setTriedIndicators(List<IndicatorLayer> tried) {
+        layers.setTried(tried);
+        panes = null;
+    }
+
     public Optional<IndicatorLayer> indicator(String id) {
         return layers.indicator(id);
     }

@@ -116,8 +116,23 @@ public record IndicatorLayer(
                         declared.form(),
                         standardColour(output),
                         declared.form() == Indicator.Form.COLUMNS
+                                        && declared.look().colour().isEmpty()
                                 ? OutputStyle.Colouring.SIGN
-                                : OutputStyle.Colouring.PLAIN);
+                                : OutputStyle.Colouring.PLAIN,
+                        "",
+                        null,
+                        declared.look().width());
+    }
+
+    /** The width of the line of an output, in pixels. */
+    public double widthOf(int output) {
+        double own = outputStyle(output).width();
+        return own == 0 ? style.width() : own;
+    }
+
+    /** True when an output gives the bars of the price another colour where it holds. */
+    public boolean tints(int output) {
+        return outputStyle(output).form() == Indicator.Form.TINT;
     }
 
     /**
@@ -126,6 +141,12 @@ public record IndicatorLayer(
      */
     private int standardColour(int output) {
         Indicator.Output declared = indicator.outputs().get(output);
+        if (!declared.look().colour().isEmpty()) {
+            return Palette.number(declared.look().colour());
+        }
+        if (declared.form() == Indicator.Form.UP || declared.form() == Indicator.Form.DOWN) {
+            return declared.form() == Indicator.Form.UP ? Palette.RISE : Palette.FALL;
+        }
         boolean borders = indicator.fills().stream().anyMatch(fill -> fill.one() == output || fill.other() == output);
         boolean line = declared.form() == Indicator.Form.LINE
                 || declared.form() == Indicator.Form.DASHED
@@ -136,7 +157,7 @@ public record IndicatorLayer(
         return (style.colour() + output) % Palette.SERIES;
     }
 
-    /** The number of the series colour an output is drawn in. */
+    /** The number of the colour an output is drawn in. */
     public int colourOf(int output) {
         int own = outputStyle(output).colour();
         return own == OutputStyle.OF_LAYER ? style.colour() : own;
@@ -145,6 +166,19 @@ public record IndicatorLayer(
     /** True when an output is drawn at all. */
     public boolean draws(int output) {
         return outputStyle(output).form() != Indicator.Form.NONE;
+    }
+
+    /** True when an area between two outputs is filled: both are drawn, or one that is never drawn ends there. */
+    public boolean fills(Indicator.Fill fill) {
+        return ends(fill.one()) && ends(fill.other());
+    }
+
+    private boolean ends(int output) {
+        return draws(output)
+                || indicator.family() == Indicator.Family.OWN
+                        && indicator.outputs().get(output).form() == Indicator.Form.NONE
+                        && !style.outputs()
+                                .containsKey(indicator.outputs().get(output).name());
     }
 
     /** True when the values of an output are to be in view: it is drawn, or belongs to bars that are. */

@@ -18,6 +18,9 @@ final class LayerStack {
     private BarForm form = BarForm.CANDLES;
     private boolean volumeShown = true;
     private List<IndicatorLayer> indicators = List.of();
+    /** What is drawn instead of the indicators while one is tried out; null while none is. */
+    private List<IndicatorLayer> tried;
+
     private List<UnknownLayer> unknown = List.of();
     private List<Drawing> drawings = List.of();
     private boolean drawingsShown = true;
@@ -92,6 +95,14 @@ final class LayerStack {
 
     List<IndicatorLayer> indicators() {
         return indicators;
+    }
+
+    List<IndicatorLayer> drawnIndicators() {
+        return tried == null ? indicators : tried;
+    }
+
+    void setTried(List<IndicatorLayer> layers) {
+        tried = layers == null ? null : List.copyOf(layers);
     }
 
     void setIndicators(List<IndicatorLayer> layers) {

@@ -6,11 +6,13 @@ import java.util.Locale;
 /**
  * How one output of an indicator is drawn.
  *
- * @param colour number of the series colour; {@link #OF_LAYER} for that of the layer
+ * @param colour number of the colour; {@link #OF_LAYER} for that of the layer
  * @param ground where an area ends: a number, the name of another output, or empty for zero
  * @param tint another colour where a condition holds; null for none
+ * @param width of its line in pixels; 0 for that of the layer
  */
-public record OutputStyle(Indicator.Form form, int colour, Colouring colouring, String ground, Tint tint) {
+public record OutputStyle(
+        Indicator.Form form, int colour, Colouring colouring, String ground, Tint tint, double width) {
     /** The colour of the layer. */
     public static final int OF_LAYER = -1;
 
@@ -49,27 +51,32 @@ public record OutputStyle(Indicator.Form form, int colour, Colouring colouring, 
 
     /** Without tint, areas ending at zero. */
     public OutputStyle(Indicator.Form form, int colour, Colouring colouring) {
-        this(form, colour, colouring, "", null);
+        this(form, colour, colouring, "", null, 0);
     }
 
     public OutputStyle withForm(Indicator.Form newForm) {
-        return new OutputStyle(newForm, colour, colouring, ground, tint);
+        return new OutputStyle(newForm, colour, colouring, ground, tint, width);
     }
 
     public OutputStyle withColour(int newColour) {
-        return new OutputStyle(form, newColour, colouring, ground, tint);
+        return new OutputStyle(form, newColour, colouring, ground, tint, width);
     }
 
     public OutputStyle withColouring(Colouring newColouring) {
-        return new OutputStyle(form, colour, newColouring, ground, tint);
+        return new OutputStyle(form, colour, newColouring, ground, tint, width);
     }
 
     /** An area down or up to a number or another output; to zero when it is empty. */
     public OutputStyle withGround(String newGround) {
-        return new OutputStyle(form, colour, colouring, newGround, tint);
+        return new OutputStyle(form, colour, colouring, newGround, tint, width);
     }
 
     public OutputStyle withTint(Tint newTint) {
-        return new OutputStyle(form, colour, colouring, ground, newTint);
+        return new OutputStyle(form, colour, colouring, ground, newTint, width);
+    }
+
+    /** @param newWidth in pixels; 0 for that of the layer */
+    public OutputStyle withWidth(double newWidth) {
+        return new OutputStyle(form, colour, colouring, ground, tint, newWidth);
     }
 }

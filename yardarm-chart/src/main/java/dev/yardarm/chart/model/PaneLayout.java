@@ -67,8 +67,8 @@ final class PaneLayout {
     private Map<String, List<IndicatorLayer>> layersByPane() {
         Map<String, List<IndicatorLayer>> layers = new LinkedHashMap<>();
         Set<String> owners = new LinkedHashSet<>();
-        chart.indicators().forEach(layer -> owners.add(layer.id()));
-        for (IndicatorLayer layer : chart.indicators()) {
+        chart.drawnIndicators().forEach(layer -> owners.add(layer.id()));
+        for (IndicatorLayer layer : chart.drawnIndicators()) {
             String id = layer.paneId();
             boolean exists = id.equals(PaneChoice.PRICE) || id.equals(PaneChoice.VOLUME) || owners.contains(id);
             String pane = exists ? id : layer.indicator().place().withPrice() ? PaneChoice.PRICE : layer.id();

@@ -55,9 +55,19 @@ final class AreaRenderer {
                 lines.get(fill.other()).column(),
                 scale,
                 Palette.fade(
-                        palette.series(layer.style().colour()),
-                        FILL * layer.style().opacity()),
+                        palette.drawn(colour(layer, fill)), FILL * layer.style().opacity()),
                 surface);
+    }
+
+    /** That of an end that is never drawn and has one, else that of the layer. */
+    private static int colour(IndicatorLayer layer, Indicator.Fill fill) {
+        for (int end : new int[] {fill.one(), fill.other()}) {
+            Indicator.Output output = layer.indicator().outputs().get(end);
+            if (output.form() == Indicator.Form.NONE && !output.look().colour().isEmpty()) {
+                return layer.colourOf(end);
+            }
+        }
+        return layer.style().colour();
     }
 
     private void between(

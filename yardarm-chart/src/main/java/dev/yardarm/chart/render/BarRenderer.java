@@ -34,16 +34,18 @@ final class BarRenderer {
     private final Batch hollow = new Batch();
     private final CloseRenderer closes = new CloseRenderer();
     private final Provisional provisional = new Provisional();
+    private final BarTints tints = new BarTints();
 
     void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
         rise.clear();
         fall.clear();
         same.clear();
         hollow.clear();
+        tints.gather(chart, palette);
         TimeScale time = chart.time();
         boolean ownForm = chart.request().isTime() || !isBlock(chart.request().rule());
         if (ownForm && chart.form().isOfCloses()) {
-            closes.paint(chart, price, palette, surface);
+            closes.paint(chart, price, palette, tints, surface);
             return;
         }
         double body = Math.floor(time.barWidth() * (ownForm ? BODY : BLOCK) * surface.scale()) / surface.scale();
@@ -60,6 +62,7 @@ final class BarRenderer {
         rise.fill(surface, palette.of(Role.RISE));
         fall.fill(surface, palette.of(Role.FALL));
         same.fill(surface, palette.of(Role.INK));
+        tints.fill(surface);
         hollow.fill(surface, palette.of(Role.PAPER));
     }
 
@@ -68,11 +71,19 @@ final class BarRenderer {
         return rule instanceof BarRule.Brick || rule instanceof BarRule.LineBreak;
     }
 
-    private Batch batch(double open, double close) {
+    private Batch batch(int bar, double open, double close) {
+        int tint = tints.at(bar);
+        if (tint != BarTints.NONE) {
+            return tints.batch(tint);
+        }
         return close > open ? rise : close < open ? fall : same;
     }
 
-    private int colour(Batch batch, Palette palette) {
+    private int colour(int bar, Batch batch, Palette palette) {
+        int tint = tints.at(bar);
+        if (tint != BarTints.NONE) {
+            return tints.colour(tint);
+        }
         return palette.of(batch == rise ? Role.RISE : batch == fall ? Role.FALL : Role.INK);
     }
 
@@ -89,12 +100,13 @@ final class BarRenderer {
         for (int bar = time.firstVisible(); bar < end; bar++) {
             double open = bars.open(bar);
             double close = bars.close(bar);
-            Batch batch = batch(open, close);
+            Batch batch = batch(bar, open, close);
             double stem = surface.snap(time.middle(bar) - line / 2);
             double openY = price.y(open);
             double closeY = price.y(close);
             if (bar == forming) {
-                int colour = colour(batch, palette);
+                int colour = colour(bar, batch, palette);
+                boolean falls = close < open;
                 double middle = stem + line / 2;
                 if (ranges) {
                     provisional.line(
@@ -105,7 +117,7 @@ final class BarRenderer {
                 provisional.body(
                         surface,
                         colour,
-                        batch == fall ? Provisional.ground(colour) : 0,
+                        falls ? Provisional.ground(colour) : 0,
                         stem - (body - line) / 2,
                         body,
                         surface.snap(openY),
@@ -124,7 +136,7 @@ final class BarRenderer {
                 batch.rectangle(stem, bottom, line, lower - bottom);
             }
             batch.rectangle(left, top, body, bottom - top);
-            if (batch == rise && bottom - top > 2 * line) {
+            if (close > open && bottom - top > 2 * line) {
                 hollow.rectangle(left + line, top + line, body - 2 * line, bottom - top - 2 * line);
             }
         }
@@ -142,7 +154,7 @@ final class BarRenderer {
         for (int bar = time.firstVisible(); bar < end; bar++) {
             double open = bars.open(bar);
             double close = bars.close(bar);
-            Batch batch = batch(open, close);
+            Batch batch = batch(bar, open, close);
             double stem = surface.snap(time.middle(bar) - line / 2);
             double highY = price.y(bars.high(bar));
             double lowY = price.y(bars.low(bar));
@@ -153,14 +165,14 @@ final class BarRenderer {
                 batch.rectangle(stem, upper, line, lower - upper);
             } else {
                 double middle = stem + line / 2;
-                provisional.line(surface, colour(batch, palette), line, middle, upper, middle, lower);
+                provisional.line(surface, colour(bar, batch, palette), line, middle, upper, middle, lower);
             }
             if (ticks && opens) {
                 batch.rectangle(stem - arm, surface.snap(price.y(open) - line / 2), arm, line);
             }
             if (ticks && !settled) {
                 double y = surface.snap(price.y(close) - line / 2) + line / 2;
-                provisional.line(surface, colour(batch, palette), line, stem + line, y, stem + line + arm, y);
+                provisional.line(surface, colour(bar, batch, palette), line, stem + line, y, stem + line + arm, y);
             } else if (ticks) {
                 batch.rectangle(stem + line, surface.snap(price.y(close) - line / 2), arm, line);
             }
@@ -180,15 +192,17 @@ final class BarRenderer {
             double upper = surface.snap(Math.min(highY, lowY));
             double lower = Math.max(upper + surface.hairline(), surface.snap(Math.max(highY, lowY)));
             double left = surface.snap(time.middle(bar) - width / 2);
-            Batch batch = batch(bars.open(bar), bars.close(bar));
+            Batch batch = batch(bar, bars.open(bar), bars.close(bar));
             if (bar == forming) {
-                int colour = colour(batch, palette);
-                provisional.body(
-                        surface, colour, batch == fall ? Provisional.ground(colour) : 0, left, width, lower, upper);
+                int colour = colour(bar, batch, palette);
+                boolean falls = bars.close(bar) < bars.open(bar);
+                provisional.body(surface, colour, falls ? Provisional.ground(colour) : 0, left, width, lower, upper);
                 continue;
             }
             batch.rectangle(left, upper, width, lower - upper);
-            if (batch == rise && width >= 4 * surface.hairline() && lower - upper > 2 * surface.hairline()) {
+            if (bars.close(bar) > bars.open(bar)
+                    && width >= 4 * surface.hairline()
+                    && lower - upper > 2 * surface.hairline()) {
                 double pixel = surface.hairline();
                 hollow.rectangle(left + pixel, upper + pixel, width - 2 * pixel, lower - upper - 2 * pixel);
             }
@@ -216,7 +230,7 @@ final class BarRenderer {
             if (least <= most) {
                 double top = surface.snap(Math.min(price.y(most), price.y(least)));
                 double bottom = Math.max(top + pixel, surface.snap(Math.max(price.y(most), price.y(least))));
-                batch(bars.open(from), bars.close(to - 1)).rectangle(x, top, pixel, bottom - top);
+                batch(to - 1, bars.open(from), bars.close(to - 1)).rectangle(x, top, pixel, bottom - top);
             }
             from = to;
             x += pixel;

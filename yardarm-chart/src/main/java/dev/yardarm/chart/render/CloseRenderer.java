@@ -15,7 +15,7 @@ final class CloseRenderer {
     private final Batch shape = new Batch();
     private final Provisional provisional = new Provisional();
 
-    void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
+    void paint(ChartModel chart, PriceScale price, Palette palette, BarTints tints, Surface surface) {
         boolean steps = chart.form() == BarForm.STEPS && chart.time().barWidth() * surface.scale() >= 1;
         if (steps) {
             steps(chart, price);
@@ -44,6 +44,7 @@ final class CloseRenderer {
                 surface,
                 points,
                 drawn -> draw(chart, price, drawn, palette, surface));
+        tinted(chart, price, tints, surface);
         SeriesRenderer.traceForming(
                 chart,
                 chart.time(),
@@ -53,6 +54,27 @@ final class CloseRenderer {
                 chart.isCompact() ? 1 : 1.5,
                 provisional,
                 surface);
+    }
+
+    /** The pieces of the line that lead to bars with a tint, once more in its colour. */
+    private void tinted(ChartModel chart, PriceScale price, BarTints tints, Surface surface) {
+        TimeScale time = chart.time();
+        if (tints.isEmpty() || time.barWidth() * surface.scale() < 1) {
+            return;
+        }
+        int end = Math.min(chart.bars().closed(), time.endVisible(chart.bars().size()) + 1);
+        for (int bar = Math.max(1, time.firstVisible()); bar < end; bar++) {
+            int tint = tints.at(bar);
+            if (tint != BarTints.NONE) {
+                Batch pieces = tints.batch(tint);
+                pieces.point(time.middle(bar - 1), price.y(chart.bars().close(bar - 1)));
+                pieces.point(time.middle(bar), price.y(chart.bars().close(bar)));
+            }
+        }
+        for (int tint = 0; tint < tints.count(); tint++) {
+            Batch pieces = tints.batch(tint);
+            surface.segments(tints.colour(tint), chart.isCompact() ? 1.5 : 2, pieces.values(), pieces.points() / 2);
+        }
     }
 
     private void steps(ChartModel chart, PriceScale price) {

@@ -21,6 +21,9 @@ import java.util.List;
  */
 final class LayerRenderer {
     private static final double[] DASHED = {6, 4};
+    /** Between a bar and the arrow at it. */
+    private static final double ARROW_GAP = 5;
+
     private static final double DOT = 3;
     /** Below this width of bars, forms that need room for each bar become lines. */
     private static final double LEAST = 2.5;
@@ -41,7 +44,7 @@ final class LayerRenderer {
             areas.zones(chart, layer, scale, palette, surface);
         }
         for (Indicator.Fill fill : layer.indicator().fills()) {
-            if (layer.draws(fill.one()) && layer.draws(fill.other())) {
+            if (layer.fills(fill)) {
                 areas.fill(chart, layer, lines, fill, scale, palette, surface);
             }
         }
@@ -68,11 +71,17 @@ final class LayerRenderer {
             Surface surface) {
         OutputStyle style = layer.outputStyle(output);
         int number = layer.colourOf(output);
-        int colour = Palette.fade(palette.series(number), layer.style().opacity());
+        int colour = Palette.fade(palette.drawn(number), layer.style().opacity());
         PriceScale scale = pane.scaleOf(layer);
         TimeScale time = moved(chart, layer, output);
         if (layer.indicator().outputs().get(output).cue()) {
-            marks(chart, time, pane, line.column(), colour, surface);
+            switch (style.form()) {
+                case TINT -> {
+                    // The bars of the price show it.
+                }
+                case UP, DOWN -> arrows(chart, time, pane, style.form(), line.column(), colour, surface);
+                default -> marks(chart, time, pane, line.column(), colour, surface);
+            }
             return;
         }
         boolean roomy = time.barWidth() >= LEAST;
@@ -81,7 +90,7 @@ final class LayerRenderer {
         int tinted = style.tint() == null
                 ? colour
                 : Palette.fade(
-                        palette.series(style.tint().colour()), layer.style().opacity());
+                        palette.drawn(style.tint().colour()), layer.style().opacity());
         switch (roomy
                 ? style.form()
                 : style.form() == Indicator.Form.DASHED ? Indicator.Form.DASHED : Indicator.Form.LINE) {
@@ -89,38 +98,21 @@ final class LayerRenderer {
                 columns(chart, time, scale, line.column(), style, colour, tint, tinted, layer, palette, surface);
             case DOTS -> dots(chart, time, scale, line.column(), colour, tint, tinted, surface);
             case STEPS ->
-                steps(
-                        chart,
-                        time,
-                        scale,
-                        line.column(),
-                        colour,
-                        tint,
-                        tinted,
-                        layer.style().width(),
-                        surface);
+                steps(chart, time, scale, line.column(), colour, tint, tinted, layer.widthOf(output), surface);
             case BARS -> bars(chart, time, scale, chart.data().of(layer), colour, surface);
             case AREA -> {
                 areas.ground(chart, time, scale, layer, style, line.column(), colour, surface);
-                trace(chart, time, scale, line, colour, layer.style().width(), Palette.dash(number), surface);
+                trace(chart, time, scale, line, colour, layer.widthOf(output), Palette.dash(number), surface);
             }
             default -> {
                 if (plain || !roomy) {
                     double[] dash = style.form() == Indicator.Form.DASHED ? DASHED : Palette.dash(number);
-                    trace(chart, time, scale, line, colour, layer.style().width(), dash, surface);
+                    trace(chart, time, scale, line, colour, layer.widthOf(output), dash, surface);
                 } else {
                     coloured(chart, time, scale, line.column(), style.colouring(), layer, palette, surface);
                 }
                 if (tint != null && roomy) {
-                    tinted(
-                            chart,
-                            time,
-                            scale,
-                            line.column(),
-                            tint,
-                            tinted,
-                            layer.style().width(),
-                            surface);
+                    tinted(chart, time, scale, line.column(), tint, tinted, layer.widthOf(output), surface);
                 }
             }
         }
@@ -360,5 +352,39 @@ final class LayerRenderer {
             }
         }
         points.fill(surface, colour);
+    }
+
+    /** Arrows at the bars where a condition holds: below them up, above them down; at the edges of a pane without bars. */
+    private void arrows(
+            ChartModel chart,
+            TimeScale time,
+            Pane pane,
+            Indicator.Form form,
+            Column column,
+            int colour,
+            Surface surface) {
+        boolean up = form == Indicator.Form.UP;
+        boolean beside = pane.kind() == Pane.Kind.PRICE;
+        double half = Math.max(2, Math.min(5, time.barWidth() * 0.45));
+        double way = up ? 1 : -1;
+        for (int bar = from(time); bar < end(chart, time); bar++) {
+            if (column.at(bar) != 1) {
+                continue;
+            }
+            double x = time.middle(bar);
+            double tip;
+            if (beside) {
+                double high = pane.scale().y(chart.drawnBars().high(bar));
+                double low = pane.scale().y(chart.drawnBars().low(bar));
+                tip = up ? Math.max(high, low) + ARROW_GAP : Math.min(high, low) - ARROW_GAP;
+            } else {
+                tip = up ? pane.bottom() - ARROW_GAP - 1.6 * half : pane.top() + ARROW_GAP + 1.6 * half;
+            }
+            points.clear();
+            points.point(x, tip);
+            points.point(x + half, tip + way * 1.6 * half);
+            points.point(x - half, tip + way * 1.6 * half);
+            surface.fillPolygon(colour, points.values(), 3);
+        }
     }
 }

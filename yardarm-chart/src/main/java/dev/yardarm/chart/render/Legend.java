@@ -312,8 +312,7 @@ public final class Legend {
         group.add((bar, under) -> title, palette.series(layer.style().colour()));
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
-                group.add(
-                        new Value(chart, layer, output, named(layer, output)), palette.series(layer.colourOf(output)));
+                group.add(new Value(chart, layer, output, named(layer, output)), palette.drawn(layer.colourOf(output)));
             }
         }
         if (!Readout.change(chart, layer, last).isEmpty()) {

@@ -166,12 +166,12 @@ public final class Readout {
         text.append(", last ").append(instrument.format().format(chart.data().last()));
         String change = changeOfBars(chart);
         text.append(change.isEmpty() ? "" : ", " + change);
-        int layers = chart.indicators().size() + chart.drawings().size();
+        int layers = chart.drawnIndicators().size() + chart.drawings().size();
         text.append(", ").append(layers).append(layers == 1 ? " layer" : " layers");
         if (bar >= 0) {
             int under = Math.min(bar, chart.bars().size() - 1);
             text.append(". ").append(bar(chart, under));
-            for (IndicatorLayer layer : chart.indicators()) {
+            for (IndicatorLayer layer : chart.drawnIndicators()) {
                 if (layer.style().showsOn(chart.timeframe())) {
                     text.append(". ").append(chart.titleOf(layer)).append(' ').append(values(chart, layer, under));
                 }

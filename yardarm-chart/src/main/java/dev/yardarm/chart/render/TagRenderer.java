@@ -167,7 +167,7 @@ final class TagRenderer {
                     ? AxisText.price(chart, value)
                     : !change.isEmpty() ? change : Readout.value(chart, layer, output, last);
             double y = pane.scaleOf(layer).y(value);
-            int colour = palette.series(layer.colourOf(output));
+            int colour = palette.drawn(layer.colourOf(output));
             if (layer.indicator().isOfBars()) {
                 addName(chart, pane, layer.title() + "  " + text, y, colour, palette, labels);
             } else if (chosen || !chart.isSmall() && (output == 0 || pane.kind() != Pane.Kind.PRICE)) {

@@ -115,14 +115,57 @@ public final class Palette {
         return series[Math.floorMod(number, SERIES)];
     }
 
-    /** What a series colour is called: {@code plum}. */
+    /** Numbers of the colours that mean something, beside those of series. */
+    public static final int RISE = -2;
+
+    public static final int FALL = -3;
+    public static final int SOFT = -4;
+    public static final int INK = -5;
+
+    /** The numbers of all colours that something can be drawn in: those that mean something, then those of series. */
+    public static int[] drawable() {
+        int[] numbers = new int[SERIES + 4];
+        for (int at = 0; at < numbers.length; at++) {
+            numbers[at] = at < 4 ? RISE - at : at - 4;
+        }
+        return numbers;
+    }
+
+    /** ARGB of a number: a series colour, or one of those that mean something. */
+    public int drawn(int number) {
+        return switch (number) {
+            case RISE -> of(Role.RISE);
+            case FALL -> of(Role.FALL);
+            case SOFT -> of(Role.SOFT);
+            case INK -> of(Role.INK);
+            default -> series(number);
+        };
+    }
+
+    /** What a colour is called: {@code plum}, {@code rise}. */
     public static String name(int number) {
-        return NAMES[Math.floorMod(number, SERIES)];
+        return switch (number) {
+            case RISE -> "rise";
+            case FALL -> "fall";
+            case SOFT -> "soft";
+            case INK -> "ink";
+            default -> NAMES[Math.floorMod(number, SERIES)];
+        };
+    }
+
+    /** The number of the colour of a name; -1, the colour of a layer, when there is none. */
+    public static int number(String name) {
+        for (int number : drawable()) {
+            if (name(number).equals(name)) {
+                return number;
+            }
+        }
+        return -1;
     }
 
     /** The dash that goes with a series colour, so that it can be told in grey. */
     public static double[] dash(int number) {
-        return DASHES[Math.floorMod(number, SERIES)];
+        return number < 0 ? DASHES[0] : DASHES[Math.floorMod(number, SERIES)];
     }
 
     /** The colour made see-through: opacity from 0 to 1. */

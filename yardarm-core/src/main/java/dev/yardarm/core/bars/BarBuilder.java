@@ -14,6 +14,7 @@ public final class BarBuilder implements BarMaker {
     private final BarGrid grid;
     private final BarSeries series;
     private final boolean gapsKept;
+    private final boolean ofCloses;
 
     public BarBuilder(BarGrid grid, BarSeries series) {
         this(grid, series, false);
@@ -23,9 +24,15 @@ public final class BarBuilder implements BarMaker {
      * @param gapsKept true to put a flat bar without volume into every slot between two bars of a session
      */
     public BarBuilder(BarGrid grid, BarSeries series, boolean gapsKept) {
+        this(grid, series, gapsKept, /* ofCloses= */ false);
+    }
+
+    /** @param ofCloses true to make open, high and low of each bar its close */
+    public BarBuilder(BarGrid grid, BarSeries series, boolean gapsKept, boolean ofCloses) {
         this.grid = grid;
         this.series = series;
         this.gapsKept = gapsKept && grid.timeframe().isIntraday();
+        this.ofCloses = ofCloses;
     }
 
     @Override
@@ -38,13 +45,13 @@ public final class BarBuilder implements BarMaker {
     public void addBar(
             long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (series.hasForming() && openTime < series.formingCloseTime()) {
-            series.extendForming(high, low, close, volume);
+            extend(high, low, close, volume);
             return;
         }
         BarGrid.Slot slot = grid.slotAt(openTime);
         if (series.hasForming()) {
             if (slot.openTime() == series.formingOpenTime()) {
-                series.extendForming(high, low, close, volume);
+                extend(high, low, close, volume);
                 return;
             }
             series.closeForming();
@@ -52,7 +59,20 @@ public final class BarBuilder implements BarMaker {
         if (gapsKept && series.closed() > 0) {
             fill(slot.openTime());
         }
-        series.form(slot.openTime(), slot.closeTime(), open, high, low, close, volume);
+        if (ofCloses) {
+            series.form(slot.openTime(), slot.closeTime(), close, close, close, close, volume);
+        } else {
+            series.form(slot.openTime(), slot.closeTime(), open, high, low, close, volume);
+        }
+    }
+
+    private void extend(double high, double low, double close, double volume) {
+        if (ofCloses) {
+            double all = series.formingVolume() + volume;
+            series.form(series.formingOpenTime(), series.formingCloseTime(), close, close, close, close, all);
+        } else {
+            series.extendForming(high, low, close, volume);
+        }
     }
 
     /** Puts flat bars into the empty slots of the session before a moment. */

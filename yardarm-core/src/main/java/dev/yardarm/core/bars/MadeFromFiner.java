@@ -15,7 +15,15 @@ public final class MadeFromFiner implements BarMaker {
 
     /** @param grid where the finer bars lie */
     public MadeFromFiner(BarGrid grid, BarMaker maker) {
-        this.finer = new BarBuilder(grid, new BarSeries(64));
+        this(grid, /* ofCloses= */ false, maker);
+    }
+
+    /**
+     * @param grid where the finer bars lie
+     * @param ofCloses true when open, high and low of the finer bars are their close
+     */
+    public MadeFromFiner(BarGrid grid, boolean ofCloses, BarMaker maker) {
+        this.finer = new BarBuilder(grid, new BarSeries(64), /* gapsKept= */ false, ofCloses);
         this.maker = maker;
     }
 

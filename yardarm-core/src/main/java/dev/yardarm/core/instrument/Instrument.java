@@ -15,6 +15,7 @@ import java.util.Objects;
  *     multiplier of a contract
  * @param currency what prices are in; empty for the currency of the account
  * @param margin money of the account that holds one piece; 0 for what is paid in full
+ * @param shownCode what it is called where that is not the code of its identity; empty for that
  */
 public record Instrument(
         InstrumentId id,
@@ -27,7 +28,8 @@ public record Instrument(
         double lot,
         double pointValue,
         String currency,
-        double margin) {
+        double margin,
+        String shownCode) {
     /** What sort of thing it is. */
     public enum Kind {
         SHARE("share"),
@@ -40,6 +42,8 @@ public record Instrument(
         ECONOMIC("economic series"),
         TOKEN("token"),
         IMPORTED("imported"),
+        /** Made of others by a formula. */
+        BLEND("blend"),
         /** Named somewhere, but its source is not connected or does not have it. */
         ABSENT("not there");
 
@@ -54,6 +58,22 @@ public record Instrument(
         }
     }
 
+    /** An instrument called by the code of its identity. */
+    public Instrument(
+            InstrumentId id,
+            String name,
+            String market,
+            Kind kind,
+            String sector,
+            String tier,
+            PriceFormat format,
+            double lot,
+            double pointValue,
+            String currency,
+            double margin) {
+        this(id, name, market, kind, sector, tier, format, lot, pointValue, currency, margin, "");
+    }
+
     /** An instrument that is paid in full, in the currency of the account. */
     public Instrument(
             InstrumentId id,
@@ -65,7 +85,7 @@ public record Instrument(
             PriceFormat format,
             double lot,
             double pointValue) {
-        this(id, name, market, kind, sector, tier, format, lot, pointValue, "", 0);
+        this(id, name, market, kind, sector, tier, format, lot, pointValue, "", 0, "");
     }
 
     /** An instrument whose point is worth 1. */
@@ -95,12 +115,13 @@ public record Instrument(
 
     /** The same held by a margin. */
     public Instrument withMargin(double money) {
-        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, currency, money);
+        return new Instrument(
+                id, name, market, kind, sector, tier, format, lot, pointValue, currency, money, shownCode);
     }
 
     /** The same with prices in another currency than that of the account. */
     public Instrument in(String other) {
-        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, other, margin);
+        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, other, margin, shownCode);
     }
 
     /** What so many pieces of it are called: shares, contracts, units of a currency. */
@@ -119,8 +140,14 @@ public record Instrument(
         return new Instrument(id, id.code() + ", not there now", "", Kind.ABSENT, "", "", PriceFormat.ofDecimals(2), 1);
     }
 
+    /** What it is called in lists and formulas. */
     public String code() {
-        return id.code();
+        return shownCode.isEmpty() ? id.code() : shownCode;
+    }
+
+    /** The same called otherwise; its identity stays. */
+    public Instrument called(String shown) {
+        return new Instrument(id, name, market, kind, sector, tier, format, lot, pointValue, currency, margin, shown);
     }
 
     /** True when it can be bought as it is; an index, a yield or a series of several contracts cannot. */
@@ -129,6 +156,7 @@ public record Instrument(
                 && kind != Kind.INDEX
                 && kind != Kind.YIELD
                 && kind != Kind.ECONOMIC
+                && kind != Kind.BLEND
                 && kind != Kind.CONTINUOUS;
     }
 }

@@ -41,6 +41,11 @@ public interface BarSource {
      */
     BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException;
 
+    /** Why an instrument of this source has no bars at all, for people; empty when it has some or nothing is known of why. */
+    default String problem(InstrumentId id) {
+        return "";
+    }
+
     /** What this source can do besides, when it can: {@code source.offers(Contracts.class)}. */
     default <T> Optional<T> offers(Class<T> capability) {
         return capability.isInstance(this) ? Optional.of(capability.cast(this)) : Optional.empty();

@@ -1,6 +1,8 @@
 package dev.yardarm.data.document;
 
+import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.instrument.NamedList;
+import dev.yardarm.core.own.OwnIndicator;
 import java.util.List;
 
 /**
@@ -35,6 +37,9 @@ public record DocumentKind<T>(
     public static final DocumentKind<Entries<PlanEntry>> PLANS =
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
     public static final DocumentKind<Entries<ScanEntry>> SCANS = entries("scans", ScanEntry.class);
+    public static final DocumentKind<Entries<OwnIndicator>> OWN_INDICATORS =
+            entries("own-indicators", OwnIndicator.class);
+    public static final DocumentKind<Entries<Blend>> BLENDS = entries("blends", Blend.class);
     public static final DocumentKind<Documents.Market> MARKET = plain("market", "market clock", Documents.Market.class);
     public static final DocumentKind<Documents.Instruments> INSTRUMENTS =
             plain("instruments", "instruments", Documents.Instruments.class);

@@ -281,12 +281,21 @@ public final class Documents {
      * @param colour number of its colour; -1 for that of the layer
      * @param ground where its area ends: a number or another output; null for zero
      * @param rule where this condition holds it has the other colour; null for none
+     * @param width of its line in pixels; 0 for that of the layer
      * @param ruleColour number of that colour
      */
     public record OutputLook(
-            String output, String form, int colour, String colouring, String ground, String rule, int ruleColour) {
+            String output,
+            String form,
+            int colour,
+            String colouring,
+            String ground,
+            String rule,
+            int ruleColour,
+            double width) {
         public OutputLook {
             needed("output", output);
+            number("width", width);
         }
     }
 

@@ -2,9 +2,11 @@ package dev.yardarm.desk.book;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
+import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
@@ -30,7 +32,9 @@ public final class Books {
         FIRINGS,
         PLANS,
         SCANS,
-        PRESETS
+        PRESETS,
+        OWN_INDICATORS,
+        BLENDS
     }
 
     private final TracingBook tracings;
@@ -41,6 +45,8 @@ public final class Books {
     private final Shelf<String, TradePlan> plans;
     private final Shelf<String, Scan> scans;
     private final Shelf<String, Documents.Preset> presets;
+    private final Shelf<String, OwnIndicator> ownIndicators;
+    private final Shelf<String, Blend> blends;
     private final Listeners<Subject> listeners = new Listeners<>();
 
     /** Opens the books; files of drawings are read at once when they are asked for. */
@@ -68,6 +74,8 @@ public final class Books {
         plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
         scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
         presets = Shelf.open(ShelfKind.PRESETS, saver, front, List.of());
+        ownIndicators = Shelf.open(ShelfKind.OWN_INDICATORS, saver, front, List.of());
+        blends = Shelf.open(ShelfKind.BLENDS, saver, front, List.of());
         lists.listen(keys -> listeners.tell(Subject.LISTS));
         stances.listen(keys -> listeners.tell(Subject.STANCES));
         alerts.listen(keys -> listeners.tell(Subject.ALERTS));
@@ -75,6 +83,8 @@ public final class Books {
         plans.listen(keys -> listeners.tell(Subject.PLANS));
         scans.listen(keys -> listeners.tell(Subject.SCANS));
         presets.listen(keys -> listeners.tell(Subject.PRESETS));
+        ownIndicators.listen(keys -> listeners.tell(Subject.OWN_INDICATORS));
+        blends.listen(keys -> listeners.tell(Subject.BLENDS));
     }
 
     /** Tells of every change from now on. */
@@ -177,6 +187,16 @@ public final class Books {
     /** The presets, to be changed. */
     public Shelf<String, Documents.Preset> presetShelf() {
         return presets;
+    }
+
+    /** The indicators of the trader's own, to be changed. */
+    public Shelf<String, OwnIndicator> ownIndicatorShelf() {
+        return ownIndicators;
+    }
+
+    /** The blends, to be changed. */
+    public Shelf<String, Blend> blendShelf() {
+        return blends;
     }
 
     // --- alerts ---

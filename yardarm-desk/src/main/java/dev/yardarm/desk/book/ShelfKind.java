@@ -2,8 +2,10 @@ package dev.yardarm.desk.book;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.merge.KeyedMerge;
+import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
@@ -111,6 +113,22 @@ record ShelfKind<K, V, E>(
             },
             StanceEntry::stance,
             StanceEntry::of);
+
+    static final ShelfKind<String, OwnIndicator, OwnIndicator> OWN_INDICATORS = of(
+            DocumentKind.OWN_INDICATORS,
+            "own-indicators",
+            OwnIndicator::name,
+            (own, isTaken) -> new OwnIndicator(numbered(own.name(), "_", isTaken), own.versions()),
+            own -> own,
+            own -> own);
+    static final ShelfKind<String, Blend, Blend> BLENDS = of(
+            DocumentKind.BLENDS,
+            "blends",
+            Blend::key,
+            (blend, isTaken) ->
+                    new Blend(numbered(blend.key(), "-", isTaken), blend.code(), blend.name(), blend.formula()),
+            blend -> blend,
+            blend -> blend);
 
     private static <K, V, E> ShelfKind<K, V, E> of(
             DocumentKind<Entries<E>> document,

@@ -40,8 +40,16 @@ public final class Directory {
         synchronized (this) {
             Map<String, BarSource> sources = new LinkedHashMap<>(table.sources);
             sources.put(source.name(), source);
-            Map<InstrumentId, Instrument> instruments = new LinkedHashMap<>(table.instruments);
-            source.instruments().forEach(each -> instruments.put(each.id(), each));
+            Map<InstrumentId, Instrument> instruments = new LinkedHashMap<>();
+            for (BarSource each : sources.values()) {
+                if (each.name().equals(source.name())) {
+                    source.instruments().forEach(own -> instruments.put(own.id(), own));
+                } else {
+                    table.instruments.values().stream()
+                            .filter(own -> own.id().source().equals(each.name()))
+                            .forEach(own -> instruments.put(own.id(), own));
+                }
+            }
             table = new Table(sources, instruments);
             states.putIfAbsent(source.name(), SourceState.READY);
         }

@@ -20,6 +20,7 @@ import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.BarSource;
+import dev.yardarm.core.source.ClosesOnly;
 import dev.yardarm.core.source.ContinuousFuture;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.PriceBasis;
@@ -82,13 +83,22 @@ public final class Histories {
 
     /**
      * The instrument a comparison means by a code: of the same source when that has it. {@code benchmark} means the first
-     * index of the source.
+     * index of the source, {@code sector} the index of the sector the instrument belongs to.
      */
     public Optional<Instrument> comparable(Instrument instrument, String code) {
         String source = instrument.id().source();
         if (code.equals(Setting.Other.BENCHMARK)) {
             return directory.all().stream()
                     .filter(each -> each.id().source().equals(source) && each.kind() == Instrument.Kind.INDEX)
+                    .findFirst();
+        }
+        if (code.equals(Setting.Other.SECTOR)) {
+            return directory.all().stream()
+                    .filter(each -> each.id().source().equals(source)
+                            && each.kind() == Instrument.Kind.INDEX
+                            && !instrument.sector().isEmpty()
+                            && each.sector().equals(instrument.sector())
+                            && !each.id().equals(instrument.id()))
                     .findFirst();
         }
         int colon = code.indexOf(':');
@@ -164,7 +174,8 @@ public final class Histories {
         Timeframe base = base(source, instrument, request.timeframe(), isPart);
         StoredBars.Base kept = stored.bars(source, instrument, base, request, now);
         BarGrid grid = new BarGrid(part, request.timeframe());
-        BarBuilder builder = new BarBuilder(grid, new BarSeries(kept.bars().size() / 3 + 64), request.gapsKept());
+        BarBuilder builder = new BarBuilder(
+                grid, new BarSeries(kept.bars().size() / 3 + 64), request.gapsKept(), isOfCloses(source, instrument));
         BarMaker maker = isPart ? new SessionFilter(whole, part, builder) : builder;
         long from = from(request, needs, part, now);
         if (base.equals(request.timeframe()) && !isPart && !request.gapsKept() && from == Long.MIN_VALUE) {
@@ -180,6 +191,12 @@ public final class Histories {
                     + (request.daysToLoad() > 0 ? " of the last " + request.daysToLoad() + " days" : ""));
         }
         return new Loaded(maker, Math.max(now, kept.knownUpTo()), traded, "", basis(instrument, request, now));
+    }
+
+    private static boolean isOfCloses(BarSource source, Instrument instrument) {
+        return source.offers(ClosesOnly.class)
+                .filter(each -> each.isOfCloses(instrument.id()))
+                .isPresent();
     }
 
     private static void goOn(BarSource source, Instrument traded, long knownUpTo, long now, BarMaker maker)
@@ -223,7 +240,7 @@ public final class Histories {
         Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
         Loaded finer =
                 byTime(instrument, request.withRule(null).withTimeframe(basis).withGapsKept(false), needs, now);
-        BarMaker made = new MadeFromFiner(new BarGrid(part, basis), maker);
+        BarMaker made = new MadeFromFiner(new BarGrid(part, basis), isOfCloses(source, instrument), maker);
         feed(finer.series().snapshot(), Long.MIN_VALUE, made);
         return new Loaded(
                 part.equals(whole) ? made : new SessionFilter(whole, part, made),
@@ -299,6 +316,9 @@ public final class Histories {
             if (fits && (best == null || candidate.isHigherThan(best))) {
                 best = candidate;
             }
+        }
+        if (best == null && !source.problem(instrument.id()).isEmpty()) {
+            throw new IOException(source.problem(instrument.id()));
         }
         if (best == null) {
             String kept =

@@ -23,6 +23,8 @@ import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 
@@ -52,6 +54,8 @@ final class StoredBars {
 
     private final Cache<Key, PriceBasis> bases =
             Caffeine.newBuilder().maximumSize(4096).build();
+
+    private final Map<Making, CompletableFuture<Object>> underWay = new ConcurrentHashMap<>();
 
     /** What stored bars depend on. */
     private record Key(
@@ -210,12 +214,55 @@ final class StoredBars {
         bases.asMap().keySet().removeIf(key -> key.id().equals(id));
     }
 
-    /** What is kept for a key, made by one thread while others wait. */
-    private static <V> V once(Cache<Key, V> cache, Key key, Supplier<V> make) throws IOException {
+    /**
+     * What is kept for a key, made by one thread while others wait. What is made may ask for other keys meanwhile, as a blend does
+     * for its parts.
+     */
+    @SuppressWarnings("unchecked")
+    private <V> V once(Cache<Key, V> cache, Key key, Supplier<V> make) throws IOException {
+        V kept = cache.getIfPresent(key);
+        if (kept != null) {
+            return kept;
+        }
+        Making making = new Making(cache, key);
+        CompletableFuture<Object> own = new CompletableFuture<>();
+        CompletableFuture<Object> before = underWay.putIfAbsent(making, own);
         try {
-            return cache.get(key, missing -> make.get());
+            if (before != null) {
+                return (V) before.join();
+            }
+            V made = make.get();
+            cache.put(key, made);
+            own.complete(made);
+            return made;
         } catch (UncheckedIOException failed) {
+            own.completeExceptionally(failed);
             throw failed.getCause();
+        } catch (CompletionException failed) {
+            if (failed.getCause() instanceof UncheckedIOException unread) {
+                throw unread.getCause();
+            }
+            throw failed;
+        } catch (RuntimeException | Error failed) {
+            own.completeExceptionally(failed);
+            throw failed;
+        } finally {
+            if (before == null) {
+                underWay.remove(making, own);
+            }
+        }
+    }
+
+    /** What is being made: the same key of one cache. */
+    private record Making(Cache<?, ?> cache, Key key) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Making making && cache == making.cache && key.equals(making.key);
+        }
+
+        @Override
+        public int hashCode() {
+            return key.hashCode();
         }
     }
 

@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.PaneChoice;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
@@ -14,6 +15,8 @@ import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.BoxSize;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
@@ -26,7 +29,9 @@ import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.market.BlendSource;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -58,6 +63,7 @@ public final class ChartRoom {
     private String title = "";
     private String id = UUID.randomUUID().toString().substring(0, 8);
     private boolean resting;
+    private Indicator tried;
     private Listening heard;
     private Place absentPlace;
     private int link;
@@ -127,6 +133,8 @@ public final class ChartRoom {
                             || subject == Books.Subject.ALERTS
                             || subject == Books.Subject.FIRINGS) {
                         studies.show();
+                    } else if (subject == Books.Subject.BLENDS) {
+                        lookForBlend();
                     } else if (subject == Books.Subject.LISTS || subject == Books.Subject.STANCES) {
                         tell(Aspect.LIST);
                     }
@@ -143,11 +151,54 @@ public final class ChartRoom {
                 .ifPresent(found -> open(found, chart.request()));
     }
 
-    /** Shows layers that could not be understood and can be now. */
+    /** Shows layers that could not be understood and can be now, and those of the trader's own as they are defined now. */
     private void lookForUnknown() {
-        if (!chart.unknownLayers().isEmpty()) {
+        if (!chart.unknownLayers().isEmpty()
+                || !LayerKeeper.current(chart.indicators(), desk.language().now())
+                        .equals(chart.indicators())) {
             ChartKeeper.readUnknown(this);
         }
+    }
+
+    /** Loads a blend anew that was changed. */
+    private void lookForBlend() {
+        chart.instrument()
+                .filter(shown -> shown.id().source().equals(BlendSource.NAME) && !resting)
+                .flatMap(shown -> desk.directory().find(shown.id()))
+                .ifPresent(found -> {
+                    chart.open(found, chart.request(), chart.axis().grid().calendar());
+                    tell(Aspect.CHART);
+                    feed.open(found, chart.request(), chart.drawnIndicators());
+                });
+    }
+
+    /**
+     * Tries an indicator out that is being written: it is drawn, in the place of those of its name or beside the others, and is no
+     * part of the chart.
+     *
+     * @param draft null to stop
+     */
+    public void tryOut(Indicator draft) {
+        tried = draft;
+        showTried();
+        tell(Aspect.LAYERS);
+    }
+
+    private void showTried() {
+        if (tried == null) {
+            chart.setTriedIndicators(null);
+        } else {
+            List<IndicatorLayer> shown = new ArrayList<>();
+            for (IndicatorLayer layer : chart.indicators()) {
+                shown.add(layer.indicator().name().equals(tried.name()) ? LayerKeeper.with(layer, tried) : layer);
+            }
+            if (shown.equals(chart.indicators())) {
+                shown.add(new IndicatorLayer(
+                        "tried", tried, Settings.standard(tried), LayerStyle.of(indicators.freeColour())));
+            }
+            chart.setTriedIndicators(shown);
+        }
+        feed.setLayers(chart.drawnIndicators());
     }
 
     /** Puts a restored chart where it stood, once it has its bars. */
@@ -275,7 +326,7 @@ public final class ChartRoom {
             return;
         }
         if (problem.isEmpty()) {
-            feed.open(instrument, request, chart.indicators());
+            feed.open(instrument, request, chart.drawnIndicators());
         } else {
             feed.close();
             desk.tell(problem);
@@ -502,8 +553,8 @@ public final class ChartRoom {
 
     /** Shows these indicators without a step of undo, as when a workspace is opened. */
     public void showLayers(List<IndicatorLayer> layers) {
-        chart.setIndicators(layers);
-        feed.setLayers(layers);
+        chart.setIndicators(LayerKeeper.current(layers, desk.language().now()));
+        showTried();
         tell(Aspect.LAYERS);
     }
 
@@ -563,7 +614,8 @@ public final class ChartRoom {
             lookForUnknown();
             studies.show();
             if (problem.isEmpty()) {
-                chart.instrument().ifPresent(instrument -> feed.open(instrument, chart.request(), chart.indicators()));
+                chart.instrument()
+                        .ifPresent(instrument -> feed.open(instrument, chart.request(), chart.drawnIndicators()));
             }
         }
     }

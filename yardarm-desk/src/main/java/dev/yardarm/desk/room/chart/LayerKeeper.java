@@ -9,6 +9,7 @@ import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
@@ -78,7 +79,8 @@ final class LayerKeeper {
                 style.colouring().name(),
                 style.ground(),
                 tint == null ? null : tint.condition(),
-                tint == null ? 0 : tint.colour());
+                tint == null ? 0 : tint.colour(),
+                style.width());
     }
 
     private static LayerScale scale(Documents.IndicatorLayer saved) {
@@ -109,7 +111,8 @@ final class LayerKeeper {
                             look.colour(),
                             OutputStyle.Colouring.valueOf(look.colouring()),
                             look.ground() == null ? "" : look.ground(),
-                            look.rule() == null ? null : new OutputStyle.Tint(look.rule(), look.ruleColour())));
+                            look.rule() == null ? null : new OutputStyle.Tint(look.rule(), look.ruleColour()),
+                            look.width()));
         }
         LayerStyle style = new LayerStyle(
                 saved.colour(),
@@ -122,10 +125,62 @@ final class LayerKeeper {
         return new IndicatorLayer(
                 saved.id(),
                 indicator,
-                Settings.of(indicator, saved.settings()),
+                settings(indicator, saved.settings()),
                 style,
                 saved.pane() == null ? "" : saved.pane(),
                 scale(saved),
                 saved.higher() == null ? null : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
+    }
+
+    /**
+     * The settings of a layer. Of an indicator of the trader's own, which may have changed meanwhile, those that still are settings of
+     * it are taken; of any other all must be.
+     */
+    private static Settings settings(Indicator indicator, Map<String, String> saved) {
+        if (indicator.family() != Indicator.Family.OWN) {
+            return Settings.of(indicator, saved);
+        }
+        Map<String, String> good = new HashMap<>();
+        for (Setting setting : indicator.settings()) {
+            String text = saved.get(setting.name());
+            if (text != null) {
+                try {
+                    good.put(setting.name(), setting.checked(text));
+                } catch (IllegalArgumentException other) {
+                    // It may be something else now; it gets the value it has at first.
+                }
+            }
+        }
+        try {
+            return Settings.of(indicator, good);
+        } catch (IllegalArgumentException apart) {
+            return Settings.standard(indicator);
+        }
+    }
+
+    /** A layer with another form of its indicator, as when that was changed by the trader. */
+    static IndicatorLayer with(IndicatorLayer layer, Indicator indicator) {
+        return layer.indicator() == indicator
+                ? layer
+                : new IndicatorLayer(
+                        layer.id(),
+                        indicator,
+                        settings(indicator, layer.settings().values()),
+                        layer.style(),
+                        layer.pane(),
+                        layer.scale(),
+                        layer.higher());
+    }
+
+    /** Layers with their indicators as they are defined now. */
+    static List<IndicatorLayer> current(List<IndicatorLayer> layers, Language language) {
+        return layers.stream()
+                .map(layer -> layer.indicator().family() == Indicator.Family.OWN
+                        ? language.catalogue()
+                                .find(layer.indicator().name())
+                                .map(now -> with(layer, now))
+                                .orElse(layer)
+                        : layer)
+                .toList();
     }
 }
