@@ -4,9 +4,11 @@ import dev.yardarm.core.formula.Expression.Span;
 import dev.yardarm.core.formula.grammar.FormulaLexer;
 import dev.yardarm.core.formula.grammar.FormulaParser;
 import dev.yardarm.core.series.Field;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.antlr.v4.runtime.CharStreams;
+import org.antlr.v4.runtime.CommonToken;
 import org.antlr.v4.runtime.CommonTokenStream;
 import org.antlr.v4.runtime.ListTokenSource;
 import org.antlr.v4.runtime.Token;
@@ -52,8 +54,21 @@ final class FormulaReader {
         return new ExpressionReader(language, scope, faults).read(formula.expression());
     }
 
-    /** The tokens of a text, the end included. */
+    /** The tokens of a text, the end included, remarks left out. */
     static List<Token> tokens(String text) {
+        List<Token> all = allTokens(text);
+        List<Token> tokens = new ArrayList<>(all.size());
+        for (Token token : all) {
+            if (token.getChannel() == Token.DEFAULT_CHANNEL) {
+                ((CommonToken) token).setTokenIndex(tokens.size());
+                tokens.add(token);
+            }
+        }
+        return tokens;
+    }
+
+    /** The tokens of a text, remarks and the end included. */
+    static List<Token> allTokens(String text) {
         CommonTokenStream tokens = new CommonTokenStream(new FormulaLexer(CharStreams.fromString(text)));
         tokens.fill();
         return tokens.getTokens();

@@ -60,7 +60,11 @@ public final class BlendSource implements LiveSource, ClosesOnly {
     /** A blend as far as its last prices are known. */
     private record Known(InstrumentId id, long upTo, String formula) {}
 
-    /** A blend that was read. @param problem why it cannot be used; empty when it can */
+    /**
+     * A blend that was read.
+     *
+     * @param problem why it cannot be used; empty when it can
+     */
     private record Made(Blend blend, BlendFormula formula, Instrument instrument, String problem) {}
 
     public BlendSource(Directory directory, Histories histories) {

@@ -179,5 +179,5 @@ INSTRUMENT : '#' [a-z0-9_]+ ([.:] [a-z0-9_]+ | '-' [a-z] [a-z0-9_]*)* | '#"' ~["
 WORD : [a-z_] [a-z0-9_]* ;
 SPACE : [ \t\r\n\u00a0]+ -> skip ;
 // What is said to people who read the text.
-REMARK : '//' ~[\r\n]* -> skip ;
+REMARK : '//' ~[\r\n]* -> channel(2) ;
 STRAY : . ;
