@@ -35,7 +35,7 @@ class OwnWorkTest extends OnAChart {
         front.run(() -> {
             assertThat(own().save(PLAIN, "first")).isEqualTo("plain_mean");
             room.indicators().add(mine("plain_mean"), Settings.of(mine("plain_mean"), Map.of("length", "9")));
-            assertThat(layer(0).title()).isEqualTo("plain_mean 9");
+            assertThat(layer(0).title()).isEqualTo("Plain mean 9");
         });
         front.await("its values", () -> last(layer(0)) > 0);
         front.run(() -> {

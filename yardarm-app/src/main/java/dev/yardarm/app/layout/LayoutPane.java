@@ -134,7 +134,8 @@ public final class LayoutPane extends StackPane implements AutoCloseable {
                 ChartView view = view(shown.active());
                 if (view != null
                         && view.getScene() != null
-                        && !(view.getScene().getFocusOwner() instanceof javafx.scene.control.TextInputControl)) {
+                        && !(view.getScene().getFocusOwner() instanceof javafx.scene.control.TextInputControl)
+                        && !(view.getScene().getFocusOwner() instanceof org.fxmisc.richtext.CodeArea)) {
                     view.requestFocus();
                 }
             });

@@ -15,6 +15,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -54,25 +55,32 @@ final class IndicatorDetails extends LayerDetails {
         scale();
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
-        outputs(indicator, false);
+        outputs(indicator, each -> !each.cue() || isDrawn(each));
         if (!indicator.place().withPrice()) {
             levels();
         }
         timeframes();
         actions();
         help(indicator);
-        if (indicator.outputs().stream().anyMatch(Indicator.Output::cue)) {
+        if (indicator.outputs().stream().anyMatch(each -> each.cue() && !isDrawn(each))) {
             Label cues = new Label("Cues, marked at the pane's foot");
             cues.getStyleClass().add("soft");
             wide(cues);
-            outputs(indicator, true);
+            outputs(indicator, each -> each.cue() && !isDrawn(each));
         }
         show();
     }
 
-    private void outputs(Indicator indicator, boolean cues) {
+    /** True for a cue that shows at the bars: a tint, an arrow. */
+    private static boolean isDrawn(Indicator.Output output) {
+        return output.form() == Indicator.Form.TINT
+                || output.form() == Indicator.Form.UP
+                || output.form() == Indicator.Form.DOWN;
+    }
+
+    private void outputs(Indicator indicator, Predicate<Indicator.Output> which) {
         for (int output = 0; output < indicator.outputs().size(); output++) {
-            if (indicator.outputs().get(output).cue() == cues) {
+            if (which.test(indicator.outputs().get(output))) {
                 OutputEditor editor = new OutputEditor(bench, this::layer, output, this::change);
                 showing.add(editor::show);
                 String label = indicator.outputs().get(output).label();
@@ -256,7 +264,19 @@ final class IndicatorDetails extends LayerDetails {
         Button remove = new Button("Remove");
         remove.setId("remove-layer");
         remove.setOnAction(event -> bench.room().indicators().remove(id));
-        wide(new FlowPane(4, 4, duplicate, swap, mine, remove));
+        FlowPane buttons = new FlowPane(4, 4, duplicate, swap, mine, remove);
+        bench.room()
+                .chart()
+                .indicator(id)
+                .map(IndicatorLayer::indicator)
+                .filter(each -> each.family() == Indicator.Family.OWN)
+                .ifPresent(own -> {
+                    Button edit = new Button("Edit definition");
+                    edit.setId("edit-definition");
+                    edit.setOnAction(event -> bench.write(own.name()));
+                    buttons.getChildren().add(0, edit);
+                });
+        wide(buttons);
     }
 
     /** How new ones come up, and the settings and looks kept under names. */

@@ -8,6 +8,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.feed.QuoteBoard;
+import dev.yardarm.desk.own.BlendWork;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -18,7 +19,9 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.input.ContextMenuEvent;
@@ -63,10 +66,12 @@ public final class ListPanel extends VBox {
         view.setId("list");
         view.setAccessibleText("Instruments of the list");
         view.setFixedCellSize(26);
+        view.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
         view.setCellFactory(list -> new Row());
         view.setPlaceholder(new Label("Nothing in this list\nfits the search."));
         view.setOnMouseClicked(event -> {
-            if (event.getButton() == MouseButton.PRIMARY) {
+            boolean several = event.isShortcutDown() || event.isShiftDown();
+            if (event.getButton() == MouseButton.PRIMARY && !several) {
                 openChosen();
             }
         });
@@ -144,7 +149,11 @@ public final class ListPanel extends VBox {
     private void follow() {
         room().instrument().ifPresent(instrument -> {
             int at = view.getItems().indexOf(instrument);
-            view.getSelectionModel().select(at);
+            if (view.getSelectionModel().getSelectedIndices().size() > 1) {
+                // Several were chosen by hand, to make something of them.
+                return;
+            }
+            view.getSelectionModel().clearAndSelect(at);
             if (at >= 0) {
                 view.scrollTo(Math.max(0, at - 6));
             }
@@ -154,7 +163,7 @@ public final class ListPanel extends VBox {
 
     private void openFirst() {
         if (!view.getItems().isEmpty()) {
-            view.getSelectionModel().select(0);
+            view.getSelectionModel().clearAndSelect(0);
             openChosen();
         }
     }
@@ -254,6 +263,10 @@ public final class ListPanel extends VBox {
                                 kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
                                 () -> bench.desk().stanceWork().take(instrument.id(), kind, "")));
             }
+            List<Instrument> several = List.copyOf(view.getSelectionModel().getSelectedItems());
+            if (several.size() > 1 && several.contains(instrument)) {
+                menu.getItems().addAll(new SeparatorMenuItem(), blends(several));
+            }
             String list = room().listName();
             var work = bench.desk().listWork();
             menu.getItems()
@@ -262,6 +275,18 @@ public final class ListPanel extends VBox {
                             item("Up", () -> work.move(list, instrument.id(), -1)),
                             item("Down", () -> work.move(list, instrument.id(), 1)),
                             item("Remove from " + list, () -> work.remove(list, instrument.id())));
+            return menu;
+        }
+
+        /** What can be made of several rows: its formula comes into the command line, to be given a code and other weights. */
+        private Menu blends(List<Instrument> several) {
+            Menu menu = new Menu("Blend of " + several.size());
+            for (BlendWork.Form form : BlendWork.Form.values()) {
+                if (form == BlendWork.Form.BASKET || several.size() == 2) {
+                    menu.getItems()
+                            .add(item(form.words(), () -> bench.prompt("blend " + BlendWork.formula(form, several))));
+                }
+            }
             return menu;
         }
 

@@ -48,9 +48,16 @@ final class OutputEditor {
         this.change = change;
         Indicator.Output declared = layer.get().indicator().outputs().get(output);
         if (declared.cue()) {
-            form.getItems().addAll(Indicator.Form.DOTS, Indicator.Form.NONE);
+            form.getItems()
+                    .addAll(
+                            Indicator.Form.DOTS,
+                            Indicator.Form.UP,
+                            Indicator.Form.DOWN,
+                            Indicator.Form.TINT,
+                            Indicator.Form.NONE);
         } else {
             form.getItems().addAll(Indicator.Form.values());
+            form.getItems().removeAll(Indicator.Form.UP, Indicator.Form.DOWN, Indicator.Form.TINT);
             if (!layer.get().indicator().isOfBars() || output != 0) {
                 form.getItems().remove(Indicator.Form.BARS);
             }
@@ -120,7 +127,8 @@ final class OutputEditor {
         try {
             Formula.parseCondition(text, bench.desk().language().now());
             send(style().withTint(new OutputStyle.Tint(
-                    text, now == null ? (layer.get().colourOf(output) + 1) % Palette.SERIES : now.colour())));
+                    text,
+                    now == null ? (Math.max(0, layer.get().colourOf(output)) + 1) % Palette.SERIES : now.colour())));
         } catch (FormulaException bad) {
             bench.desk().tell("The rule stays as it was: " + bad.getMessage());
         }
@@ -129,9 +137,8 @@ final class OutputEditor {
     private void fill(boolean cue) {
         colours.getItems().clear();
         item("the layer's", layer.get().style().colour(), () -> send(style().withColour(OutputStyle.OF_LAYER)));
-        for (int number = 0; number < Palette.SERIES; number++) {
-            int chosen = number;
-            item(Palette.name(number), number, () -> send(style().withColour(chosen)));
+        for (int number : Palette.drawable()) {
+            item(Palette.name(number), number, () -> send(style().withColour(number)));
         }
         if (!cue) {
             for (OutputStyle.Colouring colouring : OutputStyle.Colouring.values()) {
@@ -168,7 +175,7 @@ final class OutputEditor {
     private Region patch(int number) {
         Region patch = new Region();
         patch.getStyleClass().add("swatch");
-        patch.setStyle("-fx-background-color: " + Themes.web(bench.palette().series(number)) + ";");
+        patch.setStyle("-fx-background-color: " + Themes.web(bench.palette().drawn(number)) + ";");
         return patch;
     }
 

@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
+import dev.yardarm.app.own.OwnPanel;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
@@ -129,6 +130,16 @@ final class ActionTable {
         ActionGroup group = all.group('I', "indicator", "Indicator", View.CHART);
         group.on('I', "catalogue", () -> bench.pick(taken -> room().indicators().add(taken)))
                 .says("indicators", "pick an indicator from the catalogue", "studies");
+        group.on('O', "own indicators", () -> bench.write(""))
+                .says("own indicators", "write, change and keep indicators of your own", "define", "formula", "editor");
+        group.on('N', "blends", () -> bench.write(OwnPanel.BLENDS))
+                .says(
+                        "blends",
+                        "instruments made of others: ratios, spreads, baskets",
+                        "ratio",
+                        "spread",
+                        "basket",
+                        "blend");
         group.on('W', "compare", bench::compare)
                 .says("compare", "other instruments on the chart, picked from a list")
                 .formerly("indicator.with-another-instrument");

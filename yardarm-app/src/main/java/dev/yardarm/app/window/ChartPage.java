@@ -4,6 +4,7 @@ import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.layout.LayoutPane;
 import dev.yardarm.app.layout.LayoutTabs;
 import dev.yardarm.app.layout.LayoutWindows;
+import dev.yardarm.app.own.OwnPanel;
 import dev.yardarm.app.panel.CardPanel;
 import dev.yardarm.app.panel.LayersPanel;
 import dev.yardarm.app.panel.ListPanel;
@@ -43,11 +44,15 @@ final class ChartPage extends BorderPane implements WorkView {
     private final LayoutPane charts;
     private LayoutWindows windows;
     private final StackPane listSide = side(216, -1);
+    private final StackPane ownSide = side(456, -1);
+    private final HBox leftSides = new HBox(listSide, ownSide);
     private final StackPane layersSide = side(248, -1);
     private final StackPane stripSide = side(-1, 104);
     private ListPanel lists;
     private LayersPanel layers;
     private CardPanel card;
+    private OwnPanel own;
+    private boolean listsBefore;
     private boolean cardShown;
     private TimeframeStrip strip;
     /** In a narrow window they go on in a second row. */
@@ -86,7 +91,9 @@ final class ChartPage extends BorderPane implements WorkView {
         VBox.setVgrow(charts, Priority.ALWAYS);
         middle.setMinWidth(0);
         tools.setMinWidth(0);
-        setLeft(listSide);
+        show(ownSide, false);
+        setLeft(leftSides);
+        bench.onWrite(this::write);
         setCenter(middle);
         setRight(layersSide);
         bench.listen(this::changed);
@@ -237,6 +244,37 @@ final class ChartPage extends BorderPane implements WorkView {
         (other == null ? charts : other).toggleTable();
     }
 
+    /** Opens the editor of one's own indicators, in the place of the lists. */
+    private void write(String name) {
+        if (own == null) {
+            own = new OwnPanel(bench);
+            ownSide.getChildren().add(own);
+        }
+        listsBefore |= !ownSide.isVisible() && listSide.isVisible();
+        show(listSide, false);
+        show(ownSide, true);
+        ownSide.applyCss();
+        own.open(name, this::leaveOwn, this::focusStart);
+    }
+
+    /** Closes the editor; the lists come back where they were. */
+    private void leaveOwn() {
+        own.close();
+        show(ownSide, false);
+        show(listSide, listsBefore);
+        listsBefore = false;
+        focusStart();
+    }
+
+    /** The editor of one's own indicators; null before it was first opened. */
+    OwnPanel own() {
+        return own;
+    }
+
+    boolean isWriting() {
+        return ownSide.isVisible();
+    }
+
     ListPanel lists() {
         complete();
         return lists;
@@ -282,6 +320,9 @@ final class ChartPage extends BorderPane implements WorkView {
         if (lists != null) {
             lists.close();
             strip.close();
+        }
+        if (own != null) {
+            own.close();
         }
     }
 

@@ -22,7 +22,7 @@ final class MakeText {
         }
         words.add(
                 request.isTime()
-                        ? chart.form().title()
+                        ? chart.isOfCloses() ? "closes" : chart.form().title()
                         : request.rule().words()
                                 + request.rule()
                                         .basis()

@@ -6,6 +6,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.desk.action.Actions;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.List;
 import java.util.function.Supplier;
 import javafx.scene.Node;
 import javafx.scene.Scene;
@@ -16,6 +17,7 @@ import javafx.scene.control.Spinner;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import org.fxmisc.richtext.CodeArea;
 
 /**
  * The keys of the window. Keys with Ctrl work everywhere; the others only while no field is being typed in. Letters and digits are
@@ -77,9 +79,13 @@ final class WindowKeys {
     /** Whether what has the focus takes letters itself. */
     private boolean isTyping() {
         Node focus = scene.getFocusOwner();
-        return focus instanceof TextInputControl
+        return isText(focus)
                 || focus instanceof Spinner<?>
                 || focus instanceof ComboBoxBase<?> box && (box.isShowing() || box.isEditable());
+    }
+
+    private static boolean isText(Node node) {
+        return node instanceof TextInputControl || node instanceof CodeArea;
     }
 
     /** Whether Space means something to what has the focus: it presses a button, opens a choice, ticks a box. */
@@ -89,12 +95,19 @@ final class WindowKeys {
     }
 
     private boolean withShortcut(KeyEvent event) {
-        boolean editing = scene.getFocusOwner() instanceof TextInputControl;
+        boolean editing = isText(scene.getFocusOwner());
+        if (scene.getFocusOwner() instanceof CodeArea
+                && List.of(KeyCode.Z, KeyCode.Y).contains(event.getCode())) {
+            // The text undoes its own changes.
+            return false;
+        }
         switch (event.getCode()) {
             case K -> bench.prompt("");
             case F -> front.get().search();
             case Z -> {
-                if (editing && ((TextInputControl) scene.getFocusOwner()).isUndoable() && !event.isShiftDown()) {
+                if (scene.getFocusOwner() instanceof TextInputControl field
+                        && field.isUndoable()
+                        && !event.isShiftDown()) {
                     return false;
                 }
                 if (event.isShiftDown()) {

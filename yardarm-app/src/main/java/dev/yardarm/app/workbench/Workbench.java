@@ -38,6 +38,7 @@ public final class Workbench {
     private final List<Consumer<String>> prompts = new ArrayList<>();
     private final List<Runnable> comparisons = new ArrayList<>();
     private final List<Consumer<List<Path>>> intakes = new ArrayList<>();
+    private final List<Consumer<String>> writings = new ArrayList<>();
     private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
@@ -130,6 +131,16 @@ public final class Workbench {
     /** Opens the catalogue of indicators and hands over the one that is taken. */
     public void pick(Consumer<Indicator> taker) {
         picks.forEach(each -> each.accept(taker));
+    }
+
+    /** Opens the editor of one's own indicators; with a name on that one. */
+    public void write(String name) {
+        go(View.CHART);
+        writings.forEach(each -> each.accept(name));
+    }
+
+    public void onWrite(Consumer<String> listener) {
+        writings.add(listener);
     }
 
     /** Shows what files of bars or trades hold, to be imported; without any it is asked which. */

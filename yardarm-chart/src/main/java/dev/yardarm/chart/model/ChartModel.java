@@ -292,6 +292,26 @@ public final class ChartModel {
         return layers.of(chosen);
     }
 
+    /** True for a blend of which only closes could be combined: its bars are a line, whatever form is chosen. */
+    public boolean isOfCloses() {
+        Bars bars = data.bars();
+        if (instrument().filter(each -> each.kind() == Instrument.Kind.BLEND).isEmpty() || bars.isEmpty()) {
+            return false;
+        }
+        int last = bars.size() - 1;
+        for (int bar = Math.max(0, last - 20); bar <= last; bar++) {
+            if (bars.high(bar) != bars.low(bar)) {
+                return false;
+            }
+        }
+        return request.isTime();
+    }
+
+    /** False for what is not traded in pieces of its own, such as a blend. */
+    public boolean hasVolume() {
+        return instrument().filter(each -> each.kind() == Instrument.Kind.BLEND).isEmpty();
+    }
+
     public boolean isVolumeShown() {
         return layers.isVolumeShown();
     }

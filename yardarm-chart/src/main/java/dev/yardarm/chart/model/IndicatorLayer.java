@@ -64,7 +64,9 @@ public record IndicatorLayer(
                 || indicator.settings().stream()
                         .anyMatch(setting -> setting.name().equals("source")
                                 && setting.standard().equals(source));
-        return indicator.name() + " " + numbers + (usual ? "" : read.isEmpty() ? " " + source : " of " + read)
+        String name = indicator.family() == Indicator.Family.OWN ? indicator.title() : indicator.name();
+        return (name + " " + numbers).strip()
+                + (usual ? "" : read.isEmpty() ? " " + source : " of " + read)
                 + (higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 

@@ -85,6 +85,7 @@ final class PaneLayout {
         Set<String> wanted = new LinkedHashSet<>();
         wanted.add(PaneChoice.PRICE);
         if (chart.isVolumeShown()
+                && chart.hasVolume()
                 && !chart.isCompact()
                 && chart.data().volumes().size() > 0) {
             wanted.add(PaneChoice.VOLUME);
@@ -92,7 +93,7 @@ final class PaneLayout {
         if (!chart.isCompact()) {
             wanted.addAll(withLayers);
         }
-        if (!chart.isVolumeShown()) {
+        if (!chart.isVolumeShown() || !chart.hasVolume()) {
             wanted.remove(PaneChoice.VOLUME);
         }
         List<PaneChoice> order = new ArrayList<>();

@@ -44,7 +44,7 @@ final class BarRenderer {
         tints.gather(chart, palette);
         TimeScale time = chart.time();
         boolean ownForm = chart.request().isTime() || !isBlock(chart.request().rule());
-        if (ownForm && chart.form().isOfCloses()) {
+        if (ownForm && (chart.form().isOfCloses() || chart.isOfCloses())) {
             closes.paint(chart, price, palette, tints, surface);
             return;
         }

@@ -1,6 +1,7 @@
 package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.label.Box;
+import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
@@ -315,6 +316,7 @@ public final class Legend {
                 group.add(new Value(chart, layer, output, named(layer, output)), palette.drawn(layer.colourOf(output)));
             }
         }
+        addTints(chart, layer, palette, group);
         if (!Readout.change(chart, layer, last).isEmpty()) {
             group.add((bar, under) -> Readout.change(chart, layer, bar), palette.of(Role.SOFT));
         }
@@ -322,6 +324,33 @@ public final class Legend {
             group.add((bar, under) -> Readout.covered(chart, layer, bar), palette.of(Role.SOFT));
         }
         return group;
+    }
+
+    /** The name of the tint that a bar has, in its colour. */
+    private static void addTints(ChartModel chart, IndicatorLayer layer, Palette palette, Group group) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        List<Integer> tints = new ArrayList<>();
+        for (int output = 0; output < lines.size(); output++) {
+            if (layer.tints(output)) {
+                tints.add(output);
+            }
+        }
+        for (int tint : tints) {
+            String label = layer.indicator().outputs().get(tint).label();
+            group.add(
+                    (bar, under) -> tintAt(lines, tints, bar) == tint ? label : "",
+                    palette.drawn(layer.colourOf(tint)));
+        }
+    }
+
+    /** The first of the tints that holds at a bar; -1 when none does. */
+    private static int tintAt(List<ChartData.Line> lines, List<Integer> tints, int bar) {
+        for (int tint : tints) {
+            if (lines.get(tint).column().at(bar) == 1) {
+                return tint;
+            }
+        }
+        return -1;
     }
 
     /** The name of a layer; a row of numbers follows it only where one is not as it usually is. */

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /**
  * The language with the indicators a trader made: of each the newest version that is good, together with the others. One whose
@@ -34,10 +35,9 @@ public record OwnLanguage(
             }
             Definitions read = Definitions.of(texts, base);
             boolean further = false;
-            for (Map.Entry<Integer, FormulaException> bad : read.bad().entrySet()) {
-                int at = bad.getKey();
+            for (int at : rootsOf(read.bad(), own, texts)) {
                 if (back[at] == 0) {
-                    faults.putIfAbsent(own.get(at).name(), bad.getValue());
+                    faults.putIfAbsent(own.get(at).name(), read.bad().get(at));
                 }
                 if (back[at] < BACK && back[at] + 1 < own.get(at).versions().size()) {
                     back[at]++;
@@ -45,10 +45,29 @@ public record OwnLanguage(
                 }
             }
             if (!further) {
+                read.bad().forEach((at, fault) -> faults.putIfAbsent(own.get(at).name(), fault));
                 Map<String, Definition> used = new LinkedHashMap<>();
                 read.good().values().forEach(each -> used.put(each.name(), each));
                 return new OwnLanguage(read.language(), used, faults);
             }
         }
+    }
+
+    /** Those at fault that do not rest on others at fault: they are what has to be gone back on first. */
+    private static List<Integer> rootsOf(
+            Map<Integer, FormulaException> bad, List<OwnIndicator> own, List<String> texts) {
+        List<Integer> roots = new ArrayList<>();
+        for (int at : bad.keySet()) {
+            boolean rests = bad.keySet().stream()
+                    .anyMatch(other -> other != at
+                            && Pattern.compile("(?i)\\b"
+                                            + Pattern.quote(own.get(other).name()) + "\\b")
+                                    .matcher(texts.get(at))
+                                    .find());
+            if (!rests) {
+                roots.add(at);
+            }
+        }
+        return roots.isEmpty() ? List.copyOf(bad.keySet()) : roots;
     }
 }

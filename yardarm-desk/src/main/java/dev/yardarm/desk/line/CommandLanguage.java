@@ -111,6 +111,7 @@ public final class CommandLanguage {
         instruments(text, proposals);
         completions(text, proposals);
         condition(text, proposals);
+        BlendLines.read(text, directory, proposals);
         return distinct(proposals);
     }
 

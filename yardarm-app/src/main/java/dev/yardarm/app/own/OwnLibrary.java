@@ -1,0 +1,194 @@
+package dev.yardarm.app.own;
+
+import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.own.Examples;
+import dev.yardarm.core.own.OwnIndicator;
+import dev.yardarm.desk.own.OwnDesk;
+import java.io.File;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+
+/** The trader's own indicators and the examples that ship: searched, read, opened; taken in and out as text files. */
+final class OwnLibrary extends VBox {
+    private final Workbench bench;
+    private final OwnDesk editing;
+    private final Runnable opened;
+    private final TextField search = new TextField();
+    private final ListView<Entry> list = new ListView<>();
+    private final Label text = new Label();
+    private final Button delete = new Button("Delete");
+
+    /** One of the trader's own, or an example. */
+    private record Entry(String title, String summary, String text, String own) {}
+
+    OwnLibrary(Workbench bench, OwnDesk editing, Runnable opened) {
+        super(6);
+        this.bench = bench;
+        this.editing = editing;
+        this.opened = opened;
+        search.setId("library-search");
+        search.setPromptText("words of a name or of what it is for");
+        search.setAccessibleText("Find a definition");
+        search.textProperty().addListener((observed, before, now) -> show());
+        list.setId("library");
+        list.setPlaceholder(new Label("Nothing matches. Try another word."));
+        list.setCellFactory(view -> new Row());
+        list.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> describe(now));
+        list.setOnMouseClicked(event -> {
+            if (event.getClickCount() == 2) {
+                open();
+            }
+        });
+        list.setPrefHeight(240);
+        text.setWrapText(true);
+        text.getStyleClass().add("definition-text");
+        ScrollPane scroll = new ScrollPane(text);
+        scroll.setFitToWidth(true);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Button open = new Button("Open");
+        open.setId("library-open");
+        open.setDefaultButton(false);
+        open.setOnAction(event -> open());
+        delete.setId("library-delete");
+        delete.setOnAction(event -> {
+            Entry chosen = list.getSelectionModel().getSelectedItem();
+            if (chosen != null && !chosen.own().isEmpty()) {
+                bench.desk().ownWork().delete(chosen.own());
+                show();
+            }
+        });
+        Button in = new Button("Import\u2026");
+        in.setId("library-import");
+        Tips.set(in, "Take definitions in from a text file");
+        in.setOnAction(event -> takeIn());
+        Button out = new Button("Export\u2026");
+        out.setId("library-export");
+        Tips.set(out, "Write your own definitions into a text file: the chosen one, or all");
+        out.setOnAction(event -> giveOut());
+        getChildren().addAll(search, list, scroll, new FlowPane(6, 6, open, delete, in, out));
+        show();
+    }
+
+    /** One entry of the list. */
+    private static final class Row extends ListCell<Entry> {
+        Row() {
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(Entry entry, boolean empty) {
+            super.updateItem(entry, empty);
+            setText(empty || entry == null ? null : entry.title() + (entry.own().isEmpty() ? "" : "   (yours)"));
+        }
+    }
+
+    /** Fills the list anew: the trader's own first. */
+    void show() {
+        String words = search.getText();
+        List<Entry> entries = new ArrayList<>();
+        for (OwnIndicator own : bench.desk().ownWork().all()) {
+            Examples.Example as = new Examples.Example(
+                    own.title(), own.newest().note(), own.newest().text());
+            if (words.isBlank() || as.fits(words)) {
+                boolean faulty = bench.desk().ownWork().state().faults().containsKey(own.name());
+                entries.add(new Entry(
+                        own.title(),
+                        faulty ? "At fault as it is; its last good version is used, if it has one." : "",
+                        own.newest().text(),
+                        own.name()));
+            }
+        }
+        Examples.find(words).forEach(each -> entries.add(new Entry(each.title(), each.summary(), each.text(), "")));
+        Entry chosen = list.getSelectionModel().getSelectedItem();
+        list.getItems().setAll(entries);
+        list.getSelectionModel().select(Math.max(0, entries.indexOf(chosen)));
+    }
+
+    private void describe(Entry entry) {
+        text.setText(entry == null ? "" : (entry.summary().isEmpty() ? "" : entry.summary() + "\n\n") + entry.text());
+        delete.setDisable(entry == null || entry.own().isEmpty());
+    }
+
+    private void open() {
+        Entry chosen = list.getSelectionModel().getSelectedItem();
+        if (chosen == null) {
+            return;
+        }
+        if (chosen.own().isEmpty()) {
+            editing.begin(chosen.text());
+        } else {
+            editing.open(chosen.own());
+        }
+        opened.run();
+    }
+
+    private void takeIn() {
+        File file = chooser("Import definitions").showOpenDialog(getScene().getWindow());
+        if (file != null) {
+            takeIn(file.toPath());
+        }
+    }
+
+    /** Takes the definitions of a file in. */
+    void takeIn(Path file) {
+        try {
+            bench.desk().ownWork().takeIn(Files.readString(file, StandardCharsets.UTF_8));
+            show();
+        } catch (IOException failed) {
+            bench.desk().tell(file + " cannot be read as text: " + failed.getMessage() + ".");
+        }
+    }
+
+    private void giveOut() {
+        File file = chooser("Export definitions").showSaveDialog(getScene().getWindow());
+        if (file != null) {
+            giveOut(file.toPath());
+        }
+    }
+
+    /** Writes the chosen one of the trader's own, or all of them, into a file. */
+    void giveOut(Path file) {
+        Entry chosen = list.getSelectionModel().getSelectedItem();
+        List<OwnIndicator> some = bench.desk().ownWork().all().stream()
+                .filter(each ->
+                        chosen == null || chosen.own().isEmpty() || chosen.own().equals(each.name()))
+                .toList();
+        try {
+            Files.writeString(file, bench.desk().ownWork().text(some), StandardCharsets.UTF_8);
+            bench.desk()
+                    .tell(some.size() + (some.size() == 1 ? " definition" : " definitions") + " written to " + file
+                            + ".");
+        } catch (IOException failed) {
+            bench.desk().tell(file + " cannot be written: " + failed.getMessage() + ".");
+        }
+    }
+
+    private static FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters()
+                .addAll(
+                        new FileChooser.ExtensionFilter("Text", "*.txt"),
+                        new FileChooser.ExtensionFilter("All files", "*.*"));
+        return chooser;
+    }
+
+    void focusStart() {
+        search.requestFocus();
+    }
+}

@@ -1,0 +1,2 @@
+/** The panel in which indicators of one's own are written: editor, library, versions, plain sentences. */
+package dev.yardarm.app.own;
