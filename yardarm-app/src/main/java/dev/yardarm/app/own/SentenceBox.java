@@ -15,7 +15,6 @@ import javafx.scene.layout.VBox;
 /** A plain sentence, what it was understood as, and the change it would make, to be taken or left. */
 final class SentenceBox extends VBox {
     private final OwnDesk editing;
-    private final Runnable changed;
     private final TextField sentence = new TextField();
     private final Label said = new Label();
     private final Label unclear = new Label();
@@ -27,7 +26,6 @@ final class SentenceBox extends VBox {
     SentenceBox(OwnDesk editing, Runnable changed) {
         super(4);
         this.editing = editing;
-        this.changed = changed;
         sentence.setId("sentence");
         sentence.setPromptText("In words: colour bars whose low stays over a climbing 40-bar average");
         sentence.setAccessibleText("Say in words what it shows");

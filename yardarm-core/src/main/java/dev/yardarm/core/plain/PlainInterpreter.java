@@ -167,8 +167,8 @@ public final class PlainInterpreter implements Interpreter {
             if (make && colour == null) {
                 return fail(place);
             }
-            boolean bars =
-                    make | words.take("bars", "bar", "candles", "candle", "bars bars", "price bars", "chart") != null;
+            boolean named = words.take("bars", "bar", "candles", "candle", "bars bars", "price bars", "chart") != null;
+            boolean bars = make || named;
             colour = colour == null ? colour() : colour;
             if (!bars && colour != null && words.atEnd()) {
                 return recoloured(colour);
@@ -766,7 +766,8 @@ public final class PlainInterpreter implements Interpreter {
                     == null) {
                 return false;
             }
-            String colour = words.take("in") == null ? colour() : colour();
+            words.take("in");
+            String colour = colour();
             if (colour != null) {
                 return recoloured(colour) || fail(place);
             }
