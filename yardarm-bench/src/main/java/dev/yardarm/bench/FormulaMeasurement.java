@@ -224,7 +224,7 @@ public final class FormulaMeasurement {
         Bars bars = MadeBars.minutes(5000).snapshot();
         String text =
                 """
-                define "Stage" in price
+                define "Four" in price
                 setting length = 30 from 2 to 400
                 setting average = simple among simple, exponential, weighted
                 let middle = average(average, close, length)

@@ -22,7 +22,8 @@ import java.util.function.Supplier;
  * epoch of the bars changes, everything is computed from the start.
  *
  * <p>Cost of an update: the number of new closed bars plus one, times the nodes. No allocation while no bar closes. Many new bars
- * are taken in blocks, each by all computations in turn, so that intermediate columns are read from the cache.
+ * are taken in blocks, each by all computations in turn, so that intermediate values are read from the cache; what only
+ * {@linkplain Kernel kernels} read has no column at all.
  * A graph is used by one thread at a time; {@link Column#snapshot()} hands results to others.
  */
 public final class ColumnGraph {
@@ -43,6 +44,7 @@ public final class ColumnGraph {
     private long valuesABar;
     private int count;
     private long epoch = Long.MIN_VALUE;
+    private Bars last;
     private int closed;
 
     /** What a node is: the same operation on the same inputs is the same node. */
@@ -95,23 +97,63 @@ public final class ColumnGraph {
 
     /** One column of the graph. */
     public static final class Node {
+        private final ColumnGraph graph;
         private final int number;
         private final Column column;
         private final int warmUp;
+        /** False while only kernels read it: then there is no column, only the run of bars being worked on. */
+        private boolean kept;
 
-        private Node(int number, int warmUp) {
+        private double[] run;
+
+        private Node(ColumnGraph graph, int number, int warmUp, boolean kept) {
+            this.graph = graph;
             this.number = number;
             this.column = new Column(0);
             this.warmUp = warmUp;
+            this.kept = kept;
         }
 
+        /** Its values. Asked for the first time after the graph was updated, what was not kept is computed once more. */
         public Column output() {
+            if (!kept) {
+                keep();
+                if (graph.last != null) {
+                    graph.update(graph.last);
+                }
+            }
             return column;
+        }
+
+        /** Keeps all its values from the next update on: it is one of those that are asked for in the end. */
+        public Node keep() {
+            if (!kept) {
+                kept = true;
+                run = null;
+                graph.epoch = Long.MIN_VALUE;
+            }
+            return this;
         }
 
         /** Bars at the start without a value, when the bars have no gaps. */
         public int warmUp() {
             return warmUp;
+        }
+
+        Column column() {
+            return column;
+        }
+
+        boolean isKept() {
+            return kept;
+        }
+
+        /** The values of the run of bars being worked on. */
+        double[] run() {
+            if (run == null) {
+                run = new double[BLOCK];
+            }
+            return run;
         }
     }
 
@@ -158,7 +200,15 @@ public final class ColumnGraph {
 
     /** A field of the bars. Stored fields share the array of the series. */
     public Node field(Field field) {
-        return interned(key(field.word()), 0, 1, columns -> new FieldTask(field, columns[0]))[0];
+        return field.isStored()
+                ? interned(key(field.word()), 0, 1, columns -> new FieldTask(field, columns[0]))[0]
+                : kernel(
+                        field.word(),
+                        () -> Kernel.derived(field),
+                        field(Field.HIGH),
+                        field(Field.LOW),
+                        field(Field.CLOSE),
+                        field(Field.VOLUME));
     }
 
     /** The same, for what needs no more than the bars. */
@@ -188,12 +238,40 @@ public final class ColumnGraph {
         return computed(name, warmUp, 1, recipe, inputs)[0];
     }
 
+    /** A kernel over other nodes; what it yields is kept only where it is asked for, or read by more than kernels. */
+    Node kernel(String name, Supplier<Kernel> recipe, Node... inputs) {
+        return kernel(name, 0, recipe, inputs);
+    }
+
+    /** @param added bars without a value that it adds to those of its inputs */
+    Node kernel(String name, int added, Supplier<Kernel> recipe, Node... inputs) {
+        Key key = key(name, inputs);
+        Node[] known = nodes.get(key);
+        if (known != null) {
+            return known[0];
+        }
+        int before = 0;
+        boolean looksBack = recipe.get().looksBack();
+        for (Node input : inputs) {
+            before = Math.max(before, input.warmUp);
+            if (looksBack) {
+                input.keep();
+            }
+        }
+        before += added;
+        Node made = new Node(this, count++, before, false);
+        warmUp = Math.max(warmUp, before);
+        register(new KernelTask(recipe, inputs.clone(), made));
+        nodes.put(key, new Node[] {made});
+        return made;
+    }
+
     /** A computation with several outputs over other nodes; see the one with a single output. */
     public Node[] computed(String name, int warmUp, int outputCount, Supplier<Computation> recipe, Node... inputs) {
         Column[] columns = new Column[inputs.length];
         int before = 0;
         for (int input = 0; input < inputs.length; input++) {
-            columns[input] = inputs[input].column;
+            columns[input] = inputs[input].keep().column;
             before = Math.max(before, inputs[input].warmUp);
         }
         String operation = outputCount == 1 ? name : name + " in " + outputCount;
@@ -264,9 +342,9 @@ public final class ColumnGraph {
         List<Node> beside = new ArrayList<>();
         for (Node inside : recipe.apply(home.inner())) {
             beside.add(nodes.computeIfAbsent(key(place, inside), missing -> {
-                Node outside = new Node(count++, inside.warmUp);
+                Node outside = new Node(this, count++, inside.warmUp, true);
                 warmUp = Math.max(warmUp, inside.warmUp);
-                home.carry(inside.column, outside.column);
+                home.carry(inside.keep().column, outside.column);
                 epoch = Long.MIN_VALUE;
                 return new Node[] {outside};
             })[0]);
@@ -293,7 +371,7 @@ public final class ColumnGraph {
         Node[] made = new Node[outputCount];
         Column[] columns = new Column[outputCount];
         for (int output = 0; output < outputCount; output++) {
-            made[output] = new Node(count++, before);
+            made[output] = new Node(this, count++, before, true);
             columns[output] = made[output].column;
         }
         warmUp = Math.max(warmUp, before);
@@ -311,6 +389,7 @@ public final class ColumnGraph {
 
     /** Brings every column up to the snapshot, which must be of the same series each time and not older. */
     public void update(Bars bars) {
+        last = bars;
         if (bars.epoch() != epoch || bars.closed() < closed) {
             epoch = bars.epoch();
             closed = 0;

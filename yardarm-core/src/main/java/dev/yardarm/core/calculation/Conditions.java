@@ -1,7 +1,6 @@
 package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.calculation.ColumnGraph.Node;
-import dev.yardarm.core.series.Column;
 
 /**
  * What formulas ask about conditions over several bars. Conditions are 1 for yes, 0 for no, NaN for unknown. All O(1) a bar,
@@ -12,12 +11,12 @@ public final class Conditions {
 
     /** Yes on each of the last n bars; no when one was no; else unknown, so also before n bars are there. */
     public static Node heldFor(ColumnGraph graph, Node condition, int bars) {
-        return graph.computed("held for " + bars, bars - 1, () -> new Window(bars, /* always= */ true), condition);
+        return graph.kernel("held for " + bars, bars - 1, () -> new Window(bars, /* always= */ true), condition);
     }
 
     /** Yes on at least one of the last n bars; no when all were no; else unknown. */
     public static Node seenIn(ColumnGraph graph, Node condition, int bars) {
-        return graph.computed("seen in " + bars, bars - 1, () -> new Window(bars, /* always= */ false), condition);
+        return graph.kernel("seen in " + bars, bars - 1, () -> new Window(bars, /* always= */ false), condition);
     }
 
     /** Yes now and no on the bar before; no when it is no now. */
@@ -27,23 +26,24 @@ public final class Conditions {
 
     /** The value at the last bar on which a condition held, this one included; missing before the first. */
     public static Node valueWhenLast(ColumnGraph graph, Node value, Node condition) {
-        return graph.computed("when last", 0, LastValue::new, value, condition);
+        return graph.kernel("when last", LastValue::new, value, condition);
     }
 
     /** How many bars ago a condition held last, 0 at a bar on which it holds; missing before the first. */
     public static Node barsSince(ColumnGraph graph, Node condition) {
-        return graph.computed("bars since", 0, Since::new, condition);
+        return graph.kernel("bars since", Since::new, condition);
     }
 
     /** The first value where a condition holds, the second where it does not or is unknown. */
     public static Node choose(ColumnGraph graph, Node condition, Node yes, Node no) {
-        return graph.computed("if", 0, Choice::new, condition, yes, no);
+        return graph.kernel("if", Kernel::choice, condition, yes, no);
     }
 
     /** Remembers where the condition last was what decides, and where it was last unknown. */
-    private static final class Window implements Computation {
+    private static final class Window implements Kernel {
         private final int bars;
         private final double decides;
+        private int next;
         private int decided = -1;
         private int unknown = -1;
 
@@ -53,24 +53,24 @@ public final class Conditions {
         }
 
         @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] condition = inputs[0].values();
-            double[] target = outputs[0];
-            for (int bar = from; bar < to; bar++) {
-                double now = condition[bar];
+        public void run(double[][] in, int[] at, double[] out, int outAt, int count) {
+            double[] condition = in[0];
+            int from = at[0];
+            for (int bar = 0; bar < count; bar++) {
+                double now = condition[from + bar];
                 if (now == decides) {
-                    decided = bar;
+                    decided = next;
                 } else if (now != now) {
-                    unknown = bar;
+                    unknown = next;
                 }
-                target[bar] = at(bar, decided, unknown);
+                out[outAt + bar] = at(next, decided, unknown);
+                next++;
             }
         }
 
         @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            double now = inputs[0].forming();
-            result[0] = at(at, now == decides ? at : decided, now != now ? at : unknown);
+        public double one(double[] in) {
+            return at(next, in[0] == decides ? next : decided, in[0] != in[0] ? next : unknown);
         }
 
         private double at(int bar, int lastDecided, int lastUnknown) {
@@ -82,66 +82,54 @@ public final class Conditions {
         }
     }
 
-    private static final class LastValue implements Computation {
+    private static final class LastValue implements Kernel {
         private double last = Double.NaN;
 
         @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] values = inputs[0].values();
-            double[] condition = inputs[1].values();
-            double[] target = outputs[0];
+        public void run(double[][] in, int[] at, double[] out, int outAt, int count) {
+            double[] values = in[0];
+            double[] condition = in[1];
+            int valuesAt = at[0];
+            int conditionAt = at[1];
             double held = last;
-            for (int bar = from; bar < to; bar++) {
-                if (condition[bar] == 1) {
-                    held = values[bar];
+            for (int bar = 0; bar < count; bar++) {
+                if (condition[conditionAt + bar] == 1) {
+                    held = values[valuesAt + bar];
                 }
-                target[bar] = held;
+                out[outAt + bar] = held;
             }
             last = held;
         }
 
         @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            result[0] = inputs[1].forming() == 1 ? inputs[0].forming() : last;
+        public double one(double[] in) {
+            return in[1] == 1 ? in[0] : last;
         }
     }
 
-    private static final class Since implements Computation {
+    private static final class Since implements Kernel {
+        private int next;
         private int last = -1;
 
         @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] condition = inputs[0].values();
-            double[] target = outputs[0];
-            for (int bar = from; bar < to; bar++) {
-                if (condition[bar] == 1) {
-                    last = bar;
+        public void run(double[][] in, int[] at, double[] out, int outAt, int count) {
+            double[] condition = in[0];
+            int from = at[0];
+            int bar = next;
+            int held = last;
+            for (int place = 0; place < count; place++, bar++) {
+                if (condition[from + place] == 1) {
+                    held = bar;
                 }
-                target[bar] = last < 0 ? Double.NaN : bar - last;
+                out[outAt + place] = held < 0 ? Double.NaN : bar - held;
             }
+            next = bar;
+            last = held;
         }
 
         @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            result[0] = inputs[0].forming() == 1 ? 0 : last < 0 ? Double.NaN : at - last;
-        }
-    }
-
-    private static final class Choice implements Computation {
-        @Override
-        public void advance(Column[] inputs, int from, int to, double[][] outputs) {
-            double[] condition = inputs[0].values();
-            double[] yes = inputs[1].values();
-            double[] no = inputs[2].values();
-            double[] target = outputs[0];
-            for (int bar = from; bar < to; bar++) {
-                target[bar] = condition[bar] == 1 ? yes[bar] : no[bar];
-            }
-        }
-
-        @Override
-        public void peek(Column[] inputs, int at, double[] result) {
-            result[0] = inputs[0].forming() == 1 ? inputs[1].forming() : inputs[2].forming();
+        public double one(double[] in) {
+            return in[0] == 1 ? 0 : last < 0 ? Double.NaN : next - last;
         }
     }
 }

@@ -58,24 +58,13 @@ public enum Operation {
 
     /** Adds the operation to a graph. */
     public ColumnGraph.Node in(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed(
-                sign,
-                0,
-                () -> switch (this) {
-                    case ADD -> Pointwise.sum();
-                    case SUBTRACT -> Pointwise.difference();
-                    case MULTIPLY -> Pointwise.product();
-                    case DIVIDE -> Pointwise.quotient();
-                    default -> Pointwise.two(function);
-                },
-                left,
-                right);
+        return graph.kernel(sign, () -> Kernel.of(this), left, right);
     }
 
     /** A function of one value, such as a logarithm. */
     public static ColumnGraph.Node apply(
             ColumnGraph graph, String name, DoubleUnaryOperator function, ColumnGraph.Node value) {
-        return graph.computed(name, 0, () -> Pointwise.one(function), value);
+        return graph.kernel(name, () -> Kernel.one(function), value);
     }
 
     /** A function of two values at each bar. */
@@ -85,7 +74,7 @@ public enum Operation {
             DoubleBinaryOperator function,
             ColumnGraph.Node left,
             ColumnGraph.Node right) {
-        return graph.computed(name, 0, () -> Pointwise.two(function::applyAsDouble), left, right);
+        return graph.kernel(name, () -> Kernel.two(function::applyAsDouble), left, right);
     }
 
     /** A field of another instrument's bars, as it was known when each bar closed; missing when there is none such. */
@@ -110,21 +99,21 @@ public enum Operation {
 
     /** The same number at every bar. */
     public static ColumnGraph.Node number(ColumnGraph graph, double number) {
-        return graph.computed(Double.toString(number), 0, () -> Pointwise.constant(number));
+        return graph.kernel(Double.toString(number), () -> Kernel.constant(number));
     }
 
     /** No becomes yes and yes no; unknown stays unknown. */
     public static ColumnGraph.Node not(ColumnGraph graph, ColumnGraph.Node condition) {
-        return graph.computed("not", 0, () -> Pointwise.one(a -> 1 - a), condition);
+        return graph.kernel("not", Kernel::not, condition);
     }
 
     /** The value a number of bars earlier. */
     public static ColumnGraph.Node back(ColumnGraph graph, ColumnGraph.Node value, int bars) {
-        return graph.computed("back " + bars, bars, () -> Pointwise.back(bars), value);
+        return graph.kernel("back " + bars, bars, () -> Kernel.back(bars), value);
     }
 
     /** Left at or below right on the bar before and above it now. */
     public static ColumnGraph.Node crossesAbove(ColumnGraph graph, ColumnGraph.Node left, ColumnGraph.Node right) {
-        return graph.computed("crosses above", 1, Pointwise::crossesAbove, left, right);
+        return graph.kernel("crosses above", 1, Kernel::crossesAbove, left, right);
     }
 }

@@ -136,7 +136,7 @@ final class DefinedIndicator implements Indicator {
             FormulaCompiler compiler = new FormulaCompiler(graph, chosen, Field.CLOSE, given);
             List<Node> nodes = new ArrayList<>();
             for (Expression value : values) {
-                nodes.add(compiler.node(value));
+                nodes.add(compiler.node(value).keep());
             }
             return nodes;
         });

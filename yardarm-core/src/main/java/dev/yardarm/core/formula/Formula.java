@@ -105,7 +105,7 @@ public final class Formula {
 
     /** Adds the formula to a graph, sharing what is there already. */
     public ColumnGraph.Node in(ColumnGraph graph) {
-        return new FormulaCompiler(graph, null).node(root);
+        return new FormulaCompiler(graph, null).node(root).keep();
     }
 
     /** Computes the formula over bars from scratch. */

@@ -54,6 +54,7 @@ public final class Recipe {
             throw new IllegalStateException(indicator.name() + " declares "
                     + indicator.outputs().size() + " outputs and builds " + recipe.outputs.size());
         }
+        recipe.outputs.forEach(Node::keep);
         return List.copyOf(recipe.outputs);
     }
 
