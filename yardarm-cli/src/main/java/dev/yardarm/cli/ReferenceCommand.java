@@ -45,12 +45,15 @@ final class ReferenceCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
+    @Option(names = "--formulas", description = "the reference of the formula language instead of the indicators")
+    private boolean formulas;
+
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
 
     @Override
     public Integer call() throws Exception {
-        Output.write(out, spec.commandLine().getOut(), to -> to.write(text()));
+        Output.write(out, spec.commandLine().getOut(), to -> to.write(formulas ? FormulaReference.text() : text()));
         return 0;
     }
 

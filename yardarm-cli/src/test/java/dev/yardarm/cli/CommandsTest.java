@@ -192,6 +192,16 @@ class CommandsTest {
     }
 
     @Test
+    void theReferenceOfFormulasInTheDocumentsIsThatOfTheCode() throws IOException {
+        Path file = folder.resolve("formulas.md");
+        assertThat(run("reference", "--formulas", "--out", file)).isZero();
+        assertThat(Files.readString(Path.of("..", "docs", "formulas.md")))
+                .as("made by ./yardarm reference --formulas --out docs/formulas.md")
+                .isEqualTo(Files.readString(file))
+                .contains("comparison\n    : left=choice");
+    }
+
+    @Test
     void writesToAFile() throws IOException {
         Path result = folder.resolve("result.csv");
         assertThat(run("compute", "--csv", bars(), "--formula", "close", "--out", result))

@@ -52,12 +52,9 @@ final class ArgumentReader {
         List<String> outside = choices;
         choices = choices(indicator);
         for (FormulaParser.ArgumentContext argument : context.argument()) {
-            String name = argument.anyWord() == null
-                    ? null
-                    : argument.anyWord().getText().toLowerCase(Locale.ROOT);
-            Span place = argument.anyWord() == null ? null : ExpressionReader.span(argument.anyWord());
-            Expression word = indicator == null ? null : word(indicator, name, argument.expression());
-            Expression value = word != null ? word : reader.read(argument.expression());
+            String name = argument.name == null ? null : argument.name.getText().toLowerCase(Locale.ROOT);
+            Span place = argument.name == null ? null : ExpressionReader.span(argument.name);
+            Expression value = value(argument, indicator, name);
             boolean text = value.type() == Type.TEXT && indicator != null;
             given.add(new Argument(
                     name, place, text || isCounted(indicator, value) ? value : reader.value(value, function)));
@@ -66,6 +63,19 @@ final class ArgumentReader {
         return indicator == null
                 ? function(context, function, given)
                 : called(context, function, indicator, given, context.output);
+    }
+
+    private Expression value(FormulaParser.ArgumentContext argument, Indicator indicator, String name) {
+        if (argument.bare != null) {
+            String text = argument.bare.getText().toLowerCase(Locale.ROOT);
+            return choices.contains(text)
+                    ? new Expression.Word(ExpressionReader.span(argument.bare), text)
+                    : faults.add(
+                            ExpressionReader.span(argument.bare),
+                            "found '" + text + "' but a value was expected here, such as close, 12 or sma(close, 50)");
+        }
+        Expression word = indicator == null ? null : word(indicator, name, argument.expression());
+        return word != null ? word : reader.read(argument.expression());
     }
 
     private Expression noFunction(FormulaParser.CallContext context, String function) {
@@ -127,8 +137,8 @@ final class ArgumentReader {
                             + String.join(", ", Averages.KINDS)
                             + (near == null ? "" : "; did you mean '" + near + "'?"));
         }
-        Expression value = reader.value(reader.read(parts.get(1).expression()), Language.AVERAGE);
-        Expression length = reader.value(reader.read(parts.get(2).expression()), Language.AVERAGE);
+        Expression value = reader.value(value(parts.get(1), null, null), Language.AVERAGE);
+        Expression length = reader.value(value(parts.get(2), null, null), Language.AVERAGE);
         double bars = constant(length, "the length");
         if (!Double.isNaN(bars)
                 && (bars != Math.rint(bars)

@@ -1,5 +1,9 @@
 package dev.yardarm.core.formula;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /**
@@ -233,5 +237,16 @@ public final class Constructs {
                 .findFirst()
                 .map(each -> each.form() + ": " + each.meaning())
                 .orElse("");
+    }
+
+    /** The rules of the grammar as it is read, without its words and signs. */
+    public static String grammar() {
+        try (InputStream file = Constructs.class.getResourceAsStream("grammar/Formula.g4")) {
+            String text = new String(file.readAllBytes(), StandardCharsets.UTF_8);
+            return text.substring(text.indexOf("// --- formulas ---"), text.indexOf("\nAND : 'and'"))
+                            .strip() + "\n";
+        } catch (IOException failed) {
+            throw new UncheckedIOException("the grammar cannot be read", failed);
+        }
     }
 }

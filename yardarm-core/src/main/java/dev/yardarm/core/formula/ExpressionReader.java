@@ -384,6 +384,11 @@ final class ExpressionReader {
                     "if takes a condition and two values, as in if(close > open, high, low), not " + parts.size()
                             + (parts.size() == 1 ? " part" : " parts"));
         }
+        for (FormulaParser.ArgumentContext part : parts) {
+            if (part.bare != null || part.name != null) {
+                return faults.add(span(part), "if takes a condition and two values, separated by commas");
+            }
+        }
         Expression condition = condition(read(parts.get(0).expression()), "if");
         Expression yes = read(parts.get(1).expression());
         Expression no = read(parts.get(2).expression());

@@ -71,7 +71,8 @@ primary
     | '(' expression ')'                                                    # group
     ;
 
-argument : (anyWord ':')? expression ;
+// A word of a choice may be one that means something elsewhere: estimate: bars
+argument : (name=anyWord ':')? (expression | bare=keyword) ;
 
 // --- an indicator of one's own ---
 
@@ -104,9 +105,11 @@ word
     | DOWN | DASHED | STEPS | INVISIBLE | LAST | RISING | FALLING | SINCE
     ;
 
-anyWord
-    : word | AND | OR | NOT | JUST | CROSSES | ABOVE | BELOW | BACK | ON | FORMING | OF | WHEN | BARS | ELSE | IF | IS | FOR
-    | WITHIN | BETWEEN | HELD | SEEN | IN | DRAWING
+anyWord : word | keyword ;
+
+keyword
+    : AND | OR | NOT | JUST | CROSSES | ABOVE | BELOW | BACK | ON | FORMING | OF | WHEN | BARS | ELSE | IF | IS | FOR | WITHIN
+    | BETWEEN | HELD | SEEN | IN | DRAWING
     ;
 
 AND : 'and' ;
