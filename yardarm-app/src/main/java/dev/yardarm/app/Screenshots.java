@@ -11,11 +11,13 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.own.Examples;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
@@ -41,11 +43,13 @@ import java.util.List;
 import java.util.Map;
 import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
 import javax.imageio.ImageIO;
+import org.fxmisc.richtext.CodeArea;
 
 /**
  * Takes the pictures of the main views from the demo data with the market frozen: a day's work is laid out by the same
@@ -148,6 +152,7 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(this::phases);
         steps.add(() -> shoot("phases"));
+        ownIndicators();
         steps.add(() -> bench.pick(chosen -> {}));
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
         steps.add(() -> shoot("indicators"));
@@ -165,6 +170,53 @@ final class Screenshots {
             System.exit(0);
         });
         next();
+    }
+
+    /** The editor with an example on weekly bars, with a sentence that waits to be taken, and a blend. */
+    private void ownIndicators() {
+        steps.add(() -> bench.layouts().add("Own", Arrangement.grid(1, 1)));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("KTRL"), Timeframe.WEEK);
+        });
+        steps.add(() -> {});
+        steps.add(() -> bench.write(""));
+        steps.add(() -> ((CodeArea) stage.getScene().lookup("#definition"))
+                .replaceText(Examples.find("four stages").get(0).text()));
+        steps.add(() -> press("#put-on-chart"));
+        steps.add(() -> {});
+        steps.add(() -> shoot("own-indicator"));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            press("#new-definition");
+            ((CodeArea) stage.getScene().lookup("#definition")).replaceText("");
+        });
+        steps.add(() -> say("colour bars whose low stays over a climbing 40-bar weighted average"));
+        steps.add(() -> press("#take-proposal"));
+        steps.add(() -> say("make the average adjustable"));
+        steps.add(() -> press("#take-proposal"));
+        steps.add(() -> say("name those bars Strong and give them a cue"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> {});
+        steps.add(() -> shoot("words"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> press("#own-close"));
+        steps.add(() -> {
+            Blend ratio = desk.blendWork().make("KTMR", "Kettering over Marn", "#KTRL / #MARN");
+            room().open(desk.blendWork().instrument(ratio), Timeframe.DAY);
+            add("sma", "50");
+        });
+        steps.add(() -> {});
+        steps.add(() -> shoot("blend"));
+    }
+
+    private void press(String button) {
+        ((Button) stage.getScene().lookup(button)).fire();
+    }
+
+    private void say(String sentence) {
+        ((TextField) stage.getScene().lookup("#sentence")).setText(sentence);
+        press("#read-sentence");
     }
 
     private ChartRoom room() {

@@ -19,7 +19,9 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.image.Image;
 import javafx.scene.layout.Background;
 import javafx.scene.layout.BackgroundFill;
@@ -27,6 +29,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.Paint;
 import javafx.scene.text.Text;
+import org.fxmisc.richtext.CodeArea;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -115,6 +118,47 @@ class WalkTest {
         }
         assertThat(checked).isGreaterThan(3000);
         assertThat(focused).isGreaterThan(100);
+        assertThat(faults).isEmpty();
+    }
+
+    /** The editor of one's own indicators, on each of its pages, with a fault and with a sentence that waits. */
+    @Test
+    void theEditorIsReadableOnAllItsPages() throws Exception {
+        app.line("KTRL");
+        app.line("own indicators");
+        for (int size : new int[] {100, 150}) {
+            for (Palette.Theme theme : Palette.Theme.values()) {
+                app.get(() -> {
+                    app.window().bench().setTextSize(size);
+                    app.window().bench().themeProperty().set(theme);
+                    app.room().showLayers(List.of());
+                    ((CodeArea) app.robot().lookup("#definition").query())
+                            .replaceText("define \"Walked\" in price\nline sma(clsoe, 5)\n// so much\n");
+                    TextField sentence = app.robot().lookup("#sentence").query();
+                    sentence.setText("colour bars where the close is above the 20-bar average");
+                    sentence.getOnAction().handle(null);
+                    return true;
+                });
+                for (String page : List.of("#own-library", "#own-versions", "#own-blends", "#own-write")) {
+                    app.get(() -> {
+                        ((ToggleButton) app.robot().lookup(page).query()).fire();
+                        return true;
+                    });
+                    Thread.sleep(500);
+                    app.get(() -> {
+                        Scene scene = app.robot().lookup("#own-panel").query().getScene();
+                        scene.getRoot().applyCss();
+                        scene.getRoot().layout();
+                        String where = page + " " + theme + " at " + size + " %: ";
+                        List<Written> written = new ArrayList<>();
+                        walk(app.robot().lookup("#own-panel").query(), where, null, written);
+                        overlapping(written, where);
+                        return true;
+                    });
+                }
+            }
+        }
+        assertThat(checked).isGreaterThan(500);
         assertThat(faults).isEmpty();
     }
 

@@ -8,6 +8,7 @@ import dev.yardarm.core.formula.Definition;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.desk.own.BlendWork;
+import dev.yardarm.desk.room.chart.ChartRoom;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -26,11 +27,14 @@ final class BlendPage extends VBox {
     private final TextField formula = new TextField();
     private final Label state = new Label();
     private Blend chosen;
+    /** The chart the formula is drawn below; null while it is drawn nowhere. */
+    private ChartRoom previewed;
 
     BlendPage(Workbench bench) {
         super(6);
         this.bench = bench;
         list.setId("blends");
+        list.setAccessibleText("Blends");
         list.setPlaceholder(new Label("No blends yet. Write a formula below, such as #KTRL / #MARN."));
         list.setCellFactory(view -> new Row());
         list.setPrefHeight(200);
@@ -138,7 +142,7 @@ final class BlendPage extends VBox {
     }
 
     /** Draws the formula below the chart while it is typed, and says what will come of it. */
-    private void preview() {
+    void preview() {
         state.getStyleClass().remove("problem");
         String text = formula.getText();
         if (text.isBlank()) {
@@ -153,9 +157,12 @@ final class BlendPage extends VBox {
                             ? "Open, high, low and close follow from "
                                     + read.parts().get(0) + "."
                             : "Of several instruments only closes are of the same moment: it is drawn from closes.");
-            bench.room()
-                    .tryOut(Definition.parse(
-                                    "define \"Blend preview\" in pane\nline " + text + "\n", Language.builtIn())
+            if (previewed != null && previewed != bench.room()) {
+                stop();
+            }
+            previewed = bench.room();
+            previewed.tryOut(
+                    Definition.parse("define \"Blend preview\" in pane\nline " + text + "\n", Language.builtIn())
                             .indicator());
         } catch (FormulaException bad) {
             state.getStyleClass().add("problem");
@@ -165,7 +172,10 @@ final class BlendPage extends VBox {
 
     /** Takes the preview off the chart. */
     void stop() {
-        bench.room().tryOut(null);
+        if (previewed != null) {
+            previewed.tryOut(null);
+            previewed = null;
+        }
     }
 
     private Blend save() {

@@ -51,6 +51,7 @@ final class DefinitionArea extends StackPane {
         area.setAccessibleText("Definition of the indicator");
         VirtualizedScrollPane<CodeArea> scroll = new VirtualizedScrollPane<>(area);
         proposals.setId("proposals");
+        proposals.setAccessibleText("Proposals");
         proposals.getStyleClass().add("proposals");
         proposals.setManaged(false);
         proposals.setVisible(false);

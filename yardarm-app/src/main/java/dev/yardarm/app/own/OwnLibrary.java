@@ -46,6 +46,7 @@ final class OwnLibrary extends VBox {
         search.setAccessibleText("Find a definition");
         search.textProperty().addListener((observed, before, now) -> show());
         list.setId("library");
+        list.setAccessibleText("Definitions");
         list.setPlaceholder(new Label("Nothing matches. Try another word."));
         list.setCellFactory(view -> new Row());
         list.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> describe(now));

@@ -122,7 +122,9 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         getChildren().addAll(header(), writing);
         addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         bench.listen(aspect -> {
-            if (shown && aspect == Aspect.CHART) {
+            if (shown && aspect == Aspect.CHART && blends.isSelected()) {
+                blendPage.preview();
+            } else if (shown && aspect == Aspect.CHART) {
                 editing.tryOut();
             }
         });
@@ -184,6 +186,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
             area.area().requestFocus();
         }
         if (page != blends) {
+            blendPage.stop();
             editing.tryOut();
         }
     }
@@ -326,6 +329,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
     @Override
     public void close() {
         shown = false;
+        blendPage.stop();
         editing.close();
     }
 

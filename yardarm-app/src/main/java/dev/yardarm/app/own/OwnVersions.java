@@ -28,6 +28,7 @@ final class OwnVersions extends VBox {
         super(6);
         this.editing = editing;
         list.setId("versions");
+        list.setAccessibleText("Versions");
         list.setPlaceholder(new Label("Nothing is saved yet. Save it in Write with Ctrl+S."));
         list.setPrefHeight(170);
         list.setCellFactory(view -> new Row());

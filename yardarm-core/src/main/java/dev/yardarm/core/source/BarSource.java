@@ -42,8 +42,8 @@ public interface BarSource {
     BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException;
 
     /** Why an instrument of this source has no bars at all, for people; empty when it has some or nothing is known of why. */
-    default String problem(InstrumentId id) {
-        return "";
+    default Optional<String> problem(InstrumentId id) {
+        return Optional.empty();
     }
 
     /** What this source can do besides, when it can: {@code source.offers(Contracts.class)}. */

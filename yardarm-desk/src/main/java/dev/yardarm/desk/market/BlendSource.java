@@ -193,17 +193,19 @@ public final class BlendSource implements LiveSource, ClosesOnly {
     }
 
     @Override
-    public String problem(InstrumentId id) {
+    public Optional<String> problem(InstrumentId id) {
         try {
             for (Instrument part : parts(of(id))) {
-                String of = histories.source(part).problem(part.id());
-                if (!of.isEmpty()) {
-                    return of;
+                Optional<String> ofPart = histories.source(part).problem(part.id());
+                if (ofPart.isPresent()) {
+                    return ofPart;
                 }
             }
-            return stored(id).isEmpty() ? "the parts of " + of(id).blend().code() + " have no timeframe in common" : "";
+            return stored(id).isEmpty()
+                    ? Optional.of("the parts of " + of(id).blend().code() + " have no timeframe in common")
+                    : Optional.empty();
         } catch (IOException why) {
-            return why.getMessage();
+            return Optional.ofNullable(why.getMessage());
         }
     }
 

@@ -317,8 +317,9 @@ public final class Histories {
                 best = candidate;
             }
         }
-        if (best == null && !source.problem(instrument.id()).isEmpty()) {
-            throw new IOException(source.problem(instrument.id()));
+        String problem = best == null ? source.problem(instrument.id()).orElse("") : "";
+        if (!problem.isEmpty()) {
+            throw new IOException(problem);
         }
         if (best == null) {
             String kept =

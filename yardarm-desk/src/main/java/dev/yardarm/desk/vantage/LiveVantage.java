@@ -96,6 +96,7 @@ public final class LiveVantage implements AutoCloseable {
     /** What computations may know; stays valid while things go on. */
     public Surroundings surroundings() {
         return new Surroundings(calendar, others::find, sides == null ? Surroundings.NONE.sides() : sides)
+                .withTick(loaded.traded().format().tick())
                 .with((name, line, time, known) -> drawings.priceAt(name, line, time, known));
     }
 
