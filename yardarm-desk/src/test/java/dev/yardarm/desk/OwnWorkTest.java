@@ -9,10 +9,15 @@ import dev.yardarm.core.formula.Definition;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.desk.line.BlendLines;
+import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.own.BlendWork;
 import dev.yardarm.desk.own.OwnWork;
 import dev.yardarm.desk.room.chart.ChartKeeper;
 import dev.yardarm.desk.room.layout.Layouts;
+import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.work.Job;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -152,7 +157,8 @@ class OwnWorkTest extends OnAChart {
             assertThatThrownBy(() -> own().save("define \"RSI\" in pane\nline close\n", ""))
                     .hasMessageContaining("ships with");
         });
-        assertThat(notices).anyMatch(each -> each.contains("there already: Plain mean"));
+        front.await(
+                "what came of it", () -> notices.stream().anyMatch(each -> each.contains("there already: Plain mean")));
     }
 
     @Test
@@ -191,6 +197,45 @@ class OwnWorkTest extends OnAChart {
             assertThat(BlendWork.formula(BlendWork.Form.BASKET, List.of(instrument("KTRL"), instrument("MARN"))))
                     .isEqualTo("(#KTRL + #MARN) / 2");
         });
+    }
+
+    @Test
+    void scansFindBlendsByOwnIndicatorsAndHigherTimeframes() throws Exception {
+        Instrument blend = front.get(() -> {
+            own().save(PLAIN, "");
+            return desk.blendWork().instrument(desk.blendWork().make("TWICE", "", "2 * #KTRL"));
+        });
+        Scan scan = new Scan(
+                "s",
+                "Some",
+                dev.yardarm.core.bars.Timeframe.DAY,
+                List.of("plain_mean(5) > 0.5 * close", "close of #TWICE > 0", "bars since (close > plain_mean) < 100"));
+        ScanRunner.Result result = new ScanRunner(desk.vantages(), desk.scheduler())
+                .run(
+                        scan,
+                        desk.language().now(),
+                        List.of(instrument("KTRL"), blend),
+                        desk.clock().now(),
+                        Job.unattended());
+        assertThat(result.found())
+                .extracting(found -> found.instrument().code())
+                .containsExactly("KTRL", "TWICE");
+    }
+
+    @Test
+    void linesMakeChangeAndDeleteBlends() {
+        CommandLanguage language = new CommandLanguage(desk.directory(), desk.language()::now, List::of);
+        assertThat(language.read("blend KTMR #KTRL / #MARN").get(0).command())
+                .isEqualTo(new BlendLines.Make("KTMR", "", "#KTRL / #MARN"));
+        assertThat(language.read("blend KTMR \"Over\" ktrl/marn").get(0).command())
+                .isEqualTo(new BlendLines.Make("KTMR", "Over", "#ktrl/#marn"));
+        assertThat(language.read("blend KTRL - 2 * MARN").get(0).command())
+                .isEqualTo(new BlendLines.Make("", "", "#KTRL - 2 * #MARN"));
+        assertThat(language.read("blend 0.5 * #KTRL + 0.5 * #MARN").get(0).command())
+                .isEqualTo(new BlendLines.Make("", "", "0.5 * #KTRL + 0.5 * #MARN"));
+        assertThat(language.read("blend delete KTMR").get(0).command()).isEqualTo(new BlendLines.Delete("KTMR"));
+        assertThat(language.read("blend X #NONE / #KTRL").get(0).detail()).contains("no instrument NONE");
+        assertThat(language.read("blend X #KTRL /").get(0).detail()).contains("value was expected");
     }
 
     @Test
