@@ -1,6 +1,7 @@
 package dev.yardarm.core.formula;
 
 import dev.yardarm.core.calculation.Operation;
+import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -53,12 +54,10 @@ public final class BlendFormula {
     }
 
     private static void check(Expression node, Faults faults) {
-        if (node instanceof Expression.Other other
-                && other.operand() instanceof Expression.BarField field
-                && field.field() == dev.yardarm.core.series.Field.CLOSE) {
-            faults.add(
-                    node.span(), "in a blend an instrument stands for itself; write its code alone, without close of");
-        } else if (node instanceof Expression.BarField
+        if (closeOf(node) != null) {
+            return;
+        }
+        if (node instanceof Expression.BarField
                 || node instanceof Expression.IndicatorCall
                 || node instanceof Expression.Back
                 || node instanceof Expression.Other
@@ -70,6 +69,16 @@ public final class BlendFormula {
         } else {
             operands(node).forEach(each -> check(each, faults));
         }
+    }
+
+    /** The code in {@code close of #CODE}; null for anything else. */
+    private static String closeOf(Expression node) {
+        return node instanceof Expression.Other other
+                        && other.operand() instanceof Expression.BarField field
+                        && field.field() == Field.CLOSE
+                        && other.instrument() instanceof Expression.Word word
+                ? word.text()
+                : null;
     }
 
     private static boolean isOfMoment(Expression node) {
@@ -94,6 +103,8 @@ public final class BlendFormula {
     private static void collect(Expression node, Set<String> codes) {
         if (node instanceof Expression.InstrumentField instrument) {
             codes.add(instrument.code());
+        } else if (closeOf(node) != null) {
+            codes.add(closeOf(node));
         }
         operands(node).forEach(each -> collect(each, codes));
     }
@@ -139,6 +150,9 @@ public final class BlendFormula {
         if (node instanceof Expression.InstrumentField instrument) {
             return values.applyAsDouble(instrument.code());
         }
+        if (closeOf(node) != null) {
+            return values.applyAsDouble(closeOf(node));
+        }
         if (node instanceof Expression.Negative negative) {
             return -value(negative.operand(), values);
         }
@@ -168,6 +182,7 @@ public final class BlendFormula {
             return inner == null ? null : new Affine(-inner.factor(), -inner.offset());
         }
         if (!(node instanceof Expression.Arithmetic arithmetic)) {
+            // Whoever says close of means the close alone.
             return constant(node);
         }
         Affine left = affine(arithmetic.left());

@@ -31,6 +31,7 @@ class BlendFormulaTest {
                 "max(#a, 3) | A | false | 3",
                 "#a * log(1) + sqrt(4) | A | true | 2",
                 "#a / 0 | A | true | NaN",
+                "close of #a * 2 + 1 | A | false | 5",
                 "#\"AB 1\" / #b | AB 1,B | false | 0.5",
             })
     void isWorkedOutOfItsParts(String text, String parts, boolean fieldByField, double value) {
@@ -50,7 +51,7 @@ class BlendFormulaTest {
                 "close / #a | indicators, fields and earlier bars",
                 "sma(#a, 5) | indicators, fields",
                 "#a back 1 | earlier bars",
-                "close of #a / 2 | without close of",
+                "high of #a / 2 | indicators, fields",
                 "#a > 2 | indicators",
                 "#a / | value was expected",
             })
