@@ -137,7 +137,12 @@ final class OutputEditor {
     private void fill(boolean cue) {
         colours.getItems().clear();
         item("the layer's", layer.get().style().colour(), () -> send(style().withColour(OutputStyle.OF_LAYER)));
+        boolean own = layer.get().indicator().family() == Indicator.Family.OWN;
         for (int number : Palette.drawable()) {
+            // Colours that mean something are for those who say what they mean.
+            if (number < 0 && !own) {
+                continue;
+            }
             item(Palette.name(number), number, () -> send(style().withColour(number)));
         }
         if (!cue) {

@@ -133,13 +133,7 @@ final class ActionTable {
         group.on('O', "own indicators", () -> bench.write(""))
                 .says("own indicators", "write, change and keep indicators of your own", "define", "formula", "editor");
         group.on('N', "blends", () -> bench.write(OwnPanel.BLENDS))
-                .says(
-                        "blends",
-                        "instruments made of others: ratios, spreads, baskets",
-                        "ratio",
-                        "spread",
-                        "basket",
-                        "blend");
+                .says("blends", "instruments made of others: ratios, spreads, baskets", "basket", "blend");
         group.on('W', "compare", bench::compare)
                 .says("compare", "other instruments on the chart, picked from a list")
                 .formerly("indicator.with-another-instrument");

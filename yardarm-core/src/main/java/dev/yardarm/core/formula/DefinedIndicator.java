@@ -8,9 +8,10 @@ import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * An indicator that is a definition of statements. Its outputs are compiled once for each graph, settings and source. Settings
@@ -29,7 +30,7 @@ final class DefinedIndicator implements Indicator {
     private final Place place;
     private final Help help;
     private final Language.Limits limits;
-    private final Set<Settings> good = ConcurrentHashMap.newKeySet();
+    private final Set<Settings> good = Collections.synchronizedSet(new HashSet<>());
 
     DefinedIndicator(
             String title,
