@@ -76,7 +76,7 @@ final class FormulaReference {
                 A statement begins a line with its word and goes on until another one begins; what follows `//` is a remark. Outputs are
                 called by their labels in lower case (`trend_stage(30).climbing`); a named tint is a cue too. A setting of numbers may be
                 used wherever a number may, also in `length * 2`; one of words in `average(...)`, `on` (timeframes), or compared
-                (`average = simple`). Definitions may use each other; circles are told. Colours: """)
+                (`average = simple`). Definitions may use each other; circles are told. Colours:\s""")
                 .append(String.join(", ", Indicator.COLOURS))
                 .append(
                         """
@@ -95,7 +95,7 @@ final class FormulaReference {
                 ## Errors and limits
 
                 Every error names its position, in a definition its line, with what was expected and a near word; all are told at once.
-                Limits: """)
+                Limits:\s""")
                 .append(limits.characters())
                 .append(" characters a formula or statement, 40000 a definition, 400 statements, ")
                 .append(limits.depth())
