@@ -217,14 +217,7 @@ class ChartModelTest {
         BarSeries growing = new BarSeries(0);
         ChartData last = null;
         for (int bar = 0; bar < 200; bar++) {
-            growing.append(
-                    whole.openTime(bar),
-                    whole.closeTime(bar),
-                    whole.open(bar),
-                    whole.high(bar),
-                    whole.low(bar),
-                    whole.close(bar),
-                    whole.volume(bar));
+            growing.append(whole, bar);
             last = builder.update(growing.snapshot());
         }
         ChartData once = new ChartDataBuilder(layers).update(whole);

@@ -45,23 +45,9 @@ public final class TestBars {
         BarSeries series = new BarSeries(count);
         for (int bar = 0; bar < count; bar++) {
             if (lastForms && bar == count - 1) {
-                series.form(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                series.form(bars, bar);
             } else {
-                series.append(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                series.append(bars, bar);
             }
         }
         return series.snapshot();

@@ -86,14 +86,7 @@ class PastMomentsTest {
                     MARKET.history(id, timeframe, from, end + 3 * Times.DAY).snapshot();
             BarSeries ended = new BarSeries(later.size());
             for (int bar = 0; bar < later.closed() && later.closeTime(bar) <= end; bar++) {
-                ended.append(
-                        later.openTime(bar),
-                        later.closeTime(bar),
-                        later.open(bar),
-                        later.high(bar),
-                        later.low(bar),
-                        later.close(bar),
-                        later.volume(bar));
+                ended.append(later, bar);
             }
             return ended;
         }
@@ -196,23 +189,9 @@ class PastMomentsTest {
                 continue;
             }
             if (bar < bars.closed()) {
-                cut.append(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                cut.append(bars, bar);
             } else {
-                cut.form(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                cut.form(bars, bar);
             }
         }
         return cut.snapshot();

@@ -59,14 +59,7 @@ public final class MadeFromFiner implements BarMaker {
             taken = 0;
             if (bars.hasForming()) {
                 int last = bars.closed();
-                series.form(
-                        bars.openTime(last),
-                        bars.closeTime(last),
-                        bars.open(last),
-                        bars.high(last),
-                        bars.low(last),
-                        bars.close(last),
-                        bars.volume(last));
+                series.form(bars, last);
             }
         }
     }

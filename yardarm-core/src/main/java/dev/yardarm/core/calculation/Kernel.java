@@ -80,8 +80,15 @@ interface Kernel {
                     // Signs of differences instead of branches, as in Kernels.
                     long above = Double.doubleToRawLongBits(0.0 - now) >>> 63;
                     long wasAbove = Double.doubleToRawLongBits(0.0 - before) >>> 63;
-                    out[outAt + bar] = before + now == before + now ? above & (1 - wasAbove) : Double.NaN;
+                    out[outAt + bar] = before + now == before + now
+                            ? above & (1 - wasAbove)
+                            : crossed(left[from + bar - 1], right[from + bar - 1], left[from + bar], right[from + bar]);
                 }
+            }
+
+            /** The same for any four values, missing and endless ones too. */
+            private double crossed(double leftBefore, double rightBefore, double left, double right) {
+                return Operation.AT_MOST.of(leftBefore, rightBefore) * Operation.GREATER.of(left, right);
             }
 
             @Override
@@ -96,9 +103,7 @@ interface Kernel {
 
             @Override
             public double forming(Column[] in, int at) {
-                double before = in[0].at(at - 1) - in[1].at(at - 1);
-                double now = in[0].forming() - in[1].forming();
-                return before != before || now != now ? Double.NaN : before <= 0 && now > 0 ? 1 : 0;
+                return crossed(in[0].at(at - 1), in[1].at(at - 1), in[0].forming(), in[1].forming());
             }
         };
     }

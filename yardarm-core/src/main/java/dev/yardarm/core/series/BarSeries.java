@@ -112,6 +112,18 @@ public final class BarSeries {
         version++;
     }
 
+    /** Appends a bar of others as a closed one. */
+    public void append(Bars bars, int bar) {
+        append(
+                bars.openTime(bar),
+                bars.closeTime(bar),
+                bars.open(bar),
+                bars.high(bar),
+                bars.low(bar),
+                bars.close(bar),
+                bars.volume(bar));
+    }
+
     /**
      * Notes what belongs to the last closed bar beside its prices, such as the size of its boxes; a column for it is
      * made when the first is noted.
@@ -182,6 +194,18 @@ public final class BarSeries {
         formingClose = close;
         formingVolume = volume;
         version++;
+    }
+
+    /** Starts or replaces the forming bar with a bar of others. */
+    public void form(Bars bars, int bar) {
+        form(
+                bars.openTime(bar),
+                bars.closeTime(bar),
+                bars.open(bar),
+                bars.high(bar),
+                bars.low(bar),
+                bars.close(bar),
+                bars.volume(bar));
     }
 
     /** Adds a bar or trade of a shorter span to the forming bar. */

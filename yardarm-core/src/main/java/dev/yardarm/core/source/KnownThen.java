@@ -22,14 +22,7 @@ public final class KnownThen {
             known.appendAll(whole.first(end));
         } else {
             for (int bar = begin; bar < end; bar++) {
-                known.append(
-                        whole.openTime(bar),
-                        whole.closeTime(bar),
-                        whole.open(bar),
-                        whole.high(bar),
-                        whole.low(bar),
-                        whole.close(bar),
-                        whole.volume(bar));
+                known.append(whole, bar);
             }
         }
         if (end >= begin && end < whole.size() && whole.openTime(end) <= upTo && whole.openTime(end) >= from) {

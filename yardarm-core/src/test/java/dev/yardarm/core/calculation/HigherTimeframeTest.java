@@ -99,14 +99,7 @@ class HigherTimeframeTest {
                     DAYS.open(bar),
                     1);
             graph.update(series.snapshot());
-            series.form(
-                    DAYS.openTime(bar),
-                    DAYS.closeTime(bar),
-                    DAYS.open(bar),
-                    DAYS.high(bar),
-                    DAYS.low(bar),
-                    DAYS.close(bar),
-                    DAYS.volume(bar));
+            series.form(DAYS, bar);
             graph.update(series.snapshot());
             series.closeForming();
             graph.update(series.snapshot());

@@ -79,6 +79,20 @@ class FormulaTest {
     }
 
     @Test
+    void crossingTellsEndlessValuesAndMissingOnes() {
+        double endless = Double.POSITIVE_INFINITY;
+        double[] closes = {1, endless, -endless, endless, Double.NaN, 2, 3};
+        double[] expected = {Double.NaN, 1, 0, 1, Double.NaN, Double.NaN, 0};
+        for (int bar = 0; bar < closes.length; bar++) {
+            assertThat(Formula.parse("close crosses above 1.5", Language.builtIn())
+                            .evaluate(TestBars.ofCloses(closes))
+                            .at(bar))
+                    .as("bar %d", bar)
+                    .isEqualTo(Double.valueOf(expected[bar]));
+        }
+    }
+
+    @Test
     void crossingNeedsTheBarBefore() {
         assertThat(at("close crosses above 9", 0)).isNaN();
         assertThat(at("close crosses above 11", 1)).isEqualTo(1);

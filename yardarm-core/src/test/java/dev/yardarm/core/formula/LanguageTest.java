@@ -306,14 +306,7 @@ class LanguageTest {
         Column grown = Formula.parse(formula, Language.builtIn()).in(live).output();
         BarSeries series = new BarSeries(0);
         for (int bar = 0; bar < cut; bar++) {
-            series.form(
-                    whole.openTime(bar),
-                    whole.closeTime(bar),
-                    whole.open(bar),
-                    whole.high(bar),
-                    whole.low(bar),
-                    whole.close(bar),
-                    whole.volume(bar));
+            series.form(whole, bar);
             live.update(series.snapshot());
             series.closeForming();
             live.update(series.snapshot());

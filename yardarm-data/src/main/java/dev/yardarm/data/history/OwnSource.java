@@ -127,14 +127,7 @@ public final class OwnSource implements BarSource, Trades {
         BarSeries bars = new BarSeries(kept.closed() + 8);
         bars.appendAll(kept.first(last));
         if (kept.openTime(last) <= upTo) {
-            bars.form(
-                    kept.openTime(last),
-                    kept.closeTime(last),
-                    kept.open(last),
-                    kept.high(last),
-                    kept.low(last),
-                    kept.close(last),
-                    kept.volume(last));
+            bars.form(kept, last);
         }
         return bars;
     }

@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -139,8 +140,8 @@ public final class BlendSource implements LiveSource, ClosesOnly {
     private Optional<Instrument> part(String code) {
         int colon = code.indexOf(':');
         return colon > 0
-                ? directory.find(new InstrumentId(
-                        code.substring(0, colon).toLowerCase(java.util.Locale.ROOT), code.substring(colon + 1)))
+                ? directory.find(
+                        new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT), code.substring(colon + 1)))
                 : directory.byCode(code);
     }
 
@@ -265,28 +266,11 @@ public final class BlendSource implements LiveSource, ClosesOnly {
 
     private static BarSeries since(Bars bars, long from) {
         BarSeries series = new BarSeries(bars.size());
-        for (int bar = Math.max(0, bars.barAt(from)); bar < bars.size(); bar++) {
-            if (bars.openTime(bar) < from) {
-                continue;
-            }
+        for (int bar = Math.max(0, bars.barAt(from - 1) + 1); bar < bars.size(); bar++) {
             if (bar < bars.closed()) {
-                series.append(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                series.append(bars, bar);
             } else {
-                series.form(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
+                series.form(bars, bar);
             }
         }
         return series;

@@ -279,14 +279,7 @@ public final class Histories {
         to.appendAll(from);
         if (from.hasForming()) {
             int last = from.closed();
-            to.form(
-                    from.openTime(last),
-                    from.closeTime(last),
-                    from.open(last),
-                    from.high(last),
-                    from.low(last),
-                    from.close(last),
-                    from.volume(last));
+            to.form(from, last);
         }
     }
 

@@ -207,28 +207,14 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         append(tail, tail.closed(), all);
         if (tail.hasForming()) {
             int last = tail.closed();
-            all.form(
-                    tail.openTime(last),
-                    tail.closeTime(last),
-                    tail.open(last),
-                    tail.high(last),
-                    tail.low(last),
-                    tail.close(last),
-                    tail.volume(last));
+            all.form(tail, last);
         }
         return all;
     }
 
     private static void append(Bars bars, int count, BarSeries to) {
         for (int bar = 0; bar < count; bar++) {
-            to.append(
-                    bars.openTime(bar),
-                    bars.closeTime(bar),
-                    bars.open(bar),
-                    bars.high(bar),
-                    bars.low(bar),
-                    bars.close(bar),
-                    bars.volume(bar));
+            to.append(bars, bar);
         }
     }
 
@@ -248,14 +234,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         }
         BarSeries more = new BarSeries(end - had);
         for (int bar = had; bar < end; bar++) {
-            more.append(
-                    all.openTime(bar),
-                    all.closeTime(bar),
-                    all.open(bar),
-                    all.high(bar),
-                    all.low(bar),
-                    all.close(bar),
-                    all.volume(bar));
+            more.append(all, bar);
         }
         open.merge(inStore(id), Timeframe.MINUTE, more.snapshot());
     }

@@ -102,7 +102,7 @@ public final class OwnWork {
         if (name.isEmpty()) {
             throw new IllegalArgumentException("it has no name yet; the first line is define \"A name\" in price");
         }
-        if (Language.builtIn().catalogue().find(name).isPresent()) {
+        if (shipsWithUs(name)) {
             throw new IllegalArgumentException("'" + name + "' ships with Yardarm; give yours another name");
         }
         OwnIndicator before = find(name).orElse(null);
@@ -169,11 +169,10 @@ public final class OwnWork {
                 taken.same().add(title);
                 continue;
             }
-            boolean clash =
-                    known != null || Language.builtIn().catalogue().find(name).isPresent();
+            boolean clash = isTaken(after, name);
             if (clash) {
                 int number = 2;
-                while (named(after, Definition.word(title + " " + number)) != null) {
+                while (isTaken(after, Definition.word(title + " " + number))) {
                     number++;
                 }
                 own = own.replaceFirst(
@@ -194,6 +193,14 @@ public final class OwnWork {
         }
         tell.accept(taken.words());
         return taken;
+    }
+
+    private static boolean isTaken(List<OwnIndicator> all, String name) {
+        return named(all, name) != null || shipsWithUs(name);
+    }
+
+    private static boolean shipsWithUs(String name) {
+        return Language.builtIn().catalogue().find(name).isPresent();
     }
 
     private static OwnIndicator named(List<OwnIndicator> all, String name) {
