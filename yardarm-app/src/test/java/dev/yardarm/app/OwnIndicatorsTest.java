@@ -248,6 +248,31 @@ class OwnIndicatorsTest {
     }
 
     @Test
+    void whatWasNotSavedSurvivesAnotherTextAndTheEndAndTheListsComeBack() throws Exception {
+        open();
+        paste(MEAN);
+        app.click("#new-definition");
+        app.await("the new one", () -> area().getText().contains("New indicator"));
+        app.await("it is said", () -> app.notices().contains("brings it back"));
+        app.get(() -> {
+            area().requestFocus();
+            return null;
+        });
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("the text before", () -> area().getText().equals(MEAN));
+        app.await("it is kept", () -> Files.readString(home.resolve("documents/workspace.json"))
+                .contains("My mean"));
+        app.close();
+        app = new WindowFixture(home);
+        app.open(true);
+        assertThat(app.get(() -> find("#list-panel").getParent().isVisible())).isTrue();
+        app.click("#chart");
+        app.keys("io");
+        app.await("the text as it was left", () -> area().getText().equals(MEAN));
+        app.await("tried out again", () -> drawn().size() == 1);
+    }
+
+    @Test
     void aBlendIsMadeInALineAndUsedOnAChartInAListAndInAComparison() throws Exception {
         open();
         app.click("#own-blends");

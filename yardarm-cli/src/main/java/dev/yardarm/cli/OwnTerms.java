@@ -7,11 +7,9 @@ import dev.yardarm.core.formula.Definitions;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.data.text.TextFile;
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -76,12 +74,9 @@ final class OwnTerms {
 
     private static String text(Path file) throws IOException {
         try {
-            String text = Files.readString(file, StandardCharsets.UTF_8);
-            return text.startsWith("\uFEFF") ? text.substring(1) : text;
-        } catch (NoSuchFileException missing) {
-            throw new IOException(file + ": there is no such file", missing);
-        } catch (java.nio.charset.CharacterCodingException notText) {
-            throw new IOException(file + ": it is no text in UTF-8", notText);
+            return TextFile.read(file);
+        } catch (IOException why) {
+            throw new IOException(file + ": " + why.getMessage(), why);
         }
     }
 

@@ -164,7 +164,8 @@ class DocumentStoreTest {
                 0,
                 List.of(new Documents.Link(1, List.of("CROSSHAIR"))),
                 true,
-                false);
+                false,
+                "");
         roundTrip(DocumentKind.WORKSPACE, workspace);
         Documents.Preset preset = new Documents.Preset(
                 "swing",

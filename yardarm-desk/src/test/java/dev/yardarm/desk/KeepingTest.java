@@ -195,7 +195,8 @@ class KeepingTest {
                 0,
                 List.of(),
                 true,
-                true);
+                true,
+                "");
         front.run(() -> WorkspaceKeeper.restore(workspace, layouts));
         assertThat(layouts.all()).extracting(each -> each.title()).containsExactly("Good");
         Entries<Documents.Layout> again =

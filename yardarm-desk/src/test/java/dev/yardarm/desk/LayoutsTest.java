@@ -261,7 +261,8 @@ class LayoutsTest extends OnAChart {
                 1,
                 WorkspaceKeeper.captureLinks(layouts),
                 true,
-                true));
+                true,
+                ""));
         Layouts other = front.get(() -> new Layouts(desk));
         front.run(() -> WorkspaceKeeper.restore(saved, other));
         assertThat(other.all())
@@ -317,7 +318,8 @@ class LayoutsTest extends OnAChart {
                     0,
                     List.of(),
                     true,
-                    true);
+                    true,
+                    "");
             WorkspaceFile.export(workspace, layouts, file);
         });
         front.await("the file", () -> notices.stream().anyMatch(notice -> notice.contains("The workspace is in")));

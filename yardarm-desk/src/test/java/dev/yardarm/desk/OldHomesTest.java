@@ -158,7 +158,8 @@ class OldHomesTest {
                                 0,
                                 WorkspaceKeeper.captureLinks(layouts),
                                 true,
-                                true));
+                                true,
+                                ""));
         Alert touched = new Alert("x", KTRL, "none", Alert.Trigger.REACHES, Timeframe.DAY, true, 1);
         desk.books().alertShelf().put(touched);
         desk.books().alertShelf().remove("x");

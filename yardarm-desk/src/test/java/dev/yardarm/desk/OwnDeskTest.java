@@ -59,6 +59,25 @@ class OwnDeskTest extends OnAChart {
     }
 
     @Test
+    void whatWasNotSavedIsGoneOnWith() {
+        front.run(() -> {
+            editing().begin(MEAN);
+            assertThat(editing().unsaved()).isEqualTo(MEAN);
+            editing().save("");
+            assertThat(editing().unsaved()).isEmpty();
+            String longer = MEAN.replace("= 5", "= 9");
+            editing().resume(longer);
+            assertThat(editing().name()).isEqualTo("my_mean");
+            assertThat(editing().unsaved()).isEqualTo(longer);
+            editing().setText(MEAN);
+            assertThat(editing().unsaved()).isEmpty();
+            editing().resume("define \"Half");
+            assertThat(editing().name()).isEmpty();
+            assertThat(editing().faults()).isNotEmpty();
+        });
+    }
+
+    @Test
     void itIsSavedPutOnTheChartOpenedAndBroughtBack() {
         front.run(() -> {
             editing().begin(MEAN);

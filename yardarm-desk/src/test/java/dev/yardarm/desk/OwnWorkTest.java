@@ -13,11 +13,14 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.line.BlendLines;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.own.BlendWork;
+import dev.yardarm.desk.own.OwnFiles;
 import dev.yardarm.desk.own.OwnWork;
 import dev.yardarm.desk.room.chart.ChartKeeper;
 import dev.yardarm.desk.room.layout.Layouts;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.work.Job;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -149,8 +152,6 @@ class OwnWorkTest extends OnAChart {
             assertThat(taken.faulty()).containsExactly("Faulty");
             assertThat(mine("plain_mean_2").place().withPrice()).isFalse();
             assertThat(mine("rsi_2")).isNotNull();
-            String text = own().text(own().all());
-            assertThat(Definition.parts(text)).hasSize(4);
             room.undo();
             assertThat(own().all()).hasSize(1);
             assertThatThrownBy(() -> own().save("line close\n", "")).hasMessageContaining("no name yet");
@@ -159,6 +160,26 @@ class OwnWorkTest extends OnAChart {
         });
         front.await(
                 "what came of it", () -> notices.stream().anyMatch(each -> each.contains("there already: Plain mean")));
+    }
+
+    @Test
+    void definitionsGoIntoAFileAndComeBackAndABadFileIsTold() throws Exception {
+        OwnFiles files = new OwnFiles(desk);
+        Path file = home.resolve("given.txt");
+        front.run(() -> files.giveOut(List.of(PLAIN, PLAIN.replace("Plain mean", "Other mean")), file));
+        front.await("written", () -> notices.stream().anyMatch(each -> each.startsWith("2 definitions written")));
+        // As an editor of another system saves it.
+        Files.writeString(file, "\uFEFF" + Files.readString(file).replace("\n", "\r\n"));
+        front.run(() -> files.takeIn(file));
+        front.await("taken in", () -> own().all().size() == 2);
+        assertThat(own().state().faults()).isEmpty();
+        front.run(() -> files.takeIn(file));
+        front.await("known", () -> notices.stream().anyMatch(each -> each.startsWith("2 there already")));
+        front.run(() -> files.takeIn(home));
+        front.await("told", () -> notices.stream().anyMatch(each -> each.endsWith("taken in: it is a folder.")));
+        front.run(() -> files.giveOut(List.of(PLAIN), home.resolve("none/given.txt")));
+        front.await("told too", () -> notices.stream().anyMatch(each -> each.endsWith("its folder does not exist.")));
+        assertThat(own().all()).hasSize(2);
     }
 
     @Test

@@ -34,7 +34,18 @@ class WorkspaceBookTest {
 
     private static Frame frame(WindowPlace window) {
         return new Frame(
-                "DAYLIGHT", "CHART", "Evening round", true, false, true, window, List.of("sma 50"), true, false, false);
+                "DAYLIGHT",
+                "CHART",
+                "Evening round",
+                true,
+                false,
+                true,
+                window,
+                List.of("sma 50"),
+                true,
+                false,
+                "define \"Half",
+                false);
     }
 
     private static Function<Layout, Optional<WindowPlace>> inWindow(String title) {

@@ -11,16 +11,14 @@ import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.chart.surface.SvgSurface;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.data.text.TextFile;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.work.Lane;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
@@ -123,17 +121,11 @@ public final class ChartOutput {
                         "save " + file,
                         "",
                         job -> {
-                            Path temporary = file.resolveSibling(file.getFileName() + ".new");
-                            Files.write(temporary, content.call());
-                            Files.move(temporary, file, StandardCopyOption.REPLACE_EXISTING);
+                            TextFile.write(file, content.call());
                             return file;
                         },
                         done -> bench.desk().tell("Saved: " + file),
-                        failed -> bench.desk()
-                                .tell(file + " cannot be written: "
-                                        + (failed instanceof NoSuchFileException
-                                                ? "its folder does not exist"
-                                                : failed.getMessage())));
+                        failed -> bench.desk().tell(file + " cannot be written: " + failed.getMessage()));
     }
 
     /** The chart as an SVG document in the theme that is on. */

@@ -5,13 +5,11 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.own.Examples;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.desk.own.OwnDesk;
+import dev.yardarm.desk.own.OwnFiles;
 import java.io.File;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -27,20 +25,24 @@ import javafx.stage.FileChooser;
 final class OwnLibrary extends VBox {
     private final Workbench bench;
     private final OwnDesk editing;
-    private final Runnable opened;
+    private final OwnFiles files;
+    private final Consumer<Runnable> instead;
     private final TextField search = new TextField();
     private final ListView<Entry> list = new ListView<>();
     private final Label text = new Label();
+    private final Button all = new Button("Export yours\u2026");
     private final Button delete = new Button("Delete");
 
     /** One of the trader's own, or an example. */
     private record Entry(String title, String summary, String text, String own) {}
 
-    OwnLibrary(Workbench bench, OwnDesk editing, Runnable opened) {
+    /** @param instead puts another text into the editor */
+    OwnLibrary(Workbench bench, OwnDesk editing, Consumer<Runnable> instead) {
         super(6);
         this.bench = bench;
         this.editing = editing;
-        this.opened = opened;
+        this.instead = instead;
+        files = new OwnFiles(bench.desk());
         search.setId("library-search");
         search.setPromptText("words of a name or of what it is for");
         search.setAccessibleText("Find a definition");
@@ -79,9 +81,17 @@ final class OwnLibrary extends VBox {
         in.setOnAction(event -> takeIn());
         Button out = new Button("Export\u2026");
         out.setId("library-export");
-        Tips.set(out, "Write your own definitions into a text file: the chosen one, or all");
-        out.setOnAction(event -> giveOut());
-        getChildren().addAll(search, list, scroll, new FlowPane(6, 6, open, delete, in, out));
+        Tips.set(out, "Write the chosen definition into a text file");
+        out.disableProperty()
+                .bind(list.getSelectionModel().selectedItemProperty().isNull());
+        out.setOnAction(event ->
+                giveOut(List.of(list.getSelectionModel().getSelectedItem().text())));
+        all.setId("library-export-all");
+        Tips.set(all, "Write all definitions of your own into one text file");
+        all.setOnAction(event -> giveOut(bench.desk().ownWork().all().stream()
+                .map(each -> each.newest().text())
+                .toList()));
+        getChildren().addAll(search, list, scroll, new FlowPane(6, 6, open, delete, in, out, all));
         show();
     }
 
@@ -116,6 +126,7 @@ final class OwnLibrary extends VBox {
         }
         Examples.find(words).forEach(each -> entries.add(new Entry(each.title(), each.summary(), each.text(), "")));
         Entry chosen = list.getSelectionModel().getSelectedItem();
+        all.setDisable(bench.desk().ownWork().all().isEmpty());
         list.getItems().setAll(entries);
         list.getSelectionModel().select(Math.max(0, entries.indexOf(chosen)));
     }
@@ -130,52 +141,22 @@ final class OwnLibrary extends VBox {
         if (chosen == null) {
             return;
         }
-        if (chosen.own().isEmpty()) {
-            editing.begin(chosen.text());
-        } else {
-            editing.open(chosen.own());
-        }
-        opened.run();
+        instead.accept(chosen.own().isEmpty() ? () -> editing.begin(chosen.text()) : () -> editing.open(chosen.own()));
     }
 
     private void takeIn() {
         File file = chooser("Import definitions").showOpenDialog(getScene().getWindow());
         if (file != null) {
-            takeIn(file.toPath());
+            files.takeIn(file.toPath());
         }
     }
 
-    /** Takes the definitions of a file in. */
-    void takeIn(Path file) {
-        try {
-            bench.desk().ownWork().takeIn(Files.readString(file, StandardCharsets.UTF_8));
-            show();
-        } catch (IOException failed) {
-            bench.desk().tell(file + " cannot be read as text: " + failed.getMessage() + ".");
-        }
-    }
-
-    private void giveOut() {
-        File file = chooser("Export definitions").showSaveDialog(getScene().getWindow());
+    private void giveOut(List<String> texts) {
+        FileChooser chooser = chooser("Export definitions");
+        chooser.setInitialFileName("definitions.txt");
+        File file = chooser.showSaveDialog(getScene().getWindow());
         if (file != null) {
-            giveOut(file.toPath());
-        }
-    }
-
-    /** Writes the chosen one of the trader's own, or all of them, into a file. */
-    void giveOut(Path file) {
-        Entry chosen = list.getSelectionModel().getSelectedItem();
-        List<OwnIndicator> some = bench.desk().ownWork().all().stream()
-                .filter(each ->
-                        chosen == null || chosen.own().isEmpty() || chosen.own().equals(each.name()))
-                .toList();
-        try {
-            Files.writeString(file, bench.desk().ownWork().text(some), StandardCharsets.UTF_8);
-            bench.desk()
-                    .tell(some.size() + (some.size() == 1 ? " definition" : " definitions") + " written to " + file
-                            + ".");
-        } catch (IOException failed) {
-            bench.desk().tell(file + " cannot be written: " + failed.getMessage() + ".");
+            files.giveOut(texts, file.toPath());
         }
     }
 

@@ -38,6 +38,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
             + "line sma(close, length) \"Average\"\n";
 
     private final Workbench bench;
+    private final Runnable drafted;
     private final OwnDesk editing;
     private final DefinitionArea area;
     private final SentenceBox sentence;
@@ -58,22 +59,30 @@ public final class OwnPanel extends VBox implements AutoCloseable {
     private Runnable left = () -> {};
     private boolean shown;
 
-    public OwnPanel(Workbench bench) {
+    /** @param drafted told when what is written and not saved changes */
+    public OwnPanel(Workbench bench, Runnable drafted) {
         super(6);
         this.bench = bench;
+        this.drafted = drafted;
         editing = new OwnDesk(bench.desk(), bench::room, new PlainInterpreter());
         setId("own-panel");
         getStyleClass().add("own-panel");
         area = new DefinitionArea(editing, text -> {
             editing.setText(text);
             showText();
+            drafted.run();
         });
-        sentence = new SentenceBox(editing, this::showAll);
-        library = new OwnLibrary(bench, editing, () -> {
+        sentence = new SentenceBox(editing, () -> {
+            showAll();
+            drafted.run();
+        });
+        library = new OwnLibrary(bench, editing, opening -> {
+            instead(opening);
             go(write);
             showAll();
         });
-        versions = new OwnVersions(editing, () -> {
+        versions = new OwnVersions(editing, opening -> {
+            instead(opening);
             go(write);
             showAll();
         });
@@ -103,7 +112,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         fresh.setId("new-definition");
         fresh.setMinWidth(Region.USE_PREF_SIZE);
         fresh.setOnAction(event -> {
-            editing.begin(FIRST);
+            instead(() -> editing.begin(FIRST));
             showAll();
             area.goTo(FIRST.indexOf("New indicator"));
         });
@@ -191,13 +200,23 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         }
     }
 
+    /** Puts another text into the editor; what was not saved is not gone, and that is said. */
+    private void instead(Runnable opening) {
+        boolean loses = !editing.unsaved().isBlank();
+        opening.run();
+        drafted.run();
+        if (loses) {
+            bench.desk().tell("What you had not saved is still there: Ctrl+Z in the text brings it back.");
+        }
+    }
+
     private void showMine() {
         mine.getItems().clear();
         for (OwnIndicator each : bench.desk().ownWork().all()) {
             MenuItem item = new MenuItem(each.title());
             item.setId("open-" + each.name());
             item.setOnAction(event -> {
-                editing.open(each.name());
+                instead(() -> editing.open(each.name()));
                 showAll();
                 area.goTo(0);
             });
@@ -245,6 +264,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
             bench.desk().tell("It is not saved: " + refused.getMessage() + ".");
         }
         showText();
+        drafted.run();
     }
 
     private void put() {
@@ -255,6 +275,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
             bench.desk().tell("It is not on the chart: " + refused.getMessage() + ".");
         }
         showText();
+        drafted.run();
     }
 
     private void showAll() {
@@ -314,7 +335,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         }
         go(write);
         if (!name.isEmpty()) {
-            editing.open(name);
+            instead(() -> editing.open(name));
         }
         editing.tryOut();
         showAll();
@@ -331,6 +352,19 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         shown = false;
         blendPage.stop();
         editing.close();
+    }
+
+    /** Goes on with what was written and not saved before the application ended; empty for nothing. */
+    public void resume(String written) {
+        if (!written.isBlank()) {
+            editing.resume(written);
+            showAll();
+        }
+    }
+
+    /** What is written and not saved; empty when all is saved. */
+    public String draft() {
+        return editing.unsaved();
     }
 
     /** Begins a new one with a text. */

@@ -6,6 +6,7 @@ import dev.yardarm.desk.own.OwnDesk;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -24,7 +25,8 @@ final class OwnVersions extends VBox {
     private final DifferenceList difference = new DifferenceList("version-difference");
     private final Button back = new Button("Bring back");
 
-    OwnVersions(OwnDesk editing, Runnable broughtBack) {
+    /** @param instead puts another text into the editor */
+    OwnVersions(OwnDesk editing, Consumer<Runnable> instead) {
         super(6);
         this.editing = editing;
         list.setId("versions");
@@ -41,8 +43,7 @@ final class OwnVersions extends VBox {
         back.setOnAction(event -> {
             OwnIndicator.Version chosen = list.getSelectionModel().getSelectedItem();
             if (chosen != null) {
-                editing.bringBack(chosen);
-                broughtBack.run();
+                instead.accept(() -> editing.bringBack(chosen));
             }
         });
         Label how = new Label("It comes into the editor; saved, it is the newest version.");

@@ -53,6 +53,8 @@ final class ChartPage extends BorderPane implements WorkView {
     private CardPanel card;
     private OwnPanel own;
     private boolean listsBefore;
+    private String draft = "";
+    private Runnable drafted = () -> {};
     private boolean cardShown;
     private TimeframeStrip strip;
     /** In a narrow window they go on in a second row. */
@@ -247,7 +249,8 @@ final class ChartPage extends BorderPane implements WorkView {
     /** Opens the editor of one's own indicators, in the place of the lists. */
     private void write(String name) {
         if (own == null) {
-            own = new OwnPanel(bench);
+            own = new OwnPanel(bench, () -> drafted.run());
+            own.resume(draft);
             ownSide.getChildren().add(own);
         }
         listsBefore |= !ownSide.isVisible() && listSide.isVisible();
@@ -269,6 +272,29 @@ final class ChartPage extends BorderPane implements WorkView {
     /** The editor of one's own indicators; null before it was first opened. */
     OwnPanel own() {
         return own;
+    }
+
+    /** True when the lists are to be seen, or will be once the editor that stands in their place is closed. */
+    boolean areListsWanted() {
+        return listSide.isVisible() || listsBefore;
+    }
+
+    /** A definition that was written and not saved; empty for none. */
+    String draft() {
+        return own == null ? draft : own.draft();
+    }
+
+    /** The definition that was written and not saved when the application ended; the editor begins with it. */
+    void setDraft(String written) {
+        draft = written;
+        if (!written.isBlank()) {
+            bench.desk().tell("A definition you had not saved waits in the editor (Space I O).");
+        }
+    }
+
+    /** @param listener told when the draft changes */
+    void onDraft(Runnable listener) {
+        drafted = listener;
     }
 
     boolean isWriting() {

@@ -57,6 +57,7 @@ final class WorkspaceState {
                 changed();
             }
         });
+        page.onDraft(this::changed);
         bench.themeProperty().addListener((observed, before, now) -> changed());
         bench.viewProperty().addListener((observed, before, now) -> changed());
         page.listSide().visibleProperty().addListener((observed, before, now) -> changed());
@@ -101,13 +102,14 @@ final class WorkspaceState {
                 bench.themeProperty().get().name(),
                 bench.viewProperty().get().name(),
                 bench.room().listName(),
-                page.listSide().isVisible(),
+                page.areListsWanted(),
                 page.layersSide().isVisible(),
                 page.stripSide().isVisible(),
                 new WindowPlace(stage.getX(), stage.getY(), stage.getWidth(), stage.getHeight(), stage.isMaximized()),
                 line.recent(),
                 bench.overviewShownProperty().get(),
                 page.isCardShown(),
+                page.draft(),
                 false);
     }
 
@@ -129,6 +131,7 @@ final class WorkspaceState {
         page.show(page.layersSide(), saved.layersShown());
         page.show(page.stripSide(), saved.stripShown());
         line.setRecent(saved.recent());
+        page.setDraft(saved.draft());
         restoreWindow(saved.window());
         if (!saved.first()) {
             bench.overviewShownProperty().set(saved.overviewShown());

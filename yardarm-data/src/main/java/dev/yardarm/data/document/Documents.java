@@ -135,8 +135,10 @@ public final class Documents {
             int current,
             List<Link> links,
             boolean overviewShown,
-            boolean cardShown) {
+            boolean cardShown,
+            String draft) {
         public Workspace {
+            draft = draft == null ? "" : draft;
             recent = kept(recent);
             layouts = layouts == null ? Entries.of(List.of()) : layouts;
             links = kept(links);

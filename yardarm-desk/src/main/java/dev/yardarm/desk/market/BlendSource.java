@@ -101,11 +101,13 @@ public final class BlendSource implements LiveSource, ClosesOnly {
             BlendFormula formula = byCode.get(blend.code());
             read.put(id(blend), new Made(blend, formula, instrument(blend, formula), problems.getOrDefault(blend, "")));
         }
+        Set<InstrumentId> changed = new LinkedHashSet<>(made.keySet());
+        changed.addAll(read.keySet());
         made = Map.copyOf(read);
         synchronized (lastPrices) {
             lastPrices.clear();
         }
-        read.keySet().forEach(histories::forget);
+        changed.forEach(histories::forget);
     }
 
     /** A blend and those it rests on. */

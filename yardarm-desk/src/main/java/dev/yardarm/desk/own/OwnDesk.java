@@ -13,6 +13,8 @@ import dev.yardarm.core.plain.Interpreter;
 import dev.yardarm.core.plain.Reading;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.Supplier;
 
@@ -81,6 +83,20 @@ public final class OwnDesk implements AutoCloseable {
         saved = "";
         reading = null;
         setText(first);
+    }
+
+    /** What was written and not saved; empty when all is saved. */
+    public String unsaved() {
+        return isChanged() ? text : "";
+    }
+
+    /** Goes on with what was written and not saved, such as before the application ended. */
+    public void resume(String written) {
+        OwnIndicator known = desk.ownWork().named(written).orElse(null);
+        name = known == null ? "" : known.name();
+        saved = known == null ? "" : known.newest().text();
+        reading = null;
+        setText(written);
     }
 
     /** Opens the newest text of an indicator of one's own. */
@@ -164,8 +180,8 @@ public final class OwnDesk implements AutoCloseable {
         return desk.ownWork()
                 .find(name)
                 .map(own -> {
-                    List<OwnIndicator.Version> all = new java.util.ArrayList<>(own.versions());
-                    java.util.Collections.reverse(all);
+                    List<OwnIndicator.Version> all = new ArrayList<>(own.versions());
+                    Collections.reverse(all);
                     return all;
                 })
                 .orElse(List.of());

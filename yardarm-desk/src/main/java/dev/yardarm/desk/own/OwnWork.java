@@ -10,9 +10,12 @@ import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.language.LivingLanguage;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * The indicators of the trader's own: saving them in versions, taking them in and out as text. Each change is a step of undo, and
@@ -33,7 +36,7 @@ public final class OwnWork {
         this.language = language;
         this.time = time;
         this.tell = tell;
-        state = new OwnLanguage(language.now(), java.util.Map.of(), java.util.Map.of());
+        state = new OwnLanguage(language.now(), Map.of(), Map.of());
         if (!all().isEmpty()) {
             take();
             state.faults()
@@ -63,6 +66,11 @@ public final class OwnWork {
     /** The one of a name. */
     public Optional<OwnIndicator> find(String name) {
         return books.ownIndicatorShelf().get(name);
+    }
+
+    /** The one a text is a version of, by its title; empty for a new one. */
+    public Optional<OwnIndicator> named(String text) {
+        return find(nameOf(text));
     }
 
     /** The language they make, and what is at fault. */
@@ -154,7 +162,8 @@ public final class OwnWork {
     }
 
     /** Takes a text with definitions in, as a file others gave; one step of undo. */
-    public Taken takeIn(String text) {
+    public Taken takeIn(String given) {
+        String text = given.replace("\r\n", "\n").replace('\r', '\n');
         Taken taken = new Taken(new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         List<OwnIndicator> after = new ArrayList<>(all());
         for (Definition.Part part : Definition.parts(text)) {
@@ -175,9 +184,7 @@ public final class OwnWork {
                 while (isTaken(after, Definition.word(title + " " + number))) {
                     number++;
                 }
-                own = own.replaceFirst(
-                        java.util.regex.Pattern.quote(title),
-                        java.util.regex.Matcher.quoteReplacement(title + " " + number));
+                own = own.replaceFirst(Pattern.quote(title), Matcher.quoteReplacement(title + " " + number));
                 name = nameOf(own);
             }
             after.add(new OwnIndicator(name, List.of(new OwnIndicator.Version(time.getAsLong(), "taken in", own))));
@@ -205,14 +212,5 @@ public final class OwnWork {
 
     private static OwnIndicator named(List<OwnIndicator> all, String name) {
         return all.stream().filter(each -> each.name().equals(name)).findFirst().orElse(null);
-    }
-
-    /** The newest texts of these, as a file for others. */
-    public String text(List<OwnIndicator> some) {
-        StringBuilder text = new StringBuilder();
-        some.forEach(each -> text.append(text.isEmpty() ? "" : "\n")
-                .append(each.newest().text().strip())
-                .append("\n"));
-        return text.toString();
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
  * @param list the list in hand; null for none
  * @param window where it stands; null when that was not kept
  * @param recent what was typed last, the last first
+ * @param draft a definition that was written and not saved; empty for none
  * @param first true when no layout was saved with it
  */
 public record Frame(
@@ -23,6 +24,7 @@ public record Frame(
         List<String> recent,
         boolean overviewShown,
         boolean cardShown,
+        String draft,
         boolean first) {
     public Frame {
         recent = List.copyOf(recent);

@@ -44,6 +44,7 @@ public final class WorkspaceBook {
                 saved.recent(),
                 saved.overviewShown(),
                 saved.cardShown(),
+                saved.draft(),
                 saved.layouts().all().isEmpty()));
     }
 
@@ -112,7 +113,8 @@ public final class WorkspaceBook {
                 all.indexOf(layouts.front()),
                 WorkspaceKeeper.captureLinks(layouts),
                 frame.overviewShown(),
-                frame.cardShown());
+                frame.cardShown(),
+                frame.draft());
     }
 
     private static Documents.Window document(WindowPlace place) {

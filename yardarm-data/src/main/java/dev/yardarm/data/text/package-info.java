@@ -1,0 +1,2 @@
+/** Text files that people give one another. */
+package dev.yardarm.data.text;
