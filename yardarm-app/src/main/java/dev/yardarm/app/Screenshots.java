@@ -3,6 +3,7 @@ package dev.yardarm.app;
 import dev.yardarm.app.panel.IndicatorPicker;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.ScaleChoice;
@@ -180,7 +181,7 @@ final class Screenshots {
             room().open(instrument("KTRL"), Timeframe.WEEK);
         });
         steps.add(() -> {});
-        steps.add(() -> bench.write(""));
+        steps.add(() -> bench.write(new Writing.Indicator("")));
         steps.add(() -> ((CodeArea) stage.getScene().lookup("#definition"))
                 .replaceText(Examples.find("four stages").get(0).text()));
         steps.add(() -> press("#put-on-chart"));

@@ -8,12 +8,15 @@ import dev.yardarm.core.instrument.Instrument;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.event.Event;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import org.fxmisc.richtext.CodeArea;
 import org.junit.jupiter.api.AfterEach;
@@ -314,5 +317,61 @@ class OwnIndicatorsTest {
                 .contains("2 *"));
         app.line("blend delete KTMR");
         app.await("it is gone", () -> app.desk().directory().byCode("KTMR").isEmpty());
+    }
+
+    @Test
+    void chosenRowsOfAListBecomeABasketWhoseWeightsAreChangedInTheEditor() throws Exception {
+        app = new WindowFixture(home);
+        app.open(true);
+        ListView<Instrument> list = find("#list");
+        app.await("the list", () -> list.getItems().size() > 5);
+        Instrument first = app.get(() -> list.getItems().get(0));
+        Instrument second = app.get(() -> list.getItems().get(1));
+        app.robot().clickOn(rowOf(first));
+        app.robot().press(KeyCode.SHIFT).clickOn(rowOf(second)).release(KeyCode.SHIFT);
+        // The offscreen toolkit makes no requests for menus out of right clicks.
+        app.robot().interact(() -> {
+            Node row = rowOf(second);
+            Point2D at = row.localToScreen(2, 2);
+            Event.fireEvent(
+                    row,
+                    new ContextMenuEvent(
+                            ContextMenuEvent.CONTEXT_MENU_REQUESTED, 2, 2, at.getX(), at.getY(), false, null));
+        });
+        app.await("the menu", () -> app.robot().lookup("Blend of 2").tryQuery().isPresent());
+        app.robot()
+                .push(KeyCode.UP)
+                .push(KeyCode.UP)
+                .push(KeyCode.UP)
+                .push(KeyCode.UP)
+                .push(KeyCode.RIGHT);
+        app.await(
+                "its forms",
+                () -> app.robot().lookup("basket with weights").tryQuery().isPresent());
+        app.robot().push(KeyCode.UP).push(KeyCode.ENTER);
+        app.await("the formula in the editor", () -> ((TextField) find("#blend-formula"))
+                .getText()
+                .equals("0.5 * #" + first.code() + " + 0.5 * #" + second.code()));
+        app.await("its preview", () -> drawn().size() == 1);
+        app.get(() -> {
+            TextField formula = find("#blend-formula");
+            formula.setText(formula.getText().replaceFirst("0\\.5", "0.7").replaceFirst("0\\.5", "0.3"));
+            ((TextField) find("#blend-code")).setText("PAIR");
+            return null;
+        });
+        app.click("#blend-open");
+        app.await("its chart", () -> app.chart()
+                .instrument()
+                .filter(each -> each.code().equals("PAIR"))
+                .isPresent());
+        assertThat(app.desk().blendWork().find("PAIR").orElseThrow().formula())
+                .isEqualTo("0.7 * #" + first.code() + " + 0.3 * #" + second.code());
+    }
+
+    private Node rowOf(Instrument instrument) {
+        return app.robot().lookup("#list .label").queryAll().stream()
+                .filter(node -> ((Labeled) node).getText().equals(instrument.code()) && node.getScene() != null)
+                .findFirst()
+                .orElseThrow();
     }
 }

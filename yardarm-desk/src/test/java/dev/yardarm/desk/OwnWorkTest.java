@@ -216,7 +216,10 @@ class OwnWorkTest extends OnAChart {
             blends.delete(outer);
             assertThat(desk.directory().byCode("OUTER")).isEmpty();
             assertThat(BlendWork.formula(BlendWork.Form.BASKET, List.of(instrument("KTRL"), instrument("MARN"))))
-                    .isEqualTo("(#KTRL + #MARN) / 2");
+                    .isEqualTo("0.5 * #KTRL + 0.5 * #MARN");
+            assertThat(BlendWork.formula(
+                            BlendWork.Form.BASKET, List.of(instrument("KTRL"), instrument("MARN"), instrument("KTRL"))))
+                    .isEqualTo("0.34 * #KTRL + 0.33 * #MARN + 0.33 * #KTRL");
         });
     }
 

@@ -26,6 +26,7 @@ final class BlendPage extends VBox {
     private final TextField name = new TextField();
     private final TextField formula = new TextField();
     private final Label state = new Label();
+    private final Button delete = new Button("Delete");
     private Blend chosen;
     /** The chart the formula is drawn below; null while it is drawn nowhere. */
     private ChartRoom previewed;
@@ -72,8 +73,8 @@ final class BlendPage extends VBox {
         open.setId("blend-open");
         Tips.set(open, "Save what was changed and show the blend on the chart in hand");
         open.setOnAction(event -> open());
-        Button delete = new Button("Delete");
         delete.setId("blend-delete");
+        delete.setDisable(true);
         delete.setOnAction(event -> {
             if (chosen != null) {
                 bench.desk().blendWork().delete(chosen);
@@ -133,8 +134,17 @@ final class BlendPage extends VBox {
         preview();
     }
 
+    /** Begins a new blend with a formula; what it is to be called comes next. */
+    void begin(String text) {
+        list.getSelectionModel().clearSelection();
+        edit(null);
+        formula.setText(text);
+        code.requestFocus();
+    }
+
     private void edit(Blend blend) {
         chosen = blend;
+        delete.setDisable(blend == null);
         code.setText(blend == null ? "" : blend.code());
         name.setText(blend == null || blend.name().equals(blend.formula()) ? "" : blend.name());
         formula.setText(blend == null ? "" : blend.formula());
@@ -196,7 +206,8 @@ final class BlendPage extends VBox {
     private void open() {
         boolean same = chosen != null
                 && chosen.formula().equals(formula.getText())
-                && chosen.code().equals(code.getText());
+                && chosen.code().equals(code.getText())
+                && (name.getText().isBlank() || chosen.name().equals(name.getText()));
         Blend shown = same ? chosen : save();
         if (shown != null) {
             stop();

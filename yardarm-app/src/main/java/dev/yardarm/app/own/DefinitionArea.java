@@ -202,7 +202,22 @@ final class DefinitionArea extends StackPane {
         }
         String text = area.getText();
         if (!text.isEmpty()) {
-            area.setStyleSpans(0, spans(text.length()));
+            dress(spans(text.length()));
+        }
+    }
+
+    /** Gives the lines their colours; only those that have others now, as each that is dressed anew is laid out anew. */
+    private void dress(StyleSpans<Collection<String>> spans) {
+        int from = 0;
+        for (int line = 0; line < area.getParagraphs().size(); line++) {
+            int length = area.getParagraphLength(line);
+            if (length > 0) {
+                StyleSpans<Collection<String>> wanted = spans.subView(from, from + length);
+                if (!area.getStyleSpans(line).equals(wanted)) {
+                    area.setStyleSpans(from, wanted);
+                }
+            }
+            from += length + 1;
         }
     }
 

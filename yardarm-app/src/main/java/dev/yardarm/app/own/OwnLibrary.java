@@ -2,8 +2,10 @@ package dev.yardarm.app.own;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.formula.Definition;
 import dev.yardarm.core.own.Examples;
 import dev.yardarm.core.own.OwnIndicator;
+import dev.yardarm.core.own.OwnLanguage;
 import dev.yardarm.desk.own.OwnDesk;
 import dev.yardarm.desk.own.OwnFiles;
 import java.io.File;
@@ -17,7 +19,9 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 
@@ -34,7 +38,12 @@ final class OwnLibrary extends VBox {
     private final Button delete = new Button("Delete");
 
     /** One of the trader's own, or an example. */
-    private record Entry(String title, String summary, String text, String own) {}
+    private record Entry(String title, String summary, String text, String own) {
+        /** A line beside its name. */
+        String hint() {
+            return own.isEmpty() ? summary : summary.isEmpty() ? "yours" : "yours   " + summary;
+        }
+    }
 
     /** @param instead puts another text into the editor */
     OwnLibrary(Workbench bench, OwnDesk editing, Consumer<Runnable> instead) {
@@ -97,14 +106,26 @@ final class OwnLibrary extends VBox {
 
     /** One entry of the list. */
     private static final class Row extends ListCell<Entry> {
+        private final Label title = new Label();
+        private final Label hint = new Label();
+        private final HBox line = new HBox(10, title, hint);
+
         Row() {
             setPrefWidth(0);
+            title.setMinWidth(Region.USE_PREF_SIZE);
+            hint.getStyleClass().add("soft");
         }
 
         @Override
         protected void updateItem(Entry entry, boolean empty) {
             super.updateItem(entry, empty);
-            setText(empty || entry == null ? null : entry.title() + (entry.own().isEmpty() ? "" : "   (yours)"));
+            if (empty || entry == null) {
+                setGraphic(null);
+                return;
+            }
+            title.setText(entry.title());
+            hint.setText(entry.hint());
+            setGraphic(line);
         }
     }
 
@@ -116,12 +137,7 @@ final class OwnLibrary extends VBox {
             Examples.Example as = new Examples.Example(
                     own.title(), own.newest().note(), own.newest().text());
             if (words.isBlank() || as.fits(words)) {
-                boolean faulty = bench.desk().ownWork().state().faults().containsKey(own.name());
-                entries.add(new Entry(
-                        own.title(),
-                        faulty ? "At fault as it is; its last good version is used, if it has one." : "",
-                        own.newest().text(),
-                        own.name()));
+                entries.add(new Entry(own.title(), summaryOf(own), own.newest().text(), own.name()));
             }
         }
         Examples.find(words).forEach(each -> entries.add(new Entry(each.title(), each.summary(), each.text(), "")));
@@ -129,6 +145,15 @@ final class OwnLibrary extends VBox {
         all.setDisable(bench.desk().ownWork().all().isEmpty());
         list.getItems().setAll(entries);
         list.getSelectionModel().select(Math.max(0, entries.indexOf(chosen)));
+    }
+
+    private String summaryOf(OwnIndicator own) {
+        OwnLanguage state = bench.desk().ownWork().state();
+        if (state.faults().containsKey(own.name())) {
+            return "At fault as it is; its last good version is used, if it has one.";
+        }
+        Definition definition = state.definitions().get(own.name());
+        return definition == null ? "" : definition.indicator().help().summary();
     }
 
     private void describe(Entry entry) {

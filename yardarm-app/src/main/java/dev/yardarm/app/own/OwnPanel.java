@@ -2,6 +2,7 @@ package dev.yardarm.app.own;
 
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.core.formula.Fault;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plain.PlainInterpreter;
@@ -30,9 +31,6 @@ import javafx.scene.layout.VBox;
  * Write, Library, Versions. Ctrl+S saves, Ctrl+Enter puts it on the chart, Esc goes back to the chart.
  */
 public final class OwnPanel extends VBox implements AutoCloseable {
-    /** Opens the page of blends. */
-    public static final String BLENDS = "#";
-
     private static final int FAULTS = 4;
     private static final String FIRST = "define \"New indicator\" in price\nsetting length = 20 from 2 to 400\n"
             + "line sma(close, length) \"Average\"\n";
@@ -58,6 +56,10 @@ public final class OwnPanel extends VBox implements AutoCloseable {
     private final TextField note = new TextField();
     private Runnable left = () -> {};
     private boolean shown;
+    /** What the lines about faults speak of; null before there were any. */
+    private List<Fault> faultsShown;
+
+    private boolean blankShown;
 
     /** @param drafted told when what is written and not saved changes */
     public OwnPanel(Workbench bench, Runnable drafted) {
@@ -294,8 +296,14 @@ public final class OwnPanel extends VBox implements AutoCloseable {
                         : (editing.name().isEmpty() ? "not saved" : editing.name())
                                 + (editing.isChanged() && count > 0 ? ", changed" : "")
                                 + (count == 0 ? "" : count == 1 ? ", 1 version" : ", " + count + " versions"));
-        faults.getChildren().clear();
         List<Fault> all = editing.faults();
+        boolean blank = editing.text().isBlank();
+        if (all.equals(faultsShown) && blank == blankShown) {
+            return;
+        }
+        faultsShown = all;
+        blankShown = blank;
+        faults.getChildren().clear();
         for (Fault fault : all.subList(0, Math.min(FAULTS, all.size()))) {
             Hyperlink link = new Hyperlink(editing.told(fault));
             link.getStyleClass().add("problem");
@@ -309,7 +317,7 @@ public final class OwnPanel extends VBox implements AutoCloseable {
         }
         if (all.isEmpty()) {
             Label good = new Label(
-                    editing.text().isBlank()
+                    blank
                             ? "Say it in words above, begin a New one, or open an example from the Library."
                             : "No faults. It is tried out on the chart as you type.");
             good.getStyleClass().add("soft");
@@ -321,21 +329,24 @@ public final class OwnPanel extends VBox implements AutoCloseable {
     /**
      * Comes up.
      *
-     * @param name of the indicator to edit; empty to go on with what was there
+     * @param wanted which page, and what is to be edited there
      * @param whenLeft closes it
      * @param toChart puts the focus on the chart and leaves it open
      */
-    public void open(String name, Runnable whenLeft, Runnable toChart) {
+    public void open(Writing wanted, Runnable whenLeft, Runnable toChart) {
         left = whenLeft;
         leaveToChart = toChart;
         shown = true;
-        if (name.equals(BLENDS)) {
+        if (wanted instanceof Writing.Blends made) {
             go(blends);
+            if (!made.formula().isEmpty()) {
+                blendPage.begin(made.formula());
+            }
             return;
         }
         go(write);
-        if (!name.isEmpty()) {
-            instead(() -> editing.open(name));
+        if (wanted instanceof Writing.Indicator one && !one.name().isEmpty()) {
+            instead(() -> editing.open(one.name()));
         }
         editing.tryOut();
         showAll();

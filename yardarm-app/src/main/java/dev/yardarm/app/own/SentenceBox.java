@@ -27,7 +27,7 @@ final class SentenceBox extends VBox {
         super(4);
         this.editing = editing;
         sentence.setId("sentence");
-        sentence.setPromptText("In words: colour bars whose low stays over a climbing 40-bar average");
+        sentence.setPromptText("In words: colour bars whose low is over a 40-bar average");
         sentence.setAccessibleText("Say in words what it shows");
         sentence.setOnAction(event -> read());
         HBox.setHgrow(sentence, Priority.ALWAYS);
@@ -103,7 +103,7 @@ final class SentenceBox extends VBox {
         if (changes) {
             difference.show(
                     editing.proposed(),
-                    "as it is",
+                    editing.text().isBlank() ? "nothing yet" : "as it is",
                     "as it would be",
                     !editing.text().isBlank());
         }

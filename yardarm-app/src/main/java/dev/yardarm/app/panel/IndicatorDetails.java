@@ -1,6 +1,7 @@
 package dev.yardarm.app.panel;
 
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.core.bars.Timeframe;
@@ -273,7 +274,7 @@ final class IndicatorDetails extends LayerDetails {
                 .ifPresent(own -> {
                     Button edit = new Button("Edit definition");
                     edit.setId("edit-definition");
-                    edit.setOnAction(event -> bench.write(own.name()));
+                    edit.setOnAction(event -> bench.write(new Writing.Indicator(own.name())));
                     buttons.getChildren().add(0, edit);
                 });
         wide(buttons);

@@ -31,6 +31,7 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SelectionMode;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -222,6 +223,10 @@ public final class LayersPanel extends VBox {
             visible.setFocusTraversable(false);
             visible.setOnAction(event -> setShown(getItem(), visible.isSelected()));
             setPrefWidth(0);
+            // The menu is made when it is asked for: rows are shown anew with every key in the editor.
+            addEventFilter(
+                    ContextMenuEvent.CONTEXT_MENU_REQUESTED,
+                    event -> setContextMenu(isEmpty() ? null : menu(getItem())));
         }
 
         @Override
@@ -229,7 +234,6 @@ public final class LayersPanel extends VBox {
             super.updateItem(layer, empty);
             if (empty || layer == null) {
                 setGraphic(null);
-                setContextMenu(null);
                 return;
             }
             ChartModel chart = room().chart();
@@ -237,7 +241,6 @@ public final class LayersPanel extends VBox {
             swatch.setStyle("");
             value.setText("");
             chart.layer(layer).ifPresent(each -> fill(chart, each));
-            setContextMenu(menu(layer));
             setGraphic(row);
         }
 
@@ -262,28 +265,23 @@ public final class LayersPanel extends VBox {
             if (layer.equals(Selection.PRICE)) {
                 return null;
             }
-            ContextMenu menu = new ContextMenu();
-            // Filled when it is opened, about what is chosen then; an empty one would not open.
-            menu.getItems().add(new SeparatorMenuItem());
-            menu.setOnShowing(event -> {
-                if (!layer.drawings().isEmpty()
-                        && !room().chart().selection().drawings().containsAll(layer.drawings())) {
+            if (!layer.drawings().isEmpty()
+                    && !room().chart().selection().drawings().containsAll(layer.drawings())) {
+                room().studies().select(layer);
+            }
+            MenuItem delete = new MenuItem("Remove");
+            delete.setOnAction(chosen -> {
+                if (layer.drawings().isEmpty()) {
                     room().studies().select(layer);
                 }
-                MenuItem delete = new MenuItem("Remove");
-                delete.setOnAction(chosen -> {
-                    if (layer.drawings().isEmpty()) {
-                        room().studies().select(layer);
-                    }
-                    room().studies().deleteChosen();
-                });
-                menu.getItems().clear();
-                if (!layer.drawings().isEmpty()) {
-                    menu.getItems().addAll(new DrawingMenus(bench).arranging());
-                    menu.getItems().add(new SeparatorMenuItem());
-                }
-                menu.getItems().add(delete);
+                room().studies().deleteChosen();
             });
+            ContextMenu menu = new ContextMenu();
+            if (!layer.drawings().isEmpty()) {
+                menu.getItems().addAll(new DrawingMenus(bench).arranging());
+                menu.getItems().add(new SeparatorMenuItem());
+            }
+            menu.getItems().add(delete);
             return menu;
         }
     }

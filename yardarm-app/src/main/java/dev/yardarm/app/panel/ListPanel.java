@@ -3,6 +3,7 @@ package dev.yardarm.app.panel;
 import dev.yardarm.app.chart.LinkBadge;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
@@ -278,13 +279,15 @@ public final class ListPanel extends VBox {
             return menu;
         }
 
-        /** What can be made of several rows: its formula comes into the command line, to be given a code and other weights. */
+        /** What can be made of several rows: its formula comes into the editor of blends, to be given a code and other weights. */
         private Menu blends(List<Instrument> several) {
             Menu menu = new Menu("Blend of " + several.size());
             for (BlendWork.Form form : BlendWork.Form.values()) {
                 if (form == BlendWork.Form.BASKET || several.size() == 2) {
                     menu.getItems()
-                            .add(item(form.words(), () -> bench.prompt("blend " + BlendWork.formula(form, several))));
+                            .add(item(
+                                    form.words(),
+                                    () -> bench.write(new Writing.Blends(BlendWork.formula(form, several)))));
                 }
             }
             return menu;

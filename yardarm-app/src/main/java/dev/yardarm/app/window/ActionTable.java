@@ -1,8 +1,8 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
-import dev.yardarm.app.own.OwnPanel;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.ScaleChoice;
@@ -130,9 +130,9 @@ final class ActionTable {
         ActionGroup group = all.group('I', "indicator", "Indicator", View.CHART);
         group.on('I', "catalogue", () -> bench.pick(taken -> room().indicators().add(taken)))
                 .says("indicators", "pick an indicator from the catalogue", "studies");
-        group.on('O', "own indicators", () -> bench.write(""))
+        group.on('O', "own indicators", () -> bench.write(new Writing.Indicator("")))
                 .says("own indicators", "write, change and keep indicators of your own", "define", "formula", "editor");
-        group.on('N', "blends", () -> bench.write(OwnPanel.BLENDS))
+        group.on('N', "blends", () -> bench.write(new Writing.Blends("")))
                 .says("blends", "instruments made of others: ratios, spreads, baskets", "basket", "blend");
         group.on('W', "compare", bench::compare)
                 .says("compare", "other instruments on the chart, picked from a list")

@@ -12,6 +12,7 @@ import dev.yardarm.app.panel.TimeframeStrip;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
@@ -247,7 +248,7 @@ final class ChartPage extends BorderPane implements WorkView {
     }
 
     /** Opens the editor of one's own indicators, in the place of the lists. */
-    private void write(String name) {
+    private void write(Writing wanted) {
         if (own == null) {
             own = new OwnPanel(bench, () -> drafted.run());
             own.resume(draft);
@@ -257,7 +258,7 @@ final class ChartPage extends BorderPane implements WorkView {
         show(listSide, false);
         show(ownSide, true);
         ownSide.applyCss();
-        own.open(name, this::leaveOwn, this::focusStart);
+        own.open(wanted, this::leaveOwn, this::focusStart);
     }
 
     /** Closes the editor; the lists come back where they were. */

@@ -38,7 +38,7 @@ public final class Workbench {
     private final List<Consumer<String>> prompts = new ArrayList<>();
     private final List<Runnable> comparisons = new ArrayList<>();
     private final List<Consumer<List<Path>>> intakes = new ArrayList<>();
-    private final List<Consumer<String>> writings = new ArrayList<>();
+    private final List<Consumer<Writing>> writings = new ArrayList<>();
     private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
@@ -133,13 +133,13 @@ public final class Workbench {
         picks.forEach(each -> each.accept(taker));
     }
 
-    /** Opens the editor of one's own indicators; with a name on that one. */
-    public void write(String name) {
+    /** Opens the editor of one's own indicators and blends. */
+    public void write(Writing wanted) {
         go(View.CHART);
-        writings.forEach(each -> each.accept(name));
+        writings.forEach(each -> each.accept(wanted));
     }
 
-    public void onWrite(Consumer<String> listener) {
+    public void onWrite(Consumer<Writing> listener) {
         writings.add(listener);
     }
 

@@ -11,8 +11,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The colours that indicators give the bars of the price. Of several rules that hold at a bar the first counts: layers in their
- * order, then the tints of a layer in theirs. A tint changes the colour alone; hollow stays hollow and filled stays filled.
+ * The colours that indicators give the bars of the price. Of several rules that hold at a bar one counts: that of the layer
+ * put on last, as what is put on last lies on top of everything else; within a layer the first. A tint changes the colour alone; hollow stays hollow and filled stays filled.
  *
  * <p>Gathered once a frame; asking costs by the number of tints. Belongs to one renderer.
  */
@@ -28,7 +28,9 @@ final class BarTints {
     void gather(ChartModel chart, Palette palette) {
         columns.clear();
         colours.clear();
-        for (IndicatorLayer layer : chart.drawnIndicators()) {
+        List<IndicatorLayer> layers = chart.drawnIndicators();
+        for (int at = layers.size() - 1; at >= 0; at--) {
+            IndicatorLayer layer = layers.get(at);
             List<ChartData.Line> lines =
                     layer.style().showsOn(chart.timeframe()) ? chart.data().of(layer) : List.of();
             for (int output = 0; output < lines.size(); output++) {

@@ -56,16 +56,26 @@ public final class Conditions {
         public void run(double[][] in, int[] at, double[] out, int outAt, int count) {
             double[] condition = in[0];
             int from = at[0];
-            for (int bar = 0; bar < count; bar++) {
-                double now = condition[from + bar];
-                if (now == decides) {
-                    decided = next;
-                } else if (now != now) {
-                    unknown = next;
+            int lastDecided = decided;
+            int lastUnknown = unknown;
+            int sure = (int) decides;
+            for (int place = 0, bar = next; place < count; place++, bar++) {
+                double now = condition[from + place];
+                lastDecided = now == decides ? bar : lastDecided;
+                lastUnknown = now != now ? bar : lastUnknown;
+                int first = bar - bars + 1;
+                if (lastUnknown >= first) {
+                    out[outAt + place] = at(bar, lastDecided, lastUnknown);
+                } else {
+                    // The sign of a difference instead of a branch, which on prices would be guessed wrong half the
+                    // time.
+                    int open = (lastDecided - first) >>> 31;
+                    out[outAt + place] = sure + open * (1 - 2 * sure);
                 }
-                out[outAt + bar] = at(next, decided, unknown);
-                next++;
             }
+            next += count;
+            decided = lastDecided;
+            unknown = lastUnknown;
         }
 
         @Override
@@ -93,9 +103,7 @@ public final class Conditions {
             int conditionAt = at[1];
             double held = last;
             for (int bar = 0; bar < count; bar++) {
-                if (condition[conditionAt + bar] == 1) {
-                    held = values[valuesAt + bar];
-                }
+                held = condition[conditionAt + bar] == 1 ? values[valuesAt + bar] : held;
                 out[outAt + bar] = held;
             }
             last = held;
@@ -118,9 +126,7 @@ public final class Conditions {
             int bar = next;
             int held = last;
             for (int place = 0; place < count; place++, bar++) {
-                if (condition[from + place] == 1) {
-                    held = bar;
-                }
+                held = condition[from + place] == 1 ? bar : held;
                 out[outAt + place] = held < 0 ? Double.NaN : bar - held;
             }
             next = bar;

@@ -26,6 +26,7 @@ final class Kernels {
             case OR -> or(left, leftAt, right, rightAt, out, outAt, count);
             case MINIMUM -> minimum(left, leftAt, right, rightAt, out, outAt, count);
             case MAXIMUM -> maximum(left, leftAt, right, rightAt, out, outAt, count);
+            case OTHERWISE -> otherwise(left, leftAt, right, rightAt, out, outAt, count);
             default -> any(operation, left, leftAt, right, rightAt, out, outAt, count);
         }
     }
@@ -108,6 +109,13 @@ final class Kernels {
     private static void maximum(double[] a, int aAt, double[] b, int bAt, double[] out, int outAt, int count) {
         for (int bar = 0; bar < count; bar++) {
             out[outAt + bar] = Math.max(a[aAt + bar], b[bAt + bar]);
+        }
+    }
+
+    private static void otherwise(double[] a, int aAt, double[] b, int bAt, double[] out, int outAt, int count) {
+        for (int bar = 0; bar < count; bar++) {
+            double left = a[aAt + bar];
+            out[outAt + bar] = left == left ? left : b[bAt + bar];
         }
     }
 

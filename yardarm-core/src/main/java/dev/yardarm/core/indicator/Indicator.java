@@ -116,7 +116,7 @@ public interface Indicator {
         /** An arrow above the bar where a condition holds. */
         DOWN("marks down"),
         /** The colour of the bars where a condition holds. */
-        TINT("tint of the bars"),
+        TINT("bar tint"),
         NONE("hidden");
 
         private final String words;

@@ -10,6 +10,8 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.BlendSource;
 import dev.yardarm.desk.market.Directory;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -185,8 +187,8 @@ public final class BlendWork {
         RATIO("ratio"),
         /** The first less the second. */
         SPREAD("spread"),
-        /** The mean of all. */
-        BASKET("basket with equal weights");
+        /** Each with a weight, which adds up to one; equal to begin with. */
+        BASKET("basket with weights");
 
         private final String words;
 
@@ -199,13 +201,32 @@ public final class BlendWork {
         }
     }
 
-    /** The formula of a form over instruments, in their order. */
+    /**
+     * The formula of a form over instruments, in their order. The weights of a basket are hundredths that add up to one; what
+     * does not divide evenly goes to the first.
+     */
     public static String formula(Form form, List<Instrument> of) {
         List<String> codes = of.stream().map(each -> "#" + each.code()).toList();
         return switch (form) {
             case RATIO -> String.join(" / ", codes);
             case SPREAD -> String.join(" - ", codes);
-            case BASKET -> "(" + String.join(" + ", codes) + ") / " + codes.size();
+            case BASKET -> weighted(codes);
         };
+    }
+
+    private static String weighted(List<String> codes) {
+        int places = codes.size() <= 50 ? 2 : 4;
+        BigDecimal whole = BigDecimal.ONE.setScale(places);
+        BigDecimal each = whole.divide(BigDecimal.valueOf(codes.size()), places, RoundingMode.DOWN);
+        BigDecimal first = whole.subtract(each.multiply(BigDecimal.valueOf(codes.size() - 1L)));
+        StringBuilder formula = new StringBuilder();
+        for (String code : codes) {
+            BigDecimal weight = formula.isEmpty() ? first : each;
+            formula.append(formula.isEmpty() ? "" : " + ")
+                    .append(weight.stripTrailingZeros().toPlainString())
+                    .append(" * ")
+                    .append(code);
+        }
+        return formula.toString();
     }
 }
