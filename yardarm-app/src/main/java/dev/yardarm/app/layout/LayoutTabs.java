@@ -10,9 +10,12 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 
 /** The layouts as tabs; hidden while there is only one. */
 public final class LayoutTabs extends HBox {
+    private static final double NARROW = 34;
+
     private final Workbench bench;
     private final Layouts layouts;
 
@@ -43,7 +46,11 @@ public final class LayoutTabs extends HBox {
             tab.getStyleClass().setAll("layout-tab");
             tab.setSelected(layout == layouts.front());
             tab.setFocusTraversable(false);
-            Tips.ofAction(tab, bench.actions(), "layout.next-layout");
+            // The one in front is told whole however narrow it gets; the others say what they are under the pointer.
+            tab.setMinWidth(tab.isSelected() ? Region.USE_PREF_SIZE : NARROW);
+            Tips.set(
+                    tab,
+                    layout.title() + "   " + bench.actions().tip(bench.actions().get("layout.next-layout")));
             tab.setOnAction(event -> {
                 tab.setSelected(true);
                 layouts.show(layout);

@@ -195,6 +195,8 @@ final class DefinitionArea extends StackPane {
     void show() {
         if (!area.getText().equals(editing.text())) {
             showing = true;
+            // A step of its own to be undone, however soon it comes after what was typed.
+            area.getUndoManager().preventMerge();
             area.replaceText(editing.text());
             area.moveTo(0);
             area.requestFollowCaret();

@@ -19,7 +19,6 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -59,7 +58,7 @@ final class OwnLibrary extends VBox {
         list.setId("library");
         list.setAccessibleText("Definitions");
         list.setPlaceholder(new Label("Nothing matches. Try another word."));
-        list.setCellFactory(view -> new Row());
+        list.setCellFactory(Row::new);
         list.getSelectionModel().selectedItemProperty().addListener((observed, before, now) -> describe(now));
         list.setOnMouseClicked(event -> {
             if (event.getClickCount() == 2) {
@@ -108,12 +107,15 @@ final class OwnLibrary extends VBox {
     private static final class Row extends ListCell<Entry> {
         private final Label title = new Label();
         private final Label hint = new Label();
-        private final HBox line = new HBox(10, title, hint);
+        private final VBox lines = new VBox(1, title, hint);
 
-        Row() {
+        Row(ListView<Entry> list) {
             setPrefWidth(0);
-            title.setMinWidth(Region.USE_PREF_SIZE);
             hint.getStyleClass().add("soft");
+            hint.setWrapText(true);
+            hint.prefWidthProperty().bind(list.widthProperty().subtract(36));
+            hint.maxWidthProperty().bind(hint.prefWidthProperty());
+            hint.setMinHeight(Region.USE_PREF_SIZE);
         }
 
         @Override
@@ -125,7 +127,8 @@ final class OwnLibrary extends VBox {
             }
             title.setText(entry.title());
             hint.setText(entry.hint());
-            setGraphic(line);
+            hint.setManaged(!entry.hint().isEmpty());
+            setGraphic(lines);
         }
     }
 

@@ -247,7 +247,7 @@ public final class LayersPanel extends VBox {
         private void fill(ChartModel chart, Layer layer) {
             visible.setVisible(LayerParts.canHide(layer));
             visible.setSelected(LayerParts.isVisible(layer));
-            if (LayerParts.colour(layer) >= 0) {
+            if (LayerParts.colour(layer) != LayerParts.NO_COLOUR) {
                 colour(LayerParts.colour(layer));
             }
             title.setText(LayerParts.title(chart, layer));
@@ -258,7 +258,7 @@ public final class LayersPanel extends VBox {
 
         private void colour(int number) {
             swatch.setStyle(
-                    "-fx-background-color: " + Themes.web(bench.palette().series(number)) + ";");
+                    "-fx-background-color: " + Themes.web(bench.palette().drawn(number)) + ";");
         }
 
         private ContextMenu menu(Selection layer) {

@@ -165,6 +165,16 @@ public record IndicatorLayer(
         return own == OutputStyle.OF_LAYER ? style.colour() : own;
     }
 
+    /** The colour it is known by: that of the first of its outputs that is drawn as it is, else that of the layer. */
+    public int leadColour() {
+        for (int output = 0; output < indicator.outputs().size(); output++) {
+            if (draws(output) && !indicator.outputs().get(output).cue()) {
+                return colourOf(output);
+            }
+        }
+        return style.colour();
+    }
+
     /** True when an output is drawn at all. */
     public boolean draws(int output) {
         return outputStyle(output).form() != Indicator.Form.NONE;

@@ -22,9 +22,9 @@ interface LayerPart<L extends Layer> {
         return "";
     }
 
-    /** Number of its series colour; -1 for none. */
+    /** Number of the colour it is known by; {@link LayerParts#NO_COLOUR} for none. */
     default int colour(L layer) {
-        return -1;
+        return LayerParts.NO_COLOUR;
     }
 
     /** True when it can be hidden and shown again. */

@@ -14,6 +14,9 @@ import java.util.Map;
 
 /** The table of what a list says of each kind of layer. */
 public final class LayerParts {
+    /** The colour of a layer that has none. */
+    public static final int NO_COLOUR = Integer.MIN_VALUE;
+
     private static final Map<Class<? extends Layer>, LayerPart<? extends Layer>> PARTS = Map.of(
             BarsLayer.class, new OfBars(),
             VolumeLayer.class, new OfVolume(),
@@ -49,7 +52,7 @@ public final class LayerParts {
         return chart.bars().isEmpty() ? "" : of(layer).value(chart, layer);
     }
 
-    /** Number of the series colour of a layer; -1 for none. */
+    /** Number of the colour a layer is known by, as {@code Palette.drawn} takes it; {@link #NO_COLOUR} for none. */
     public static int colour(Layer layer) {
         return of(layer).colour(layer);
     }
@@ -115,7 +118,7 @@ public final class LayerParts {
 
         @Override
         public int colour(IndicatorLayer layer) {
-            return layer.style().colour();
+            return layer.leadColour();
         }
 
         @Override

@@ -310,7 +310,7 @@ public final class Legend {
     private static Group indicator(ChartModel chart, IndicatorLayer layer, Palette palette, int last) {
         String title = title(chart, layer);
         Group group = new Group();
-        group.add((bar, under) -> title, palette.series(layer.style().colour()));
+        group.add((bar, under) -> title, palette.drawn(layer.leadColour()));
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
                 group.add(new Value(chart, layer, output, named(layer, output)), palette.drawn(layer.colourOf(output)));
