@@ -366,7 +366,7 @@ class PanelsTest {
                                 .lookup("#scan-problem")
                                 .queryAs(Label.class)
                                 .getText()
-                                .contains("Condition 1, position 9")
+                                .contains("Row 1, position 9")
                         && app.robot()
                                 .lookup("#scan-problem")
                                 .queryAs(Label.class)

@@ -97,7 +97,7 @@ class ViewsTest {
     void columnsAreChosenSortedAndKept() throws Exception {
         app.line("close > 0");
         app.await("results", () -> table("#scan-results").getItems().size() > 5);
-        assertThat(heads("#scan-results")).containsExactly("Code", "Name", "Last", "Change", "Bar");
+        assertThat(heads("#scan-results")).containsExactly("Code", "Last", "Change", "Bar", "By", "Decided by");
         MenuButton menu = app.robot().lookup("#scan-results-columns").queryAs(MenuButton.class);
         app.get(() -> {
             menu.requestFocus();
@@ -108,7 +108,7 @@ class ViewsTest {
         app.await("the menu", menu::isShowing);
         app.get(() -> {
             menu.getItems().stream()
-                    .filter(item -> List.of("Sector", "Name").contains(item.getText()))
+                    .filter(item -> List.of("Sector", "By").contains(item.getText()))
                     .toList()
                     .forEach(item -> {
                         ((CheckMenuItem) item).setSelected(!((CheckMenuItem) item).isSelected());
@@ -118,7 +118,7 @@ class ViewsTest {
             return true;
         });
         app.await("other columns", () -> heads("#scan-results")
-                .equals(List.of("Code", "Sector", "Last", "Change", "Bar")));
+                .equals(List.of("Code", "Sector", "Last", "Change", "Bar", "Decided by")));
         Node head = app.get(() -> app.robot().lookup("#scan-results .column-header").queryAll().stream()
                 .filter(node -> node.lookupAll(".label").stream()
                         .anyMatch(label -> ((Label) label).getText().equals("Last")))
@@ -139,7 +139,7 @@ class ViewsTest {
         app.openAsItIs(true);
         app.line("screener");
         awaitView(View.SCAN);
-        assertThat(heads("#scan-results")).containsExactly("Code", "Sector", "Last", "Change", "Bar");
+        assertThat(heads("#scan-results")).containsExactly("Code", "Sector", "Last", "Change", "Bar", "Decided by");
     }
 
     @Test

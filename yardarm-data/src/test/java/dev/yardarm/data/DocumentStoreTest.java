@@ -104,7 +104,7 @@ class DocumentStoreTest {
                         PlanEntry.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2, 102.8, 107, 25_000, 1, 11)))));
         roundTrip(
                 DocumentKind.SCANS,
-                Entries.of(List.of(ScanEntry.of(new Scan("s", "l", Timeframe.MONTH, List.of("close > open"))))));
+                Entries.of(List.of(ScanEntry.of(Scan.of("s", "l", Timeframe.MONTH, List.of("close > open"))))));
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10, 2));
         roundTrip(
                 DocumentKind.INSTRUMENTS,

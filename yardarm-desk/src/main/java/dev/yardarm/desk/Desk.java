@@ -4,6 +4,7 @@ import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
@@ -34,6 +35,7 @@ import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.plan.Sizing;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.scan.ScanWork;
+import dev.yardarm.desk.scan.Universes;
 import dev.yardarm.desk.stance.StanceWork;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
@@ -43,7 +45,9 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
@@ -224,17 +228,34 @@ public final class Desk implements AutoCloseable {
                 histories, vantages, hub, clock()::now, scheduler, schedules, language::now, front);
     }
 
-    /** Starts a scan; a running one is cancelled. */
+    /** Starts a scan of the present; a running one is cancelled. */
     public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
-        List<Instrument> instruments = members(scan.list());
+        scan(scan, ScanRunner.AsOf.now(clock().now()), done, failed);
+    }
+
+    /** Starts a scan; a running one is cancelled. On the interface's thread. */
+    public void scan(Scan scan, ScanRunner.AsOf asOf, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
+        Universes universes = universes();
+        Language now = language.now();
         ScanRunner runner = new ScanRunner(vantages, scheduler);
         scheduler.start(
                 Lane.BEHIND,
                 "scan",
-                "Scan over " + scan.list(),
-                job -> runner.run(scan, language.now(), instruments, clock().now(), job),
+                "Scan over " + scan.universe().words(),
+                job -> {
+                    List<String> gone = new ArrayList<>();
+                    List<Instrument> instruments = universes.instruments(scan.universe(), asOf.moment(), gone::add);
+                    return runner.run(scan, now, instruments, asOf, job).without(gone);
+                },
                 done,
                 failed);
+    }
+
+    /** Finds the instruments of universes, by the lists as they are now. On the interface's thread; what it gives may be used by any. */
+    public Universes universes() {
+        Map<String, NamedList> lists = new HashMap<>();
+        books.lists().forEach(each -> lists.put(each.name(), each));
+        return new Universes(directory, name -> Optional.ofNullable(lists.get(name)));
     }
 
     /** True for the id of a chart that is open in some layout. */

@@ -56,16 +56,16 @@ final class StandardLists {
 
     static List<Scan> scans() {
         return List.of(
-                new Scan(
+                Scan.of(
                         "Fresh strength",
                         "All companies",
                         Timeframe.DAY,
                         List.of("close > sma(close, 50)", "close crosses above highest(high, 20) back 1")),
-                new Scan(
+                Scan.of(
                         "Pullback in an advance",
                         "All companies",
                         Timeframe.DAY,
                         List.of("close > sma(close, 200)", "rsi(14) < 45", "close > close back 250")),
-                new Scan("Stretched", "All companies", Timeframe.DAY, List.of("rsi(14) > 70 or rsi(14) < 30")));
+                Scan.of("Stretched", "All companies", Timeframe.DAY, List.of("rsi(14) > 70 or rsi(14) < 30")));
     }
 }

@@ -50,7 +50,7 @@ class BooksTest {
                 saver,
                 front,
                 List.of(new NamedList("Standard", List.of(KTRL))),
-                List.of(new Scan("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
+                List.of(Scan.of("Standard", "Standard", Timeframe.DAY, List.of("close > 0"))));
     }
 
     private static Drawing level(String id, double price) {

@@ -502,7 +502,7 @@ class ChartDrawingsTest extends OnAChart {
         // Another desk's books would not know the drawings: the file does.
         var found = new ScanRunner(new Vantages(desk.histories(), this::fresh), desk.scheduler())
                 .run(
-                        new Scan("s", "l", Timeframe.DAY, List.of("close > drawing \"floor\"")),
+                        Scan.of("s", "l", Timeframe.DAY, List.of("close > drawing \"floor\"")),
                         desk.language().now(),
                         List.of(instrument("KTRL"), instrument("MARN")),
                         desk.clock().now(),

@@ -165,7 +165,7 @@ class ChartIndicatorsTest extends OnAChart {
     /** A condition on what was bought and sold works in a scan as it does on a chart. */
     @Test
     void scansReadTheSidesOfTrades() throws Exception {
-        Scan delta = new Scan("s", "Some", Timeframe.MINUTES_15, List.of("not delta.estimated"));
+        Scan delta = Scan.of("s", "Some", Timeframe.MINUTES_15, List.of("not delta.estimated"));
         List<Instrument> some = List.of(instrument("VRTQ"), instrument("KTRL"));
         ScanRunner.Result result =
                 runner().run(delta, desk.language().now(), some, desk.clock().now(), Job.unattended());
@@ -177,16 +177,16 @@ class ChartIndicatorsTest extends OnAChart {
     @Test
     void scansCompareWithOtherInstrumentsAndKnowHigherTimeframes() throws Exception {
         List<Instrument> some = List.of(instrument("KTRL"), instrument("MARN"), instrument("NTWQ"));
-        Scan all = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
+        Scan all = Scan.of("s", "Some", Timeframe.DAY, List.of("correlation(40) >= -1", "close on M > 0"));
         assertThat(runner().run(all, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .hasSize(3);
-        Scan one = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #MARN) > 0.999999"));
+        Scan one = Scan.of("s", "Some", Timeframe.DAY, List.of("correlation(40, #MARN) > 0.999999"));
         assertThat(runner().run(one, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .extracting(found -> found.instrument().code())
                 .containsExactly("MARN");
-        Scan none = new Scan("s", "Some", Timeframe.DAY, List.of("correlation(40, #NOBODY) >= -1"));
+        Scan none = Scan.of("s", "Some", Timeframe.DAY, List.of("correlation(40, #NOBODY) >= -1"));
         assertThat(runner().run(none, desk.language().now(), some, desk.clock().now(), Job.unattended())
                         .found())
                 .as("unknown counts as no")

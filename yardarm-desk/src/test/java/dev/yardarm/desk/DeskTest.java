@@ -302,7 +302,7 @@ class DeskTest {
     @Test
     void aScanFindsWhatAFormulaSays() {
         AtomicReference<ScanRunner.Result> result = new AtomicReference<>();
-        Scan scan = new Scan("s", "All companies", Timeframe.DAY, List.of("close > sma(close, 50)", "rsi(14) > 50"));
+        Scan scan = Scan.of("s", "All companies", Timeframe.DAY, List.of("close > sma(close, 50)", "rsi(14) > 50"));
         front.run(() -> desk.scan(scan, result::set, failed -> {
             throw new AssertionError(failed);
         }));
@@ -320,7 +320,7 @@ class DeskTest {
         }
         AtomicReference<Exception> failure = new AtomicReference<>();
         front.run(() -> desk.scan(
-                new Scan("s", "All companies", Timeframe.DAY, List.of("clsoe > 1")),
+                Scan.of("s", "All companies", Timeframe.DAY, List.of("clsoe > 1")),
                 found -> {
                     throw new AssertionError();
                 },

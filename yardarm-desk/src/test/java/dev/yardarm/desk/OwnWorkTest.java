@@ -229,7 +229,7 @@ class OwnWorkTest extends OnAChart {
             own().save(PLAIN, "");
             return desk.blendWork().instrument(desk.blendWork().make("TWICE", "", "2 * #KTRL"));
         });
-        Scan scan = new Scan(
+        Scan scan = Scan.of(
                 "s",
                 "Some",
                 dev.yardarm.core.bars.Timeframe.DAY,

@@ -193,7 +193,7 @@ class TracingsTest extends OnAChart {
         front.run(() -> {
             room.drawings().nudge(-5000);
             desk.scan(
-                    new Scan(
+                    Scan.of(
                             "s",
                             desk.books().lists().get(0).name(),
                             room.chart().timeframe(),

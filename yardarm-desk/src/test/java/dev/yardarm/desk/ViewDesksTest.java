@@ -124,17 +124,21 @@ class ViewDesksTest {
             made[0] = new ScanDesk(desk);
             ScanDesk scans = made[0];
             assertThat(scans.draft().name()).isEqualTo(scans.saved().get(0).name());
-            scans.open(new Scan("", "All companies", Timeframe.DAY, List.of("close > smaa(close, 50)")));
+            scans.open(Scan.of("", "All companies", Timeframe.DAY, List.of("close > smaa(close, 50)")));
             scans.run();
-            assertThat(scans.problem()).startsWith("Condition 1, position 9");
-            scans.open(new Scan("", "All companies", Timeframe.DAY, List.of(" ")));
+            assertThat(scans.problem()).startsWith("Row 1, position 9");
+            scans.open(Scan.of("", "All companies", Timeframe.DAY, List.of(" ")));
             scans.run();
             assertThat(scans.problem()).startsWith("Write at least one condition");
-            scans.open(new Scan("", "no such list", Timeframe.DAY, List.of("close > 0")));
-            scans.run();
-            assertThat(scans.problem()).isEqualTo("Select the list to scan.");
+            scans.open(Scan.of("", "no such list", Timeframe.DAY, List.of("close > 0")));
             assertThat(scans.save()).isFalse();
             assertThat(scans.problem()).contains("name");
+            scans.run();
+        });
+        front.await("what is missing", () -> made[0].problem()
+                .equals("There is nothing to look at: there is no list 'no such list'."));
+        front.run(() -> {
+            ScanDesk scans = made[0];
             scans.scanFor("close > 0", "Indices", Timeframe.WEEK);
             assertThat(scans.summary()).isEqualTo("Scanning ...");
         });
@@ -148,7 +152,7 @@ class ViewDesksTest {
             assertThat(scans.subject().orElseThrow().instrument().code()).isNotEqualTo(first);
             scans.found().sort("change", true);
             scans.found().show(ScanDesk.CHART, true);
-            assertThat(desk.habits().table("scan")).isEqualTo("code name last change bar chart; -change");
+            assertThat(desk.habits().table("scan")).isEqualTo("code last change bar by decided chart; -change");
             assertThat(new ScanDesk(desk).found().isShown(ScanDesk.CHART)).isTrue();
             scans.close();
         });

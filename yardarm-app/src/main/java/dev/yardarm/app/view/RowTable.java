@@ -139,7 +139,9 @@ final class RowTable<R> extends TableView<R> {
         filling = true;
         List<TableColumn<R, R>> wanted = new ArrayList<>();
         for (RowColumn<R> column : rows.shown()) {
-            wanted.add(made.computeIfAbsent(column.id(), id -> column(column)));
+            wanted.add(made.compute(
+                    column.id(),
+                    (id, before) -> before != null && before.getUserData() == column ? before : column(column)));
         }
         if (!wanted.equals(getColumns())) {
             getColumns().setAll(wanted);
@@ -176,6 +178,7 @@ final class RowTable<R> extends TableView<R> {
     private TableColumn<R, R> column(RowColumn<R> of) {
         TableColumn<R, R> column = new TableColumn<>(of.title());
         column.setId(of.id());
+        column.setUserData(of);
         column.setPrefWidth(of.width());
         column.setCellValueFactory(row -> new ReadOnlyObjectWrapper<>(row.getValue()));
         if (of.kind() != RowColumn.Kind.WORDS) {

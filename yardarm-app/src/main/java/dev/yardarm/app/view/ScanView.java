@@ -1,30 +1,42 @@
 package dev.yardarm.app.view;
 
 import dev.yardarm.app.chart.SmallChart;
-import dev.yardarm.app.workbench.ActionItems;
+import dev.yardarm.app.scan.FormulaField;
+import dev.yardarm.app.scan.RuleEditor;
+import dev.yardarm.app.scan.UniverseMenu;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Completion;
+import dev.yardarm.core.formula.Rule;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.table.Rows;
+import java.time.LocalDate;
+import java.time.format.DateTimeParseException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.DatePicker;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TableCell;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 
 /** Builds and runs scans: conditions at the left, what fits in the middle, the chart of the result in hand at the right. */
 public final class ScanView extends HBox implements RowsView {
@@ -36,9 +48,14 @@ public final class ScanView extends HBox implements RowsView {
     private final ScanDesk desk;
     private final ListView<String> saved = new ListView<>();
     private final TextField name = new TextField();
-    private final ComboBox<String> list = new ComboBox<>();
+    private final UniverseMenu universe;
     private final ComboBox<Timeframe> timeframe = new ComboBox<>();
-    private final VBox conditions = new VBox(4);
+    private final RuleEditor rule;
+    private final TextArea text = new TextArea();
+    private final FormulaField rank;
+    private final TextField columns = new TextField();
+    private final DatePicker day = new DatePicker();
+    private final VBox reasons = new VBox(2);
     private final Label problem = new Label();
     private final Label summary = new Label();
     private final RowTable<ScanRunner.Found> results;
@@ -51,6 +68,23 @@ public final class ScanView extends HBox implements RowsView {
     public ScanView(Workbench bench) {
         this.bench = bench;
         desk = new ScanDesk(bench.desk());
+        universe = new UniverseMenu(this::choices, chosen -> write());
+        rule = new RuleEditor(
+                new RuleEditor.Help() {
+                    @Override
+                    public List<Completion> proposals(String of, int caret) {
+                        return desk.proposals(of, caret);
+                    }
+
+                    @Override
+                    public Optional<Rule.Group> ruleOf(String condition) {
+                        return desk.ruleOf(condition);
+                    }
+                },
+                desk::setRule,
+                bench::pick,
+                this::run);
+        rank = new FormulaField(desk::proposals, "a formula, the largest first");
         results = new RowTable<>(desk.found(), "scan-results", "What the scan found");
         chart = new RowChart(bench, "scan");
         getStyleClass().add("view");
@@ -65,11 +99,12 @@ public final class ScanView extends HBox implements RowsView {
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox head = new HBox(8, title("Results"), gap, results.columnsMenu());
         head.setStyle("-fx-alignment: center-left;");
-        VBox found = new VBox(6, head, summary, results);
+        reasons.setId("scan-reasons");
+        VBox found = new VBox(6, head, summary, results, reasons);
         found.setMinWidth(220);
         VBox.setVgrow(results, Priority.ALWAYS);
         SplitPane split = new SplitPane(found, chart);
-        split.setDividerPositions(0.44);
+        split.setDividerPositions(0.5);
         HBox.setHgrow(split, Priority.ALWAYS);
         getChildren().addAll(editor(), split);
         heard = Listening.all(desk.listen(this::changed), desk.found().listen(rows -> follow()));
@@ -86,7 +121,7 @@ public final class ScanView extends HBox implements RowsView {
     private Region editor() {
         saved.setId("scans");
         saved.setAccessibleText("Saved scans");
-        saved.setPrefHeight(130);
+        saved.setPrefHeight(108);
         saved.setMinHeight(100);
         saved.setFixedCellSize(26);
         saved.getSelectionModel().selectedIndexProperty().addListener((observed, before, now) -> {
@@ -106,48 +141,74 @@ public final class ScanView extends HBox implements RowsView {
         name.setId("scan-name");
         name.setPromptText("name of the scan");
         name.setAccessibleText("Name of the scan");
-        list.setId("scan-list");
-        list.setAccessibleText("List to scan");
-        list.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(list, Priority.ALWAYS);
+        universe.setId("scan-universe");
+        HBox.setHgrow(universe, Priority.ALWAYS);
         timeframe.getItems().setAll(bench.desk().timeframes());
         timeframe.setId("scan-timeframe");
         timeframe.setAccessibleText("Timeframe of the scan");
         problem.getStyleClass().add("problem");
         problem.setId("scan-problem");
         problem.setWrapText(true);
-        Label help = new Label("All conditions must hold at the last bar. They read every indicator of the catalogue "
-                + "(" + ActionItems.keys(bench, "indicator.catalogue")
-                + "), the fields open high low close volume typical midprice range turnover, and the functions abs log "
-                + "sqrt round min max. on W reads a higher timeframe, of #CODE another instrument, back 3 an earlier bar. "
-                + "Joined by + - * / ^, > >= < <= = <>, crosses above, crosses below, and or not.");
-        help.setWrapText(true);
-        help.getStyleClass().addAll("soft", "small");
+        problem.managedProperty().bind(problem.textProperty().isNotEmpty());
+        text.setId("scan-text");
+        text.setAccessibleText("The condition as a formula");
+        text.setPromptText("close crosses above sma(close, 50)");
+        text.setWrapText(true);
+        text.setPrefRowCount(3);
+        text.textProperty().addListener((observed, before, now) -> {
+            if (text.isFocused()) {
+                desk.setText(now);
+            }
+        });
+        text.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
+            if (event.getCode() == KeyCode.ENTER && !event.isShiftDown()) {
+                run();
+                event.consume();
+            }
+        });
+        rank.setId("scan-rank");
+        rank.setAccessibleText("Formula the results are ordered by");
+        rank.setOnAction(event -> run());
+        columns.setId("scan-formulas");
+        columns.setPromptText("rsi(14); close / sma(close, 50) - 1");
+        columns.setAccessibleText("Formulas shown as columns, with ; between them");
+        columns.setOnAction(event -> run());
+        day.setId("scan-day");
+        day.setPromptText("now");
+        day.setAccessibleText("Scan as of the end of a past day; empty for now");
+        day.setMaxWidth(Double.MAX_VALUE);
+        day.setConverter(new IsoDay());
+        day.valueProperty().addListener((observed, before, now) -> desk.setDay(now));
         VBox editor = new VBox(
                 8,
                 title("Scans"),
                 saved,
                 name,
-                new HBox(6, list, timeframe),
-                title("Conditions"),
-                conditions,
-                new HBox(6, button("Add condition", "add-condition", () -> addCondition("")
-                        .requestFocus())),
-                problem,
+                new HBox(6, universe, timeframe),
                 new HBox(
                         6,
                         button("Run", "run-scan", this::run),
                         button("Save", "save-scan", this::save),
                         button("Delete", "delete-scan", this::delete)),
-                help);
-        editor.setPrefWidth(290);
-        editor.setMinWidth(290);
-        editor.setMaxWidth(290);
+                problem,
+                title("Condition"),
+                rule,
+                label("as a formula"),
+                text,
+                label("Order"),
+                rank,
+                label("Columns"),
+                columns,
+                label("As of"),
+                day);
+        editor.setPrefWidth(318);
+        editor.setMinWidth(318);
+        editor.setMaxWidth(318);
         ScrollPane scroll = new ScrollPane(editor);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setMinWidth(304);
-        scroll.setPrefWidth(304);
+        scroll.setMinWidth(332);
+        scroll.setPrefWidth(332);
         scroll.getStyleClass().add("bare");
         return scroll;
     }
@@ -157,6 +218,12 @@ public final class ScanView extends HBox implements RowsView {
         button.setId(id);
         button.setOnAction(event -> action.run());
         return button;
+    }
+
+    private static Label label(String text) {
+        Label label = new Label(text);
+        label.getStyleClass().add("soft");
+        return label;
     }
 
     private static Label title(String text) {
@@ -169,6 +236,8 @@ public final class ScanView extends HBox implements RowsView {
         switch (change) {
             case SAVED -> showSaved();
             case DRAFT -> fill();
+            case RULE -> rule.show(desk.rule());
+            case TEXT -> showText();
             case WORDS -> showWords();
         }
     }
@@ -186,6 +255,41 @@ public final class ScanView extends HBox implements RowsView {
         }
         results.setFixedCellSize(desk.found().isShown(ScanDesk.CHART) ? CHART_ROW : ROW);
         chart.show(desk.subject().orElse(null));
+        reasons.getChildren().clear();
+        for (String line : desk.reasons()) {
+            Label reason = new Label(line);
+            reason.setWrapText(true);
+            reason.setMinHeight(Region.USE_PREF_SIZE);
+            reason.getStyleClass().add(line.contains("it decides") ? "decisive" : "soft");
+            reasons.getChildren().add(reason);
+        }
+    }
+
+    private void showText() {
+        if (!text.isFocused()) {
+            text.setText(desk.draft().condition());
+        }
+    }
+
+    private UniverseMenu.Choices choices() {
+        return new UniverseMenu.Choices(desk.lists(), desk.indices(), desk.sectors(), desk.tiers());
+    }
+
+    /** Days as they are written everywhere else; what is no day is now. */
+    private static final class IsoDay extends StringConverter<LocalDate> {
+        @Override
+        public String toString(LocalDate value) {
+            return value == null ? "" : value.toString();
+        }
+
+        @Override
+        public LocalDate fromString(String written) {
+            try {
+                return written == null || written.isBlank() ? null : LocalDate.parse(written.strip());
+            } catch (DateTimeParseException bad) {
+                return null;
+            }
+        }
     }
 
     /** A small chart of the found instrument. */
@@ -219,68 +323,37 @@ public final class ScanView extends HBox implements RowsView {
         int chosen = saved.getSelectionModel().getSelectedIndex();
         saved.getItems().setAll(desk.saved().stream().map(Scan::name).toList());
         saved.getSelectionModel().select(Math.min(chosen, saved.getItems().size() - 1));
-        String keep = list.getValue();
-        list.getItems().setAll(desk.lists());
-        list.setValue(keep);
         filling = false;
     }
 
     /** Shows the scan being written. */
     private void fill() {
         Scan scan = desk.draft();
+        filling = true;
         name.setText(scan.name());
-        list.setValue(
-                list.getItems().contains(scan.list())
-                        ? scan.list()
-                        : list.getItems().isEmpty() ? null : list.getItems().get(0));
+        universe.show(scan.universe());
         timeframe.setValue(scan.timeframe());
-        conditions.getChildren().clear();
-        scan.conditions().forEach(this::addCondition);
-        if (scan.conditions().isEmpty()) {
-            addCondition("");
-        }
+        rank.setText(scan.rank());
+        columns.setText(String.join("; ", scan.columns()));
+        text.setText(scan.condition());
+        rule.show(desk.rule());
+        filling = false;
     }
 
-    private TextField addCondition(String text) {
-        TextField field = new TextField(text);
-        field.setPromptText("close crosses above sma(close, 50)");
-        field.setAccessibleText("Condition");
-        field.getStyleClass().add("condition");
-        field.setOnAction(event -> run());
-        field.focusedProperty().addListener((observed, before, now) -> {
-            if (!now) {
-                write();
-                desk.check();
-            }
-        });
-        HBox.setHgrow(field, Priority.ALWAYS);
-        Button remove = new Button("×");
-        remove.setAccessibleText("Remove the condition");
-        remove.getStyleClass().add("flat");
-        HBox row = new HBox(2, field, remove);
-        remove.setOnAction(event -> {
-            if (conditions.getChildren().size() > 1) {
-                conditions.getChildren().remove(row);
-            } else {
-                field.clear();
-            }
-            write();
-            desk.check();
-        });
-        conditions.getChildren().add(row);
-        return field;
-    }
-
-    /** Hands what stands in the fields to the desk. */
+    /** Hands what stands in the fields to the desk; the condition it has already. */
     private void write() {
-        List<String> texts = conditions.getChildren().stream()
-                .map(row -> ((TextField) ((HBox) row).getChildren().get(0)).getText())
-                .toList();
-        desk.write(new Scan(
+        if (filling) {
+            return;
+        }
+        desk.write(
                 name.getText().strip(),
-                list.getValue() == null ? "" : list.getValue(),
+                universe.universe(),
                 timeframe.getValue() == null ? Timeframe.DAY : timeframe.getValue(),
-                texts));
+                rank.getText().strip(),
+                Arrays.stream(columns.getText().split(";"))
+                        .map(String::strip)
+                        .filter(each -> !each.isEmpty())
+                        .toList());
     }
 
     /** Puts a condition in place of the ones there and runs it over a list. */
@@ -325,13 +398,10 @@ public final class ScanView extends HBox implements RowsView {
         }
     }
 
-    /** The conditions are what a scan is searched by. */
+    /** The condition is what a scan is searched by. */
     @Override
     public void search() {
-        TextField first = (TextField)
-                ((HBox) conditions.getChildren().get(0)).getChildren().get(0);
-        first.requestFocus();
-        first.selectAll();
+        rule.focusFirst();
     }
 
     @Override

@@ -23,6 +23,10 @@ public final class Formula {
     private final Expression root;
     private final Needs needs;
 
+    Expression root() {
+        return root;
+    }
+
     private Formula(String text, Expression root, Language language) {
         this.text = text;
         this.root = root;

@@ -1,17 +1,89 @@
 package dev.yardarm.data.document;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.Universe;
 import java.util.List;
 
-/** A scan as it is written in a file. */
-public record ScanEntry(String name, String list, Timeframe timeframe, List<String> conditions) {
+/**
+ * A scan as it is written in a file. Before scans had universes they named one list and several conditions that all had to hold; such
+ * entries are read and written anew in the form of now.
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record ScanEntry(
+        String name,
+        String purpose,
+        String note,
+        Among universe,
+        Timeframe timeframe,
+        String condition,
+        String rank,
+        List<String> columns,
+        String list,
+        List<String> conditions) {
+    /** A universe as it is written; what is left out is empty. */
+    @JsonInclude(JsonInclude.Include.NON_EMPTY)
+    public record Among(
+            List<String> lists,
+            List<String> indices,
+            Integer heaviest,
+            List<String> sectors,
+            List<String> tiers,
+            List<String> without) {
+        static Among of(Universe universe) {
+            return new Among(
+                    universe.lists(),
+                    universe.indices(),
+                    universe.heaviest() == 0 ? null : universe.heaviest(),
+                    universe.sectors(),
+                    universe.tiers(),
+                    universe.without());
+        }
+
+        Universe universe() {
+            return new Universe(
+                    orEmpty(lists),
+                    orEmpty(indices),
+                    heaviest == null ? 0 : heaviest,
+                    orEmpty(sectors),
+                    orEmpty(tiers),
+                    orEmpty(without));
+        }
+    }
+
     public static ScanEntry of(Scan scan) {
-        return new ScanEntry(scan.name(), scan.list(), scan.timeframe(), scan.conditions());
+        return new ScanEntry(
+                scan.name(),
+                scan.purpose(),
+                scan.note(),
+                Among.of(scan.universe()),
+                scan.timeframe(),
+                scan.condition(),
+                scan.rank(),
+                scan.columns(),
+                null,
+                null);
     }
 
     /** @throws RuntimeException when something is missing */
     public Scan scan() {
-        return new Scan(name, list, timeframe, conditions);
+        return new Scan(
+                name,
+                orEmpty(purpose),
+                orEmpty(note),
+                universe == null ? Universe.of(orEmpty(list)) : universe.universe(),
+                timeframe,
+                condition == null ? Scan.all(conditions) : condition,
+                orEmpty(rank),
+                orEmpty(columns));
+    }
+
+    private static String orEmpty(String text) {
+        return text == null ? "" : text;
+    }
+
+    private static List<String> orEmpty(List<String> texts) {
+        return texts == null ? List.of() : texts;
     }
 }

@@ -49,8 +49,7 @@ record ShelfKind<K, V, E>(
             DocumentKind.SCANS,
             "scans",
             Scan::name,
-            (scan, isTaken) ->
-                    new Scan(numbered(scan.name(), " ", isTaken), scan.list(), scan.timeframe(), scan.conditions()),
+            (scan, isTaken) -> scan.named(numbered(scan.name(), " ", isTaken)),
             ScanEntry::scan,
             ScanEntry::of);
     static final ShelfKind<String, Documents.Preset, Documents.Preset> PRESETS = of(

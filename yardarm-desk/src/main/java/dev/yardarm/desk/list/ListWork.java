@@ -96,7 +96,7 @@ public final class ListWork {
         undo.together("rename a list", () -> {
             edit("rename a list", name, list -> new NamedList(wanted, list.instruments(), list.colour()));
             undo.execute(books.scanShelf().change("rename a list", all -> all.stream()
-                    .map(scan -> scan.list().equals(name) ? scan.over(wanted) : scan)
+                    .map(scan -> scan.over(scan.universe().renamed(name, wanted)))
                     .toList()));
         });
         return true;

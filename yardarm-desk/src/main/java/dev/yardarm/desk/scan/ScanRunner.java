@@ -1,11 +1,11 @@
 package dev.yardarm.desk.scan;
 
-import dev.yardarm.core.calculation.Needs;
-import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanMatch;
+import dev.yardarm.core.scan.ScanOutcome;
+import dev.yardarm.core.scan.ScanTerms;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.vantage.Vantage;
@@ -16,16 +16,26 @@ import dev.yardarm.desk.work.Scheduler;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Consumer;
 
 /**
- * Runs a scan: opens a vantage of each instrument and puts the conditions to its last bar, on all threads that have nothing else
- * to do. Conditions see all that they see on a chart: other instruments, sides of trades, drawings.
+ * Runs a scan: opens a vantage of each instrument and puts the condition to its last bar, on all threads that have nothing else
+ * to do. Conditions see all that they see on a chart: other instruments, sides of trades, drawings. An instrument that cannot be
+ * looked at, or on which the computation fails, is told and costs itself alone.
+ *
+ * <p>When nothing fits, all are looked at once more for how near they are; the nearest are told.
  */
 public final class ScanRunner {
+    /** How many of the nearest misses are told. */
+    private static final int NEAREST = 10;
+
     private final Vantages vantages;
     private final Scheduler scheduler;
 
@@ -35,68 +45,167 @@ public final class ScanRunner {
         this.scheduler = scheduler;
     }
 
-    /** An instrument that fits, with its bars. */
-    public record Found(Instrument instrument, ScanMatch match, Bars bars) {}
+    /** An instrument that was looked at, and what came of it. */
+    public record Found(Instrument instrument, ScanOutcome outcome) {
+        public ScanMatch match() {
+            return outcome.match();
+        }
+
+        public Bars bars() {
+            return outcome.bars();
+        }
+    }
 
     /**
      * What a scan found.
      *
-     * @param found in the order of the list
+     * @param terms of the scan, whose statements the outcomes speak of
+     * @param found in the order of the scan, else of the universe
+     * @param nearest those that miss by the least, when nothing was found; the nearest first
      * @param missing instruments that could not be looked at, and what conditions read that could not be had, with the reason
+     * @param looked how many were looked at
+     * @param asOf the moment looked from; of a past day the time before which bars had opened
      */
-    public record Result(Scan scan, List<Found> found, List<String> missing, int looked, long asOf) {}
-
-    /**
-     * Runs a scan as of a moment.
-     *
-     * @param language what its conditions are written in
-     * @throws IllegalArgumentException when a condition is no good
-     */
-    public Result run(Scan scan, Language language, List<Instrument> instruments, long moment, Job job)
-            throws Exception {
-        List<Formula> conditions = scan.formulas(language);
-        Needs needs = conditions.stream().map(Formula::needs).reduce(Needs.NONE, Needs::and);
-        Vantages.Moment then = vantages.at(moment);
-        Found[] found = new Found[instruments.size()];
-        String[] missing = new String[instruments.size()];
-        AtomicInteger done = new AtomicInteger();
-        List<Callable<Void>> looks = new ArrayList<>();
-        for (int number = 0; number < found.length; number++) {
-            int at = number;
-            looks.add(() -> {
-                job.check();
-                look(scan, instruments.get(at), conditions, needs, then, at, found, missing);
-                job.setProgress((double) done.incrementAndGet() / found.length);
-                return null;
-            });
+    public record Result(
+            ScanTerms terms, List<Found> found, List<Found> nearest, List<String> missing, int looked, long asOf) {
+        public Scan scan() {
+            return terms.scan();
         }
-        scheduler.inParallel(Lane.BEHIND, looks);
-        return new Result(
-                scan,
-                Arrays.stream(found).filter(Objects::nonNull).toList(),
-                Arrays.stream(missing).filter(Objects::nonNull).distinct().toList(),
-                instruments.size(),
-                moment);
+
+        /** The same, with more that could not be looked at. */
+        public Result without(List<String> more) {
+            List<String> all = new ArrayList<>(more);
+            all.addAll(missing);
+            return new Result(terms, found, nearest, all, looked, asOf);
+        }
     }
 
-    private static void look(
-            Scan scan,
-            Instrument instrument,
-            List<Formula> conditions,
-            Needs needs,
-            Vantages.Moment then,
-            int at,
-            Found[] found,
-            String[] missing) {
-        try {
-            Vantage vantage =
-                    then.open(instrument, BarRequest.of(scan.timeframe()), needs, problem -> missing[at] = problem);
-            ScanMatch match = ScanMatch.of(vantage.bars(), conditions, vantage.surroundings());
-            if (match != ScanMatch.NO) {
-                found[at] = new Found(instrument, match, vantage.bars());
+    /**
+     * From when instruments are looked at.
+     *
+     * @param moment what time it is
+     * @param before of each instrument the bars that opened before this time, as known when the last of them had closed; 0 for all
+     *     that is known at the moment
+     */
+    public record AsOf(long moment, long before) {
+        /** What is known at a moment; a bar that has not closed is forming. */
+        public static AsOf now(long moment) {
+            return new AsOf(moment, 0);
+        }
+    }
+
+    /** Runs a scan as of a moment. */
+    public Result run(Scan scan, Language language, List<Instrument> instruments, long moment, Job job)
+            throws Exception {
+        return run(scan, language, instruments, AsOf.now(moment), job);
+    }
+
+    /**
+     * Runs a scan.
+     *
+     * @param language what it is written in
+     * @throws IllegalArgumentException when something of it is no good
+     */
+    public Result run(Scan scan, Language language, List<Instrument> instruments, AsOf asOf, Job job) throws Exception {
+        ScanTerms terms = scan.read(language);
+        Looks looks = new Looks(terms, asOf, job);
+        ScanOutcome[] outcomes = looks.all(instruments, false);
+        List<Found> found = new ArrayList<>();
+        for (int at = 0; at < outcomes.length; at++) {
+            if (outcomes[at] != null && outcomes[at].match() != ScanMatch.NO) {
+                found.add(new Found(instruments.get(at), outcomes[at]));
             }
-        } catch (IOException unread) {
-            missing[at] = instrument.code() + ": " + unread.getMessage();
+        }
+        if (!scan.rank().isBlank()) {
+            found.sort(Comparator.comparingDouble(ScanRunner::order));
+        }
+        List<Found> nearest = found.isEmpty() ? nearest(looks, instruments) : List.of();
+        return new Result(
+                terms,
+                found,
+                nearest,
+                looks.missing(),
+                instruments.size(),
+                asOf.before() == 0 ? asOf.moment() : asOf.before());
+    }
+
+    /** The largest first, what has no value last. */
+    private static double order(Found found) {
+        double rank = found.outcome().rank();
+        return Double.isNaN(rank) ? Double.POSITIVE_INFINITY : -rank;
+    }
+
+    private static List<Found> nearest(Looks looks, List<Instrument> instruments) throws Exception {
+        ScanOutcome[] outcomes = looks.all(instruments, true);
+        List<Found> near = new ArrayList<>();
+        for (int at = 0; at < outcomes.length; at++) {
+            if (outcomes[at] != null && outcomes[at].score() == outcomes[at].score()) {
+                near.add(new Found(instruments.get(at), outcomes[at]));
+            }
+        }
+        near.sort(Comparator.comparingDouble(each -> -each.outcome().score()));
+        return List.copyOf(near.subList(0, Math.min(NEAREST, near.size())));
+    }
+
+    /** The looks of one run. */
+    private final class Looks {
+        private final ScanTerms terms;
+        private final AsOf asOf;
+        private final Job job;
+        private final BarRequest request;
+        private final Map<Long, Vantages.Moment> moments = new ConcurrentHashMap<>();
+        private String[] missing = {};
+
+        Looks(ScanTerms terms, AsOf asOf, Job job) {
+            this.terms = terms;
+            this.asOf = asOf;
+            this.job = job;
+            this.request = BarRequest.of(terms.scan().timeframe());
+        }
+
+        List<String> missing() {
+            return Arrays.stream(missing).filter(Objects::nonNull).distinct().toList();
+        }
+
+        ScanOutcome[] all(List<Instrument> instruments, boolean misses) throws Exception {
+            ScanOutcome[] outcomes = new ScanOutcome[instruments.size()];
+            String[] problems = new String[instruments.size()];
+            AtomicInteger done = new AtomicInteger();
+            List<Callable<Void>> looks = new ArrayList<>();
+            for (int number = 0; number < outcomes.length; number++) {
+                int at = number;
+                looks.add(() -> {
+                    job.check();
+                    outcomes[at] = look(instruments.get(at), misses, problem -> problems[at] = problem);
+                    job.setProgress((double) done.incrementAndGet() / outcomes.length);
+                    return null;
+                });
+            }
+            scheduler.inParallel(Lane.BEHIND, looks);
+            missing = problems;
+            return outcomes;
+        }
+
+        private ScanOutcome look(Instrument instrument, boolean misses, Consumer<String> problem) {
+            try {
+                Vantages.Moment then = moments.computeIfAbsent(moment(instrument), vantages::at);
+                Vantage vantage = then.open(instrument, request, terms.needs(), problem);
+                return terms.look(vantage, misses);
+            } catch (IOException unread) {
+                problem.accept(instrument.code() + ": " + unread.getMessage());
+            } catch (RuntimeException failed) {
+                problem.accept(
+                        instrument.code() + ": the scan cannot be worked out on it (" + failed.getMessage() + ")");
+            }
+            return null;
+        }
+
+        private long moment(Instrument instrument) throws IOException {
+            if (asOf.before() == 0) {
+                return asOf.moment();
+            }
+            Bars all = moments.computeIfAbsent(asOf.moment(), vantages::at).bars(instrument, request);
+            return Math.min(asOf.moment(), Vantage.momentBefore(asOf.before(), all));
         }
     }
 }

@@ -21,7 +21,7 @@ import java.util.stream.Collectors;
  * @param <R> a row
  */
 public final class Rows<R> {
-    private final List<RowColumn<R>> columns;
+    private List<RowColumn<R>> columns;
     private final Function<R, Object> key;
     private final Consumer<String> keep;
     private final Listeners<Rows<R>> listeners = new Listeners<>();
@@ -140,6 +140,17 @@ public final class Rows<R> {
     /** All columns, in their usual order. */
     public List<RowColumn<R>> columns() {
         return columns;
+    }
+
+    /** Has other columns from now on; those that were shown and are still there stay shown. */
+    public void setColumns(List<RowColumn<R>> others) {
+        columns = List.copyOf(others);
+        List<String> known = shown.stream().filter(id -> column(id).isPresent()).toList();
+        shown = new ArrayList<>(known.isEmpty() ? List.of(columns.get(0).id()) : known);
+        if (column(sortedBy).isEmpty()) {
+            sortedBy = "";
+        }
+        arrange();
     }
 
     private Optional<RowColumn<R>> column(String id) {

@@ -1,0 +1,193 @@
+package dev.yardarm.app.scan;
+
+import dev.yardarm.app.theme.Tips;
+import dev.yardarm.core.formula.Rule;
+import dev.yardarm.core.indicator.Indicator;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Spinner;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+
+/** One statement of a condition: what, how, against what, since when. Tells of every change with what it says then. */
+final class StatementRow extends VBox {
+    /** Signs and words that a value has none of. */
+    private static final Pattern CONDITION =
+            Pattern.compile("(?i)[<>=]|\\b(crosses|is|and|or|not|just|held for|seen in)\\b");
+
+    private final FormulaField what;
+    private final FormulaField against;
+    private final ComboBox<Rule.How> how = new ComboBox<>();
+    private final ComboBox<Rule.Since> since = new ComboBox<>();
+    private final Spinner<Integer> bars = new Spinner<>(1, 500, 1);
+    private final HBox counting = new HBox(6);
+    private boolean filling;
+
+    /** Is told of changes. */
+    interface Listener {
+        /** It says something else. */
+        void changed(Rule.Statement now);
+
+        /** A whole condition was written where a value belongs. */
+        void written(Rule.Group whole);
+
+        /** It is to be taken away. */
+        void removed();
+    }
+
+    /**
+     * @param listener is told what it says after every change
+     * @param picker asks for an indicator
+     * @param run runs the scan, on Enter
+     */
+    StatementRow(
+            RuleEditor.Help help,
+            Rule.Statement statement,
+            Listener listener,
+            Consumer<Consumer<Indicator>> picker,
+            Runnable run) {
+        super(3);
+        getStyleClass().add("statement-row");
+        what = new FormulaField(help::proposals, "value or cue");
+        what.getStyleClass().add("condition");
+        what.setAccessibleText("What is looked at");
+        what.setOnAction(event -> {
+            settle(help, listener);
+            run.run();
+        });
+        what.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                settle(help, listener);
+            }
+        });
+        against = new FormulaField(help::proposals, "");
+        against.setAccessibleText("Against what");
+        against.setOnAction(event -> run.run());
+        how.getItems().setAll(Rule.How.values());
+        how.setConverter(words(Rule.How::words));
+        how.setAccessibleText("How");
+        how.setMinWidth(112);
+        how.setMaxWidth(112);
+        how.setVisibleRowCount(14);
+        since.getItems().setAll(Rule.Since.values());
+        since.setConverter(words(Rule.Since::words));
+        since.setAccessibleText("Since when");
+        since.setMinWidth(84);
+        since.setMaxWidth(84);
+        bars.setEditable(true);
+        bars.setAccessibleText("How many bars");
+        bars.setMaxWidth(76);
+        bars.setMinWidth(76);
+        Button pick = new Button("\u2026");
+        pick.setAccessibleText("Choose an indicator");
+        pick.getStyleClass().add("flat");
+        pick.setMinWidth(Region.USE_PREF_SIZE);
+        Tips.set(pick, "Choose an indicator with its help");
+        pick.setOnAction(event -> picker.accept(this::put));
+        Button remove = new Button("\u00d7");
+        remove.setAccessibleText("Remove the row");
+        remove.getStyleClass().add("flat");
+        remove.setMinWidth(Region.USE_PREF_SIZE);
+        remove.setOnAction(event -> listener.removed());
+        HBox.setHgrow(what, Priority.ALWAYS);
+        HBox.setHgrow(against, Priority.ALWAYS);
+        counting.getStyleClass().add("middle-left");
+        counting.getChildren().addAll(new Label("how many bars"), bars);
+        HBox gap = new HBox();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        counting.getChildren().add(0, gap);
+        getChildren().addAll(new HBox(4, what, pick, remove), new HBox(4, how, against, since), counting);
+        fill(statement);
+        Runnable tell = () -> {
+            if (!filling) {
+                shape();
+                listener.changed(statement());
+            }
+        };
+        what.textProperty().addListener((observed, before, now) -> tell.run());
+        against.textProperty().addListener((observed, before, now) -> tell.run());
+        how.valueProperty().addListener((observed, before, now) -> tell.run());
+        since.valueProperty().addListener((observed, before, now) -> tell.run());
+        bars.valueProperty().addListener((observed, before, now) -> tell.run());
+    }
+
+    private static <T> StringConverter<T> words(Function<T, String> of) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : of.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException();
+            }
+        };
+    }
+
+    /** A whole condition that was typed into the first field is taken apart; one that cannot be read stands by itself, to be told. */
+    private void settle(RuleEditor.Help help, Listener listener) {
+        String text = what.getText();
+        if (getScene() == null
+                || how.getValue() == Rule.How.HOLDS
+                || !CONDITION.matcher(text).find()) {
+            return;
+        }
+        help.ruleOf(text).ifPresentOrElse(listener::written, () -> how.setValue(Rule.How.HOLDS));
+    }
+
+    private void fill(Rule.Statement statement) {
+        filling = true;
+        what.setText(statement.what());
+        how.setValue(statement.how());
+        against.setText(statement.against());
+        since.setValue(statement.since());
+        bars.getValueFactory().setValue(statement.bars());
+        shape();
+        filling = false;
+    }
+
+    /** Shows what the statement needs. */
+    private void shape() {
+        Rule.How said = how.getValue();
+        boolean open = said != Rule.How.HOLDS;
+        against.setVisible(open);
+        against.setPromptText(
+                switch (said) {
+                    case RISING, FALLING -> "for so many bars";
+                    case WITHIN -> "5% of sma(close, 30)";
+                    case BETWEEN -> "20 and 80";
+                    default -> "value or number";
+                });
+        counting.setVisible(since.getValue().counts());
+        counting.setManaged(since.getValue().counts());
+    }
+
+    /** What it says now. */
+    Rule.Statement statement() {
+        return new Rule.Statement(
+                what.getText(),
+                how.getValue(),
+                how.getValue() == Rule.How.HOLDS ? "" : against.getText(),
+                since.getValue(),
+                since.getValue().counts() && bars.getValue() != null ? bars.getValue() : 1);
+    }
+
+    /** Puts an indicator that was chosen into the field: a cue stands by itself. */
+    private void put(Indicator indicator) {
+        what.setText(indicator.name());
+        what.requestFocus();
+        what.end();
+    }
+
+    FormulaField field() {
+        return what;
+    }
+}
