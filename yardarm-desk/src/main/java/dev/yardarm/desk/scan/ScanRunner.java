@@ -190,7 +190,7 @@ public final class ScanRunner {
             try {
                 Vantages.Moment then = moments.computeIfAbsent(moment(instrument), vantages::at);
                 Vantage vantage = then.open(instrument, request, terms.needs(), problem);
-                return terms.look(vantage, misses);
+                return terms.look(ended(vantage), misses);
             } catch (IOException unread) {
                 problem.accept(instrument.code() + ": " + unread.getMessage());
             } catch (RuntimeException failed) {
@@ -198,6 +198,15 @@ public final class ScanRunner {
                         instrument.code() + ": the scan cannot be worked out on it (" + failed.getMessage() + ")");
             }
             return null;
+        }
+
+        /** Of a past day only what had opened before it: at the moment a bar closes the next one may be there, without a trade. */
+        private Vantage ended(Vantage vantage) {
+            Bars bars = vantage.bars();
+            int opened = asOf.before() == 0 ? bars.size() : bars.barAt(asOf.before() - 1) + 1;
+            return opened == bars.size()
+                    ? vantage
+                    : new Vantage(vantage.moment(), bars.first(opened), vantage.surroundings());
         }
 
         private long moment(Instrument instrument) throws IOException {
