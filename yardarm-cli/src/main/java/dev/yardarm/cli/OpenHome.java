@@ -37,7 +37,8 @@ final class OpenHome implements AutoCloseable {
     /** @param tell where what the desk has to say goes */
     OpenHome(Path home, PrintWriter tell) throws IOException {
         if (!Files.isDirectory(home)) {
-            throw new IOException("there is no folder " + home + "; import something into it, or start the application with it");
+            throw new IOException(
+                    "there is no folder " + home + "; import something into it, or start the application with it");
         }
         boolean demo = new DocumentStore(home.resolve("documents"))
                 .read(DocumentKind.MARKET, "market")
@@ -85,7 +86,8 @@ final class OpenHome implements AutoCloseable {
             return List.copyOf(found);
         }
         if (list != null) {
-            List<String> names = front(() -> desk.books().lists().stream().map(NamedList::name).toList());
+            List<String> names = front(
+                    () -> desk.books().lists().stream().map(NamedList::name).toList());
             if (!names.contains(list)) {
                 throw new WrongUsageException("there is no list '" + list + "'; there is " + String.join(", ", names));
             }
@@ -109,7 +111,8 @@ final class OpenHome implements AutoCloseable {
     /** A timeframe as an option gives it. */
     static Timeframe timeframe(String text) throws WrongUsageException {
         return Timeframe.parse(text)
-                .orElseThrow(() -> new WrongUsageException("'" + text + "' is not a timeframe; write 15m, 1h, D, W or M"));
+                .orElseThrow(
+                        () -> new WrongUsageException("'" + text + "' is not a timeframe; write 15m, 1h, D, W or M"));
     }
 
     @Override

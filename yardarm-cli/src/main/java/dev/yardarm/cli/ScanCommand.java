@@ -52,7 +52,10 @@ final class ScanCommand implements Callable<Integer> {
     @Option(names = "--codes", paramLabel = "A,B", split = ",", description = "the instruments to look through")
     private List<String> codes;
 
-    @Option(names = "--timeframe", paramLabel = "TF", description = "period of the bars; else what the scan says, else D")
+    @Option(
+            names = "--timeframe",
+            paramLabel = "TF",
+            description = "period of the bars; else what the scan says, else D")
     private String timeframe;
 
     @Option(names = "--rank", paramLabel = "EXPR", description = "results are ordered by it, the largest first")
@@ -134,7 +137,8 @@ final class ScanCommand implements Callable<Integer> {
 
     private void write(ScanRunner.Result result) throws Exception {
         Output.write(out, spec.commandLine().getOut(), to -> {
-            CsvWriter writer = CsvWriter.builder().lineDelimiter(LineDelimiter.LF).build(to);
+            CsvWriter writer =
+                    CsvWriter.builder().lineDelimiter(LineDelimiter.LF).build(to);
             List<String> header = new ArrayList<>(List.of("code", "state"));
             header.addAll(result.scan().columns());
             writer.writeRecord(header);
@@ -154,7 +158,8 @@ final class ScanCommand implements Callable<Integer> {
     private static void tell(ScanRunner.Result result, PrintWriter errors) {
         result.missing().forEach(each -> errors.println("skipped: " + each));
         errors.println(result.found().size() + " of " + result.looked() + " match");
-        for (ScanRunner.Found near : result.nearest().subList(0, Math.min(3, result.nearest().size()))) {
+        for (ScanRunner.Found near :
+                result.nearest().subList(0, Math.min(3, result.nearest().size()))) {
             errors.println("nearest miss: " + near.instrument().code() + ", "
                     + Reasons.decided(result.terms(), near.outcome()) + " by " + Reasons.byHowMuch(near.outcome()));
         }

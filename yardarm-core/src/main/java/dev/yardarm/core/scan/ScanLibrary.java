@@ -24,7 +24,9 @@ public final class ScanLibrary {
 
     /** The one of a name, however it is written. */
     public static Optional<Scan> named(String name) {
-        return all().stream().filter(each -> each.name().equalsIgnoreCase(name.strip())).findFirst();
+        return all().stream()
+                .filter(each -> each.name().equalsIgnoreCase(name.strip()))
+                .findFirst();
     }
 
     /** Those in whose name, purpose, note or condition all words are found; all for none. */

@@ -66,8 +66,9 @@ public final class ScanText {
         line(text, "note", scan.note().replaceAll("\\s+", " "));
         Universe universe = scan.universe();
         universe.lists().forEach(each -> line(text, "over", each));
-        universe.indices().forEach(each ->
-                line(text, "members", each + (universe.heaviest() == 0 ? "" : " " + universe.heaviest())));
+        universe.indices()
+                .forEach(each ->
+                        line(text, "members", each + (universe.heaviest() == 0 ? "" : " " + universe.heaviest())));
         universe.sectors().forEach(each -> line(text, "sector", each));
         universe.tiers().forEach(each -> line(text, "tier", each));
         universe.without().forEach(each -> line(text, "without", each));
@@ -159,8 +160,9 @@ public final class ScanText {
                 case "order" -> rank = line.said();
                 case "show" -> columns.add(line.said());
                 default ->
-                    throw line.fault("'" + line.word() + "' is no word of a scan; it has purpose, note, over, members, sector, "
-                            + "tier, without, on, when, order and show");
+                    throw line.fault(
+                            "'" + line.word() + "' is no word of a scan; it has purpose, note, over, members, sector, "
+                                    + "tier, without, on, when, order and show");
             }
         }
 

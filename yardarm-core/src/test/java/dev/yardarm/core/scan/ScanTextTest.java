@@ -65,7 +65,9 @@ class ScanTextTest {
 
     @Test
     void aTextWithoutAScanIsAConditionAndSeveralScansAreTold() {
-        assertThat(ScanText.read("close > sma(close, 50)\n  and rsi(14) < 30").get(0).condition())
+        assertThat(ScanText.read("close > sma(close, 50)\n  and rsi(14) < 30")
+                        .get(0)
+                        .condition())
                 .startsWith("close > sma(close, 50)");
         assertThat(ScanText.read("scan \"A\"\nwhen close > 1\nscan \"B\"\r\nwhen close > 2"))
                 .extracting(Scan::name)
@@ -120,8 +122,7 @@ class ScanTextTest {
     void everyScanOfTheLibraryIsReadWrittenAndSaysWhy(Scan scan) {
         ScanTerms terms = scan.read(Language.builtIn());
         assertThat(ScanText.read(ScanText.write(scan))).containsExactly(scan);
-        ScanOutcome outcome =
-                terms.look(new Vantage(0, TestBars.walk(7, 600).snapshot(), Surroundings.NONE), true);
+        ScanOutcome outcome = terms.look(new Vantage(0, TestBars.walk(7, 600).snapshot(), Surroundings.NONE), true);
         assertThat(outcome.readings()).hasSameSizeAs(terms.rule().statements());
         assertThat(outcome.decisive()).isNotNegative();
     }

@@ -1,0 +1,219 @@
+package dev.yardarm.core.evidence;
+
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+
+/**
+ * One instrument: its occurrences of a condition, and what came after every one of its bars.
+ *
+ * <p>Nothing here looks ahead: an occurrence is a closed bar at whose close the condition held, the entry is the next open, and what
+ * came after is read from the bars that follow. What came after all other bars is summed by day, so that occurrences and all times can
+ * be compared day by day. Of the occurrences as many bars are drawn at random from the same regime, a given number of times.
+ *
+ * <p>Cost: bars times horizons, and for each draw the occurrences times horizons. Made by one thread; then it does not change.
+ */
+public final class Study {
+    /** How often bars are drawn at random. */
+    static final int DRAWS = 200;
+
+    /** Width of a class of returns. */
+    static final double CLASS = 0.0025;
+
+    /** Classes from -100 % on; the last one holds all above +100 %. */
+    static final int CLASSES = 801;
+
+    private final String code;
+    private final String group;
+    private final List<Occurrence> occurrences = new ArrayList<>();
+    private final Map<Integer, double[]> base = new HashMap<>();
+    private final double[][] drawnSums;
+    private final int[][] drawnCounts;
+    private final int[][] classes;
+    private int looked;
+
+    private Study(String code, String group, int horizons) {
+        this.code = code;
+        this.group = group;
+        this.drawnSums = new double[DRAWS][horizons];
+        this.drawnCounts = new int[DRAWS][horizons];
+        this.classes = new int[horizons][CLASSES];
+    }
+
+    /**
+     * Looks through an instrument.
+     *
+     * @param code of the instrument
+     * @param group it belongs to, its sector; may be empty
+     * @param condition over the bars: 1 where it holds
+     * @param range over the bars: the average true range, by which gain and loss are measured
+     */
+    public static Study of(
+            String code, String group, Bars bars, Column condition, Column range, Regimes regimes, Question question) {
+        Study study = new Study(code, group, question.horizons().length);
+        study.look(bars, condition, range, regimes, question);
+        return study;
+    }
+
+    private void look(Bars bars, Column condition, Column range, Regimes regimes, Question question) {
+        int[] horizons = question.horizons();
+        List<List<Integer>> ofRegime = new ArrayList<>();
+        for (int regime = 0; regime < Regime.values().length; regime++) {
+            ofRegime.add(new ArrayList<>());
+        }
+        int first = question.from() == Long.MIN_VALUE ? 0 : bars.barAt(question.from() - 1) + 1;
+        for (int bar = first; bar < bars.closed() && bars.openTime(bar) < question.to(); bar++) {
+            int day = regimes.day(bars.openTime(bar));
+            Regime regime = regimes.at(day);
+            looked++;
+            double[] sums = base.computeIfAbsent(day, none -> new double[3 * horizons.length]);
+            boolean any = false;
+            for (int at = 0; at < horizons.length; at++) {
+                double came = after(bars, bar, horizons[at], question.cost());
+                if (came == came) {
+                    sums[3 * at] += came;
+                    sums[3 * at + 1]++;
+                    sums[3 * at + 2] += came > 0 ? 1 : 0;
+                    classes[at][classOf(came)]++;
+                    any = true;
+                }
+            }
+            if (any) {
+                ofRegime.get(regime.ordinal()).add(bar);
+            }
+            if (condition.at(bar) == 1) {
+                occurrences.add(occurrence(bars, bar, day, regime, range.at(bar), question));
+            }
+        }
+        draw(bars, ofRegime, question);
+    }
+
+    static int classOf(double came) {
+        return Math.max(0, Math.min(CLASSES - 1, (int) Math.floor((came + 1) / CLASS)));
+    }
+
+    /** What came so many bars after one: the close over the next open; NaN where the history ends before. */
+    private static double after(Bars bars, int bar, int horizon, double cost) {
+        return bar + horizon < bars.closed() ? bars.close(bar + horizon) / bars.open(bar + 1) - 1 - cost : Double.NaN;
+    }
+
+    private static Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range, Question question) {
+        int[] horizons = question.horizons();
+        int longest = question.longest();
+        boolean entered = bar + 1 < bars.size();
+        double entry = entered ? bars.open(bar + 1) : Double.NaN;
+        double[] returns = new double[horizons.length];
+        for (int at = 0; at < horizons.length; at++) {
+            returns[at] = after(bars, bar, horizons[at], question.cost());
+        }
+        boolean whole = bar + longest < bars.closed();
+        float[] path = new float[longest];
+        double low = Double.POSITIVE_INFINITY;
+        double high = Double.NEGATIVE_INFINITY;
+        int toGain = -1;
+        int toLoss = -1;
+        for (int step = 1; step <= longest; step++) {
+            boolean there = bar + step < bars.closed();
+            path[step - 1] = there ? (float) (bars.close(bar + step) / entry - 1) : Float.NaN;
+            if (there) {
+                low = Math.min(low, bars.low(bar + step));
+                high = Math.max(high, bars.high(bar + step));
+                toGain = toGain < 0 && bars.high(bar + step) >= entry + range ? step - 1 : toGain;
+                toLoss = toLoss < 0 && bars.low(bar + step) <= entry - range ? step - 1 : toLoss;
+            }
+        }
+        return new Occurrence(
+                bar,
+                bars.openTime(bar),
+                day,
+                regime,
+                entered ? bars.openTime(bar + 1) : 0,
+                entry,
+                returns,
+                whole ? low / entry - 1 : Double.NaN,
+                whole ? high / entry - 1 : Double.NaN,
+                toGain,
+                toLoss,
+                path);
+    }
+
+    /** For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. */
+    private void draw(Bars bars, List<List<Integer>> ofRegime, Question question) {
+        int[] horizons = question.horizons();
+        SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
+        for (int draw = 0; draw < DRAWS; draw++) {
+            for (Occurrence each : occurrences) {
+                List<Integer> from = ofRegime.get(each.regime().ordinal());
+                if (from.isEmpty()) {
+                    continue;
+                }
+                int bar = from.get(random.nextInt(from.size()));
+                for (int at = 0; at < horizons.length; at++) {
+                    double came = after(bars, bar, horizons[at], question.cost());
+                    if (came == came) {
+                        drawnSums[draw][at] += came;
+                        drawnCounts[draw][at]++;
+                    }
+                }
+            }
+        }
+    }
+
+    /** The code of the instrument. */
+    public String code() {
+        return code;
+    }
+
+    /** The group it belongs to; may be empty. */
+    public String group() {
+        return group;
+    }
+
+    /** All occurrences, in their order. */
+    public List<Occurrence> occurrences() {
+        return List.copyOf(occurrences);
+    }
+
+    /** How many bars were looked at. */
+    public int looked() {
+        return looked;
+    }
+
+    /** By day: for each horizon the sum of what came after all bars, their number, and how many of them gained. */
+    Map<Integer, double[]> base() {
+        return base;
+    }
+
+    double drawnSum(int draw, int horizon) {
+        return drawnSums[draw][horizon];
+    }
+
+    int drawnCount(int draw, int horizon) {
+        return drawnCounts[draw][horizon];
+    }
+
+    /** How many of all bars had a return of each class. */
+    int[] classes(int horizon) {
+        return classes[horizon];
+    }
+
+    /** For each occurrence whether it counts for a horizon: it has a return, and the last that counted lies far enough back. */
+    boolean[] counted(int horizonAt, Question question) {
+        boolean[] counted = new boolean[occurrences.size()];
+        int horizon = question.horizons()[horizonAt];
+        int last = Integer.MIN_VALUE / 2;
+        for (int number = 0; number < counted.length; number++) {
+            Occurrence each = occurrences.get(number);
+            boolean there = !Double.isNaN(each.returns()[horizonAt]);
+            if (there && (!question.apart() || each.bar() - last >= horizon)) {
+                counted[number] = true;
+                last = each.bar();
+            }
+        }
+        return counted;
+    }
+}

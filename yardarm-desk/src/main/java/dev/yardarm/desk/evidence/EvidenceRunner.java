@@ -1,0 +1,159 @@
+package dev.yardarm.desk.evidence;
+
+import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Needs;
+import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Regimes;
+import dev.yardarm.core.evidence.Study;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.vantage.Vantage;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.vantage.Vantages;
+import dev.yardarm.desk.work.Job;
+import dev.yardarm.desk.work.Lane;
+import dev.yardarm.desk.work.Scheduler;
+import java.io.IOException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
+import java.util.concurrent.Callable;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.IntConsumer;
+
+/**
+ * Gathers evidence: opens a vantage of each instrument, reckons the regimes of the market they make up, and studies each, on all threads
+ * that have nothing else to do. Studies are put together in the order of the instruments, so that the figures do not depend on which was
+ * done first. An instrument that cannot be looked at is told and costs itself alone.
+ *
+ * <p>Cost: two passes over the bars, that of the scan and that of what came after; the bars of all instruments are held at once.
+ */
+public final class EvidenceRunner {
+    private final Vantages vantages;
+    private final Directory directory;
+    private final Scheduler scheduler;
+
+    public EvidenceRunner(Vantages vantages, Directory directory, Scheduler scheduler) {
+        this.vantages = vantages;
+        this.directory = directory;
+        this.scheduler = scheduler;
+    }
+
+    /**
+     * What was found.
+     *
+     * @param instruments those that were studied, one for each study
+     * @param missing what could not be looked at, with the reason
+     */
+    public record Result(Recipe recipe, Evidence evidence, List<Instrument> instruments, List<String> missing) {}
+
+    /**
+     * Gathers evidence.
+     *
+     * @param language what the condition is written in
+     * @param moment what time it is
+     * @throws IllegalArgumentException when the condition is no good, or nothing can be looked at
+     */
+    public Result run(Recipe recipe, Language language, List<Instrument> instruments, long moment, Job job)
+            throws Exception {
+        Formula condition = Formula.parseCondition(recipe.condition(), language);
+        Formula range = Formula.parse("atr(14)", Language.builtIn());
+        Needs needs = condition.needs();
+        Vantages.Moment now = vantages.at(moment);
+        BarRequest request = BarRequest.of(recipe.timeframe());
+        int count = instruments.size();
+        Vantage[] opened = new Vantage[count];
+        String[] missing = new String[count];
+        AtomicInteger done = new AtomicInteger();
+        all(count, job, at -> {
+            Instrument instrument = instruments.get(at);
+            try {
+                Vantage vantage = now.open(instrument, request, needs, problem -> missing[at] = problem);
+                opened[at] = vantage.bars().isEmpty() ? null : vantage;
+                if (opened[at] == null) {
+                    missing[at] = instrument.code() + ": there are no bars";
+                }
+            } catch (IOException unread) {
+                missing[at] = instrument.code() + ": " + unread.getMessage();
+            }
+            job.setProgress(0.4 * done.incrementAndGet() / count);
+        });
+        ZoneId zone = zone(instruments);
+        Regimes regimes = new Regimes(time -> day(time, zone));
+        for (Vantage each : opened) {
+            job.check();
+            if (each != null) {
+                regimes.add(each.bars());
+            }
+        }
+        // Reckoned once, before several threads ask.
+        regimes.at(0);
+        Study[] studies = new Study[count];
+        AtomicInteger studied = new AtomicInteger();
+        all(count, job, at -> {
+            if (opened[at] != null) {
+                Instrument instrument = instruments.get(at);
+                try {
+                    ColumnGraph graph = opened[at].graph();
+                    Column holds = condition.in(graph).output();
+                    Column ranges = range.in(graph).output();
+                    Bars bars = opened[at].bars();
+                    graph.update(bars);
+                    studies[at] = Study.of(
+                            instrument.code(), instrument.sector(), bars, holds, ranges, regimes, recipe.question());
+                } catch (RuntimeException failed) {
+                    missing[at] = instrument.code() + ": the condition cannot be worked out on it ("
+                            + failed.getMessage() + ")";
+                }
+            }
+            job.setProgress(0.4 + 0.6 * studied.incrementAndGet() / count);
+        });
+        List<Study> good = new ArrayList<>();
+        List<Instrument> of = new ArrayList<>();
+        for (int at = 0; at < count; at++) {
+            if (studies[at] != null) {
+                good.add(studies[at]);
+                of.add(instruments.get(at));
+            }
+        }
+        List<String> told =
+                Arrays.stream(missing).filter(Objects::nonNull).distinct().toList();
+        if (good.isEmpty()) {
+            throw new IllegalArgumentException("there is nothing to look at"
+                    + (told.isEmpty() ? "; choose instruments" : ": " + String.join("; ", told)));
+        }
+        return new Result(recipe, Evidence.of(good, recipe.question()), of, told);
+    }
+
+    private void all(int count, Job job, IntConsumer look) throws Exception {
+        List<Callable<Void>> looks = new ArrayList<>();
+        for (int number = 0; number < count; number++) {
+            int at = number;
+            looks.add(() -> {
+                job.check();
+                look.accept(at);
+                return null;
+            });
+        }
+        scheduler.inParallel(Lane.BEHIND, looks);
+    }
+
+    private ZoneId zone(List<Instrument> instruments) {
+        return directory.calendar(instruments.get(0)).zone();
+    }
+
+    private static int day(long time, ZoneId zone) {
+        return (int) Instant.ofEpochSecond(Math.floorDiv(time, Times.SECOND))
+                .atZone(zone)
+                .toLocalDate()
+                .toEpochDay();
+    }
+}
