@@ -5,6 +5,7 @@ import dev.yardarm.app.workbench.Observing;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.listening.Listening;
@@ -102,7 +103,11 @@ final class RowChart extends VBox {
 
     private void load() {
         if (wanted != null) {
-            room.open(wanted.instrument(), wanted.request());
+            if (wanted.until() == 0) {
+                room.open(wanted.instrument(), wanted.request());
+            } else {
+                room.restore(wanted.instrument(), wanted.request(), wanted.until(), null, false);
+            }
             select();
         }
     }
@@ -115,10 +120,19 @@ final class RowChart extends VBox {
         }
     }
 
+    /** Draws an indicator on it that is no part of the chart; null for none. */
+    void tryOut(Indicator marks) {
+        room.tryOut(marks);
+    }
+
     /** Opens what it shows in the view Chart. */
     void open() {
         if (wanted != null) {
-            bench.room().open(wanted.instrument(), wanted.request());
+            if (wanted.until() == 0) {
+                bench.room().open(wanted.instrument(), wanted.request());
+            } else {
+                bench.room().restore(wanted.instrument(), wanted.request(), wanted.until(), null, false);
+            }
             bench.go(View.CHART);
         }
     }

@@ -12,6 +12,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.desk.action.ActionGroup;
 import dev.yardarm.desk.action.Actions;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.chart.Spans;
@@ -143,6 +144,12 @@ final class ActionTable {
         group.on('V', "paste indicators", this::paste)
                 .says("paste indicators", "put the remembered indicators on this chart")
                 .formerly("indicator.put-copied-ones-here");
+        group.on('D', "evidence", this::evidence)
+                .says(
+                        "evidence",
+                        "what came after earlier times a cue of the chosen indicator held",
+                        "backtest",
+                        "statistics");
         indicator(group, 'M', "macd", "macd");
         indicator(group, 'B', "bollinger", "bollinger");
         indicator(group, 'A', "atr 14", "atr");
@@ -160,6 +167,15 @@ final class ActionTable {
                         () -> bench.desk().language().catalogue().find(name).ifPresent(found -> room().indicators()
                                 .add(found)))
                 .means("add " + label);
+    }
+
+    private void evidence() {
+        List<String> cues = Cues.of(room().chart());
+        if (cues.isEmpty()) {
+            bench.desk().tell("Choose an indicator that has cues, or write the condition: evidence rsi(14) < 30.");
+        } else {
+            bench.evidence(cues.get(0));
+        }
     }
 
     private void paste() {

@@ -88,6 +88,10 @@ public final class MainWindow implements WindowParts {
                 command -> command.carryOut(hands),
                 desk::tell,
                 this::focusView);
+        bench.onEvidence(condition -> {
+            bench.go(View.SCAN);
+            ((ScanView) view(View.SCAN)).evidenceOf(condition, bench.room().listName());
+        });
         bench.onPrompt(beginning -> {
             placeLine();
             line.prompt(beginning);

@@ -60,6 +60,11 @@ final class WindowHands implements Hands {
     }
 
     @Override
+    public void evidenceOf(String condition) {
+        bench.evidence(condition);
+    }
+
+    @Override
     public void intake(List<Path> files) {
         bench.intake(files);
     }

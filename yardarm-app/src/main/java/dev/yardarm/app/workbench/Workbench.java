@@ -39,6 +39,7 @@ public final class Workbench {
     private final List<Runnable> comparisons = new ArrayList<>();
     private final List<Consumer<List<Path>>> intakes = new ArrayList<>();
     private final List<Consumer<Writing>> writings = new ArrayList<>();
+    private final List<Consumer<String>> evidences = new ArrayList<>();
     private final List<Consumer<Consumer<Indicator>>> picks = new ArrayList<>();
 
     public Workbench(Desk desk) {
@@ -137,6 +138,15 @@ public final class Workbench {
     public void write(Writing wanted) {
         go(View.CHART);
         writings.forEach(each -> each.accept(wanted));
+    }
+
+    /** Shows what came after earlier times a condition held, over the list in hand. */
+    public void evidence(String condition) {
+        evidences.forEach(each -> each.accept(condition));
+    }
+
+    public void onEvidence(Consumer<String> listener) {
+        evidences.add(listener);
     }
 
     public void onWrite(Consumer<Writing> listener) {

@@ -3,6 +3,7 @@ package dev.yardarm.desk.evidence;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Question;
 import dev.yardarm.core.evidence.Regimes;
 import dev.yardarm.core.evidence.Study;
 import dev.yardarm.core.formula.Formula;
@@ -52,8 +53,18 @@ public final class EvidenceRunner {
      *
      * @param instruments those that were studied, one for each study
      * @param missing what could not be looked at, with the reason
+     * @param from when the first bar of all opened
+     * @param to before this time bars were looked at: where what is held back begins, or the end of the history
+     * @param zone of the days
      */
-    public record Result(Recipe recipe, Evidence evidence, List<Instrument> instruments, List<String> missing) {}
+    public record Result(
+            Recipe recipe,
+            Evidence evidence,
+            List<Instrument> instruments,
+            List<String> missing,
+            long from,
+            long to,
+            ZoneId zone) {}
 
     /**
      * Gathers evidence.
@@ -96,6 +107,19 @@ public final class EvidenceRunner {
         }
         // Reckoned once, before several threads ask.
         regimes.at(0);
+        long from = Long.MAX_VALUE;
+        long end = Long.MIN_VALUE;
+        for (Vantage each : opened) {
+            if (each != null) {
+                from = Math.min(from, each.bars().openTime(0));
+                end = Math.max(end, each.bars().openTime(each.bars().size() - 1) + 1);
+            }
+        }
+        long to = Math.min(
+                recipe.question().to(), recipe.heldBack() == 0 ? end : end - (long) (recipe.heldBack() * (end - from)));
+        Question question = recipe.heldBack() == 0
+                ? recipe.question()
+                : recipe.question().between(recipe.question().from(), to);
         Study[] studies = new Study[count];
         AtomicInteger studied = new AtomicInteger();
         all(count, job, at -> {
@@ -107,8 +131,8 @@ public final class EvidenceRunner {
                     Column ranges = range.in(graph).output();
                     Bars bars = opened[at].bars();
                     graph.update(bars);
-                    studies[at] = Study.of(
-                            instrument.code(), instrument.sector(), bars, holds, ranges, regimes, recipe.question());
+                    studies[at] =
+                            Study.of(instrument.code(), instrument.sector(), bars, holds, ranges, regimes, question);
                 } catch (RuntimeException failed) {
                     missing[at] = instrument.code() + ": the condition cannot be worked out on it ("
                             + failed.getMessage() + ")";
@@ -130,7 +154,7 @@ public final class EvidenceRunner {
             throw new IllegalArgumentException("there is nothing to look at"
                     + (told.isEmpty() ? "; choose instruments" : ": " + String.join("; ", told)));
         }
-        return new Result(recipe, Evidence.of(good, recipe.question()), of, told);
+        return new Result(recipe, Evidence.of(good, question), of, told, from, to, zone);
     }
 
     private void all(int count, Job job, IntConsumer look) throws Exception {

@@ -370,6 +370,10 @@ public final class CommandLanguage {
     }
 
     private void condition(String text, List<Proposal> proposals) {
+        if (text.matches("(?i)evidence\\s+.+")) {
+            evidence(text.replaceFirst("(?i)evidence\\s+", ""), proposals);
+            return;
+        }
         if (!text.matches("(?i).*([<>=]|crosses).*")) {
             return;
         }
@@ -378,6 +382,21 @@ public final class CommandLanguage {
             proposals.add(0, new Proposal("scan", text, "find where this holds", new LineCommand.ScanFor(text)));
         } catch (FormulaException bad) {
             proposals.add(new Proposal("scan", text, bad.getMessage(), null));
+        }
+    }
+
+    private void evidence(String text, List<Proposal> proposals) {
+        try {
+            Formula.parseCondition(text, language.get());
+            proposals.add(
+                    0,
+                    new Proposal(
+                            "evidence",
+                            "evidence " + text,
+                            "what came after earlier times it held",
+                            new LineCommand.EvidenceOf(text)));
+        } catch (FormulaException bad) {
+            proposals.add(new Proposal("evidence", "evidence " + text, bad.getMessage(), null));
         }
     }
 }

@@ -27,6 +27,9 @@ public interface Hands {
     /** Scans the list gone through. */
     void scanFor(String condition);
 
+    /** Shows what came after earlier times a condition held. */
+    void evidenceOf(String condition);
+
     /** Shows what files hold before they are imported; asks which when none is named. */
     void intake(List<Path> files);
 

@@ -229,6 +229,19 @@ public interface LineCommand {
         }
     }
 
+    /** What came after a condition. */
+    record EvidenceOf(String condition) implements LineCommand {
+        @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
+        public void run(Hands hands) {
+            hands.evidenceOf(condition);
+        }
+    }
+
     /** A command without anything more to say. */
     record Plain(Action action) implements LineCommand {
         @Override

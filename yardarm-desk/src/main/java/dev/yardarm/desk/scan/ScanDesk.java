@@ -7,12 +7,15 @@ import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Rule;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanText;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.data.text.TextFile;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.listening.Listeners;
@@ -20,6 +23,9 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
+import dev.yardarm.desk.work.Lane;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -28,6 +34,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * The state of the view Scan: the saved scans, the one being written, what is wrong with it, and what it found last. The condition is
@@ -474,6 +481,55 @@ public final class ScanDesk implements AutoCloseable {
         desk.scanWork().save(draft);
         desk.tell("The scan '" + draft.name() + "' is saved.");
         return true;
+    }
+
+    /** The scan being written, as text. */
+    public String text() {
+        return ScanText.write(draft);
+    }
+
+    /** Makes a list of what was found, in the order of the table; a step of undo. */
+    public void saveAsList() {
+        List<InstrumentId> found =
+                this.found.rows().stream().map(row -> row.instrument().id()).toList();
+        if (result == null || result.found().isEmpty()) {
+            desk.tell("There is nothing to make a list of: run a scan that finds something.");
+            return;
+        }
+        String name = result.scan().name().isEmpty() ? "Found" : result.scan().name();
+        desk.tell("The list '" + desk.listWork().make(name, found) + "' has what was found.");
+    }
+
+    /** Writes the table as CSV, with the columns that are shown; behind, whole or not at all, and told. */
+    public void export(Path file) {
+        StringBuilder csv = new StringBuilder();
+        List<RowColumn<ScanRunner.Found>> shown = found.shown().stream()
+                .filter(column -> !column.id().equals(CHART))
+                .toList();
+        csv.append(line(shown.stream().map(RowColumn::title).toList()));
+        for (ScanRunner.Found row : found.rows()) {
+            csv.append(
+                    line(shown.stream().map(column -> column.text().apply(row)).toList()));
+        }
+        byte[] content = csv.toString().getBytes(StandardCharsets.UTF_8);
+        desk.scheduler()
+                .start(
+                        Lane.BEHIND,
+                        "save " + file,
+                        "",
+                        job -> {
+                            TextFile.write(file, content);
+                            return file;
+                        },
+                        done -> desk.tell("Saved: " + file),
+                        failed -> desk.tell(file + " cannot be written: " + failed.getMessage()));
+    }
+
+    private static String line(List<String> cells) {
+        return cells.stream()
+                        .map(each -> each.matches("[^\",\\r\\n]*") ? each : '"' + each.replace("\"", "\"\"") + '"')
+                        .collect(Collectors.joining(","))
+                + "\n";
     }
 
     /** Deletes a saved scan; a step of undo. */

@@ -1,0 +1,414 @@
+package dev.yardarm.desk.evidence;
+
+import dev.yardarm.chart.plot.Plot;
+import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Occurrence;
+import dev.yardarm.core.evidence.Question;
+import dev.yardarm.core.evidence.Study;
+import dev.yardarm.core.formula.Definition;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Universe;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.listening.Listeners;
+import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.scan.Universes;
+import dev.yardarm.desk.table.RowColumn;
+import dev.yardarm.desk.table.Rows;
+import dev.yardarm.desk.table.Subject;
+import dev.yardarm.desk.work.Lane;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+
+/**
+ * The state of evidence: what is asked, how it is counted, and what came of it. The newest fifth of the history is held back until it is
+ * opened on purpose; how many variants were tried on the same instruments is counted and told. Used by the interface's thread.
+ */
+public final class EvidenceDesk implements AutoCloseable {
+    /** The part of the history that is held back until it is opened. */
+    public static final double HELD_BACK = 0.2;
+
+    /** How many bars after a case its chart shows. */
+    private static final int AFTER = 20;
+
+    /** From so many variants on they are told. */
+    private static final int MANY = 5;
+
+    private final Desk desk;
+    private final Rows<Case> cases;
+    private final Listeners<EvidenceDesk> listeners = new Listeners<>();
+    private final Map<String, Set<String>> tried = new HashMap<>();
+    private Universe universe = Universe.ALL;
+    private Recipe recipe;
+    private EvidenceRunner.Result result;
+    private String problem = "";
+    private String summary = "";
+    private int horizonAt = 1;
+    private double cost;
+    private boolean apart = true;
+
+    /** An occurrence with its instrument. */
+    public record Case(Instrument instrument, Occurrence occurrence) {}
+
+    public EvidenceDesk(Desk desk) {
+        this.desk = desk;
+        cases = new Rows<>(
+                columns(),
+                List.of("code", "time", "entry", "return", "worst", "best"),
+                row -> row.instrument().id() + " " + row.occurrence().time(),
+                desk.habits().table("evidence"),
+                line -> desk.habits().setTable("evidence", line));
+    }
+
+    private List<RowColumn<Case>> columns() {
+        return List.of(
+                RowColumn.words("code", "Code", 52, row -> row.instrument().code()),
+                RowColumn.number(
+                        "time",
+                        "Bar",
+                        122,
+                        row -> time(row.occurrence().time(), row.instrument()),
+                        row -> row.occurrence().time()),
+                RowColumn.number(
+                        "entry",
+                        "Entry",
+                        62,
+                        row -> Double.isNaN(row.occurrence().entry())
+                                ? ""
+                                : row.instrument()
+                                        .format()
+                                        .format(row.occurrence().entry()),
+                        row -> row.occurrence().entry()),
+                RowColumn.change(
+                        "return", "Return", 62, row -> percent(came(row.occurrence())), row -> came(row.occurrence())),
+                RowColumn.change(
+                        "worst", "Worst", 72, row -> percent(row.occurrence().worst()), row -> row.occurrence()
+                                .worst()),
+                RowColumn.change(
+                        "best", "Best", 72, row -> percent(row.occurrence().best()), row -> row.occurrence()
+                                .best()),
+                RowColumn.words("regime", "Market", 110, row -> row.occurrence()
+                        .regime()
+                        .words()),
+                RowColumn.words("sector", "Sector", 110, row -> row.instrument().sector()));
+    }
+
+    private double came(Occurrence occurrence) {
+        double[] returns = occurrence.returns();
+        return horizonAt < returns.length ? returns[horizonAt] : Double.NaN;
+    }
+
+    private static String percent(double share) {
+        return Double.isNaN(share) ? "" : Readout.percent(share);
+    }
+
+    private String time(long moment, Instrument instrument) {
+        return Readout.time(
+                moment,
+                recipe == null ? Timeframe.DAY : recipe.timeframe(),
+                desk.calendar(instrument).zone());
+    }
+
+    /** Tells when anything but the table of cases has changed. */
+    public Listening listen(Consumer<EvidenceDesk> listener) {
+        return listeners.add(listener);
+    }
+
+    /** Asks what came after a condition; what is newest is held back. */
+    public void ask(String condition, Universe among, Timeframe timeframe) {
+        universe = among;
+        start(condition, timeframe, HELD_BACK);
+    }
+
+    /** Looks at what was held back too. */
+    public void openHeldBack() {
+        if (recipe != null) {
+            start(recipe.condition(), recipe.timeframe(), 0);
+        }
+    }
+
+    /** What is taken off every return, as a share. */
+    public double cost() {
+        return cost;
+    }
+
+    /** True when occurrences of an instrument that overlap count once. */
+    public boolean isApart() {
+        return apart;
+    }
+
+    /** Counts anew with another cost and overlap. */
+    public void count(double newCost, boolean once) {
+        if (newCost != cost || once != apart) {
+            cost = newCost;
+            apart = once;
+            if (recipe != null) {
+                start(recipe.condition(), recipe.timeframe(), recipe.heldBack());
+            }
+        }
+    }
+
+    /** The horizon that plots and cases show, as its place among all. */
+    public int horizonAt() {
+        return horizonAt;
+    }
+
+    /** Shows another horizon. */
+    public void setHorizon(int place) {
+        horizonAt = place;
+        cases.setColumns(columns());
+        listeners.tell(this);
+    }
+
+    private void start(String condition, Timeframe timeframe, double heldBack) {
+        Language language = desk.language().now();
+        try {
+            String canonical = Formula.parseCondition(condition, language).canonical();
+            Question usual = Question.USUAL;
+            recipe = new Recipe(
+                    canonical,
+                    timeframe,
+                    new Question(usual.horizons(), cost, usual.from(), usual.to(), apart, usual.seed()),
+                    heldBack);
+        } catch (FormulaException bad) {
+            problem = bad.getMessage();
+            listeners.tell(this);
+            return;
+        }
+        problem = "";
+        summary = "Looking through the past ...";
+        listeners.tell(this);
+        Recipe wanted = recipe;
+        Universes universes = desk.universes();
+        long now = desk.clock().now();
+        Universe among = universe;
+        EvidenceRunner runner = new EvidenceRunner(desk.vantages(), desk.directory(), desk.scheduler());
+        desk.scheduler()
+                .start(
+                        Lane.BEHIND,
+                        "evidence",
+                        "Evidence over " + among.words(),
+                        job -> {
+                            List<String> gone = new ArrayList<>();
+                            List<Instrument> instruments = universes.instruments(among, now, gone::add);
+                            if (instruments.isEmpty()) {
+                                throw new IllegalArgumentException("there is nothing to look at"
+                                        + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
+                            }
+                            return runner.run(wanted, language, instruments, now, job);
+                        },
+                        this::show,
+                        failed -> {
+                            summary = "";
+                            problem = "The past cannot be looked through: " + failed.getMessage() + ".";
+                            listeners.tell(this);
+                        });
+    }
+
+    private void show(EvidenceRunner.Result came) {
+        result = came;
+        Set<String> variants =
+                tried.computeIfAbsent(universe.words() + " " + came.recipe().timeframe(), none -> new HashSet<>());
+        variants.add(came.recipe().condition());
+        Evidence evidence = came.evidence();
+        StringBuilder text = new StringBuilder();
+        text.append(evidence.found())
+                .append(evidence.found() == 1 ? " occurrence" : " occurrences")
+                .append(" in ")
+                .append(Readout.quantity(evidence.looked()))
+                .append(" bars of ")
+                .append(came.instruments().size())
+                .append(came.instruments().size() == 1 ? " instrument, " : " instruments, ")
+                .append(came.recipe().timeframe())
+                .append(", ")
+                .append(date(came.from(), came))
+                .append(" to ")
+                .append(date(came.to() - 1, came))
+                .append('.');
+        if (came.recipe().heldBack() > 0) {
+            text.append(" What came after that is held back, to be looked at once, at the end.");
+        }
+        if (!evidence.hasContrast()) {
+            text.append(" It holds at nearly all bars: there are no other times to compare with.");
+        }
+        if (variants.size() >= MANY) {
+            text.append(" ")
+                    .append(variants.size())
+                    .append(
+                            " variants were tried on these instruments: one of ten that mean nothing looks good by chance.");
+        }
+        if (!came.missing().isEmpty()) {
+            text.append(" Skipped: ").append(String.join("; ", came.missing())).append('.');
+        }
+        summary = text.toString();
+        cases.setColumns(columns());
+        List<Case> rows = new ArrayList<>();
+        List<Study> studies = evidence.studies();
+        for (int at = 0; at < studies.size(); at++) {
+            for (Occurrence each : studies.get(at).occurrences()) {
+                rows.add(new Case(came.instruments().get(at), each));
+            }
+        }
+        cases.set(rows);
+        cases.take(0);
+        listeners.tell(this);
+    }
+
+    private static String date(long moment, EvidenceRunner.Result of) {
+        return Times.at(moment, of.zone()).toLocalDate().toString();
+    }
+
+    /** The condition that was asked; empty before any was. */
+    public String condition() {
+        return recipe == null ? "" : recipe.condition();
+    }
+
+    /** What is wrong; empty when nothing is. */
+    public String problem() {
+        return problem;
+    }
+
+    /** What was looked at, in words. */
+    public String summary() {
+        return summary;
+    }
+
+    /** True while something is held back that can be opened. */
+    public boolean isHeldBack() {
+        return result != null && result.recipe().heldBack() > 0;
+    }
+
+    /** What came; empty before anything was asked. */
+    public Optional<EvidenceRunner.Result> result() {
+        return Optional.ofNullable(result);
+    }
+
+    /** All occurrences. */
+    public Rows<Case> cases() {
+        return cases;
+    }
+
+    /** The chart of the case in hand. */
+    public Optional<Subject> subject() {
+        if (result == null) {
+            return Optional.empty();
+        }
+        Timeframe timeframe = result.recipe().timeframe();
+        // What came after stands in the right half; nights and weekends take time too.
+        long after = (long) (timeframe.span() * AFTER * (timeframe.isIntraday() ? 2 : 1.45));
+        return cases.inHand()
+                .map(row -> new Subject(
+                        row.instrument(),
+                        BarRequest.of(timeframe),
+                        "",
+                        Math.min(row.occurrence().time() + after, desk.clock().now())));
+    }
+
+    /** Marks every occurrence on a chart; null before anything was asked. */
+    public Indicator marks() {
+        return result == null
+                ? null
+                : Definition.parse(
+                                "define \"Occurrences\" in price\nmarker up \"occurrence\" when "
+                                        + result.recipe().condition() + "\n",
+                                desk.language().now())
+                        .indicator();
+    }
+
+    /** A line of the table of figures: how long, how many, and what came against all times. */
+    public List<String> line(Evidence.Figures of) {
+        boolean none = of.count() == 0;
+        return List.of(
+                of.horizon() + (of.horizon() == 1 ? " bar" : " bars"),
+                of.count() + (of.isSmall() && !none ? " (few)" : ""),
+                none ? "" : Readout.percent(of.mean()),
+                none ? "" : Readout.percent(of.median()),
+                none ? "" : share(of.gains()),
+                Readout.percent(of.baseMean()),
+                none ? "" : Readout.percent(of.difference()),
+                Double.isNaN(of.low())
+                        ? "too few days"
+                        : Readout.percent(of.low()) + " to " + Readout.percent(of.high()),
+                none || Double.isNaN(of.drawnAbove()) ? "" : share(1 - of.drawnAbove()));
+    }
+
+    /** The heads of that table. */
+    public static List<String> heads() {
+        return List.of(
+                "After", "Count", "Mean", "Middle", "Gains", "All times", "Difference", "Nine in ten", "Above random");
+    }
+
+    private static String share(double part) {
+        return String.format(Locale.ROOT, "%.0f %%", 100 * part);
+    }
+
+    /** The pictures, for the horizon that is shown; none before anything was asked. */
+    public List<Plot> plots() {
+        if (result == null || result.evidence().found() == 0) {
+            return List.of();
+        }
+        Evidence evidence = result.evidence();
+        List<Evidence.Part> years = evidence.by(
+                each -> String.valueOf(Times.at(each.time(), result.zone()).getYear()));
+        return List.of(
+                EvidencePlots.spread(evidence, horizonAt),
+                EvidencePlots.fan(evidence),
+                EvidencePlots.parts("By year", years, horizonAt));
+    }
+
+    /** The figures in parts, for the horizon that is shown: a line for each, with its count, mean and share of gains. */
+    public List<String> parts() {
+        if (result == null) {
+            return List.of();
+        }
+        Evidence evidence = result.evidence();
+        List<Evidence.Part> all =
+                new ArrayList<>(evidence.by(each -> each.regime().words()));
+        all.addAll(evidence.byGroup());
+        if (recipe.timeframe().isIntraday()) {
+            all.addAll(evidence.by(each -> Times.at(each.time(), result.zone()).getHour() + " h"));
+        }
+        return all.stream()
+                .filter(each -> each.counts()[horizonAt] > 0)
+                .map(each -> each.name() + ": " + each.counts()[horizonAt] + ", "
+                        + Readout.percent(each.means()[horizonAt]) + ", gains " + share(each.gains()[horizonAt]))
+                .toList();
+    }
+
+    /** How far price went, in words; empty when nothing is known. */
+    public String excursion() {
+        if (result == null || result.evidence().excursion().count() == 0) {
+            return "";
+        }
+        Evidence.Excursion far = result.evidence().excursion();
+        return "Within " + result.recipe().question().longest() + " bars, in the middle: worst "
+                + Readout.percent(far.worst()) + ", best " + Readout.percent(far.best())
+                + ". One average true range up first "
+                + share(far.gainFirst()) + " (after " + bars(far.barsToGain()) + "), down first "
+                + share(far.lossFirst())
+                + " (after " + bars(far.barsToLoss()) + ").";
+    }
+
+    private static String bars(double count) {
+        return Double.isNaN(count) ? "no bars" : String.format(Locale.ROOT, "%.0f bars", count);
+    }
+
+    @Override
+    public void close() {
+        result = null;
+    }
+}
