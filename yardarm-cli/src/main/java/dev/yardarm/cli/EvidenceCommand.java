@@ -8,7 +8,10 @@ import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.LineDelimiter;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Excursion;
+import dev.yardarm.core.evidence.Figures;
 import dev.yardarm.core.evidence.Occurrence;
+import dev.yardarm.core.evidence.Part;
 import dev.yardarm.core.evidence.Question;
 import dev.yardarm.core.evidence.Study;
 import dev.yardarm.core.formula.Formula;
@@ -221,7 +224,7 @@ final class EvidenceCommand implements Callable<Integer> {
         json.put("contrast", evidence.hasContrast());
         ArrayNode horizonNodes = json.putArray("horizons");
         evidence.figures().forEach(each -> figures(horizonNodes.addObject(), each));
-        Evidence.Excursion excursion = evidence.excursion();
+        Excursion excursion = evidence.excursion();
         ObjectNode far = json.putObject("excursion");
         far.put("count", excursion.count());
         put(far, "worst", excursion.worst());
@@ -251,7 +254,7 @@ final class EvidenceCommand implements Callable<Integer> {
         return (hour < 10 ? "0" : "") + hour;
     }
 
-    private static void figures(ObjectNode node, Evidence.Figures figures) {
+    private static void figures(ObjectNode node, Figures figures) {
         node.put("bars", figures.horizon());
         node.put("count", figures.count());
         node.put("days", figures.days());
@@ -268,8 +271,8 @@ final class EvidenceCommand implements Callable<Integer> {
         put(node, "random_above", figures.drawnAbove());
     }
 
-    private static void parts(ArrayNode nodes, List<Evidence.Part> parts) {
-        for (Evidence.Part each : parts) {
+    private static void parts(ArrayNode nodes, List<Part> parts) {
+        for (Part each : parts) {
             ObjectNode node = nodes.addObject();
             node.put("name", each.name());
             ArrayNode counts = node.putArray("count");
@@ -303,7 +306,7 @@ final class EvidenceCommand implements Callable<Integer> {
         if (!evidence.hasContrast()) {
             errors.println("note: the condition holds at nearly all bars; there are no other times to compare with");
         }
-        if (evidence.found() > 0 && evidence.figures().stream().anyMatch(Evidence.Figures::isSmall)) {
+        if (evidence.found() > 0 && evidence.figures().stream().anyMatch(Figures::isSmall)) {
             errors.println("note: fewer than " + Evidence.FEW + " occurrences count; such figures are small comfort");
         }
     }

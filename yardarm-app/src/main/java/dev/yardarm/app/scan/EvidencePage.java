@@ -5,7 +5,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Observing;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.plot.Plot;
-import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Figures;
 import dev.yardarm.core.evidence.Question;
 import dev.yardarm.desk.evidence.EvidenceDesk;
 import dev.yardarm.desk.listening.Listening;
@@ -157,7 +157,7 @@ public final class EvidencePage extends VBox {
         figures.getChildren().clear();
         parts.getItems().setAll(desk.parts());
         parts.setVisible(!parts.getItems().isEmpty());
-        List<Evidence.Figures> all =
+        List<Figures> all =
                 desk.result().map(result -> result.evidence().figures()).orElse(List.of());
         if (!all.isEmpty()) {
             row(0, EvidenceDesk.heads(), "soft");

@@ -201,7 +201,9 @@ public final class ScanEditor extends ScrollPane {
                     saved.getSelectionModel().clearSelection();
                     desk.open(each.over(universe.universe()));
                 });
-                purposes.computeIfAbsent(each.purpose(), Menu::new).getItems().add(item);
+                purposes.computeIfAbsent(each.purpose(), purpose -> new Menu(purpose))
+                        .getItems()
+                        .add(item);
             }
             menu.getItems().setAll(purposes.values());
         });

@@ -3,9 +3,7 @@ package dev.yardarm.core.evidence;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.function.Function;
 
 /**
@@ -37,62 +35,15 @@ public final class Evidence {
     private final int looked;
     private final int found;
 
-    /**
-     * The figures of one horizon; shares of the entry, 0.01 is 1 %. NaN where there is nothing to work them out from.
-     *
-     * @param horizon bars
-     * @param count how many occurrences count
-     * @param days on how many days they fell
-     * @param mean of what came
-     * @param median of what came
-     * @param gains share that came to more than nothing
-     * @param baseMean of what came at all times
-     * @param baseGains share of those that gained
-     * @param difference of the means
-     * @param low lower end of the interval that holds the difference nine times in ten
-     * @param high upper end
-     * @param drawnMean mean at random times of the same regime
-     * @param drawnAbove share of the random draws whose mean is at least that of the occurrences
-     */
-    public record Figures(
-            int horizon,
-            int count,
-            int days,
-            double mean,
-            double median,
-            double gains,
-            double baseMean,
-            double baseGains,
-            double difference,
-            double low,
-            double high,
-            double drawnMean,
-            double drawnAbove) {
-        /** True when there are too few to lean on. */
-        public boolean isSmall() {
-            return count < FEW;
-        }
-    }
-
-    /**
-     * Figures of a part of the occurrences.
-     *
-     * @param name year, regime, group or hour
-     * @param counts for each horizon
-     * @param means for each horizon
-     * @param gains share that gained, for each horizon
-     */
-    public record Part(String name, int[] counts, double[] means, double[] gains) {}
-
     private Evidence(List<Study> studies, Question question) {
         this.studies = List.copyOf(studies);
         this.question = question;
         this.looked = studies.stream().mapToInt(Study::looked).sum();
         this.found =
                 studies.stream().mapToInt(each -> each.occurrences().size()).sum();
-        double[][][] days = days();
+        ByDay days = ByDay.of(this.studies, question);
         for (int at = 0; at < question.horizons().length; at++) {
-            figures.add(figures(at, days[at]));
+            figures.add(figures(at, days.of(at), days.gains(at)));
         }
     }
 
@@ -131,37 +82,7 @@ public final class Evidence {
         return found <= ALWAYS * looked;
     }
 
-    /** For each horizon and day: sum and number after occurrences, sum and number after all bars. */
-    private double[][][] days() {
-        int horizons = question.horizons().length;
-        TreeSet<Integer> all = new TreeSet<>();
-        studies.forEach(each -> all.addAll(each.base().keySet()));
-        Map<Integer, Integer> number = new TreeMap<>();
-        all.forEach(day -> number.put(day, number.size()));
-        double[][][] days = new double[horizons][number.size()][4];
-        for (Study study : studies) {
-            study.base().forEach((day, sums) -> {
-                int place = number.get(day);
-                for (int at = 0; at < horizons; at++) {
-                    days[at][place][2] += sums[3 * at];
-                    days[at][place][3] += sums[3 * at + 1];
-                }
-            });
-            for (int at = 0; at < horizons; at++) {
-                boolean[] counted = study.counted(at, question);
-                for (int each = 0; each < counted.length; each++) {
-                    if (counted[each]) {
-                        Occurrence one = study.occurrences().get(each);
-                        days[at][number.get(one.day())][0] += one.returns()[at];
-                        days[at][number.get(one.day())][1]++;
-                    }
-                }
-            }
-        }
-        return days;
-    }
-
-    private Figures figures(int at, double[][] days) {
+    private Figures figures(int at, double[][] days, double gained) {
         double sum = 0;
         double base = 0;
         double bases = 0;
@@ -174,12 +95,6 @@ public final class Evidence {
         }
         double[] came = came(at);
         double mean = sum / came.length;
-        double gained = 0;
-        for (Study study : studies) {
-            for (double[] sums : study.base().values()) {
-                gained += sums[3 * at + 2];
-            }
-        }
         int horizon = question.horizons()[at];
         double barsADay = bases / Math.max(1, days.length) / Math.max(1, studies.size());
         int lasting = (int) Math.ceil(horizon / Math.max(1, barsADay));
@@ -220,7 +135,7 @@ public final class Evidence {
     public double[] came(int horizonAt) {
         List<Double> came = new ArrayList<>();
         for (Study study : studies) {
-            boolean[] counted = study.counted(horizonAt, question);
+            boolean[] counted = study.counted(horizonAt);
             for (int each = 0; each < counted.length; each++) {
                 if (counted[each]) {
                     came.add(study.occurrences().get(each).returns()[horizonAt]);
@@ -303,7 +218,7 @@ public final class Evidence {
         TreeMap<String, double[][]> sums = new TreeMap<>();
         for (Study study : studies) {
             for (int at = 0; at < horizons; at++) {
-                boolean[] counted = study.counted(at, question);
+                boolean[] counted = study.counted(at);
                 for (int each = 0; each < counted.length; each++) {
                     Occurrence one = study.occurrences().get(each);
                     double[][] part = sums.computeIfAbsent(namer.name(study, one), none -> new double[3][horizons]);
@@ -329,28 +244,6 @@ public final class Evidence {
         });
         return parts;
     }
-
-    /**
-     * How far price went within the longest horizon.
-     *
-     * @param count of occurrences with as much history
-     * @param worst median of the lowest lows over the entry, less one
-     * @param best median of the highest highs
-     * @param gainFirst share that went up by an average true range before they went down by one
-     * @param lossFirst share that went down first, or both on the same bar
-     * @param neither share that did neither
-     * @param barsToGain median of bars until the gain, of those that had it
-     * @param barsToLoss median of bars until the loss
-     */
-    public record Excursion(
-            int count,
-            double worst,
-            double best,
-            double gainFirst,
-            double lossFirst,
-            double neither,
-            double barsToGain,
-            double barsToLoss) {}
 
     /** How far price went. */
     public Excursion excursion() {

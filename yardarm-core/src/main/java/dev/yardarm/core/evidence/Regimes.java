@@ -1,13 +1,13 @@
 package dev.yardarm.core.evidence;
 
 import dev.yardarm.core.series.Bars;
+import java.time.ZoneId;
 import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.TreeMap;
-import java.util.function.LongToIntFunction;
 
 /**
  * The regime of the market on each day, as it was known at the end of that day. The market is the instruments that are looked at, each
@@ -22,27 +22,28 @@ public final class Regimes {
     private static final int CHANGES = 20;
     private static final int USUAL = 250;
 
-    private final LongToIntFunction days;
+    private final ZoneId zone;
     private final NavigableMap<Integer, double[]> changes = new TreeMap<>();
     private NavigableMap<Integer, Regime> known;
 
-    /** @param days number of the day on which a bar opened, from its open time */
-    public Regimes(LongToIntFunction days) {
-        this.days = days;
+    /** @param zone in which a day begins at midnight */
+    public Regimes(ZoneId zone) {
+        this.zone = zone;
     }
 
-    /** Number of the day on which a bar opened. */
-    public int day(long openTime) {
-        return days.applyAsInt(openTime);
+    /** Tells on which day a time falls. */
+    Days days() {
+        return new Days(zone);
     }
 
     /** Adds an instrument of the market: the closed bars it has. */
     public void add(Bars bars) {
+        Days days = days();
         double before = Double.NaN;
         int day = Integer.MIN_VALUE;
         double last = Double.NaN;
         for (int bar = 0; bar < bars.closed(); bar++) {
-            int now = day(bars.openTime(bar));
+            int now = days.of(bars.openTime(bar));
             if (now != day) {
                 note(day, last / before - 1);
                 before = last;

@@ -2,10 +2,10 @@ package dev.yardarm.core.evidence;
 
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.SplittableRandom;
 
 /**
@@ -29,16 +29,22 @@ public final class Study {
 
     private final String code;
     private final String group;
-    private final List<Occurrence> occurrences = new ArrayList<>();
-    private final Map<Integer, double[]> base = new HashMap<>();
+    private final Question question;
+    private final boolean[][] counted;
+    private List<Occurrence> occurrences = List.of();
+    private int[] days = {};
+    private double[] sums = {};
     private final double[][] drawnSums;
     private final int[][] drawnCounts;
     private final int[][] classes;
     private int looked;
 
-    private Study(String code, String group, int horizons) {
+    private Study(String code, String group, Question question) {
+        int horizons = question.horizons().length;
         this.code = code;
         this.group = group;
+        this.question = question;
+        this.counted = new boolean[horizons][];
         this.drawnSums = new double[DRAWS][horizons];
         this.drawnCounts = new int[DRAWS][horizons];
         this.classes = new int[horizons][CLASSES];
@@ -54,42 +60,63 @@ public final class Study {
      */
     public static Study of(
             String code, String group, Bars bars, Column condition, Column range, Regimes regimes, Question question) {
-        Study study = new Study(code, group, question.horizons().length);
-        study.look(bars, condition, range, regimes, question);
+        Study study = new Study(code, group, question);
+        study.look(bars, condition, range, regimes);
         return study;
     }
 
-    private void look(Bars bars, Column condition, Column range, Regimes regimes, Question question) {
+    private void look(Bars bars, Column condition, Column range, Regimes regimes) {
         int[] horizons = question.horizons();
-        List<List<Integer>> ofRegime = new ArrayList<>();
-        for (int regime = 0; regime < Regime.values().length; regime++) {
-            ofRegime.add(new ArrayList<>());
-        }
+        int width = 3 * horizons.length;
+        double[] open = bars.column(Field.OPEN);
+        double[] close = bars.column(Field.CLOSE);
+        int closed = bars.closed();
         int first = question.from() == Long.MIN_VALUE ? 0 : bars.barAt(question.from() - 1) + 1;
-        for (int bar = first; bar < bars.closed() && bars.openTime(bar) < question.to(); bar++) {
-            int day = regimes.day(bars.openTime(bar));
-            Regime regime = regimes.at(day);
+        int[][] ofRegime = new int[Regime.values().length][16];
+        int[] inRegime = new int[ofRegime.length];
+        List<Occurrence> found = new ArrayList<>();
+        Days dayOf = regimes.days();
+        Regime regime = Regime.UNKNOWN;
+        int place = -1;
+        days = new int[Math.max(1, closed - first)];
+        sums = new double[days.length * width];
+        for (int bar = first; bar < closed && bars.openTime(bar) < question.to(); bar++) {
+            int day = dayOf.of(bars.openTime(bar));
+            if (place < 0 || days[place] != day) {
+                days[++place] = day;
+                regime = regimes.at(day);
+            }
             looked++;
-            double[] sums = base.computeIfAbsent(day, none -> new double[3 * horizons.length]);
             boolean any = false;
             for (int at = 0; at < horizons.length; at++) {
-                double came = after(bars, bar, horizons[at], question.cost());
+                double came = after(open, close, closed, bar, horizons[at], question.cost());
                 if (came == came) {
-                    sums[3 * at] += came;
-                    sums[3 * at + 1]++;
-                    sums[3 * at + 2] += came > 0 ? 1 : 0;
+                    int to = place * width + 3 * at;
+                    sums[to] += came;
+                    sums[to + 1]++;
+                    sums[to + 2] += came > 0 ? 1 : 0;
                     classes[at][classOf(came)]++;
                     any = true;
                 }
             }
             if (any) {
-                ofRegime.get(regime.ordinal()).add(bar);
+                int kind = regime.ordinal();
+                if (inRegime[kind] == ofRegime[kind].length) {
+                    ofRegime[kind] = Arrays.copyOf(ofRegime[kind], 2 * inRegime[kind]);
+                }
+                ofRegime[kind][inRegime[kind]++] = bar;
             }
             if (condition.at(bar) == 1) {
-                occurrences.add(occurrence(bars, bar, day, regime, range.at(bar), question));
+                found.add(occurrence(bars, bar, day, regime, range.at(bar)));
             }
         }
-        draw(bars, ofRegime, question);
+        days = Arrays.copyOf(days, place + 1);
+        sums = Arrays.copyOf(sums, (place + 1) * width);
+        occurrences = List.copyOf(found);
+        for (int at = 0; at < horizons.length; at++) {
+            counted[at] = count(at);
+        }
+        draw(open, close, closed, ofRegime, inRegime);
     }
 
     static int classOf(double came) {
@@ -97,18 +124,20 @@ public final class Study {
     }
 
     /** What came so many bars after one: the close over the next open; NaN where the history ends before. */
-    private static double after(Bars bars, int bar, int horizon, double cost) {
-        return bar + horizon < bars.closed() ? bars.close(bar + horizon) / bars.open(bar + 1) - 1 - cost : Double.NaN;
+    private static double after(double[] open, double[] close, int closed, int bar, int horizon, double cost) {
+        return bar + horizon < closed ? close[bar + horizon] / open[bar + 1] - 1 - cost : Double.NaN;
     }
 
-    private static Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range, Question question) {
+    private Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range) {
         int[] horizons = question.horizons();
         int longest = question.longest();
         boolean entered = bar + 1 < bars.size();
         double entry = entered ? bars.open(bar + 1) : Double.NaN;
         double[] returns = new double[horizons.length];
         for (int at = 0; at < horizons.length; at++) {
-            returns[at] = after(bars, bar, horizons[at], question.cost());
+            returns[at] = bar + horizons[at] < bars.closed()
+                    ? bars.close(bar + horizons[at]) / entry - 1 - question.cost()
+                    : Double.NaN;
         }
         boolean whole = bar + longest < bars.closed();
         float[] path = new float[longest];
@@ -142,22 +171,21 @@ public final class Study {
     }
 
     /** For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. */
-    private void draw(Bars bars, List<List<Integer>> ofRegime, Question question) {
+    private void draw(double[] open, double[] close, int closed, int[][] ofRegime, int[] inRegime) {
         int[] horizons = question.horizons();
         SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
+        int[] kinds =
+                occurrences.stream().mapToInt(each -> each.regime().ordinal()).toArray();
         for (int draw = 0; draw < DRAWS; draw++) {
-            for (Occurrence each : occurrences) {
-                List<Integer> from = ofRegime.get(each.regime().ordinal());
-                if (from.isEmpty()) {
+            for (int kind : kinds) {
+                if (inRegime[kind] == 0) {
                     continue;
                 }
-                int bar = from.get(random.nextInt(from.size()));
-                for (int at = 0; at < horizons.length; at++) {
-                    double came = after(bars, bar, horizons[at], question.cost());
-                    if (came == came) {
-                        drawnSums[draw][at] += came;
-                        drawnCounts[draw][at]++;
-                    }
+                int bar = ofRegime[kind][random.nextInt(inRegime[kind])];
+                double entry = open[bar + 1];
+                for (int at = 0; at < horizons.length && bar + horizons[at] < closed; at++) {
+                    drawnSums[draw][at] += close[bar + horizons[at]] / entry - 1 - question.cost();
+                    drawnCounts[draw][at]++;
                 }
             }
         }
@@ -175,7 +203,7 @@ public final class Study {
 
     /** All occurrences, in their order. */
     public List<Occurrence> occurrences() {
-        return List.copyOf(occurrences);
+        return occurrences;
     }
 
     /** How many bars were looked at. */
@@ -183,9 +211,20 @@ public final class Study {
         return looked;
     }
 
-    /** By day: for each horizon the sum of what came after all bars, their number, and how many of them gained. */
-    Map<Integer, double[]> base() {
-        return base;
+    /** The days on which bars were looked at, in order; none once they were let go. */
+    int[] days() {
+        return days;
+    }
+
+    /** For each of its days and each horizon the sum of what came after all bars, their number, and how many of them gained. */
+    double[] sums() {
+        return sums;
+    }
+
+    /** Lets go of what is by day, once it is put together with that of others. */
+    void forgetDays() {
+        days = new int[0];
+        sums = new double[0];
     }
 
     double drawnSum(int draw, int horizon) {
@@ -202,18 +241,22 @@ public final class Study {
     }
 
     /** For each occurrence whether it counts for a horizon: it has a return, and the last that counted lies far enough back. */
-    boolean[] counted(int horizonAt, Question question) {
-        boolean[] counted = new boolean[occurrences.size()];
+    boolean[] counted(int horizonAt) {
+        return counted[horizonAt];
+    }
+
+    private boolean[] count(int horizonAt) {
+        boolean[] counts = new boolean[occurrences.size()];
         int horizon = question.horizons()[horizonAt];
         int last = Integer.MIN_VALUE / 2;
-        for (int number = 0; number < counted.length; number++) {
+        for (int number = 0; number < counts.length; number++) {
             Occurrence each = occurrences.get(number);
             boolean there = !Double.isNaN(each.returns()[horizonAt]);
             if (there && (!question.apart() || each.bar() - last >= horizon)) {
-                counted[number] = true;
+                counts[number] = true;
                 last = each.bar();
             }
         }
-        return counted;
+        return counts;
     }
 }

@@ -12,6 +12,7 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Times;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -39,7 +40,7 @@ class EvidenceTest {
     }
 
     private static Evidence evidence(List<Bars> all, String condition, Question question) {
-        Regimes regimes = new Regimes(EvidenceTest::day);
+        Regimes regimes = new Regimes(ZoneOffset.UTC);
         all.forEach(regimes::add);
         List<Study> studies = new ArrayList<>();
         for (int number = 0; number < all.size(); number++) {
@@ -91,7 +92,7 @@ class EvidenceTest {
     void returnsAreTakenFromTheNextOpen() {
         Bars bars = TestBars.ofCloses(10, 11, 12, 13, 14, 15);
         Question question = new Question(new int[] {1, 3}, 0.001, Long.MIN_VALUE, Long.MAX_VALUE, false, 1);
-        Regimes regimes = new Regimes(EvidenceTest::day);
+        Regimes regimes = new Regimes(ZoneOffset.UTC);
         Study study = study("A", bars, "close = 11 or close >= 14", regimes, question);
         Occurrence first = study.occurrences().get(0);
         assertThat(first.bar()).isEqualTo(1);
@@ -115,7 +116,7 @@ class EvidenceTest {
     void aFormingBarIsNoOccurrenceAndNoReturn() {
         Bars bars = TestBars.prefix(TestBars.ofCloses(10, 11, 12, 13), 4, true);
         Question question = new Question(new int[] {1}, 0, Long.MIN_VALUE, Long.MAX_VALUE, false, 1);
-        Study study = study("A", bars, "close > 1", new Regimes(EvidenceTest::day), question);
+        Study study = study("A", bars, "close > 1", new Regimes(ZoneOffset.UTC), question);
         assertThat(study.occurrences()).hasSize(3);
         assertThat(study.occurrences().get(2).entry()).isEqualTo(bars.open(3));
         assertThat(study.occurrences().get(2).returns()[0]).isNaN();
@@ -176,7 +177,7 @@ class EvidenceTest {
                 }
             }
         }
-        Evidence.Figures figures = evidence.figures().get(0);
+        Figures figures = evidence.figures().get(0);
         assertThat(figures.count()).isEqualTo(count);
         assertThat(figures.mean()).isCloseTo(sum / count, within(1e-12));
         assertThat(figures.gains()).isCloseTo((double) gains / count, within(1e-12));
@@ -184,7 +185,7 @@ class EvidenceTest {
         assertThat(figures.difference()).isCloseTo(sum / count - base / bases, within(1e-12));
         assertThat(Arrays.stream(evidence.baseClasses(0)).sum()).isEqualTo(bases);
         assertThat(evidence.came(0)).hasSize(count).isSorted();
-        Evidence.Excursion excursion = evidence.excursion();
+        Excursion excursion = evidence.excursion();
         assertThat(excursion.gainFirst() + excursion.lossFirst() + excursion.neither())
                 .isCloseTo(1, within(1e-12));
         assertThat(evidence.by(each -> each.regime().words()).stream()
@@ -216,7 +217,7 @@ class EvidenceTest {
         for (int seed = 0; seed < 40; seed++) {
             List<Bars> all = market(1000 + seed, since -> since < 5 ? 2 : 0);
             Question question = new Question(new int[] {1}, 0, Long.MIN_VALUE, Long.MAX_VALUE, true, 1);
-            Evidence.Figures figures = evidence(all, "close < open and open < open back 1", question)
+            Figures figures = evidence(all, "close < open and open < open back 1", question)
                     .figures()
                     .get(0);
             double often = share(all);
@@ -253,7 +254,7 @@ class EvidenceTest {
             Question question = new Question(new int[] {1, 5, 20}, 0, Long.MIN_VALUE, Long.MAX_VALUE, true, seed);
             Evidence evidence = evidence(market(seed, since -> 0), condition, question);
             for (int at = 0; at < 3; at++) {
-                Evidence.Figures figures = evidence.figures().get(at);
+                Figures figures = evidence.figures().get(at);
                 covers[at] += figures.low() <= 0 && figures.high() >= 0 ? 1 : 0;
             }
         }
@@ -265,9 +266,9 @@ class EvidenceTest {
     @Test
     void regimesAreKnownFromWhatWasBeforeThem() {
         List<Bars> all = market(9, since -> 0);
-        Regimes whole = new Regimes(EvidenceTest::day);
+        Regimes whole = new Regimes(ZoneOffset.UTC);
         all.forEach(whole::add);
-        Regimes half = new Regimes(EvidenceTest::day);
+        Regimes half = new Regimes(ZoneOffset.UTC);
         all.forEach(bars -> half.add(bars.first(300)));
         int first = day(all.get(0).openTime(0));
         for (int number = 0; number < 300; number++) {

@@ -36,7 +36,8 @@ public record DocumentKind<T>(
     public static final DocumentKind<Entries<FiringEntry>> FIRINGS = entries("firings", FiringEntry.class);
     public static final DocumentKind<Entries<PlanEntry>> PLANS =
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
-    public static final DocumentKind<Entries<ScanEntry>> SCANS = entries("scans", ScanEntry.class);
+    public static final DocumentKind<Entries<ScanEntry>> SCANS =
+            entries("scans", ScanEntry.class, OlderForms::scansOfOneList);
     public static final DocumentKind<Entries<OwnIndicator>> OWN_INDICATORS =
             entries("own-indicators", OwnIndicator.class);
     public static final DocumentKind<Entries<Blend>> BLENDS = entries("blends", Blend.class);

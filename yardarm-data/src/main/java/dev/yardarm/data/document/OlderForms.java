@@ -3,6 +3,9 @@ package dev.yardarm.data.document;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.yardarm.core.scan.Scan;
+import java.util.ArrayList;
+import java.util.List;
 
 /** How each version of a document is brought to the next one. */
 final class OlderForms {
@@ -90,6 +93,25 @@ final class OlderForms {
     }
 
     /** Plans 1 to 2: each was the one of its instrument and stands. */
+    /** A scan had one list and several conditions that all had to hold. */
+    static void scansOfOneList(ObjectNode scans) {
+        if (scans.path("scans") instanceof ArrayNode list) {
+            list.forEach(scan -> {
+                if (scan instanceof ObjectNode node && !node.has("condition")) {
+                    List<String> conditions = new ArrayList<>();
+                    node.path("conditions").forEach(each -> conditions.add(each.asText()));
+                    node.put("condition", Scan.all(conditions));
+                    String name = node.path("list").asText("");
+                    if (!name.isEmpty()) {
+                        node.putObject("universe").putArray("lists").add(name);
+                    }
+                    node.remove("list");
+                    node.remove("conditions");
+                }
+            });
+        }
+    }
+
     static void plansThatStand(ObjectNode plans) {
         if (plans.path("plans") instanceof ArrayNode list) {
             list.forEach(plan -> {

@@ -6,10 +6,7 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.Universe;
 import java.util.List;
 
-/**
- * A scan as it is written in a file. Before scans had universes they named one list and several conditions that all had to hold; such
- * entries are read and written anew in the form of now.
- */
+/** A scan as it is written in a file. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ScanEntry(
         String name,
@@ -19,9 +16,7 @@ public record ScanEntry(
         Timeframe timeframe,
         String condition,
         String rank,
-        List<String> columns,
-        String list,
-        List<String> conditions) {
+        List<String> columns) {
     /** A universe as it is written; what is left out is empty. */
     @JsonInclude(JsonInclude.Include.NON_EMPTY)
     public record Among(
@@ -61,9 +56,7 @@ public record ScanEntry(
                 scan.timeframe(),
                 scan.condition(),
                 scan.rank(),
-                scan.columns(),
-                null,
-                null);
+                scan.columns());
     }
 
     /** @throws RuntimeException when something is missing */
@@ -72,9 +65,9 @@ public record ScanEntry(
                 name,
                 orEmpty(purpose),
                 orEmpty(note),
-                universe == null ? Universe.of(orEmpty(list)) : universe.universe(),
+                universe == null ? Universe.ALL : universe.universe(),
                 timeframe,
-                condition == null ? Scan.all(conditions) : condition,
+                condition,
                 orEmpty(rank),
                 orEmpty(columns));
     }

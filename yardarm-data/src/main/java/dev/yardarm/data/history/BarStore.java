@@ -7,6 +7,7 @@ import dev.yardarm.core.series.Bars;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Keeps closed bars by instrument and timeframe. Prices are kept as given; a forming bar is never stored. May be used by
@@ -22,6 +23,14 @@ public interface BarStore extends AutoCloseable {
      * @throws IOException when a file cannot be read, naming it
      */
     BarSeries read(InstrumentId id, Timeframe timeframe, long from, long to) throws IOException;
+
+    /**
+     * All bars of instruments of one source, each as {@link #read} gives it; those without bars are left out. Daily and longer bars
+     * are read in one go, which is much faster than one instrument at a time.
+     *
+     * @throws IOException when a file cannot be read, naming it
+     */
+    Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes) throws IOException;
 
     /** Adds bars; a bar that opens when one there already does takes its place. */
     void merge(InstrumentId id, Timeframe timeframe, Bars bars) throws IOException;

@@ -10,13 +10,20 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.KnownThen;
+import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.document.Documents;
 import java.io.IOException;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 
 /**
@@ -25,25 +32,31 @@ import java.util.function.Supplier;
  * <p>Files hold finished bars. As of a moment, the bars that had closed are given and, of the one that was open then, its opening
  * price ({@link KnownThen}); the newest bar of all, when it was not over when it was imported, is forming as it stands.
  */
-public final class OwnSource implements BarSource, Trades {
+public final class OwnSource implements BarSource, Trades, ManyHistories {
     /** The source part of the identity of its instruments. */
     public static final String NAME = "own";
 
-    private volatile List<Documents.Imported> imported;
+    private volatile Map<String, Documents.Imported> imported;
     private final Supplier<Optional<BarStore>> store;
 
     /** @param store the history store; empty when it cannot be opened */
     public OwnSource(List<Documents.Imported> imported, Supplier<Optional<BarStore>> store) {
-        this.imported = List.copyOf(imported);
+        this.imported = byCode(imported);
         this.store = store;
     }
 
     /** Takes in an instrument that was imported, in the place of the one of its code. */
     public synchronized void put(Documents.Imported one) {
-        List<Documents.Imported> all = new ArrayList<>(imported);
+        List<Documents.Imported> all = new ArrayList<>(imported.values());
         all.removeIf(each -> each.code().equals(one.code()));
         all.add(one);
-        imported = List.copyOf(all);
+        imported = byCode(all);
+    }
+
+    private static Map<String, Documents.Imported> byCode(List<Documents.Imported> all) {
+        Map<String, Documents.Imported> byCode = new LinkedHashMap<>();
+        all.forEach(each -> byCode.putIfAbsent(each.code(), each));
+        return byCode;
     }
 
     @Override
@@ -53,7 +66,7 @@ public final class OwnSource implements BarSource, Trades {
 
     @Override
     public List<Instrument> instruments() {
-        return imported.stream()
+        return imported.values().stream()
                 .map(each -> new Instrument(
                         new InstrumentId(NAME, each.code()),
                         each.name(),
@@ -70,7 +83,7 @@ public final class OwnSource implements BarSource, Trades {
     }
 
     private Optional<Documents.Imported> of(String code) {
-        return imported.stream().filter(each -> each.code().equals(code)).findFirst();
+        return Optional.ofNullable(imported.get(code));
     }
 
     @Override
@@ -94,7 +107,25 @@ public final class OwnSource implements BarSource, Trades {
                 .orElseThrow(() -> new IOException("the history store is not open yet; try again in a moment"));
         // The bar that was open at the moment is among those that opened before it.
         long end = upTo == Long.MAX_VALUE ? Long.MAX_VALUE : upTo + 1;
-        Bars kept = open.read(id, timeframe, from, end).snapshot();
+        return known(id, open.read(id, timeframe, from, end).snapshot(), from, upTo);
+    }
+
+    @Override
+    public Map<InstrumentId, BarSeries> histories(Collection<InstrumentId> ids, Timeframe timeframe)
+            throws IOException {
+        BarStore open = store.get()
+                .orElseThrow(() -> new IOException("the history store is not open yet; try again in a moment"));
+        Set<String> codes = new HashSet<>();
+        ids.forEach(id -> codes.add(id.code()));
+        Map<InstrumentId, BarSeries> all = new HashMap<>();
+        open.readAll(NAME, timeframe, codes).forEach((code, kept) -> {
+            InstrumentId id = new InstrumentId(NAME, code);
+            all.put(id, known(id, kept.snapshot(), Long.MIN_VALUE, Long.MAX_VALUE));
+        });
+        return all;
+    }
+
+    private BarSeries known(InstrumentId id, Bars kept, long from, long upTo) {
         long importedAt = of(id.code()).map(Documents.Imported::importedAt).orElse(0L);
         int last = kept.closed() - 1;
         boolean unfinished = last >= 0 && importedAt > 0 && kept.closeTime(last) > importedAt;

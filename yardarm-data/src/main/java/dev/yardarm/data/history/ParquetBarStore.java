@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -18,10 +19,14 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 
@@ -53,6 +58,7 @@ public final class ParquetBarStore implements BarStore, TickStore {
     private final EmbeddedDatabase database;
     private final HistoryFiles files;
     private final TickStore ticks;
+    private final Map<Path, Held> packs = new ConcurrentHashMap<>();
 
     /** A store that tells nobody of damaged files. */
     public ParquetBarStore(Path folder) throws IOException {
@@ -106,19 +112,97 @@ public final class ParquetBarStore implements BarStore, TickStore {
         return found;
     }
 
+    /** Which codes a pack holds; read anew when the file has changed. */
+    private record Held(FileTime changed, long size, Set<String> codes) {}
+
     private boolean packHolds(Path pack, String code) throws IOException {
+        FileTime changed = Files.getLastModifiedTime(pack);
+        long size = Files.size(pack);
+        Held held = packs.get(pack);
+        if (held == null || !held.changed().equals(changed) || held.size() != size) {
+            held = new Held(changed, size, codesOf(pack));
+            packs.put(pack, held);
+        }
+        return held.codes().contains(code);
+    }
+
+    private Set<String> codesOf(Path pack) throws IOException {
         return files.reading(
                 List.of(pack),
                 PACKED,
                 pack,
                 (own, statement) -> {
-                    try (ResultSet rows =
-                            statement.executeQuery("select 1 from read_parquet(" + EmbeddedDatabase.quoted(pack)
-                                    + ") where code = " + EmbeddedDatabase.quoted(code) + " limit 1")) {
-                        return rows.next();
+                    Set<String> codes = new HashSet<>();
+                    try (ResultSet rows = statement.executeQuery(
+                            "select distinct code from read_parquet(" + EmbeddedDatabase.quoted(pack) + ")")) {
+                        while (rows.next()) {
+                            codes.add(rows.getString(1));
+                        }
                     }
+                    return codes;
                 },
-                (own, statement) -> false);
+                (own, statement) -> Set.of());
+    }
+
+    @Override
+    public Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes) throws IOException {
+        if (timeframe.isIntraday()) {
+            Map<String, BarSeries> each = new LinkedHashMap<>();
+            for (String code : codes) {
+                BarSeries series = read(new InstrumentId(source, code), timeframe, Long.MIN_VALUE, Long.MAX_VALUE);
+                if (series.snapshot().closed() > 0) {
+                    each.put(code, series);
+                }
+            }
+            return each;
+        }
+        Path pack = pack(source, timeframe);
+        return Files.exists(pack)
+                ? files.reading(
+                        List.of(pack),
+                        PACKED,
+                        pack,
+                        (own, statement) -> allOf(statement, pack, codes),
+                        (own, statement) -> Map.of())
+                : Map.of();
+    }
+
+    /** A pack is sorted by code and time: the rows of an instrument come one after the other. */
+    private static Map<String, BarSeries> allOf(Statement statement, Path pack, Set<String> codes) throws SQLException {
+        Map<String, BarSeries> all = new LinkedHashMap<>();
+        String sql = "select code, " + String.join(", ", COLUMNS) + " from read_parquet("
+                + EmbeddedDatabase.quoted(pack) + ") order by code, open_time";
+        try (ResultSet rows = statement.executeQuery(sql)) {
+            String code = null;
+            BarSeries series = null;
+            while (rows.next()) {
+                String now = rows.getString(1);
+                if (!now.equals(code)) {
+                    code = now;
+                    series = codes.contains(code) ? new BarSeries(2560) : null;
+                    if (series != null) {
+                        all.put(code, series);
+                    }
+                }
+                if (series != null) {
+                    append(rows, 2, series);
+                }
+            }
+        }
+        return all;
+    }
+
+    private static void append(ResultSet rows, int first, BarSeries series) throws SQLException {
+        double volume = rows.getDouble(first + 6);
+        boolean missing = rows.wasNull();
+        series.append(
+                rows.getLong(first),
+                rows.getLong(first + 1),
+                rows.getDouble(first + 2),
+                rows.getDouble(first + 3),
+                rows.getDouble(first + 4),
+                rows.getDouble(first + 5),
+                missing ? Double.NaN : volume);
     }
 
     @Override
@@ -164,15 +248,7 @@ public final class ParquetBarStore implements BarStore, TickStore {
                 + " order by open_time";
         try (ResultSet rows = statement.executeQuery(sql)) {
             while (rows.next()) {
-                double volume = rows.getDouble(7);
-                series.append(
-                        rows.getLong(1),
-                        rows.getLong(2),
-                        rows.getDouble(3),
-                        rows.getDouble(4),
-                        rows.getDouble(5),
-                        rows.getDouble(6),
-                        rows.wasNull() ? Double.NaN : volume);
+                append(rows, 1, series);
             }
         }
         return series;

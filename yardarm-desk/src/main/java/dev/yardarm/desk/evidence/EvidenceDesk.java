@@ -4,7 +4,10 @@ import dev.yardarm.chart.plot.Plot;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Excursion;
+import dev.yardarm.core.evidence.Figures;
 import dev.yardarm.core.evidence.Occurrence;
+import dev.yardarm.core.evidence.Part;
 import dev.yardarm.core.evidence.Question;
 import dev.yardarm.core.evidence.Study;
 import dev.yardarm.core.formula.Definition;
@@ -330,7 +333,7 @@ public final class EvidenceDesk implements AutoCloseable {
     }
 
     /** A line of the table of figures: how long, how many, and what came against all times. */
-    public List<String> line(Evidence.Figures of) {
+    public List<String> line(Figures of) {
         boolean none = of.count() == 0;
         return List.of(
                 of.horizon() + (of.horizon() == 1 ? " bar" : " bars"),
@@ -362,7 +365,7 @@ public final class EvidenceDesk implements AutoCloseable {
             return List.of();
         }
         Evidence evidence = result.evidence();
-        List<Evidence.Part> years = evidence.by(
+        List<Part> years = evidence.by(
                 each -> String.valueOf(Times.at(each.time(), result.zone()).getYear()));
         return List.of(
                 EvidencePlots.spread(evidence, horizonAt),
@@ -376,8 +379,7 @@ public final class EvidenceDesk implements AutoCloseable {
             return List.of();
         }
         Evidence evidence = result.evidence();
-        List<Evidence.Part> all =
-                new ArrayList<>(evidence.by(each -> each.regime().words()));
+        List<Part> all = new ArrayList<>(evidence.by(each -> each.regime().words()));
         all.addAll(evidence.byGroup());
         if (recipe.timeframe().isIntraday()) {
             all.addAll(evidence.by(each -> Times.at(each.time(), result.zone()).getHour() + " h"));
@@ -394,7 +396,7 @@ public final class EvidenceDesk implements AutoCloseable {
         if (result == null || result.evidence().excursion().count() == 0) {
             return "";
         }
-        Evidence.Excursion far = result.evidence().excursion();
+        Excursion far = result.evidence().excursion();
         return "Within " + result.recipe().question().longest() + " bars, in the middle: worst "
                 + Readout.percent(far.worst()) + ", best " + Readout.percent(far.best())
                 + ". One average true range up first "

@@ -4,6 +4,7 @@ import dev.yardarm.chart.plot.Plot;
 import dev.yardarm.chart.plot.PlotAxis;
 import dev.yardarm.chart.plot.PlotSeries;
 import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Part;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -93,12 +94,12 @@ public final class EvidencePlots {
     }
 
     /** The mean return of a horizon in each part, with how many occurrences it rests on. */
-    public static Plot parts(String title, List<Evidence.Part> parts, int horizonAt) {
+    public static Plot parts(String title, List<Part> parts, int horizonAt) {
         List<String> names = new ArrayList<>();
         double[] xs = new double[parts.size()];
         double[] ys = new double[parts.size()];
         for (int at = 0; at < xs.length; at++) {
-            Evidence.Part each = parts.get(at);
+            Part each = parts.get(at);
             names.add(each.name());
             xs[at] = at;
             ys[at] = 100 * each.means()[horizonAt];

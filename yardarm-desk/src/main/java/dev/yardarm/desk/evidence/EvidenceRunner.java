@@ -11,7 +11,6 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
-import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.desk.market.Directory;
@@ -20,7 +19,6 @@ import dev.yardarm.desk.work.Job;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import java.io.IOException;
-import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -78,6 +76,8 @@ public final class EvidenceRunner {
         Formula condition = Formula.parseCondition(recipe.condition(), language);
         Formula range = Formula.parse("atr(14)", Language.builtIn());
         Needs needs = condition.needs();
+        vantages.readMany(instruments, recipe.timeframe());
+        job.check();
         Vantages.Moment now = vantages.at(moment);
         BarRequest request = BarRequest.of(recipe.timeframe());
         int count = instruments.size();
@@ -98,7 +98,7 @@ public final class EvidenceRunner {
             job.setProgress(0.4 * done.incrementAndGet() / count);
         });
         ZoneId zone = zone(instruments);
-        Regimes regimes = new Regimes(time -> day(time, zone));
+        Regimes regimes = new Regimes(zone);
         for (Vantage each : opened) {
             job.check();
             if (each != null) {
@@ -172,12 +172,5 @@ public final class EvidenceRunner {
 
     private ZoneId zone(List<Instrument> instruments) {
         return directory.calendar(instruments.get(0)).zone();
-    }
-
-    private static int day(long time, ZoneId zone) {
-        return (int) Instant.ofEpochSecond(Math.floorDiv(time, Times.SECOND))
-                .atZone(zone)
-                .toLocalDate()
-                .toEpochDay();
     }
 }

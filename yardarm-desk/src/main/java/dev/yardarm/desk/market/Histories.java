@@ -23,12 +23,16 @@ import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ClosesOnly;
 import dev.yardarm.core.source.ContinuousFuture;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.source.Trades;
 import java.io.IOException;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -107,6 +111,36 @@ public final class Histories {
                     new InstrumentId(code.substring(0, colon).toLowerCase(Locale.ROOT), code.substring(colon + 1)));
         }
         return directory.find(new InstrumentId(source, code)).or(() -> directory.byCode(code));
+    }
+
+    /**
+     * Reads what is kept of many instruments at once, before they are looked at one after the other. What cannot be read is left for
+     * whoever looks, who is told why.
+     *
+     * @param timeframe that is wanted; what it is built from is read
+     */
+    public void readMany(List<Instrument> instruments, Timeframe timeframe) {
+        Map<String, Map<Timeframe, List<Instrument>>> bySource = new LinkedHashMap<>();
+        for (Instrument each : instruments) {
+            try {
+                BarSource source = source(each);
+                if (source.offers(ManyHistories.class).isPresent()) {
+                    bySource.computeIfAbsent(source.name(), none -> new LinkedHashMap<>())
+                            .computeIfAbsent(base(source, each, timeframe, false), none -> new ArrayList<>())
+                            .add(each);
+                }
+            } catch (IOException unread) {
+                LOG.debug("{} is left for later: {}", each.code(), unread.getMessage());
+            }
+        }
+        bySource.values()
+                .forEach(byBase -> byBase.forEach((base, some) -> {
+                    try {
+                        stored.readMany(source(some.get(0)), some, base);
+                    } catch (IOException unread) {
+                        LOG.debug("{} instruments are left for later: {}", some.size(), unread.getMessage());
+                    }
+                }));
     }
 
     /** The calendar of an instrument, with its whole session. */

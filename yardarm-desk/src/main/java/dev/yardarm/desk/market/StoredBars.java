@@ -16,6 +16,7 @@ import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.DividendAdjustment;
 import dev.yardarm.core.source.KnownThen;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.source.SplitAdjustment;
 import java.io.IOException;
@@ -137,7 +138,7 @@ final class StoredBars {
 
     private Base whole(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment)
             throws IOException {
-        Key key = Key.of(instrument, timeframe, BarRequest.of(timeframe).withAdjustments(false, false), WHOLE);
+        Key key = whole(instrument, timeframe);
         Base all = once(
                 bars,
                 key,
@@ -147,6 +148,35 @@ final class StoredBars {
                         Long.MAX_VALUE)));
         BarSeries known = KnownThen.of(all.bars(), Long.MIN_VALUE, moment);
         return new Base(adjusted(source, instrument, known, request, moment).snapshot(), moment);
+    }
+
+    /**
+     * Reads the histories of many instruments of one source at once, where it offers that and goes on no further by itself; what is
+     * kept already is not read again.
+     */
+    void readMany(BarSource source, List<Instrument> instruments, Timeframe timeframe) throws IOException {
+        ManyHistories many = source.offers(ManyHistories.class).orElse(null);
+        if (many == null || source instanceof LiveSource) {
+            return;
+        }
+        List<InstrumentId> wanted = instruments.stream()
+                .filter(each -> bars.getIfPresent(whole(each, timeframe)) == null)
+                .map(Instrument::id)
+                .toList();
+        if (wanted.size() < 2) {
+            return;
+        }
+        Map<InstrumentId, BarSeries> read = many.histories(wanted, timeframe);
+        for (Instrument each : instruments) {
+            BarSeries series = read.get(each.id());
+            if (series != null) {
+                bars.put(whole(each, timeframe), new Base(series.snapshot(), Long.MAX_VALUE));
+            }
+        }
+    }
+
+    private static Key whole(Instrument instrument, Timeframe timeframe) {
+        return Key.of(instrument, timeframe, BarRequest.of(timeframe).withAdjustments(false, false), WHOLE);
     }
 
     private BarSeries read(

@@ -108,6 +108,8 @@ public final class ScanRunner {
      */
     public Result run(Scan scan, Language language, List<Instrument> instruments, AsOf asOf, Job job) throws Exception {
         ScanTerms terms = scan.read(language);
+        vantages.readMany(instruments, scan.timeframe());
+        job.check();
         Looks looks = new Looks(terms, asOf, job);
         ScanOutcome[] outcomes = looks.all(instruments, false);
         List<Found> found = new ArrayList<>();

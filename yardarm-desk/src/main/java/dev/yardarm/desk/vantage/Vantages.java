@@ -1,5 +1,6 @@
 package dev.yardarm.desk.vantage;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
@@ -42,6 +43,11 @@ public final class Vantages {
     public Vantages(Histories histories, Function<InstrumentId, List<Drawing>> drawings) {
         this.histories = histories;
         this.drawings = drawings;
+    }
+
+    /** Reads what is kept of many instruments at once, before each is looked at. */
+    public void readMany(List<Instrument> instruments, Timeframe timeframe) {
+        histories.readMany(instruments, timeframe);
     }
 
     /** Looks from a moment, microseconds UTC. What is looked at several times from there is read once. */

@@ -1,0 +1,187 @@
+package dev.yardarm.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.core.formula.Rule;
+import dev.yardarm.desk.action.View;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.GridPane;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Scans built without writing a formula, and what came after earlier occurrences. */
+class ScanBuilderTest {
+    @TempDir
+    private Path home;
+
+    private WindowFixture app;
+
+    @BeforeEach
+    void open() throws Exception {
+        app = new WindowFixture(home);
+        app.open(true);
+    }
+
+    @AfterEach
+    void close() throws Exception {
+        app.close();
+    }
+
+    private <T extends Node> T find(String query) {
+        return app.robot().lookup(query).query();
+    }
+
+    private List<TextField> conditions() {
+        return app.robot().lookup(".condition").<TextField>queryAll().stream().toList();
+    }
+
+    private String text() {
+        return ((TextArea) find("#scan-text")).getText();
+    }
+
+    private TableView<?> table(String id) {
+        return app.robot().lookup(id).queryTableView();
+    }
+
+    private String label(String id) {
+        return app.get(() -> ((Label) find(id)).getText());
+    }
+
+    /** Chooses an entry of the nth choice of the rows. */
+    private <T> void choose(String name, int number, T wanted) {
+        app.get(() -> {
+            @SuppressWarnings("unchecked")
+            ComboBox<T> box = (ComboBox<T>) app.robot().lookup(".combo-box").queryAll().stream()
+                    .filter(node -> name.equals(node.getAccessibleText()))
+                    .toList()
+                    .get(number);
+            box.setValue(wanted);
+            return null;
+        });
+    }
+
+    /** Of several nodes the one furthest down. */
+    private Node lowest(String query) {
+        return app.robot().lookup(query).queryAll().stream()
+                .max(Comparator.comparingDouble(node -> node.localToScene(0, 0).getY()))
+                .orElseThrow();
+    }
+
+    private void goToScan() throws Exception {
+        app.click("#chart");
+        app.keys("gs");
+        app.await("the view", () -> app.window().bench().viewProperty().get() == View.SCAN);
+    }
+
+    @Test
+    void rowsMakeTheTextAndTheTextMakesTheRows() throws Exception {
+        goToScan();
+        // Two conditions of the first scan are there; the second goes, and another comes.
+        app.await("the rows", () -> conditions().size() == 2);
+        app.robot().clickOn(lowest("\u00d7"));
+        app.await("one row", () -> conditions().size() == 1);
+        assertThat(app.get(this::text)).isEqualTo("close > sma(close, 50)");
+        app.click("#add-condition");
+        app.await("two rows", () -> conditions().size() == 2);
+        app.robot().write("rsi(14)", 0);
+        choose("How", 1, Rule.How.BETWEEN);
+        app.get(() -> {
+            TextField against = (TextField) app.robot().lookup(".text-field").queryAll().stream()
+                    .filter(node -> "Against what".equals(node.getAccessibleText()))
+                    .toList()
+                    .get(1);
+            against.setText("50 and 80");
+            return null;
+        });
+        choose("Since when", 1, Rule.Since.SEEN);
+        app.await("its text", () -> text().equals("close > sma(close, 50) and rsi(14) is between 50 and 80 seen in 1"));
+        choose("How the rows below are joined", 0, Rule.Joined.ANY);
+        app.await("joined otherwise", () -> text().equals(
+                        "close > sma(close, 50) or rsi(14) is between 50 and 80 seen in 1"));
+        app.robot().clickOn("#scan-text").push(KeyCode.CONTROL, KeyCode.A);
+        app.robot().write("close > open and (high > 0 or low > 0) and volume is rising", 0);
+        app.await("rows of the text", () -> conditions().size() == 4);
+        assertThat(app.get(() -> conditions().stream().map(TextField::getText).toList()))
+                .containsExactly("close", "high", "low", "volume");
+        app.robot().write(" and clsoe > 1", 0);
+        app.await("the fault", () -> label("#scan-problem").contains("did you mean 'close'"));
+        assertThat(app.get(this::conditions)).hasSize(4);
+    }
+
+    @Test
+    void aWholeFormulaTypedIntoARowIsTakenApart() throws Exception {
+        goToScan();
+        app.await("the rows", () -> conditions().size() == 2);
+        app.robot()
+                .clickOn(conditions().get(0))
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("volume > 2 * sma(volume, 20) seen in 3", 0)
+                .push(KeyCode.TAB);
+        app.await("taken apart", () -> conditions().get(0).getText().equals("volume"));
+        assertThat(app.get(this::text)).startsWith("volume > 2 * sma(volume, 20) seen in 3 and ");
+    }
+
+    @Test
+    void whatFitsIsSaidAndWhatNearlyFitsIsShownWhenNothingDoes() throws Exception {
+        app.line("close > sma(close, 20)");
+        app.await("results", () -> table("#scan-results").getItems().size() > 2);
+        app.await(
+                "why",
+                () -> app.robot().lookup("#scan-reasons .decisive").tryQuery().isPresent());
+        assertThat(app.get(() -> ((Labeled) find("#scan-reasons .decisive")).getText()))
+                .contains("close > sma(close, 20): holds", "against", "it decides");
+        app.line("close > 1000000");
+        app.await("the nearest", () -> label("#scan-summary").contains("The nearest misses"));
+        assertThat(label("#scan-summary")).startsWith("0 of ");
+        assertThat(app.get(() -> table("#scan-results").getItems())).hasSize(10);
+    }
+
+    @Test
+    void evidenceOfACueComesByOneKeyAndItsCasesAreWalkedThrough() throws Exception {
+        app.line("macd");
+        app.await("the indicator", () -> app.chart().indicators().size() == 1);
+        app.click("#chart");
+        app.keys("id");
+        app.await("the view", () -> app.window().bench().viewProperty().get() == View.SCAN);
+        app.await("the cases", () -> table("#evidence-cases").getItems().size() > 50);
+        assertThat(label("#evidence-condition")).isEqualTo("macd.cross_up");
+        assertThat(label("#evidence-summary")).contains("occurrences in", "held back");
+        assertThat(app.get(() -> ((GridPane) find("#evidence-figures")).getChildren()))
+                .hasSize(6 * 9);
+        app.await(
+                "the first case",
+                () -> ((Labeled) find("#evidence-page .code")).getText().length() > 1);
+        app.robot().push(KeyCode.PAGE_DOWN);
+        app.await(
+                "the second", () -> table("#evidence-cases").getSelectionModel().getSelectedIndex() == 1);
+        int seen = app.get(() -> table("#evidence-cases").getItems().size());
+        app.click("#evidence-held");
+        app.await("all of them", () -> table("#evidence-cases").getItems().size() > seen);
+        assertThat(label("#evidence-summary")).doesNotContain("held back");
+        app.robot().clickOn("#evidence-cases").push(KeyCode.ENTER);
+        app.await("its chart", () -> app.window().bench().viewProperty().get() == View.CHART);
+    }
+
+    @Test
+    void resultsBecomeAList() throws Exception {
+        app.line("close > 0");
+        app.await("results", () -> table("#scan-results").getItems().size() > 5);
+        app.click("#scan-more");
+        app.robot().clickOn("Save as a list");
+        app.await("the list", () -> app.desk().books().lists().stream()
+                .anyMatch(list ->
+                        list.name().equals("Found") && list.instruments().size() > 5));
+    }
+}
