@@ -115,11 +115,6 @@ final class Screenshots {
         });
         steps.add(() -> {});
         steps.add(() -> shoot("point-figure"));
-        steps.add(() -> bench.layouts().add("Clouds", Arrangement.grid(1, 2)));
-        steps.add(() -> {});
-        steps.add(this::clouds);
-        steps.add(() -> {});
-        steps.add(() -> shoot("ichimoku"));
         steps.add(() -> bench.layouts().add("Oscillators", Arrangement.grid(1, 1)));
         steps.add(() -> {});
         steps.add(this::oscillators);
@@ -161,6 +156,10 @@ final class Screenshots {
         steps.add(() -> bench.go(View.SCAN));
         steps.add(() -> ((javafx.scene.control.Button) stage.getScene().lookup("#run-scan")).fire());
         steps.add(() -> shoot("scan"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> bench.evidence("rsi(14) crosses above 30"));
+        steps.add(() -> shoot("evidence"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.go(View.WATCH));
         steps.add(() -> shoot("watch"));
         steps.add(() -> bench.go(View.PLAN));
@@ -244,20 +243,6 @@ final class Screenshots {
         charts.get(3).setScale("percent", charts.get(3).chart().scale().withMode(ScaleChoice.Mode.PERCENT));
         charts.get(3).setForm(BarForm.AREA);
         charts.get(0).pointTo(LinkedPointer.NONE);
-    }
-
-    /** The same cloud on two timeframes, linked. */
-    private void clouds() {
-        List<ChartRoom> charts = bench.layouts().front().charts();
-        Instrument instrument = desk.directory().byCode("NTWQ").orElseThrow();
-        for (ChartRoom chart : charts) {
-            chart.setLink(2);
-            chart.showLayers(List.of());
-            chart.open(instrument, BarRequest.of(chart == charts.get(0) ? Timeframe.WEEK : Timeframe.DAY));
-            chart.indicators().add(Catalogue.builtIn().find("ichimoku").orElseThrow());
-            chart.chart().setBarWidth(3.4);
-            chart.setScale("fit all", chart.chart().scale().withFit(ScaleChoice.Fit.ALL));
-        }
     }
 
     /** Three instruments by percentages, the correlation of two of them, and one more as bars below. */

@@ -186,4 +186,36 @@ class EvidenceCommandTest {
         }
         assertThat(none).doesNotExist();
     }
+
+    /**
+     * Another instrument whose day begins twelve hours later has, under the same date, what this one comes to tomorrow. Joined by dates it
+     * would tell the future; joined by what had closed it tells what is known.
+     */
+    @Test
+    void anotherInstrumentWhoseDayEndsLaterTellsNothingOfTomorrow() throws IOException {
+        List<String[]> bars = bars("ALDER");
+        StringBuilder later = new StringBuilder("time,open,high,low,close,volume\n");
+        for (int bar = 0; bar + 1 < bars.size(); bar++) {
+            String tomorrow = bars.get(bar + 1)[4];
+            later.append(bars.get(bar)[0]).append((',' + tomorrow).repeat(4)).append(",1\n");
+        }
+        Path file = Files.writeString(folder.resolve("later.csv"), later);
+        assertThat(walks.run(
+                        "import",
+                        "--home",
+                        walks.home(),
+                        "--code",
+                        "LATER",
+                        "--timeframe",
+                        "D",
+                        "--zone",
+                        "Etc/GMT+12",
+                        file))
+                .as(walks.errors())
+                .isZero();
+        JsonNode told = evidence("--formula", "close of #LATER > close", "--codes", "ALDER", "--horizons", "1");
+        assertThat(told.get("occurrences").asInt()).isZero();
+        JsonNode known = evidence("--formula", "close of #LATER = close", "--codes", "ALDER", "--horizons", "1");
+        assertThat(known.get("occurrences").asInt()).isGreaterThan(200);
+    }
 }

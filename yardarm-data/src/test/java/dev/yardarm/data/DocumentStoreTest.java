@@ -16,6 +16,8 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.DocumentKind;
@@ -104,7 +106,24 @@ class DocumentStoreTest {
                         PlanEntry.of(new TradePlan("p", KTRL, Timeframe.DAY, 9, 104.2, 102.8, 107, 25_000, 1, 11)))));
         roundTrip(
                 DocumentKind.SCANS,
-                Entries.of(List.of(ScanEntry.of(Scan.of("s", "l", Timeframe.MONTH, List.of("close > open"))))));
+                Entries.of(List.of(
+                        ScanEntry.of(Scan.of("s", "l", Timeframe.MONTH, List.of("close > open"))),
+                        ScanEntry.of(new Scan(
+                                "all of it",
+                                "Breakouts",
+                                "what it is for",
+                                new Universe(
+                                        List.of("l"),
+                                        List.of("PV60"),
+                                        5,
+                                        List.of("Salt"),
+                                        List.of("mid"),
+                                        List.of("m")),
+                                Timeframe.DAY,
+                                "close > 1",
+                                "rsi(14)",
+                                List.of("volume"))))));
+        roundTrip(DocumentKind.SCAN_RUNS, Entries.of(List.of(new ScanRun("s", 7, "close > open", 60, List.of(KTRL)))));
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10, 2));
         roundTrip(
                 DocumentKind.INSTRUMENTS,

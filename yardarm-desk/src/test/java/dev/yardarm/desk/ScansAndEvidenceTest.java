@@ -12,6 +12,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanLibrary;
 import dev.yardarm.core.scan.ScanMatch;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.source.BarRequest;
@@ -259,6 +260,56 @@ class ScansAndEvidenceTest {
             for (String each : Cues.of(room.chart())) {
                 Formula.parseCondition(each, desk.language().now());
             }
+        });
+    }
+
+    @Test
+    void whatIsNewAndWhatIsGoneSinceTheLastRunIsMarked() throws Exception {
+        ScanDesk scans = front.get(() -> new ScanDesk(desk));
+        Scan scan = new Scan(
+                "Rising", "", "", Universe.of("All companies"), Timeframe.DAY, "close > sma(close, 20)", "", List.of());
+        front.run(() -> {
+            scans.open(scan);
+            assertThat(scans.save()).isTrue();
+            scans.run();
+        });
+        front.await("the first run", () -> desk.scanWork().runs("Rising").size() == 1);
+        List<InstrumentId> first =
+                front.get(() -> desk.scanWork().runs("Rising").get(0).found());
+        assertThat(front.get(scans::summary)).doesNotContain("Since");
+        // As if it had run an hour ago and had found another in the place of one.
+        front.run(() -> {
+            List<InstrumentId> before = new ArrayList<>(first.subList(1, first.size()));
+            before.add(new InstrumentId("halcyon", "OTHER"));
+            desk.books()
+                    .scanRunShelf()
+                    .remove(desk.scanWork().runs("Rising").get(0).key());
+            desk.books()
+                    .scanRunShelf()
+                    .put(new ScanRun(
+                            "Rising", desk.clock().now() - 3_600_000_000L, "close > sma(close, 20)", 60, before));
+            scans.run();
+        });
+        front.await("the second run", () -> desk.scanWork().runs("Rising").size() == 2);
+        front.run(() -> {
+            assertThat(scans.summary()).contains("1 new, gone OTHER");
+            assertThat(scans.found().isShown("new")).isTrue();
+            // Another condition under the same name has nothing to be compared with.
+            scans.setText("close > sma(close, 10)");
+            assertThat(scans.save()).isTrue();
+            scans.run();
+        });
+        front.await(
+                "the third run",
+                () -> desk.scanWork().runs("Rising").size() == 2
+                        && desk.scanWork().runs("Rising").get(0).condition().endsWith("10)"));
+        front.run(() -> {
+            assertThat(scans.summary()).doesNotContain("Since");
+            for (int run = 0; run < 30; run++) {
+                desk.scanWork().keep(new ScanRun("Rising", run, "close > 0", 60, List.of()));
+            }
+            assertThat(desk.scanWork().runs("Rising")).hasSizeLessThanOrEqualTo(21);
+            scans.close();
         });
     }
 }

@@ -73,14 +73,14 @@ final class StatementRow extends VBox {
         how.getItems().setAll(Rule.How.values());
         how.setConverter(words(Rule.How::words));
         how.setAccessibleText("How");
-        how.setMinWidth(112);
-        how.setMaxWidth(112);
+        how.setMinWidth(128);
+        how.setMaxWidth(128);
         how.setVisibleRowCount(14);
         since.getItems().setAll(Rule.Since.values());
         since.setConverter(words(Rule.Since::words));
         since.setAccessibleText("Since when");
-        since.setMinWidth(84);
-        since.setMaxWidth(84);
+        since.setMinWidth(82);
+        since.setMaxWidth(82);
         bars.setEditable(true);
         bars.setAccessibleText("How many bars");
         bars.setMaxWidth(76);

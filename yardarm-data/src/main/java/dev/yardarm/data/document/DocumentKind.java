@@ -3,6 +3,7 @@ package dev.yardarm.data.document;
 import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.own.OwnIndicator;
+import dev.yardarm.core.scan.ScanRun;
 import java.util.List;
 
 /**
@@ -38,6 +39,7 @@ public record DocumentKind<T>(
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
     public static final DocumentKind<Entries<ScanEntry>> SCANS =
             entries("scans", ScanEntry.class, OlderForms::scansOfOneList);
+    public static final DocumentKind<Entries<ScanRun>> SCAN_RUNS = entries("scan-runs", ScanRun.class);
     public static final DocumentKind<Entries<OwnIndicator>> OWN_INDICATORS =
             entries("own-indicators", OwnIndicator.class);
     public static final DocumentKind<Entries<Blend>> BLENDS = entries("blends", Blend.class);

@@ -9,6 +9,7 @@ import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
@@ -44,6 +45,7 @@ public final class Books {
     private final Shelf<Firing.Key, Firing> firings;
     private final Shelf<String, TradePlan> plans;
     private final Shelf<String, Scan> scans;
+    private final Shelf<String, ScanRun> scanRuns;
     private final Shelf<String, Documents.Preset> presets;
     private final Shelf<String, OwnIndicator> ownIndicators;
     private final Shelf<String, Blend> blends;
@@ -73,6 +75,7 @@ public final class Books {
         firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
         plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
         scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
+        scanRuns = Shelf.open(ShelfKind.SCAN_RUNS, saver, front, List.of());
         presets = Shelf.open(ShelfKind.PRESETS, saver, front, List.of());
         ownIndicators = Shelf.open(ShelfKind.OWN_INDICATORS, saver, front, List.of());
         blends = Shelf.open(ShelfKind.BLENDS, saver, front, List.of());
@@ -177,6 +180,11 @@ public final class Books {
     /** The saved scans, in their order. */
     public List<Scan> scans() {
         return scans.all();
+    }
+
+    /** What scans found at earlier times. */
+    public Shelf<String, ScanRun> scanRunShelf() {
+        return scanRuns;
     }
 
     /** The scans, to be changed. */

@@ -8,6 +8,7 @@ import dev.yardarm.core.merge.KeyedMerge;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.DocumentKind;
@@ -52,6 +53,14 @@ record ShelfKind<K, V, E>(
             (scan, isTaken) -> scan.named(numbered(scan.name(), " ", isTaken)),
             ScanEntry::scan,
             ScanEntry::of);
+    static final ShelfKind<String, ScanRun, ScanRun> SCAN_RUNS = of(
+            DocumentKind.SCAN_RUNS,
+            "runs of scans",
+            ScanRun::key,
+            // The same scan at the same time found the same; ours is as good as theirs.
+            (run, isTaken) -> run,
+            run -> run,
+            run -> run);
     static final ShelfKind<String, Documents.Preset, Documents.Preset> PRESETS = of(
             DocumentKind.PRESETS,
             "presets",

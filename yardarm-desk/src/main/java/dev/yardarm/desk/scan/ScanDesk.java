@@ -10,6 +10,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanText;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
@@ -30,8 +31,10 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -72,6 +75,8 @@ public final class ScanDesk implements AutoCloseable {
     private String summary = "";
     private Timeframe shownTimeframe = Timeframe.DAY;
     private ScanRunner.Result result;
+    /** What was found now and not by the run before. */
+    private Set<InstrumentId> fresh = Set.of();
 
     public ScanDesk(Desk desk) {
         this.desk = desk;
@@ -117,6 +122,8 @@ public final class ScanDesk implements AutoCloseable {
                     case PROVISIONAL -> "forming";
                     case NO -> "misses";
                 }),
+                RowColumn.words(
+                        "new", "New", 44, row -> fresh.contains(row.instrument().id()) ? "new" : ""),
                 RowColumn.number(
                         "rank", "Order", 70, row -> Reasons.number(row.outcome().rank()), row -> row.outcome()
                                 .rank()),
@@ -440,22 +447,53 @@ public final class ScanDesk implements AutoCloseable {
             return;
         }
         shownTimeframe = came.scan().timeframe();
+        String since = compare(came);
         boolean misses = came.found().isEmpty() && !came.nearest().isEmpty();
         String skipped = came.missing().isEmpty() ? "" : "  Skipped: " + String.join("; ", came.missing());
         summary = came.found().size() + " of " + came.looked() + " match, "
                 + came.scan().universe().words() + ", "
                 + came.scan().timeframe() + ", as of "
                 + (day == null ? Readout.time(came.asOf(), Timeframe.MINUTE, zone(came)) : "the end of " + day)
-                + "." + (misses ? "  The nearest misses:" : "") + skipped;
+                + "." + since + (misses ? "  The nearest misses:" : "") + skipped;
         found.setColumns(columns());
         List<String> extra = found.columns().stream()
                 .map(RowColumn::id)
                 .filter(id -> id.startsWith("formula-") && !found.isShown(id))
                 .toList();
         extra.forEach(id -> found.show(id, true));
+        if (!fresh.isEmpty()) {
+            found.show("new", true);
+        }
         found.set(misses ? came.nearest() : came.found());
         found.take(0);
         listeners.tell(Change.WORDS);
+    }
+
+    /** Keeps what a saved scan found now, and says what is new and what is gone since the run before. */
+    private String compare(ScanRunner.Result came) {
+        fresh = Set.of();
+        String name = came.scan().name();
+        boolean saved = saved().stream().anyMatch(each -> each.name().equals(name));
+        if (day != null || !saved) {
+            return "";
+        }
+        List<InstrumentId> found =
+                came.found().stream().map(each -> each.instrument().id()).toList();
+        ScanRun before = desk.scanWork()
+                .keep(new ScanRun(name, came.asOf(), came.scan().condition(), came.looked(), found))
+                .orElse(null);
+        if (before == null) {
+            return "";
+        }
+        Set<InstrumentId> more = new HashSet<>(found);
+        before.found().forEach(more::remove);
+        fresh = more;
+        List<String> gone = before.found().stream()
+                .filter(each -> !found.contains(each))
+                .map(InstrumentId::code)
+                .toList();
+        return "  Since " + Readout.time(before.at(), Timeframe.MINUTE, marketZone()) + ": " + more.size() + " new"
+                + (gone.isEmpty() ? "" : ", gone " + String.join(", ", gone)) + ".";
     }
 
     private ZoneId zone(ScanRunner.Result of) {
