@@ -17,6 +17,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -114,6 +115,41 @@ class ParquetBarStoreTest {
                     .isEqualTo(4);
             assertThat(store.timeframes(new InstrumentId("own", "A"))).containsExactly(Timeframe.MONTH);
             assertThat(store.timeframes(ONE)).isEmpty();
+        }
+    }
+
+    @Test
+    void manyAreReadTogetherAsTheyAreReadApart() throws IOException {
+        try (ParquetBarStore store = new ParquetBarStore(folder)) {
+            store.merge(ONE, Timeframe.DAY, bars(START, Times.DAY, 500, 100));
+            store.merge(TWO, Timeframe.DAY, bars(START, Times.DAY, 20, 7));
+            store.merge(TWO, Timeframe.MINUTE, bars(START, Times.MINUTE, 3000, 9));
+            InstrumentId three = new InstrumentId("own", "THREE");
+            assertThat(store.timeframes(three)).isEmpty();
+            for (Timeframe timeframe : List.of(Timeframe.DAY, Timeframe.MINUTE)) {
+                Map<String, BarSeries> all =
+                        store.readAll("own", timeframe, Set.of(ONE.code(), TWO.code(), "THREE", "NOBODY"));
+                assertThat(all.keySet())
+                        .containsExactlyInAnyOrderElementsOf(
+                                timeframe.equals(Timeframe.DAY)
+                                        ? List.of(ONE.code(), TWO.code())
+                                        : List.of(TWO.code()));
+                for (Map.Entry<String, BarSeries> each : all.entrySet()) {
+                    assertSame(
+                            each.getValue().snapshot(),
+                            store.read(
+                                            new InstrumentId("own", each.getKey()),
+                                            timeframe,
+                                            Long.MIN_VALUE,
+                                            Long.MAX_VALUE)
+                                    .snapshot());
+                }
+            }
+            assertThat(store.readAll("own", Timeframe.DAY, Set.of("TWO"))).containsOnlyKeys("TWO");
+            assertThat(store.readAll("nowhere", Timeframe.DAY, Set.of("TWO"))).isEmpty();
+            // What a pack holds is looked up anew when it has changed.
+            store.merge(three, Timeframe.DAY, bars(START, Times.DAY, 3, 1));
+            assertThat(store.timeframes(three)).containsExactly(Timeframe.DAY);
         }
     }
 

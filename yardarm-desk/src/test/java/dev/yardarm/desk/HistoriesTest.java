@@ -20,6 +20,7 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.desk.market.Directory;
@@ -33,6 +34,7 @@ import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -227,5 +229,82 @@ class HistoriesTest {
                 }
             }
         }
+    }
+
+    private static final Instrument Y = new Instrument(
+            new InstrumentId("made", "Y"), "Why", "", Instrument.Kind.IMPORTED, "", "", PriceFormat.ofDecimals(2), 1);
+
+    private static BarSeries days(double price) {
+        BarSeries series = new BarSeries(50);
+        for (int bar = 0; bar < 50; bar++) {
+            series.append(bar * Times.DAY, (bar + 1) * Times.DAY, price, price + 1, price - 1, price, 1);
+        }
+        return series;
+    }
+
+    /** A source of two instruments that reads both at once. */
+    private static BarSource together(Callable<Map<InstrumentId, BarSeries>> reading) throws IOException {
+        BarSource source = mock(BarSource.class);
+        when(source.name()).thenReturn("made");
+        when(source.instruments()).thenReturn(List.of(X, Y));
+        when(source.calendar(any())).thenReturn(TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        when(source.stored(any())).thenReturn(List.of(Timeframe.DAY));
+        when(source.history(any(), any(), anyLong(), anyLong())).thenAnswer(call -> days(7));
+        ManyHistories many = (ids, timeframe) -> {
+            try {
+                return reading.call();
+            } catch (Exception failed) {
+                throw new IOException(failed);
+            }
+        };
+        when(source.offers(ManyHistories.class)).thenReturn(Optional.of(many));
+        return source;
+    }
+
+    @Test
+    void whatWasReadTogetherIsNotReadAgainAndIsBuiltUponLikeTheRest() throws IOException {
+        BarSource source = together(() -> Map.of(ID, days(1), Y.id(), days(2)));
+        Histories histories = new Histories(new Directory(List.of(source)));
+        histories.readMany(List.of(X, Y), Timeframe.WEEK);
+        Bars weeks = histories.load(Y, Timeframe.WEEK, 50 * Times.DAY).series().snapshot();
+        assertThat(weeks.close(0)).isEqualTo(2);
+        assertThat(histories
+                        .load(X, Timeframe.DAY, 20 * Times.DAY)
+                        .series()
+                        .snapshot()
+                        .closed())
+                .isEqualTo(20);
+        verify(source, times(0)).history(any(), any(), anyLong(), anyLong());
+    }
+
+    @Test
+    void whatChangedWhileItWasReadTogetherIsReadAnew() throws IOException {
+        Histories[] made = new Histories[1];
+        BarSource source = together(() -> {
+            made[0].forget(ID);
+            return Map.of(ID, days(1), Y.id(), days(2));
+        });
+        made[0] = new Histories(new Directory(List.of(source)));
+        made[0].readMany(List.of(X, Y), Timeframe.DAY);
+        assertThat(made[0].load(X, Timeframe.DAY, 50 * Times.DAY)
+                        .series()
+                        .snapshot()
+                        .close(0))
+                .isEqualTo(7);
+    }
+
+    @Test
+    void whatCannotBeReadTogetherIsLeftForWhoeverLooks() throws IOException {
+        BarSource source = together(() -> {
+            throw new IOException("the disk is gone");
+        });
+        Histories histories = new Histories(new Directory(List.of(source)));
+        histories.readMany(List.of(X, Y), Timeframe.DAY);
+        assertThat(histories
+                        .load(X, Timeframe.DAY, 50 * Times.DAY)
+                        .series()
+                        .snapshot()
+                        .close(0))
+                .isEqualTo(7);
     }
 }

@@ -16,6 +16,7 @@ import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.evidence.EvidenceDesk;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -177,6 +178,11 @@ class ScansAndEvidenceTest {
             assertThat(LocalDate.ofEpochDay(Math.floorDiv(bars.openTime(bars.size() - 1), 86_400_000_000L)))
                     .isEqualTo(LocalDate.of(2024, 5, 17));
             assertThat(scans.reasons()).hasSize(1);
+            desk.stanceWork().take(first.instrument().id(), Stance.Kind.LONG, "");
+            assertThat(scans.found().columns().stream()
+                            .filter(column -> column.id().equals("stance"))
+                            .map(column -> column.text().apply(first)))
+                    .containsExactly("long");
             scans.saveAsList();
             assertThat(desk.books().list("Oversold and turning").orElseThrow().instruments())
                     .hasSize(scans.found().rows().size());

@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 
 /**
@@ -55,6 +56,9 @@ final class StoredBars {
 
     private final Cache<Key, PriceBasis> bases =
             Caffeine.newBuilder().maximumSize(4096).build();
+
+    /** How often a history was forgotten: what was being read meanwhile is not kept. */
+    private final AtomicLong forgotten = new AtomicLong();
 
     private final Map<Making, CompletableFuture<Object>> underWay = new ConcurrentHashMap<>();
 
@@ -166,10 +170,11 @@ final class StoredBars {
         if (wanted.size() < 2) {
             return;
         }
+        long before = forgotten.get();
         Map<InstrumentId, BarSeries> read = many.histories(wanted, timeframe);
         for (Instrument each : instruments) {
             BarSeries series = read.get(each.id());
-            if (series != null) {
+            if (series != null && forgotten.get() == before) {
                 bars.put(whole(each, timeframe), new Base(series.snapshot(), Long.MAX_VALUE));
             }
         }
@@ -240,6 +245,7 @@ final class StoredBars {
 
     /** Forgets what is kept of an instrument, after its history has changed. */
     void forget(InstrumentId id) {
+        forgotten.incrementAndGet();
         bars.asMap().keySet().removeIf(key -> key.id().equals(id));
         bases.asMap().keySet().removeIf(key -> key.id().equals(id));
     }
@@ -261,8 +267,13 @@ final class StoredBars {
             if (before != null) {
                 return (V) before.join();
             }
+            long asked = forgotten.get();
             V made = make.get();
             cache.put(key, made);
+            if (forgotten.get() != asked) {
+                // Something changed while it was read: whoever waits has what was there, the next one reads anew.
+                cache.invalidate(key);
+            }
             own.complete(made);
             return made;
         } catch (UncheckedIOException failed) {

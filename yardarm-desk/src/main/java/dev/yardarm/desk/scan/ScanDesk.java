@@ -16,6 +16,7 @@ import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.text.TextFile;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
@@ -99,6 +100,7 @@ public final class ScanDesk implements AutoCloseable {
                 RowColumn.words("code", "Code", 64, row -> row.instrument().code()),
                 RowColumn.words("name", "Name", 128, row -> row.instrument().name()),
                 RowColumn.words("sector", "Sector", 120, row -> row.instrument().sector()),
+                RowColumn.words("stance", "Stance", 64, row -> stance(row.instrument())),
                 RowColumn.number(
                         "last",
                         "Last",
@@ -146,6 +148,11 @@ public final class ScanDesk implements AutoCloseable {
                     row -> row.outcome().columns()[at]));
         }
         return columns;
+    }
+
+    private String stance(Instrument of) {
+        Stance taken = desk.books().stance(of.id());
+        return taken.kind() == Stance.Kind.NONE ? "" : taken.kind().word();
     }
 
     private static double last(Bars bars) {
