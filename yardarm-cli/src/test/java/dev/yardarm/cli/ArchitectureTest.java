@@ -149,6 +149,7 @@ class ArchitectureTest {
                         "dev.yardarm.desk.feed..",
                         "dev.yardarm.desk.alert..",
                         "dev.yardarm.desk.scan..",
+                        "dev.yardarm.desk.evidence..",
                         "dev.yardarm.desk.card..",
                         "dev.yardarm.desk.plan..",
                         "dev.yardarm.desk.stance..",

@@ -6,6 +6,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.document.DocumentKind;
@@ -19,6 +20,8 @@ import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.book.Habits;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.evidence.EvidenceRunner;
+import dev.yardarm.desk.evidence.Recipe;
 import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.intake.IntakeWork;
 import dev.yardarm.desk.language.LivingLanguage;
@@ -230,11 +233,16 @@ public final class Desk implements AutoCloseable {
 
     /** Starts a scan of the present; a running one is cancelled. */
     public void scan(Scan scan, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
-        scan(scan, ScanRunner.AsOf.now(clock().now()), done, failed);
+        scan(scan, 0, done, failed);
     }
 
-    /** Starts a scan; a running one is cancelled. On the interface's thread. */
-    public void scan(Scan scan, ScanRunner.AsOf asOf, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
+    /**
+     * Starts a scan; a running one is cancelled. On the interface's thread.
+     *
+     * @param before only bars that opened before this time, as known when the last of them had closed; 0 for the present
+     */
+    public void scan(Scan scan, long before, Consumer<ScanRunner.Result> done, Consumer<Exception> failed) {
+        ScanRunner.AsOf asOf = new ScanRunner.AsOf(clock().now(), before);
         Universes universes = universes();
         Language now = language.now();
         ScanRunner runner = new ScanRunner(vantages, scheduler);
@@ -246,6 +254,34 @@ public final class Desk implements AutoCloseable {
                     List<String> gone = new ArrayList<>();
                     List<Instrument> instruments = universes.instruments(scan.universe(), asOf.moment(), gone::add);
                     return runner.run(scan, now, instruments, asOf, job).without(gone);
+                },
+                done,
+                failed);
+    }
+
+    /**
+     * Starts to look through the past; what is under way is cancelled. On the interface's thread.
+     *
+     * @param universe the instruments that are looked at
+     */
+    public void gather(
+            Recipe recipe, Universe universe, Consumer<EvidenceRunner.Result> done, Consumer<Exception> failed) {
+        Universes universes = universes();
+        Language now = language.now();
+        long moment = clock().now();
+        EvidenceRunner runner = new EvidenceRunner(vantages, directory, scheduler);
+        scheduler.start(
+                Lane.BEHIND,
+                "evidence",
+                "Evidence over " + universe.words(),
+                job -> {
+                    List<String> gone = new ArrayList<>();
+                    List<Instrument> instruments = universes.instruments(universe, moment, gone::add);
+                    if (instruments.isEmpty()) {
+                        throw new IllegalArgumentException(
+                                "there is nothing to look at" + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
+                    }
+                    return runner.run(recipe, now, instruments, moment, job);
                 },
                 done,
                 failed);

@@ -22,11 +22,9 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
-import dev.yardarm.desk.scan.Universes;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
-import dev.yardarm.desk.work.Lane;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -195,31 +193,11 @@ public final class EvidenceDesk implements AutoCloseable {
         problem = "";
         summary = "Looking through the past ...";
         listeners.tell(this);
-        Recipe wanted = recipe;
-        Universes universes = desk.universes();
-        long now = desk.clock().now();
-        Universe among = universe;
-        EvidenceRunner runner = new EvidenceRunner(desk.vantages(), desk.directory(), desk.scheduler());
-        desk.scheduler()
-                .start(
-                        Lane.BEHIND,
-                        "evidence",
-                        "Evidence over " + among.words(),
-                        job -> {
-                            List<String> gone = new ArrayList<>();
-                            List<Instrument> instruments = universes.instruments(among, now, gone::add);
-                            if (instruments.isEmpty()) {
-                                throw new IllegalArgumentException("there is nothing to look at"
-                                        + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
-                            }
-                            return runner.run(wanted, language, instruments, now, job);
-                        },
-                        this::show,
-                        failed -> {
-                            summary = "";
-                            problem = "The past cannot be looked through: " + failed.getMessage() + ".";
-                            listeners.tell(this);
-                        });
+        desk.gather(recipe, universe, this::show, failed -> {
+            summary = "";
+            problem = "The past cannot be looked through: " + failed.getMessage() + ".";
+            listeners.tell(this);
+        });
     }
 
     private void show(EvidenceRunner.Result came) {
@@ -318,7 +296,7 @@ public final class EvidenceDesk implements AutoCloseable {
                         row.instrument(),
                         BarRequest.of(timeframe),
                         "",
-                        Math.min(row.occurrence().time() + after, desk.clock().now())));
+                        Math.min(row.occurrence().time() + after, result.moment())));
     }
 
     /** Marks every occurrence on a chart; null before anything was asked. */

@@ -54,6 +54,7 @@ public final class EvidenceRunner {
      * @param from when the first bar of all opened
      * @param to before this time bars were looked at: where what is held back begins, or the end of the history
      * @param zone of the days
+     * @param moment what time it was
      */
     public record Result(
             Recipe recipe,
@@ -62,7 +63,8 @@ public final class EvidenceRunner {
             List<String> missing,
             long from,
             long to,
-            ZoneId zone) {}
+            ZoneId zone,
+            long moment) {}
 
     /**
      * Gathers evidence.
@@ -154,7 +156,7 @@ public final class EvidenceRunner {
             throw new IllegalArgumentException("there is nothing to look at"
                     + (told.isEmpty() ? "; choose instruments" : ": " + String.join("; ", told)));
         }
-        return new Result(recipe, Evidence.of(good, question), of, told, from, to, zone);
+        return new Result(recipe, Evidence.of(good, question), of, told, from, to, zone, moment);
     }
 
     private void all(int count, Job job, IntConsumer look) throws Exception {

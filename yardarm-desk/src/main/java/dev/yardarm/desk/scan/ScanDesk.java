@@ -421,16 +421,10 @@ public final class ScanDesk implements AutoCloseable {
         }
         summary = "Scanning ...";
         listeners.tell(Change.WORDS);
-        long now = desk.clock().now();
-        desk.scan(
-                draft,
-                day == null ? ScanRunner.AsOf.now(now) : new ScanRunner.AsOf(now, before()),
-                this::show,
-                failed -> {
-                    summary = "";
-                    complain("The scan failed: " + failed.getMessage()
-                            + ". Nothing was lost; change it or run it again.");
-                });
+        desk.scan(draft, day == null ? 0 : before(), this::show, failed -> {
+            summary = "";
+            complain("The scan failed: " + failed.getMessage() + ". Nothing was lost; change it or run it again.");
+        });
     }
 
     /** The end of the past day. */
