@@ -281,7 +281,7 @@ public final class Desk implements AutoCloseable {
                         throw new IllegalArgumentException(
                                 "there is nothing to look at" + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
                     }
-                    return runner.run(recipe, now, instruments, moment, job);
+                    return runner.run(recipe, now, instruments, moment, job).without(gone);
                 },
                 done,
                 failed);

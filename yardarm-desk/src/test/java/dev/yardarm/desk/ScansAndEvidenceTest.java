@@ -250,6 +250,9 @@ class ScansAndEvidenceTest {
             boolean told = front.get(() -> evidence.summary().contains("variants were tried"));
             assertThat(told).isEqualTo(variant == 5);
         }
+        Universe partly = Universe.ALL.withLists(List.of("Indices", "Gone"));
+        front.run(() -> evidence.ask("close > open", partly, Timeframe.WEEK));
+        front.await("what is gone", () -> evidence.summary().contains("Skipped: there is no list 'Gone'"));
         front.run(() -> evidence.ask("close > 0", Universe.of("Indices"), Timeframe.WEEK));
         front.await("no contrast", () -> evidence.summary().contains("no other times to compare with"));
     }

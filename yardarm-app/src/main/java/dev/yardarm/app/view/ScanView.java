@@ -163,7 +163,7 @@ public final class ScanView extends HBox implements RowsView {
         }
     }
 
-    /** Asks what came after what is being written, when that was not asked yet. */
+    /** Asks what came after what is being written. */
     private void gather() {
         editor.write();
         Scan draft = desk.draft();

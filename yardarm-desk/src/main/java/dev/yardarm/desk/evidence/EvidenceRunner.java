@@ -64,7 +64,14 @@ public final class EvidenceRunner {
             long from,
             long to,
             ZoneId zone,
-            long moment) {}
+            long moment) {
+        /** The same, with more that could not be looked at. */
+        public Result without(List<String> more) {
+            List<String> all = new ArrayList<>(more);
+            all.addAll(missing);
+            return new Result(recipe, evidence, instruments, all, from, to, zone, moment);
+        }
+    }
 
     /**
      * Gathers evidence.
