@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.OutputStyle;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.source.BarRequest;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -18,6 +20,7 @@ import javafx.scene.control.Spinner;
 import javafx.scene.control.TextField;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
+import org.assertj.core.data.Percentage;
 import org.fxmisc.richtext.CodeArea;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -317,6 +320,94 @@ class OwnIndicatorsTest {
                 .contains("2 *"));
         app.line("blend delete KTMR");
         app.await("it is gone", () -> app.desk().directory().byCode("KTMR").isEmpty());
+    }
+
+    /** With the market running: the chart, the row of the list and the comparison move with the parts. */
+    @Test
+    void aBlendMovesWithTheMarketOnAChartInAListAndInAComparison() throws Exception {
+        app = new WindowFixture(home);
+        app.open(false);
+        app.click("#chart");
+        app.line("blend KTMR KTRL / MARN");
+        app.await(
+                "its chart",
+                () -> app.chart()
+                                .instrument()
+                                .filter(each -> each.code().equals("KTMR"))
+                                .isPresent()
+                        && !app.chart().bars().isEmpty());
+        Instrument blend = app.get(() -> app.chart().instrument().orElseThrow());
+        app.line("list add");
+        app.await("it is in the list", () -> app.room().members().contains(blend));
+        app.get(() -> {
+            this.<ListView<Instrument>>find("#list").scrollTo(blend);
+            return null;
+        });
+        app.await("its price in the list", () -> !priceInList(blend).isEmpty());
+        String listed = app.get(() -> priceInList(blend));
+        double shown = lastOnChart();
+        app.await("the chart moves", () -> lastOnChart() != shown);
+        app.await("the row of the list moves", () -> !priceInList(blend).equals(listed));
+        app.line("KTRL");
+        app.await("the other chart", () -> app.chart()
+                .instrument()
+                .filter(each -> each.code().equals("KTRL"))
+                .isPresent());
+        app.line("compare KTMR");
+        app.await("the comparison", () -> layers().size() == 1 && last(layers().get(0)) > 0);
+        double compared = last(layers().get(0));
+        app.await("the comparison moves", () -> last(layers().get(0)) != compared);
+        // What it shows now is what its parts are worth now.
+        double marn = app.desk()
+                .histories()
+                .load(
+                        app.desk().directory().byCode("MARN").orElseThrow(),
+                        BarRequest.of(Timeframe.DAY),
+                        app.desk().clock().now())
+                .series()
+                .snapshot()
+                .close(app.get(() -> app.chart().bars().size()) - 1);
+        assertThat(last(layers().get(0))).isCloseTo(lastOnChart() / marn, Percentage.withPercentage(2));
+    }
+
+    private double lastOnChart() {
+        return app.get(() -> app.chart().bars().close(app.chart().bars().size() - 1));
+    }
+
+    private String priceInList(Instrument instrument) {
+        return app.robot().lookup("#list .label").queryAll().stream()
+                .filter(node -> ((Labeled) node).getText().equals(instrument.code()) && node.getScene() != null)
+                .findFirst()
+                .map(node ->
+                        ((Labeled) node.getParent().getChildrenUnmodifiable().get(3)).getText())
+                .orElse("");
+    }
+
+    /** A cue of an indicator of one's own: an alert by key, the row in Watch, taken back by undo. */
+    @Test
+    void anAlertWaitsOnACueOfOnesOwn() throws Exception {
+        open();
+        paste(MEAN + "cue \"Over\" when close > sma(close, length)\n");
+        app.robot().push(KeyCode.CONTROL, KeyCode.S);
+        app.await("saved", () -> app.desk().ownWork().find("my_mean").isPresent());
+        app.robot().push(KeyCode.CONTROL, KeyCode.ENTER);
+        app.await("on the chart", () -> layers().size() == 1 && drawn().size() == 1);
+        app.click("#own-close");
+        app.click("#chart");
+        app.keys("mc");
+        app.await("the alert", () -> app.desk().books().alerts().size() == 1);
+        assertThat(app.get(() -> app.desk().books().alerts().get(0).condition()))
+                .isEqualTo("my_mean.over");
+        app.line("alert rsi(14) < 30");
+        app.await("the other alert", () -> app.desk().books().alerts().size() == 2);
+        assertThat(app.notices()).contains("when a bar of D closes on which rsi(14) < 30 begins to hold");
+        app.keys("gw");
+        app.await("both in Watch", () -> app.robot().lookup("#waiting-alerts .table-cell").queryAll().stream()
+                .map(node -> ((Labeled) node).getText())
+                .toList()
+                .containsAll(List.of("my_mean.over", "rsi(14) < 30")));
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("taken back", () -> app.desk().books().alerts().size() == 1);
     }
 
     @Test

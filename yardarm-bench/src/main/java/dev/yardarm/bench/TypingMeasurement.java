@@ -15,6 +15,9 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -46,6 +49,7 @@ public final class TypingMeasurement extends Application {
     private final double[] times = new double[WARM_UP + COUNTED];
     private final double[] handled = new double[WARM_UP + COUNTED];
     private final int[] pulses = new int[WARM_UP + COUNTED];
+    private final ScheduledExecutorService keys = Executors.newSingleThreadScheduledExecutor();
     private MainWindow window;
     private CodeArea area;
     private ChartView view;
@@ -143,8 +147,8 @@ public final class TypingMeasurement extends Application {
             times[count] = (System.nanoTime() - pressed) / 1e6;
             pulses[count] = since;
             count++;
-            // At another place between two pulses each time, as keys come.
-            later(60 + count * 7 % 17, this::type);
+            // From outside the pulses, at another place between two of them each time, as keys come.
+            keys.schedule(() -> Platform.runLater(this::type), 60_000 + count * 7_300 % 16_667, TimeUnit.MICROSECONDS);
         }
     }
 

@@ -97,7 +97,12 @@ class DocumentStoreTest {
         roundTrip(
                 DocumentKind.STANCES,
                 Entries.of(List.of(StanceEntry.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5)))));
-        roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(ALERT))));
+        Alert onCondition = Alert.onCondition("c", KTRL, "rsi(14) < 30", Timeframe.DAY, 8);
+        roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(ALERT), AlertEntry.of(onCondition))));
+        assertThat(AlertEntry.of(onCondition).alert()).isEqualTo(onCondition);
+        roundTrip(
+                DocumentKind.FIRINGS,
+                Entries.of(List.of(FiringEntry.of(Firing.of(onCondition, onCondition.condition(), 9, 98.4, 5)))));
         roundTrip(
                 DocumentKind.FIRINGS, Entries.of(List.of(FiringEntry.of(Firing.of(ALERT, "Level of W", 9, 98.4, 5)))));
         roundTrip(

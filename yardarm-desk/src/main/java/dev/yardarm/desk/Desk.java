@@ -152,7 +152,7 @@ public final class Desk implements AutoCloseable {
         alertRunner = new AlertRunner(
                 books,
                 directory,
-                new AlertRunner.Around(vantages, hub, clock::now, scheduler, front),
+                new AlertRunner.Around(vantages, hub, clock::now, scheduler, schedules, language::now, front),
                 this::tell,
                 alert -> {
                     market.save();

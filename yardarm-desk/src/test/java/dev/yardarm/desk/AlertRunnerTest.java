@@ -178,7 +178,8 @@ class AlertRunnerTest {
             AlertRunner runner = front.get(() -> new AlertRunner(
                     desk.books(),
                     around,
-                    new AlertRunner.Around(vantages, hub, () -> now, desk.scheduler(), front),
+                    new AlertRunner.Around(
+                            vantages, hub, () -> now, desk.scheduler(), desk.schedules(), desk.language()::now, front),
                     told::add,
                     firing -> {}));
             Alert alert = new Alert("r", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, morning() + 1);

@@ -70,6 +70,10 @@ class CommandLanguageTest {
                         Map.of()));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
+        assertThat(first("alert rsi(14) < 30").command()).isEqualTo(new LineCommand.AlertOn("rsi(14) < 30"));
+        assertThat(first("Alert close > open").command()).isEqualTo(new LineCommand.AlertOn("close > open"));
+        assertThat(first("alert rsi(14)").command()).isNull();
+        assertThat(first("alert rsi(14)").detail()).contains("condition");
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(WordsForTests.of("night watch")));
     }
 

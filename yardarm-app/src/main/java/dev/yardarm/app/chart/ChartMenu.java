@@ -21,6 +21,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
+import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartDrawings;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -115,6 +116,19 @@ final class ChartMenu {
                         item("Delete", drawings::deleteChosen));
     }
 
+    private void ofCues(ContextMenu menu, List<String> cues) {
+        if (cues.isEmpty()) {
+            return;
+        }
+        Menu alerts = new Menu("Alert when a bar closes with");
+        Menu evidence = new Menu("Evidence of");
+        for (String cue : cues) {
+            alerts.getItems().add(item(cue, () -> room.studies().setAlert(cue)));
+            evidence.getItems().add(item(cue, () -> bench.evidence(cue)));
+        }
+        menu.getItems().addAll(alerts, evidence, new SeparatorMenuItem());
+    }
+
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
         Menu panes = new Menu("Move to");
         for (Pane pane : room.chart().panes()) {
@@ -132,6 +146,7 @@ final class ChartMenu {
             panes.getItems()
                     .add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
         }
+        ofCues(menu, Cues.of(layer));
         Menu scales = new Menu("Scale");
         for (LayerScale scale : LayerScale.values()) {
             scales.getItems().add(check(scale.words(), layer.scale() == scale, () -> room.indicators()

@@ -42,7 +42,8 @@ public final class ListPanel extends VBox {
     private final ListView<Instrument> view = new ListView<>();
     private final LinkBadge colour = new LinkBadge();
     private final PastePanel paste;
-    private String quotedList;
+    /** The members whose prices are followed; null before the first chart has its bars. */
+    private List<Instrument> quoted;
 
     public ListPanel(Workbench bench) {
         this.bench = bench;
@@ -94,7 +95,7 @@ public final class ListPanel extends VBox {
         bench.listen(aspect -> {
             if (aspect == Aspect.LIST) {
                 showList();
-            } else if (aspect == Aspect.DATA && quotedList == null) {
+            } else if (aspect == Aspect.DATA && quoted == null) {
                 quote();
             } else if (aspect == Aspect.CHART) {
                 follow();
@@ -119,7 +120,7 @@ public final class ListPanel extends VBox {
                 .map(NamedList::colour)
                 .orElse(0);
         colour.show(bench.palette(), number);
-        if (quotedList != null && !room().listName().equals(quotedList)) {
+        if (quoted != null && !room().members().equals(quoted)) {
             quote();
         }
         fill();
@@ -127,8 +128,8 @@ public final class ListPanel extends VBox {
 
     /** Quotes the list; for the first time when the chart has its bars, so that it does not wait for the quotes. */
     private void quote() {
-        quotedList = room().listName();
-        quotes.watch(room().members());
+        quoted = room().members();
+        quotes.watch(quoted);
     }
 
     private void fill() {

@@ -131,6 +131,8 @@ public final class ScanView extends HBox implements RowsView {
         more.setAccessibleText("What can be done with the results");
         MenuItem list = new MenuItem("Save as a list");
         list.setOnAction(event -> desk.saveAsList());
+        MenuItem alerts = new MenuItem("Set an alert on each, for when the condition begins to hold");
+        alerts.setOnAction(event -> desk.setAlerts());
         MenuItem file = new MenuItem("Export as CSV\u2026");
         file.setOnAction(event -> export());
         MenuItem text = new MenuItem("Copy the scan as text");
@@ -138,7 +140,7 @@ public final class ScanView extends HBox implements RowsView {
             Clipboard.getSystemClipboard().setContent(Map.of(DataFormat.PLAIN_TEXT, desk.text()));
             bench.desk().tell("The scan is on the clipboard, as text.");
         });
-        more.getItems().setAll(list, file, text);
+        more.getItems().setAll(list, alerts, file, text);
         HBox head = new HBox(6, showResults, showEvidence, gap, more, results.columnsMenu());
         head.getStyleClass().add("middle-left");
         return head;

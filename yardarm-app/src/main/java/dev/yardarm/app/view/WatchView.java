@@ -32,9 +32,10 @@ public final class WatchView extends VBox implements RowsView {
         chart = new RowChart(bench, "alerts");
         getStyleClass().add("view");
         setId("watch-view");
-        waiting.setEmpty("No alerts set. Select a level or line on a chart and press "
-                + ActionItems.keys(bench, "mark.alert-reached")
-                + ",\nor right click it, to be told when price gets there.");
+        waiting.setEmpty(
+                "No alerts set. Select a level or line on a chart and press "
+                        + ActionItems.keys(bench, "mark.alert-reached")
+                        + ",\nor right click it, to be told when price gets there;\nor type alert and a condition, as alert rsi(14) < 30.");
         fired.setEmpty("Nothing has fired yet.");
         chart.setEmpty("The chart of the selected alert shows here, with its level.");
         waiting.onOpen(row -> chart.open(), row -> desk.removeInHand());

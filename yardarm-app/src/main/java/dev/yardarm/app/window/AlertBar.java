@@ -3,7 +3,6 @@ package dev.yardarm.app.window;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.instrument.Instrument;
 import java.util.ArrayDeque;
@@ -46,9 +45,11 @@ final class AlertBar extends Label {
         }
         String on = "the " + (alert.on().isEmpty() ? "drawing" : alert.on().toLowerCase(Locale.ROOT));
         String text = "Alert: " + instrument.code() + " "
-                + (alert.trigger() == Alert.Trigger.REACHES
-                        ? "has reached " + on
-                        : "has closed a bar of " + alert.timeframe() + " beyond " + on)
+                + switch (alert.trigger()) {
+                    case REACHES -> "has reached " + on;
+                    case CLOSES_BEYOND -> "has closed a bar of " + alert.timeframe() + " beyond " + on;
+                    case HOLDS -> "has closed a bar of " + alert.timeframe() + " with " + alert.on() + ",";
+                }
                 + " at " + instrument.format().format(alert.price()) + ".";
         bench.desk().tell(text);
         unseen.addFirst(new Unseen(alert, text));

@@ -6,7 +6,9 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.ActionGroup;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.List;
 
 /** Declares marks on the instrument: stances, notes, alerts, plans. */
 final class MarkActions {
@@ -29,6 +31,8 @@ final class MarkActions {
                 .means("alert when price reaches the selected drawing");
         group.on('B', "alert: close beyond", () -> room(bench).studies().setAlert(Alert.Trigger.CLOSES_BEYOND))
                 .means("alert when a bar closes beyond the selected drawing");
+        group.on('C', "alert: cue", () -> alertOnCue(bench))
+                .means("alert when a cue of the chosen indicator begins to hold, or write the condition");
         ActionGroup plans = bench.actions().group('P', "plan", "Plan", View.CHART);
         plans.on('P', "draw a plan", () -> room(bench).studies().take(Tool.PLAN))
                 .means("draw entry and stop of a plan, then its target");
@@ -40,6 +44,16 @@ final class MarkActions {
     private static void stance(Workbench bench, ActionGroup group, char key, Stance.Kind kind) {
         group.on(key, kind.word(), () -> room(bench).studies().takeStance(kind, ""))
                 .means("your stance: " + kind.word());
+    }
+
+    /** On the only cue of the chosen indicator; of several the line is written to be finished, as without any. */
+    private static void alertOnCue(Workbench bench) {
+        List<String> cues = Cues.of(room(bench).chart());
+        if (cues.size() == 1) {
+            room(bench).studies().setAlert(cues.get(0));
+        } else {
+            bench.prompt("alert " + (cues.isEmpty() ? "" : cues.get(0)));
+        }
     }
 
     private static String note(Workbench bench) {

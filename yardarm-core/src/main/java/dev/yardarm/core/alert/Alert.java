@@ -5,26 +5,43 @@ import dev.yardarm.core.instrument.InstrumentId;
 import java.util.Objects;
 
 /**
- * An alert on a drawing, from when it is set until it fires. That it fired is not part of it: a {@link Firing} says so.
+ * An alert on a drawing or a condition, from when it is set until it fires. That it fired is not part of it: a {@link Firing}
+ * says so.
  *
- * @param timeframe the bars whose close counts, for {@link Trigger#CLOSES_BEYOND}
- * @param above whether the price stood above the drawing when the alert was set
+ * @param on what it waits on
+ * @param timeframe the bars whose close counts, for {@link Trigger#CLOSES_BEYOND} and {@link Trigger#HOLDS}
+ * @param above whether the price stood above the drawing when the alert was set; means nothing for a condition
  * @param setAt when it was set or armed again, microseconds UTC
  */
 public record Alert(
-        String id,
-        InstrumentId instrument,
-        String drawing,
-        Trigger trigger,
-        Timeframe timeframe,
-        boolean above,
-        long setAt) {
+        String id, InstrumentId instrument, On on, Trigger trigger, Timeframe timeframe, boolean above, long setAt) {
+    /** What an alert waits on. */
+    public sealed interface On {
+        /** A drawing of the instrument, by its id. */
+        record Drawn(String id) implements On {
+            public Drawn {
+                Objects.requireNonNull(id);
+            }
+        }
+
+        /** A condition in the language of formulas. */
+        record Condition(String text) implements On {
+            public Condition {
+                if (text.isBlank()) {
+                    throw new IllegalArgumentException("an alert waits on a condition or a drawing");
+                }
+            }
+        }
+    }
+
     /** What makes it fire. */
     public enum Trigger {
         /** A trade at the drawing's price or through it. */
         REACHES("price reaches it"),
         /** A bar that closes on the other side than where price stood when the alert was set. */
-        CLOSES_BEYOND("a bar closes beyond it");
+        CLOSES_BEYOND("a bar closes beyond it"),
+        /** A bar that closes with the condition true, where it was not on the bar before. */
+        HOLDS("a bar closes on which it begins to hold");
 
         private final String words;
 
@@ -40,13 +57,49 @@ public record Alert(
     public Alert {
         Objects.requireNonNull(id);
         Objects.requireNonNull(instrument);
-        Objects.requireNonNull(drawing);
+        Objects.requireNonNull(on);
         Objects.requireNonNull(trigger);
         Objects.requireNonNull(timeframe);
+        if (on instanceof On.Condition != (trigger == Trigger.HOLDS)) {
+            throw new IllegalArgumentException("an alert on a condition waits for it to hold, no other does");
+        }
+    }
+
+    /** An alert on a drawing. */
+    public Alert(
+            String id,
+            InstrumentId instrument,
+            String drawing,
+            Trigger trigger,
+            Timeframe timeframe,
+            boolean above,
+            long setAt) {
+        this(id, instrument, new On.Drawn(drawing), trigger, timeframe, above, setAt);
+    }
+
+    /** An alert on a condition. */
+    public static Alert onCondition(
+            String id, InstrumentId instrument, String condition, Timeframe timeframe, long setAt) {
+        return new Alert(id, instrument, new On.Condition(condition), Trigger.HOLDS, timeframe, false, setAt);
+    }
+
+    /** The id of the drawing it waits on; empty when it waits on a condition. */
+    public String drawing() {
+        return on instanceof On.Drawn drawn ? drawn.id() : "";
+    }
+
+    /** The condition it waits on; empty when it waits on a drawing. */
+    public String condition() {
+        return on instanceof On.Condition condition ? condition.text() : "";
+    }
+
+    /** The same alert under another id. */
+    public Alert withId(String other) {
+        return new Alert(other, instrument, on, trigger, timeframe, above, setAt);
     }
 
     /** The same alert waiting again from a moment on, with price on the given side. */
     public Alert armed(long time, boolean nowAbove) {
-        return new Alert(id, instrument, drawing, trigger, timeframe, nowAbove, time);
+        return new Alert(id, instrument, on, trigger, timeframe, nowAbove, time);
     }
 }

@@ -9,7 +9,8 @@ import java.util.Objects;
  *
  * @param alert id of the alert
  * @param setAt when the alert was set or armed for this time; with {@code alert} it tells firings apart
- * @param on what the alert waited on, in words; empty when that is not known
+ * @param drawing id of the drawing it waited on; empty for a condition
+ * @param on what the alert waited on, in words, a condition as its text; empty when that is not known
  * @param at when it fired, microseconds UTC
  * @param price at which it fired
  * @param bar open of the bar of the alert's timeframe on which it fired; 0 when that is not known

@@ -1,2 +1,2 @@
-/** Waiting for price: alerts on drawings, and the watch that evaluates them tick by tick. */
+/** Waiting for price: alerts on drawings and conditions, and the watch that evaluates those on drawings tick by tick. */
 package dev.yardarm.core.alert;

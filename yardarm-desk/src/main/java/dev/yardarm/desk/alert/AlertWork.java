@@ -4,6 +4,9 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
@@ -58,14 +61,8 @@ public final class AlertWork {
             tell.accept("This alert is set already. Watch shows all that are set.");
             return;
         }
-        Alert alert = new Alert(
-                UUID.randomUUID().toString().substring(0, 8),
-                instrument.id(),
-                shown.id(),
-                trigger,
-                timeframe,
-                last > level,
-                now.getAsLong());
+        Alert alert =
+                new Alert(newId(), instrument.id(), shown.id(), trigger, timeframe, last > level, now.getAsLong());
         undo.execute(books.alertShelf().change("set an alert", all -> {
             List<Alert> more = new ArrayList<>(all);
             more.add(alert);
@@ -73,6 +70,55 @@ public final class AlertWork {
         }));
         tell.accept("Alert set on " + instrument.code() + ": when " + trigger.words() + ", at "
                 + instrument.format().format(level) + ".");
+    }
+
+    /**
+     * Sets an alert on a condition for each of some instruments, one step of undo; says so, or what is missing.
+     *
+     * @param timeframe of the bars at whose close it is looked at
+     * @return how many were set
+     */
+    public int setOn(List<Instrument> instruments, String condition, Timeframe timeframe, Language language) {
+        String text;
+        try {
+            text = Formula.parseCondition(condition, language).canonical();
+        } catch (FormulaException bad) {
+            tell.accept("An alert needs a condition: " + bad.getMessage());
+            return 0;
+        }
+        List<Alert> made = instruments.stream()
+                .map(Instrument::id)
+                .distinct()
+                .filter(id -> !waitsOn(id, text, timeframe))
+                .map(id -> Alert.onCondition(newId(), id, text, timeframe, now.getAsLong()))
+                .toList();
+        if (made.isEmpty()) {
+            tell.accept(
+                    instruments.isEmpty()
+                            ? "There is no instrument to set an alert on."
+                            : "This alert is set already. Watch shows all that are set.");
+            return 0;
+        }
+        undo.execute(books.alertShelf().change(made.size() == 1 ? "set an alert" : "set alerts", all -> {
+            List<Alert> more = new ArrayList<>(all);
+            more.addAll(made);
+            return more;
+        }));
+        String on =
+                made.size() == 1 ? "Alert set on " + made.get(0).instrument().code() : made.size() + " alerts set";
+        tell.accept(on + ": when a bar of " + timeframe + " closes on which " + text + " begins to hold.");
+        return made.size();
+    }
+
+    private boolean waitsOn(InstrumentId instrument, String condition, Timeframe timeframe) {
+        return books.alerts(instrument).stream()
+                .anyMatch(alert -> alert.condition().equals(condition)
+                        && alert.timeframe().equals(timeframe)
+                        && books.waits(alert));
+    }
+
+    private static String newId() {
+        return UUID.randomUUID().toString().substring(0, 8);
     }
 
     /** Takes an alert away, waiting or fired; the record of its firings stays. */

@@ -41,7 +41,7 @@ public final class WatchDesk implements AutoCloseable {
         quotes = new QuoteBoard(desk.feedServices(), this::read);
         waiting = new Rows<>(
                 with(
-                        columns(Alert::instrument, this::drawing, Alert::trigger, Alert::timeframe, Alert::above),
+                        columns(Alert::instrument, this::on, Alert::trigger, Alert::timeframe, Alert::above),
                         List.of(
                                 moment("set", "Set", Alert::instrument, Alert::setAt),
                                 price("level", "Level now", Alert::instrument, alert -> desk.alertRunner()
@@ -54,7 +54,7 @@ public final class WatchDesk implements AutoCloseable {
                 line -> desk.habits().setTable("waiting", line));
         fired = new Rows<>(
                 with(
-                        columns(Firing::instrument, this::drawing, Firing::trigger, Firing::timeframe, Firing::above),
+                        columns(Firing::instrument, this::on, Firing::trigger, Firing::timeframe, Firing::above),
                         List.of(
                                 moment("fired", "Fired", Firing::instrument, Firing::at),
                                 price("price", "At price", Firing::instrument, Firing::price))),
@@ -105,13 +105,15 @@ public final class WatchDesk implements AutoCloseable {
                         .orElse("not there now")),
                 RowColumn.words("on", "On", 110, on),
                 RowColumn.words(
-                        "when",
-                        "When",
-                        146,
-                        row -> trigger.apply(row) == Alert.Trigger.CLOSES_BEYOND
-                                ? "a bar of " + timeframe.apply(row) + " closes "
-                                        + (above.test(row) ? "below it" : "above it")
-                                : "price " + (above.test(row) ? "falls to it" : "rises to it")));
+                        "when", "When", 146, row -> when(trigger.apply(row), timeframe.apply(row), above.test(row))));
+    }
+
+    private static String when(Alert.Trigger trigger, Timeframe timeframe, boolean above) {
+        return switch (trigger) {
+            case REACHES -> "price " + (above ? "falls to it" : "rises to it");
+            case CLOSES_BEYOND -> "a bar of " + timeframe + " closes " + (above ? "below it" : "above it");
+            case HOLDS -> "it begins to hold, " + timeframe;
+        };
     }
 
     private <R> RowColumn<R> moment(String id, String title, Function<R, InstrumentId> of, ToLongFunction<R> time) {
@@ -174,13 +176,16 @@ public final class WatchDesk implements AutoCloseable {
                 .findFirst();
     }
 
-    private String drawing(Alert alert) {
+    private String on(Alert alert) {
+        if (!alert.condition().isEmpty()) {
+            return alert.condition();
+        }
         return found(alert.instrument(), alert.drawing())
                 .map(each -> each.title() + " (" + each.origin() + ")")
                 .orElse("deleted drawing");
     }
 
-    private String drawing(Firing firing) {
+    private String on(Firing firing) {
         return found(firing.instrument(), firing.drawing())
                 .map(each -> each.title() + " (" + each.origin() + ")")
                 .orElse(firing.on().isEmpty() ? "deleted drawing" : firing.on());

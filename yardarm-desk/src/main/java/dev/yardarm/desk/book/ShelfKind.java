@@ -73,14 +73,7 @@ record ShelfKind<K, V, E>(
             DocumentKind.ALERTS,
             "alerts",
             Alert::id,
-            (alert, isTaken) -> new Alert(
-                    numbered(alert.id(), "-", isTaken),
-                    alert.instrument(),
-                    alert.drawing(),
-                    alert.trigger(),
-                    alert.timeframe(),
-                    alert.above(),
-                    alert.setAt()),
+            (alert, isTaken) -> alert.withId(numbered(alert.id(), "-", isTaken)),
             AlertEntry::alert,
             AlertEntry::of);
     static final ShelfKind<Firing.Key, Firing, FiringEntry> FIRINGS = of(

@@ -224,6 +224,13 @@ public final class CommandLanguage {
                     "alert close",
                     "when a bar closes beyond the selected drawing",
                     new LineCommand.SetAlert(Alert.Trigger.CLOSES_BEYOND)));
+            if (words.length == 1) {
+                proposals.add(new Proposal(
+                        "alert",
+                        "alert ",
+                        "and a condition: when a bar closes on which it begins to hold, as alert rsi(14) < 30",
+                        null));
+            }
             if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
                 proposals.add(0, proposals.remove(proposals.size() - 1));
             }
@@ -370,6 +377,11 @@ public final class CommandLanguage {
     }
 
     private void condition(String text, List<Proposal> proposals) {
+        if (text.matches("(?i)alert\\s+.+")
+                && !"close".startsWith(text.substring(6).strip().toLowerCase(Locale.ROOT))) {
+            alert(text.replaceFirst("(?i)alert\\s+", ""), proposals);
+            return;
+        }
         if (text.matches("(?i)evidence\\s+.+")) {
             evidence(text.replaceFirst("(?i)evidence\\s+", ""), proposals);
             return;
@@ -382,6 +394,21 @@ public final class CommandLanguage {
             proposals.add(0, new Proposal("scan", text, "find where this holds", new LineCommand.ScanFor(text)));
         } catch (FormulaException bad) {
             proposals.add(new Proposal("scan", text, bad.getMessage(), null));
+        }
+    }
+
+    private void alert(String text, List<Proposal> proposals) {
+        try {
+            Formula.parseCondition(text, language.get());
+            proposals.add(
+                    0,
+                    new Proposal(
+                            "alert",
+                            "alert " + text,
+                            "when a bar closes on which it begins to hold",
+                            new LineCommand.AlertOn(text)));
+        } catch (FormulaException bad) {
+            proposals.add(0, new Proposal("alert", "alert " + text, bad.getMessage(), null));
         }
     }
 

@@ -217,6 +217,14 @@ public interface LineCommand {
         }
     }
 
+    /** An alert that waits for a condition to begin to hold. */
+    record AlertOn(String condition) implements LineCommand {
+        @Override
+        public void run(Hands hands) {
+            hands.room().studies().setAlert(condition);
+        }
+    }
+
     record ScanFor(String condition) implements LineCommand {
         @Override
         public boolean onChart() {

@@ -539,6 +539,20 @@ public final class ScanDesk implements AutoCloseable {
         desk.tell("The list '" + desk.listWork().make(name, found) + "' has what was found.");
     }
 
+    /** Sets an alert on each row of the table, for when a bar closes on which the condition begins to hold; a step of undo. */
+    public void setAlerts() {
+        if (result == null || found.rows().isEmpty()) {
+            desk.tell("There is nothing to set alerts on: run a scan first.");
+            return;
+        }
+        desk.alertWork()
+                .setOn(
+                        found.rows().stream().map(ScanRunner.Found::instrument).toList(),
+                        result.scan().condition(),
+                        result.scan().timeframe(),
+                        desk.language().now());
+    }
+
     /** Writes the table as CSV, with the columns that are shown; behind, whole or not at all, and told. */
     public void export(Path file) {
         StringBuilder csv = new StringBuilder();

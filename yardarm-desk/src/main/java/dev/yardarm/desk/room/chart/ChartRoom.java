@@ -179,9 +179,23 @@ public final class ChartRoom {
      * @param draft null to stop
      */
     public void tryOut(Indicator draft) {
+        boolean looksAlike = looksAlike(tried, draft);
         tried = draft;
         showTried();
-        tell(Aspect.LAYERS);
+        if (!looksAlike) {
+            tell(Aspect.LAYERS);
+        }
+    }
+
+    /** Whether two drafts differ in their values alone, as after most keys: those come with the data, nothing else is shown anew. */
+    private static boolean looksAlike(Indicator before, Indicator after) {
+        return before != null
+                && after != null
+                && before.name().equals(after.name())
+                && before.title().equals(after.title())
+                && before.place().equals(after.place())
+                && before.outputs().equals(after.outputs())
+                && before.settings().equals(after.settings());
     }
 
     private void showTried() {

@@ -118,6 +118,13 @@ public final class Studies implements ChartEdits {
                         last);
     }
 
+    /** Sets an alert that goes off when a bar of the chart's timeframe closes on which a condition begins to hold. */
+    public void setAlert(String condition) {
+        List<Instrument> shown = chart.instrument().stream().toList();
+        desk.alertWork()
+                .setOn(shown, condition, chart.timeframe(), desk.language().now());
+    }
+
     @Override
     public void plan(double entry, double stop) {
         chart.instrument().ifPresent(instrument -> {

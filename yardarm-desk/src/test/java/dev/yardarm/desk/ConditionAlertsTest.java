@@ -1,0 +1,203 @@
+package dev.yardarm.desk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.BarRequest;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Alerts on conditions, with a market beaten by hand. */
+class ConditionAlertsTest {
+    private static final Timeframe FIVE = Timeframe.parse("5m").orElseThrow();
+    private static final String CONDITION = "close > sma(close, 5)";
+
+    @TempDir
+    private Path home;
+
+    private final Front front = new Front();
+    private final List<Firing> fired = new ArrayList<>();
+    private final List<String> told = new ArrayList<>();
+    private Desk desk;
+    private Instrument ktrl;
+
+    @BeforeEach
+    void open() throws Exception {
+        desk = new Desk(new Desk.Options(home, true, 1, true), front);
+        ktrl = desk.directory().byCode("KTRL").orElseThrow();
+        front.run(() -> {
+            desk.onAlert(fired::add);
+            desk.start();
+            desk.onNotice(told::add);
+        });
+    }
+
+    @AfterEach
+    void close() {
+        desk.close();
+        front.close();
+    }
+
+    /** Where the condition begins to hold after a moment, reckoned from a history that is whole. */
+    private List<Integer> begins(Bars bars, long after) {
+        ColumnGraph graph = new ColumnGraph();
+        Column close = Formula.parse("close", desk.language().now()).in(graph).output();
+        Column mean =
+                Formula.parse("mean(close, 5)", desk.language().now()).in(graph).output();
+        graph.update(bars);
+        List<Integer> found = new ArrayList<>();
+        for (int bar = 1; bar < bars.closed(); bar++) {
+            boolean now = close.at(bar) > mean.at(bar);
+            boolean before = close.at(bar - 1) > mean.at(bar - 1);
+            if (bars.closeTime(bar) > after && now && !before) {
+                found.add(bar);
+            }
+        }
+        return found;
+    }
+
+    private Bars bars(long moment) {
+        try {
+            return desk.vantages().at(moment).bars(ktrl, BarRequest.of(FIVE));
+        } catch (IOException failed) {
+            throw new AssertionError(failed);
+        }
+    }
+
+    private void set(String condition) {
+        front.run(() -> desk.alertWork()
+                .setOn(List.of(ktrl), condition, FIVE, desk.language().now()));
+    }
+
+    private Alert only() {
+        return front.get(() -> desk.books().alerts().get(0));
+    }
+
+    @Test
+    void itFiresOnceAtTheCloseOfTheFirstBarOnWhichTheConditionBegins() {
+        long now = desk.clock().now();
+        long later = now + 4 * 24 * Times.HOUR;
+        Bars all = bars(later);
+        List<Integer> begins = begins(all, now);
+        assertThat(begins).hasSizeGreaterThan(1);
+        int first = begins.get(0);
+        set(CONDITION);
+        // To just before that close nothing fires, whatever forming bars show on the way.
+        for (long time = now; time < all.closeTime(first); time += Times.MINUTE) {
+            desk.hub().beatAt(time);
+        }
+        desk.hub().beatAt(all.closeTime(first) - 1);
+        front.await("looks are done", () -> desk.scheduler().jobs().isEmpty());
+        front.run(() -> {});
+        assertThat(fired).isEmpty();
+        desk.hub().beatAt(all.closeTime(first));
+        front.await("the alert", () -> !fired.isEmpty());
+        desk.hub().beatAt(later);
+        front.await("looks are done", () -> desk.scheduler().jobs().isEmpty());
+        front.run(() -> {});
+        assertThat(fired).singleElement().satisfies(firing -> {
+            assertThat(firing.at()).isEqualTo(all.closeTime(first));
+            assertThat(firing.bar()).isEqualTo(all.openTime(first));
+            assertThat(firing.price()).isEqualTo(all.close(first));
+            assertThat(firing.on()).isEqualTo(CONDITION);
+            assertThat(firing.drawing()).isEmpty();
+            assertThat(firing.trigger()).isEqualTo(Alert.Trigger.HOLDS);
+        });
+    }
+
+    /** Days pass without a beat, as over a restart: it fires as it would have, at the bar that counted. */
+    @Test
+    void aSkippedNightComesToTheSame() throws Exception {
+        long now = desk.clock().now();
+        Bars all = bars(now + 4 * 24 * Times.HOUR);
+        int first = begins(all, now).get(0);
+        set(CONDITION);
+        front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
+        desk.close();
+        desk = new Desk(new Desk.Options(home, true, 1, true), front);
+        front.run(() -> {
+            desk.onAlert(fired::add);
+            desk.start();
+        });
+        assertThat(only().condition()).isEqualTo(CONDITION);
+        desk.hub().beatAt(now + 4 * 24 * Times.HOUR);
+        front.await("the alert", () -> !fired.isEmpty());
+        assertThat(fired).singleElement().extracting(Firing::at).isEqualTo(all.closeTime(first));
+        assertThat(front.get(() -> desk.books().waits(desk.books().alerts().get(0))))
+                .isFalse();
+    }
+
+    @Test
+    void aConditionThatIsWrongIsToldAndNothingIsSet() {
+        set("rsi(14)");
+        set("rsi(14) < ");
+        assertThat(front.get(() -> desk.books().alerts())).isEmpty();
+        front.await(
+                "what is wrong",
+                () -> told.stream()
+                                .filter(each -> each.startsWith("An alert needs a condition"))
+                                .count()
+                        == 2);
+    }
+
+    @Test
+    void theSameIsSetOnceAndTakenBackByUndo() {
+        set("rsi(14) < 10");
+        set("RSI(14)  <  10");
+        assertThat(front.get(() -> desk.books().alerts())).hasSize(1);
+        front.run(() -> desk.undo().undo());
+        assertThat(front.get(() -> desk.books().alerts())).isEmpty();
+    }
+
+    /** A cue of an indicator of one's own; taken away it is told once, brought back it fires as if it had been there. */
+    @Test
+    void aCueOfAnIndicatorOfOnesOwnFiresAndItsAbsenceIsTold() {
+        String define = "define \"Over mean\" in price\nlet middle = mean(close, 5)\nline middle \"Middle\"\n"
+                + "cue \"Over\" when close > middle";
+        front.run(() -> desk.ownWork().save(define, ""));
+        front.await(
+                "it is known",
+                () -> desk.language().now().catalogue().find("over_mean").isPresent());
+        long now = desk.clock().now();
+        Bars all = bars(now + 4 * 24 * Times.HOUR);
+        int first = begins(all, now).get(0);
+        set("over_mean.over");
+        front.run(() -> desk.ownWork().delete("over_mean"));
+        front.await(
+                "it is gone",
+                () -> desk.language().now().catalogue().find("over_mean").isEmpty());
+        desk.hub().beatAt(all.closeTime(first) + 1);
+        front.await(
+                "what cannot be watched", () -> told.stream().anyMatch(each -> each.contains("cannot be watched now")));
+        for (int beat = 0; beat < 120; beat++) {
+            desk.hub().beatAt(all.closeTime(first) + 2 + beat);
+        }
+        front.await("tries", () -> desk.scheduler().jobs().isEmpty());
+        assertThat(told.stream().filter(each -> each.contains("cannot be watched now")))
+                .hasSize(1);
+        assertThat(fired).isEmpty();
+        front.run(() -> desk.undo().undo());
+        front.await(
+                "it is back",
+                () -> desk.language().now().catalogue().find("over_mean").isPresent());
+        for (int beat = 0; beat < 60; beat++) {
+            desk.hub().beatAt(all.closeTime(first) + 200 + beat);
+        }
+        front.await("the alert", () -> !fired.isEmpty());
+        assertThat(fired).singleElement().extracting(Firing::at).isEqualTo(all.closeTime(first));
+    }
+}
