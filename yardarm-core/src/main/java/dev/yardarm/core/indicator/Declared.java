@@ -93,6 +93,16 @@ public abstract class Declared implements Indicator {
         outputs.add(new Output(outputName, label, Form.DOTS, true));
     }
 
+    /** A yes or no that is an arrow below the bar. */
+    protected final void up(String outputName, String label) {
+        outputs.add(new Output(outputName, label, Form.UP, true));
+    }
+
+    /** A yes or no that is an arrow above the bar. */
+    protected final void down(String outputName, String label) {
+        outputs.add(new Output(outputName, label, Form.DOWN, true));
+    }
+
     /** Fills the area between two outputs named before. */
     protected final void fill(String one, String other) {
         fills.add(new Fill(output(one), output(other)));

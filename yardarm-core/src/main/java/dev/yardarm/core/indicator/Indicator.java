@@ -86,6 +86,7 @@ public interface Indicator {
         MOMENTUM("Momentum"),
         VOLATILITY("Volatility"),
         VOLUME("Volume"),
+        CANDLES("Candle patterns"),
         STATISTICS("Statistics and comparison"),
         /** Made by the trader. */
         OWN("Your own");

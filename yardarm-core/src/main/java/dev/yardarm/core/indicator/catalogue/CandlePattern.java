@@ -1,0 +1,184 @@
+package dev.yardarm.core.indicator.catalogue;
+
+import dev.yardarm.core.calculation.ColumnGraph.Node;
+import dev.yardarm.core.indicator.Declared;
+import dev.yardarm.core.indicator.Recipe;
+import java.util.Arrays;
+
+/**
+ * The base of the candle patterns: a rule over the last few bars, each as a row of six numbers (open, high, low, close, usual body,
+ * trend), the newest first, moved on by one row with each bar. The usual body is the mean of {@code |close - open|} of the bars
+ * before that bar; the trend is the exponential average of the closes, and a bar stands in a decline when it closes below it.
+ * Bodies are <i>long</i> above the usual one and <i>small</i> below half of it; those numbers follow Gregory L. Morris, Candlepower
+ * (1992), who was the first to write the patterns down as rules.
+ *
+ * <p>Each cue is known at the close of the last bar of its pattern. Missing until all bars of the rule have their usual body and
+ * trend; a bar with a missing price begins anew. O(1) a bar, nothing allocated.
+ */
+abstract class CandlePattern extends Declared {
+    /** The doji of patterns that have one: at most this part of the range between open and close. */
+    private static final double DOJI_PERCENT = 5;
+
+    private static final int FIELDS = 6;
+    private final int candles;
+    private boolean hasDoji;
+
+    /** @param candles how many bars the rule looks at, with the one before the pattern where it asks for the trend */
+    CandlePattern(String name, String title, int candles) {
+        super(Family.CANDLES, name, title);
+        this.candles = candles;
+        whole("usual", "Usual body over bars", 10, 1, MOST);
+        whole("trend", "Trend over bars", 10, 1, MOST);
+    }
+
+    /** What counts as a doji can be set. */
+    final void dojiShare() {
+        hasDoji = true;
+        number("doji", "Doji, % of range", DOJI_PERCENT, 0, 50);
+    }
+
+    /**
+     * The rule.
+     *
+     * @param c the bars, to be read by {@link #open} and its like
+     * @param share a doji has at most this part of its range between open and close
+     * @param out a place for each cue, to be filled with {@link #yes}
+     */
+    abstract void judge(double[] c, double share, double[] out);
+
+    @Override
+    public final void build(Recipe r) {
+        Node body = r.zip("body", r.open(), r.close(), (open, close) -> Math.abs(close - open));
+        Node usual = r.back(r.mean(body, r.whole("usual")), 1);
+        Node trend = r.ema(r.close(), r.whole("trend"));
+        double share = (hasDoji ? r.number("doji") : DOJI_PERCENT) / 100;
+        double[] none = new double[candles * FIELDS];
+        Arrays.fill(none, Double.NaN);
+        int oldest = (candles - 1) * FIELDS;
+        r.out(r.steps(
+                name() + " " + share,
+                candles - 1,
+                none,
+                outputs().size(),
+                (in, state, out) -> {
+                    System.arraycopy(state, 0, state, FIELDS, oldest);
+                    System.arraycopy(in, 0, state, 0, FIELDS);
+                    if (Double.isNaN(state[oldest])) {
+                        Arrays.fill(out, Double.NaN);
+                    } else {
+                        judge(state, share, out);
+                    }
+                },
+                r.open(),
+                r.high(),
+                r.low(),
+                r.close(),
+                usual,
+                trend));
+    }
+
+    static double yes(boolean holds) {
+        return holds ? 1 : 0;
+    }
+
+    /** The open of the bar so many bars back; likewise those below. */
+    static double open(double[] c, int back) {
+        return c[back * FIELDS];
+    }
+
+    static double high(double[] c, int back) {
+        return c[back * FIELDS + 1];
+    }
+
+    static double low(double[] c, int back) {
+        return c[back * FIELDS + 2];
+    }
+
+    static double close(double[] c, int back) {
+        return c[back * FIELDS + 3];
+    }
+
+    /** The mean body of the bars before it. */
+    static double usual(double[] c, int back) {
+        return c[back * FIELDS + 4];
+    }
+
+    static boolean inDecline(double[] c, int back) {
+        return close(c, back) < c[back * FIELDS + 5];
+    }
+
+    static boolean inRise(double[] c, int back) {
+        return close(c, back) > c[back * FIELDS + 5];
+    }
+
+    static double body(double[] c, int back) {
+        return Math.abs(close(c, back) - open(c, back));
+    }
+
+    static double range(double[] c, int back) {
+        return high(c, back) - low(c, back);
+    }
+
+    /** The upper end of the body. */
+    static double top(double[] c, int back) {
+        return Math.max(open(c, back), close(c, back));
+    }
+
+    /** The lower end of the body. */
+    static double bottom(double[] c, int back) {
+        return Math.min(open(c, back), close(c, back));
+    }
+
+    /** The wick above the body. */
+    static double upper(double[] c, int back) {
+        return high(c, back) - top(c, back);
+    }
+
+    /** The wick below the body. */
+    static double lower(double[] c, int back) {
+        return bottom(c, back) - low(c, back);
+    }
+
+    static boolean rises(double[] c, int back) {
+        return close(c, back) > open(c, back);
+    }
+
+    static boolean falls(double[] c, int back) {
+        return close(c, back) < open(c, back);
+    }
+
+    static boolean isLong(double[] c, int back) {
+        return body(c, back) > usual(c, back);
+    }
+
+    static boolean isSmall(double[] c, int back) {
+        return body(c, back) < usual(c, back) / 2;
+    }
+
+    static boolean isDoji(double[] c, int back, double share) {
+        return range(c, back) > 0 && body(c, back) <= share * range(c, back);
+    }
+
+    /** A long body with next to no wicks. */
+    static boolean isFull(double[] c, int back) {
+        return isLong(c, back) && upper(c, back) <= 0.05 * range(c, back) && lower(c, back) <= 0.05 * range(c, back);
+    }
+
+    /** A rising body that covers the falling one before it. */
+    static boolean engulfsUp(double[] c, int back) {
+        return falls(c, back + 1)
+                && rises(c, back)
+                && open(c, back) <= close(c, back + 1)
+                && close(c, back) >= open(c, back + 1)
+                && body(c, back) > body(c, back + 1);
+    }
+
+    /** A falling body that covers the rising one before it. */
+    static boolean engulfsDown(double[] c, int back) {
+        return rises(c, back + 1)
+                && falls(c, back)
+                && open(c, back) >= close(c, back + 1)
+                && close(c, back) <= open(c, back + 1)
+                && body(c, back) > body(c, back + 1);
+    }
+}
