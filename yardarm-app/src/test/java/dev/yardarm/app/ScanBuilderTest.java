@@ -2,9 +2,16 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Rule;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.View;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import javafx.scene.Node;
@@ -183,5 +190,110 @@ class ScanBuilderTest {
         app.await("the list", () -> app.desk().books().lists().stream()
                 .anyMatch(list ->
                         list.name().equals("Found") && list.instruments().size() > 5));
+    }
+
+    /** Through the results by key with two timeframes beside them; a stance and a note for the row in hand. */
+    @Test
+    void resultsAreSteppedThroughInAStepDownLayoutAndGetStances() throws Exception {
+        app.line("close > 0");
+        app.await("results", () -> table("#scan-results").getItems().size() > 5);
+        app.click("#scan-charts");
+        app.robot().clickOn("step-down W D");
+        app.await(
+                "two charts",
+                () -> app.robot().lookup("#row-chart-2").tryQuery().isPresent());
+        app.await("both loaded", () -> isShown("#row-chart", Timeframe.WEEK) && isShown("#row-chart-2", Timeframe.DAY));
+        String first = shownCode();
+        app.get(() -> {
+            table("#scan-results").requestFocus();
+            return null;
+        });
+        app.robot().push(KeyCode.PAGE_DOWN);
+        app.await("the next", () -> !shownCode().equals(first) && isShown("#row-chart", Timeframe.WEEK));
+        app.await("on both", () -> isShown("#row-chart-2", Timeframe.DAY));
+        String second = shownCode();
+        app.keys("ml");
+        app.await("the stance", () -> label("#scan-stance").equals("long"));
+        app.line("note waits for the turn");
+        app.await("the note", () -> label("#scan-stance").equals("long  \u201cwaits for the turn\u201d"));
+        InstrumentId taken = app.desk().directory().byCode(second).orElseThrow().id();
+        assertThat(app.get(() -> app.desk().books().stance(taken).kind())).isEqualTo(Stance.Kind.LONG);
+        assertThat(app.window().bench().viewProperty().get()).isEqualTo(View.SCAN);
+        app.robot().push(KeyCode.PAGE_UP);
+        app.await(
+                "back", () -> shownCode().equals(first) && label("#scan-stance").isEmpty());
+        app.click("#scan-more");
+        app.robot().clickOn("Group by sector");
+        app.await(
+                "groups",
+                () -> table("#scan-results").getColumns().get(0).getText().equals("Group"));
+        app.click("#scan-more");
+        app.robot().clickOn("Set an alert on each");
+        int count = table("#scan-results").getItems().size();
+        app.await("alerts", () -> app.desk().books().alerts().size() == count);
+    }
+
+    private String shownCode() {
+        return app.get(() -> ((Label) find(".row-chart .code")).getText());
+    }
+
+    private boolean isShown(String chart, Timeframe timeframe) {
+        ChartModel model = ((ChartView) find(chart)).room().chart();
+        return model.timeframe().equals(timeframe)
+                && !model.bars().isEmpty()
+                && model.instrument().orElseThrow().code().equals(shownCode());
+    }
+
+    /** A saved scan is let run by itself, runs when its time comes, and what it found is looked at again. */
+    @Test
+    void aScanIsScheduledRunsAndItsRunsAreLookedAtAgain() throws Exception {
+        goToScan();
+        app.await("the rows", () -> conditions().size() == 2);
+        app.robot().clickOn("#scan-text").push(KeyCode.CONTROL, KeyCode.A);
+        app.robot().write("close > sma(close, 10)", 0);
+        app.robot().clickOn("#scan-name").push(KeyCode.CONTROL, KeyCode.A).write("By itself", 0);
+        schedule("each evening");
+        app.await("what to do first", () -> label("#scan-problem").contains("Save the scan first"));
+        app.click("#save-scan");
+        schedule("each evening");
+        app.await(
+                "the schedule",
+                () -> app.desk().scanWork().schedule("By itself").isPresent());
+        long evening = app.desk()
+                        .calendar(app.desk().directory().byCode("KTRL").orElseThrow())
+                        .close(LocalDate.of(2026, 6, 19))
+                + 11 * Times.MINUTE;
+        app.desk().hub().beatAt(evening);
+        app.await("the run", () -> app.desk().scanWork().runs("By itself").size() == 1);
+        app.await("it is told", () -> app.notices().contains("Scan 'By itself', each evening, as of Fri 19 Jun 2026"));
+        app.click("#scan-more");
+        app.robot().moveTo("Earlier runs").clickOn("Earlier runs");
+        app.await("its run", () -> app.robot().lookup(".menu-item .label").queryAll().stream()
+                .anyMatch(node -> ((Labeled) node).getText().startsWith("Fri 19 Jun 2026")));
+        app.robot()
+                .clickOn(app.robot().lookup(".menu-item .label").queryAll().stream()
+                        .filter(node -> ((Labeled) node).getText().startsWith("Fri 19 Jun 2026"))
+                        .findFirst()
+                        .orElseThrow());
+        int found = app.desk().scanWork().runs("By itself").get(0).found().size();
+        app.await(
+                "the same again",
+                () -> label("#scan-summary").startsWith(found + " of ")
+                        && table("#scan-results").getItems().size() == found);
+        schedule("when asked");
+        app.await(
+                "no schedule", () -> app.desk().scanWork().schedule("By itself").isEmpty());
+        // Evidence of what is written, by the key that gives it on a chart.
+        app.robot().clickOn("#scan-results");
+        app.keys("id");
+        app.await("the cases", () -> table("#evidence-cases").getItems().size() > 50);
+        assertThat(label("#evidence-condition")).isEqualTo("close > sma(close, 10)");
+    }
+
+    private void schedule(String when) {
+        app.get(() -> {
+            this.<ComboBox<String>>find("#scan-schedule").setValue(when);
+            return null;
+        });
     }
 }

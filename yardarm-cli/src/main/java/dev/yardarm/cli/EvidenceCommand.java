@@ -33,6 +33,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -46,17 +47,11 @@ final class EvidenceCommand implements Callable<Integer> {
     @Spec
     private CommandSpec spec;
 
-    @Option(names = "--home", required = true, paramLabel = "DIR", description = "folder of the user's data")
-    private Path home;
+    @Mixin
+    private UniverseOptions among;
 
     @Option(names = "--formula", required = true, paramLabel = "EXPR", description = "the condition")
     private String formula;
-
-    @Option(names = "--list", paramLabel = "NAME", description = "the list to look through; else all instruments")
-    private String list;
-
-    @Option(names = "--codes", paramLabel = "A,B", split = ",", description = "the instruments to look through")
-    private List<String> codes;
 
     @Option(
             names = "--timeframe",
@@ -90,9 +85,6 @@ final class EvidenceCommand implements Callable<Integer> {
                     "counts every occurrence; unless given, one of an instrument counts only when the last that counted is over")
     private boolean overlapping;
 
-    @Option(names = "--zone", paramLabel = "ZONE", description = "of --from and --to; else that of the market")
-    private String zone;
-
     @Option(
             names = "--out",
             paramLabel = "FILE.json",
@@ -107,9 +99,9 @@ final class EvidenceCommand implements Callable<Integer> {
         PrintWriter errors = spec.commandLine().getErr();
         double share = cost();
         Timeframe period = OpenHome.timeframe(timeframe);
-        try (OpenHome opened = new OpenHome(home, errors)) {
-            List<Instrument> instruments = opened.instruments(list, codes, Universe.ALL, errors);
-            ZoneId days = opened.zone(zone, instruments);
+        try (OpenHome opened = among.open(errors)) {
+            List<Instrument> instruments = among.instruments(opened, Universe.ALL, errors);
+            ZoneId days = among.zone(opened, instruments);
             Question question;
             try {
                 question = new Question(

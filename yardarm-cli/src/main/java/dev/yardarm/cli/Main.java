@@ -1,6 +1,7 @@
 package dev.yardarm.cli;
 
 import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.desk.Desk;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
@@ -16,7 +17,7 @@ import picocli.CommandLine.Command;
         description = "Yardarm without a window. For the application: yardarm demo, yardarm open, yardarm shots.")
 public final class Main {
     /** What {@code --version} says. */
-    static final String VERSION = "Yardarm 0.1.0";
+    static final String VERSION = Desk.VERSION;
 
     private static final Map<String, Class<?>> COMMANDS = new LinkedHashMap<>();
 

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -163,5 +164,38 @@ class ScanCommandTest {
         assertThat(run("scan", "--home", home, "--formula", "close > 1", "--timeframe", "5m"))
                 .isZero();
         assertThat(walks.errors()).contains("skipped: ALDER");
+    }
+
+    /** A scan is scheduled, its runs are missed, and a command makes the last one up as of when it was due. */
+    @Test
+    void whatIsDueRunsAsOfItsMoment() throws IOException {
+        Path text = folder.resolve("up.txt");
+        Files.writeString(text, "scan \"Up\"\non D\nwhen close > sma(close, 5)\n");
+        assertThat(run("scan", "--home", home, "--due")).isZero();
+        assertThat(walks.errors()).contains("nothing is due");
+        assertThat(run("scan", "--home", home, "--scan", text, "--schedule", "evenings"))
+                .isZero();
+        assertThat(walks.errors()).contains("'Up' runs each evening, ten minutes after the close");
+        assertThat(run("scan", "--home", home, "--due")).isZero();
+        assertThat(codes()).isEmpty();
+        // As if it had run last in the middle of May 2024, when the walks went on.
+        Path kept = home.resolve("documents").resolve("scan-schedules.json");
+        String schedules = Files.readString(kept);
+        long since = LocalDate.of(2024, 5, 14).atStartOfDay(ZoneOffset.UTC).toEpochSecond() * 1_000_000;
+        Files.writeString(kept, schedules.replaceAll("\"since\" ?: ?[0-9]+", "\"since\" : " + since));
+        assertThat(run("scan", "--home", home, "--due")).isZero();
+        assertThat(walks.errors()).contains("has been made up").contains("were missed and left out");
+        List<String> rows = walks.out().lines().toList();
+        assertThat(rows.get(0)).isEqualTo("scan,due,code,state,new");
+        assertThat(rows.subList(1, rows.size())).isNotEmpty().allMatch(each -> each.startsWith("Up,2"));
+        // It is done: nothing more is due.
+        assertThat(run("scan", "--home", home, "--due")).isZero();
+        assertThat(walks.errors()).contains("nothing is due");
+        assertThat(run("scan", "--home", home, "--due", "--formula", "close > 0"))
+                .isEqualTo(2);
+        assertThat(run("scan", "--home", home, "--formula", "close > 0", "--schedule", "evenings"))
+                .isEqualTo(2);
+        assertThat(run("scan", "--home", home, "--scan", "Up", "--schedule", "sometimes"))
+                .isEqualTo(2);
     }
 }

@@ -12,11 +12,14 @@ import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.evidence.Inquiry;
+import dev.yardarm.core.evidence.Question;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
@@ -27,6 +30,7 @@ import dev.yardarm.data.document.DrawingEntry;
 import dev.yardarm.data.document.DrawingLook;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.document.FiringEntry;
+import dev.yardarm.data.document.InquiryEntry;
 import dev.yardarm.data.document.PlanEntry;
 import dev.yardarm.data.document.ScanEntry;
 import dev.yardarm.data.document.StanceEntry;
@@ -128,6 +132,13 @@ class DocumentStoreTest {
                                 "close > 1",
                                 "rsi(14)",
                                 List.of("volume"))))));
+        Inquiry asked = new Inquiry(
+                "close > open", Universe.of("l"), Timeframe.DAY, Question.USUAL.between(3, 9), 0.2, 7, "Yardarm", 12);
+        roundTrip(DocumentKind.INQUIRIES, Entries.of(List.of(InquiryEntry.of(asked))));
+        assertThat(InquiryEntry.of(asked).inquiry().key()).isEqualTo(asked.key());
+        roundTrip(
+                DocumentKind.SCAN_SCHEDULES,
+                Entries.of(List.of(new ScanSchedule("s", ScanSchedule.When.BAR_CLOSES, 7))));
         roundTrip(DocumentKind.SCAN_RUNS, Entries.of(List.of(new ScanRun("s", 7, "close > open", 60, List.of(KTRL)))));
         roundTrip(DocumentKind.MARKET, new Documents.Market(1, 1_700_000_000_000_000L, 10, 2));
         roundTrip(

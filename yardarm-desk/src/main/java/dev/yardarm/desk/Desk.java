@@ -7,8 +7,10 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.Universe;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
@@ -36,7 +38,9 @@ import dev.yardarm.desk.own.BlendWork;
 import dev.yardarm.desk.own.OwnWork;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.plan.Sizing;
+import dev.yardarm.desk.scan.Memberships;
 import dev.yardarm.desk.scan.ScanRunner;
+import dev.yardarm.desk.scan.ScanSchedules;
 import dev.yardarm.desk.scan.ScanWork;
 import dev.yardarm.desk.scan.Universes;
 import dev.yardarm.desk.stance.StanceWork;
@@ -66,6 +70,9 @@ import org.slf4j.LoggerFactory;
  * folder and holds its lock.
  */
 public final class Desk implements AutoCloseable {
+    /** Name and version of the application. */
+    public static final String VERSION = "Yardarm 0.1.0";
+
     private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
 
     private final HomeLock lock;
@@ -90,6 +97,7 @@ public final class Desk implements AutoCloseable {
     private final StanceWork stanceWork;
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
+    private final ScanSchedules scanSchedules;
     private final OwnWork ownWork;
     private final BlendWork blendWork;
     private final Habits habits;
@@ -158,6 +166,12 @@ public final class Desk implements AutoCloseable {
                     market.save();
                     alertListeners.forEach(listener -> listener.accept(alert));
                 });
+        scanSchedules = new ScanSchedules(
+                books,
+                scanWork,
+                new ScanSchedules.Around(
+                        directory, vantages, scheduler, schedules, this::universes, language::now, clock::now, front),
+                this::tell);
         documents.takeNotices().forEach(this::tell);
         // Read beside the start of the interface, which wants it soon.
         workspace = scheduler.submit(Lane.NOW, () -> documents.read(DocumentKind.WORKSPACE, "workspace"));
@@ -263,12 +277,16 @@ public final class Desk implements AutoCloseable {
      * Starts to look through the past; what is under way is cancelled. On the interface's thread.
      *
      * @param universe the instruments that are looked at
+     * @param moment from which the past is looked at
      */
     public void gather(
-            Recipe recipe, Universe universe, Consumer<EvidenceRunner.Result> done, Consumer<Exception> failed) {
+            Recipe recipe,
+            Universe universe,
+            long moment,
+            Consumer<EvidenceRunner.Result> done,
+            Consumer<Exception> failed) {
         Universes universes = universes();
         Language now = language.now();
-        long moment = clock().now();
         EvidenceRunner runner = new EvidenceRunner(vantages, directory, scheduler);
         scheduler.start(
                 Lane.BEHIND,
@@ -276,15 +294,26 @@ public final class Desk implements AutoCloseable {
                 "Evidence over " + universe.words(),
                 job -> {
                     List<String> gone = new ArrayList<>();
-                    List<Instrument> instruments = universes.instruments(universe, moment, gone::add);
-                    if (instruments.isEmpty()) {
+                    Memberships among =
+                            universes.memberships(universe, index -> since(index, moment), moment, gone::add);
+                    if (among.all().isEmpty()) {
                         throw new IllegalArgumentException(
                                 "there is nothing to look at" + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
                     }
-                    return runner.run(recipe, now, instruments, moment, job).without(gone);
+                    return runner.run(recipe, now, among, moment, job).without(gone);
                 },
                 done,
                 failed);
+    }
+
+    /** When the history of an instrument begins; the moment when it has none. */
+    private long since(Instrument instrument, long moment) {
+        try {
+            Bars bars = vantages.at(moment).bars(instrument, BarRequest.of(Timeframe.DAY));
+            return bars.isEmpty() ? moment : bars.closeTime(0);
+        } catch (IOException unread) {
+            return moment;
+        }
     }
 
     /** Finds the instruments of universes, by the lists as they are now. On the interface's thread; what it gives may be used by any. */
@@ -342,7 +371,11 @@ public final class Desk implements AutoCloseable {
         return scanWork;
     }
 
-    /** Taking stances. */
+    /** Running saved scans at their times. */
+    public ScanSchedules scanSchedules() {
+        return scanSchedules;
+    }
+
     /** Takes files of the user's own in. */
     public IntakeWork intake() {
         return intake;
@@ -353,6 +386,7 @@ public final class Desk implements AutoCloseable {
         return sizing;
     }
 
+    /** Taking stances. */
     public StanceWork stanceWork() {
         return stanceWork;
     }

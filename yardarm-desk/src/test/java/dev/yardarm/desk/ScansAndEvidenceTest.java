@@ -148,23 +148,28 @@ class ScansAndEvidenceTest {
         front.run(() -> {
             made[0] = new ScanDesk(desk);
             ScanDesk scans = made[0];
-            scans.open(ScanLibrary.named("Oversold and turning").orElseThrow().over(Universe.of("All companies")));
-            assertThat(scans.rule().statements()).hasSize(1);
-            scans.setRule(Rule.Group.all(List.of(
-                    new Rule.Statement("Close", Rule.How.ABOVE, "SMA(close,50)", Rule.Since.NOW, 1),
-                    new Rule.Statement("rsi(14)", Rule.How.BELOW, "", Rule.Since.NOW, 1))));
-            assertThat(scans.problem()).isEqualTo("Row 2 says that rsi(14) is below; say against what.");
-            scans.setRule(Rule.Group.all(
-                    List.of(new Rule.Statement("Close", Rule.How.ABOVE, "SMA(close,50)", Rule.Since.HELD, 2))));
-            assertThat(scans.problem()).isEmpty();
-            assertThat(scans.draft().condition()).isEqualTo("close > sma(close, 50) held for 2");
-            scans.setText("close > 0 and clsoe > 1");
-            assertThat(scans.problem()).contains("did you mean 'close'");
-            assertThat(scans.rule().statements()).hasSize(1);
+            scans.draft()
+                    .open(ScanLibrary.named("Oversold and turning")
+                            .orElseThrow()
+                            .over(Universe.of("All companies")));
+            assertThat(scans.draft().rule().statements()).hasSize(1);
+            scans.draft()
+                    .setRule(Rule.Group.all(List.of(
+                            new Rule.Statement("Close", Rule.How.ABOVE, "SMA(close,50)", Rule.Since.NOW, 1),
+                            new Rule.Statement("rsi(14)", Rule.How.BELOW, "", Rule.Since.NOW, 1))));
+            assertThat(scans.draft().problem()).isEqualTo("Row 2 says that rsi(14) is below; say against what.");
+            scans.draft()
+                    .setRule(Rule.Group.all(
+                            List.of(new Rule.Statement("Close", Rule.How.ABOVE, "SMA(close,50)", Rule.Since.HELD, 2))));
+            assertThat(scans.draft().problem()).isEmpty();
+            assertThat(scans.draft().scan().condition()).isEqualTo("close > sma(close, 50) held for 2");
+            scans.draft().setText("close > 0 and clsoe > 1");
+            assertThat(scans.draft().problem()).contains("did you mean 'close'");
+            assertThat(scans.draft().rule().statements()).hasSize(1);
             scans.run();
             assertThat(scans.summary()).isEmpty();
-            scans.setText("close > sma(close, 20)");
-            assertThat(scans.rule().statements().get(0).against()).isEqualTo("sma(close, 20)");
+            scans.draft().setText("close > sma(close, 20)");
+            assertThat(scans.draft().rule().statements().get(0).against()).isEqualTo("sma(close, 20)");
             scans.setDay(LocalDate.of(2024, 5, 17));
             scans.run();
         });
@@ -278,8 +283,8 @@ class ScansAndEvidenceTest {
         Scan scan = new Scan(
                 "Rising", "", "", Universe.of("All companies"), Timeframe.DAY, "close > sma(close, 20)", "", List.of());
         front.run(() -> {
-            scans.open(scan);
-            assertThat(scans.save()).isTrue();
+            scans.draft().open(scan);
+            assertThat(scans.draft().save()).isTrue();
             scans.run();
         });
         front.await("the first run", () -> desk.scanWork().runs("Rising").size() == 1);
@@ -304,8 +309,8 @@ class ScansAndEvidenceTest {
             assertThat(scans.summary()).contains("1 new, gone OTHER");
             assertThat(scans.found().isShown("new")).isTrue();
             // Another condition under the same name has nothing to be compared with.
-            scans.setText("close > sma(close, 10)");
-            assertThat(scans.save()).isTrue();
+            scans.draft().setText("close > sma(close, 10)");
+            assertThat(scans.draft().save()).isTrue();
             scans.run();
         });
         front.await(

@@ -123,19 +123,21 @@ class ViewDesksTest {
         front.run(() -> {
             made[0] = new ScanDesk(desk);
             ScanDesk scans = made[0];
-            assertThat(scans.draft().name()).isEqualTo(scans.saved().get(0).name());
-            scans.open(Scan.of("", "All companies", Timeframe.DAY, List.of("close > smaa(close, 50)")));
+            assertThat(scans.draft().scan().name())
+                    .isEqualTo(scans.draft().saved().get(0).name());
+            scans.draft().open(Scan.of("", "All companies", Timeframe.DAY, List.of("close > smaa(close, 50)")));
             scans.run();
-            assertThat(scans.problem()).startsWith("Row 1, position 9");
-            scans.open(Scan.of("", "All companies", Timeframe.DAY, List.of(" ")));
+            assertThat(scans.draft().problem()).startsWith("Row 1, position 9");
+            scans.draft().open(Scan.of("", "All companies", Timeframe.DAY, List.of(" ")));
             scans.run();
-            assertThat(scans.problem()).startsWith("Write at least one condition");
-            scans.open(Scan.of("", "no such list", Timeframe.DAY, List.of("close > 0")));
-            assertThat(scans.save()).isFalse();
-            assertThat(scans.problem()).contains("name");
+            assertThat(scans.draft().problem()).startsWith("Write at least one condition");
+            scans.draft().open(Scan.of("", "no such list", Timeframe.DAY, List.of("close > 0")));
+            assertThat(scans.draft().save()).isFalse();
+            assertThat(scans.draft().problem()).contains("name");
             scans.run();
         });
-        front.await("what is missing", () -> made[0].problem()
+        front.await("what is missing", () -> made[0].draft()
+                .problem()
                 .equals("There is nothing to look at: there is no list 'no such list'."));
         front.run(() -> {
             ScanDesk scans = made[0];

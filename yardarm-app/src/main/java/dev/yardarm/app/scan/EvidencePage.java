@@ -83,6 +83,7 @@ public final class EvidencePage extends VBox {
         cost.setId("evidence-cost");
         cost.setPromptText("0.05");
         cost.setAccessibleText("Cost taken off every return, in per cent");
+        Tips.set(cost, "Fees and slippage of a trade, in and out together, taken off every return");
         cost.setPrefColumnCount(4);
         cost.setMinWidth(64);
         cost.setOnAction(event -> count());

@@ -7,8 +7,11 @@ import dev.yardarm.core.formula.Completion;
 import dev.yardarm.core.formula.Rule;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanLibrary;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.desk.listening.Listening;
+import dev.yardarm.desk.scan.ScanChoices;
 import dev.yardarm.desk.scan.ScanDesk;
+import dev.yardarm.desk.scan.ScanDraft;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.Arrays;
@@ -38,10 +41,13 @@ import javafx.util.StringConverter;
 /** Where a scan is chosen, built and changed: the saved ones and the library, what is looked through, the condition twice, order and columns. */
 public final class ScanEditor extends ScrollPane {
     private static final double WIDTH = 318;
+    private static final String WHEN_ASKED = "when asked";
 
     private final ScanDesk desk;
+    private final ScanDraft draft;
     private final Runnable run;
     private final ListView<String> saved = new ListView<>();
+    private final ComboBox<String> schedule = new ComboBox<>();
     private final TextField name = new TextField();
     private final UniverseMenu universe;
     private final ComboBox<Timeframe> timeframe = new ComboBox<>();
@@ -57,10 +63,11 @@ public final class ScanEditor extends ScrollPane {
     /** @param run runs what is written */
     public ScanEditor(Workbench bench, ScanDesk desk, Runnable run) {
         this.desk = desk;
+        draft = desk.draft();
         this.run = run;
         universe = new UniverseMenu(this::choices, chosen -> write());
-        rule = new RuleEditor(new Helped(), desk::setRule, bench::pick, run);
-        rank = new FormulaField(desk::proposals, "a formula, the largest first");
+        rule = new RuleEditor(new Helped(), draft::setRule, bench::pick, run);
+        rank = new FormulaField(draft::proposals, "a formula, the largest first");
         name.setId("scan-name");
         name.setPromptText("name of the scan");
         name.setAccessibleText("Name of the scan");
@@ -75,6 +82,7 @@ public final class ScanEditor extends ScrollPane {
         problem.managedProperty().bind(problem.textProperty().isNotEmpty());
         prepareSaved();
         prepareFields();
+        prepareSchedule();
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         HBox head = new HBox(4, title("Scans"), gap, library());
@@ -90,6 +98,7 @@ public final class ScanEditor extends ScrollPane {
                         button("Run", "run-scan", run),
                         button("Save", "save-scan", this::save),
                         button("Delete", "delete-scan", this::delete)),
+                labelled("Runs", schedule),
                 problem,
                 title("Condition"),
                 rule,
@@ -113,22 +122,22 @@ public final class ScanEditor extends ScrollPane {
         heard = desk.listen(this::changed);
         showSaved();
         fill();
-        if (!desk.saved().isEmpty()) {
+        if (!draft.saved().isEmpty()) {
             saved.getSelectionModel().select(0);
         }
-        problem.setText(desk.problem());
+        problem.setText(draft.problem());
     }
 
     /** What the rows of the condition are helped with. */
     private final class Helped implements RuleEditor.Help {
         @Override
         public List<Completion> proposals(String of, int caret) {
-            return desk.proposals(of, caret);
+            return draft.proposals(of, caret);
         }
 
         @Override
         public Optional<Rule.Group> ruleOf(String condition) {
-            return desk.ruleOf(condition);
+            return draft.ruleOf(condition);
         }
     }
 
@@ -140,7 +149,7 @@ public final class ScanEditor extends ScrollPane {
         saved.setFixedCellSize(26);
         saved.getSelectionModel().selectedIndexProperty().addListener((observed, before, now) -> {
             if (!filling && now.intValue() >= 0) {
-                desk.open(desk.saved().get(now.intValue()));
+                draft.open(draft.saved().get(now.intValue()));
             }
         });
         saved.setOnKeyPressed(event -> {
@@ -162,7 +171,7 @@ public final class ScanEditor extends ScrollPane {
         text.setPrefRowCount(3);
         text.textProperty().addListener((observed, before, now) -> {
             if (text.isFocused()) {
-                desk.setText(now);
+                draft.setText(now);
             }
         });
         text.addEventFilter(KeyEvent.KEY_PRESSED, event -> {
@@ -199,7 +208,7 @@ public final class ScanEditor extends ScrollPane {
                 MenuItem item = new MenuItem(each.name());
                 item.setOnAction(chosen -> {
                     saved.getSelectionModel().clearSelection();
-                    desk.open(each.over(universe.universe()));
+                    draft.open(each.over(universe.universe()));
                 });
                 purposes.computeIfAbsent(each.purpose(), purpose -> new Menu(purpose))
                         .getItems()
@@ -229,24 +238,28 @@ public final class ScanEditor extends ScrollPane {
         return label;
     }
 
-    private void changed(ScanDesk.Change change) {
+    private void changed(ScanDraft.Change change) {
         switch (change) {
-            case SAVED -> showSaved();
+            case SAVED -> {
+                showSaved();
+                showSchedule();
+            }
             case DRAFT -> fill();
-            case RULE -> rule.show(desk.rule());
+            case RULE -> rule.show(draft.rule());
             case TEXT -> showText();
-            case WORDS -> problem.setText(desk.problem());
+            case WORDS -> problem.setText(draft.problem());
         }
     }
 
     private void showText() {
         if (!text.isFocused()) {
-            text.setText(desk.draft().condition());
+            text.setText(draft.scan().condition());
         }
     }
 
     private UniverseMenu.Choices choices() {
-        return new UniverseMenu.Choices(desk.lists(), desk.indices(), desk.sectors(), desk.tiers());
+        ScanChoices all = desk.choices();
+        return new UniverseMenu.Choices(all.lists(), all.indices(), all.sectors(), all.tiers());
     }
 
     /** Days as they are written everywhere else; what is no day is now. */
@@ -269,14 +282,14 @@ public final class ScanEditor extends ScrollPane {
     private void showSaved() {
         filling = true;
         int chosen = saved.getSelectionModel().getSelectedIndex();
-        saved.getItems().setAll(desk.saved().stream().map(Scan::name).toList());
+        saved.getItems().setAll(draft.saved().stream().map(Scan::name).toList());
         saved.getSelectionModel().select(Math.min(chosen, saved.getItems().size() - 1));
         filling = false;
     }
 
     /** Shows the scan being written. */
     private void fill() {
-        Scan scan = desk.draft();
+        Scan scan = draft.scan();
         filling = true;
         name.setText(scan.name());
         Tips.set(name, scan.note().isEmpty() ? "Save keeps the scan under this name" : scan.note());
@@ -285,8 +298,44 @@ public final class ScanEditor extends ScrollPane {
         rank.setText(scan.rank());
         columns.setText(String.join("; ", scan.columns()));
         text.setText(scan.condition());
-        rule.show(desk.rule());
+        rule.show(draft.rule());
         filling = false;
+        showSchedule();
+    }
+
+    private void showSchedule() {
+        filling = true;
+        schedule.setValue(draft.schedule().map(ScanSchedule.When::words).orElse(WHEN_ASKED));
+        filling = false;
+    }
+
+    private void prepareSchedule() {
+        schedule.setId("scan-schedule");
+        schedule.setAccessibleText("When the saved scan runs by itself");
+        schedule.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(schedule, Priority.ALWAYS);
+        schedule.getItems().add(WHEN_ASKED);
+        for (ScanSchedule.When when : ScanSchedule.When.values()) {
+            schedule.getItems().add(when.words());
+        }
+        schedule.valueProperty().addListener((observed, before, now) -> {
+            if (!filling && now != null) {
+                write();
+                draft.setSchedule(Arrays.stream(ScanSchedule.When.values())
+                        .filter(each -> each.words().equals(now))
+                        .findFirst()
+                        .orElse(null));
+                showSchedule();
+            }
+        });
+    }
+
+    private static HBox labelled(String text, Region field) {
+        Label label = label(text);
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        HBox row = new HBox(8, label, field);
+        row.getStyleClass().add("middle-left");
+        return row;
     }
 
     /** Hands what stands in the fields to the desk; the condition it has already. */
@@ -294,7 +343,7 @@ public final class ScanEditor extends ScrollPane {
         if (filling) {
             return;
         }
-        desk.write(
+        draft.write(
                 name.getText().strip(),
                 universe.universe(),
                 timeframe.getValue() == null ? Timeframe.DAY : timeframe.getValue(),
@@ -312,7 +361,7 @@ public final class ScanEditor extends ScrollPane {
 
     private void save() {
         write();
-        if (!desk.save() && name.getText().isBlank()) {
+        if (!draft.save() && name.getText().isBlank()) {
             name.requestFocus();
         }
     }
@@ -320,7 +369,7 @@ public final class ScanEditor extends ScrollPane {
     private void delete() {
         int chosen = saved.getSelectionModel().getSelectedIndex();
         if (chosen >= 0) {
-            desk.delete(desk.saved().get(chosen));
+            draft.delete(draft.saved().get(chosen));
         }
     }
 

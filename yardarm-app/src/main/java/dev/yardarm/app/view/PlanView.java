@@ -9,7 +9,7 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.plan.PlanDesk;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.table.Rows;
-import java.util.Map;
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.geometry.Orientation;
 import javafx.scene.control.Button;
@@ -43,7 +43,9 @@ public final class PlanView extends VBox implements RowsView {
         chart.setEmpty("The chart of the selected plan shows here; its stop and target can be dragged.");
         Consumer<TradePlan> remove = desk::remove;
         table.onOpen(plan -> chart.open(), remove);
-        table.onMenu(Map.of("Open the chart", plan -> chart.open(), "Remove the plan", remove));
+        table.onMenu(plan -> List.of(
+                RowTable.item("Open the chart", chart::open),
+                RowTable.item("Remove the plan", () -> remove.accept(plan))));
         Button gone = new Button("Remove");
         gone.setOnAction(event -> desk.rows().inHand().ifPresent(remove));
         total.setId("plan-total");

@@ -8,9 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
-import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.ListChangeListener;
 import javafx.scene.control.CheckMenuItem;
@@ -25,6 +25,7 @@ import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 
@@ -40,6 +41,7 @@ final class RowTable<R> extends TableView<R> {
     private final Rows<R> rows;
     private final Map<String, TableColumn<R, R>> made = new LinkedHashMap<>();
     private final Map<String, Supplier<TableCell<R, R>>> cells = new LinkedHashMap<>();
+    private final TableColumn<R, R> groups = new TableColumn<>("Group");
     private final MenuButton menu = new MenuButton("Columns");
     private final Label empty = new Label();
     private final Listening heard;
@@ -70,7 +72,10 @@ final class RowTable<R> extends TableView<R> {
         });
         getColumns().addListener((ListChangeListener<TableColumn<R, ?>>) change -> {
             if (!filling) {
-                rows.order(getColumns().stream().map(TableColumn::getId).toList());
+                rows.order(getColumns().stream()
+                        .filter(each -> each != groups)
+                        .map(TableColumn::getId)
+                        .toList());
             }
         });
         getSelectionModel().selectedIndexProperty().addListener((observed, before, now) -> {
@@ -78,7 +83,23 @@ final class RowTable<R> extends TableView<R> {
                 rows.take(now.intValue());
             }
         });
+        groups.setId("groups");
+        groups.setPrefWidth(184);
+        groups.setSortable(false);
+        groups.setReorderable(false);
+        groups.getStyleClass().add("groups");
+        groups.setCellValueFactory(row -> new ReadOnlyObjectWrapper<>(row.getValue()));
+        groups.setCellFactory(column -> new GroupCell());
         heard = rows.listen(changed -> show());
+    }
+
+    /** The name of a group at its first row. */
+    private final class GroupCell extends TableCell<R, R> {
+        @Override
+        protected void updateItem(R row, boolean none) {
+            super.updateItem(row, none);
+            setText(none || row == null ? "" : rows.begins(row));
+        }
     }
 
     /** Says what an empty table says. */
@@ -110,8 +131,8 @@ final class RowTable<R> extends TableView<R> {
         opens = open;
     }
 
-    /** A right click on a row offers these, for that row. */
-    void onMenu(Map<String, Consumer<R>> entries) {
+    /** A right click on a row offers what is made for that row then. */
+    void onMenu(Function<R, List<MenuItem>> items) {
         setRowFactory(each -> {
             TableRow<R> row = new TableRow<>();
             // On the row, not on the table: two clicks on a head sort.
@@ -120,24 +141,31 @@ final class RowTable<R> extends TableView<R> {
                     opens.accept(row.getItem());
                 }
             });
-            ContextMenu items = new ContextMenu();
-            entries.forEach((text, action) -> {
-                MenuItem item = new MenuItem(text);
-                item.setOnAction(event -> action.accept(row.getItem()));
-                items.getItems().add(item);
+            row.addEventFilter(ContextMenuEvent.CONTEXT_MENU_REQUESTED, event -> {
+                ContextMenu menu = new ContextMenu();
+                if (!row.isEmpty()) {
+                    menu.getItems().setAll(items.apply(row.getItem()));
+                }
+                row.setContextMenu(row.isEmpty() ? null : menu);
             });
-            row.contextMenuProperty()
-                    .bind(Bindings.when(row.emptyProperty())
-                            .then((ContextMenu) null)
-                            .otherwise(items));
             return row;
         });
+    }
+
+    /** One thing that can be done. */
+    static MenuItem item(String text, Runnable action) {
+        MenuItem item = new MenuItem(text);
+        item.setOnAction(event -> action.run());
+        return item;
     }
 
     /** Takes over what the rows have become. */
     void show() {
         filling = true;
         List<TableColumn<R, R>> wanted = new ArrayList<>();
+        if (rows.isGrouped()) {
+            wanted.add(groups);
+        }
         for (RowColumn<R> column : rows.shown()) {
             wanted.add(made.compute(
                     column.id(),

@@ -1,6 +1,8 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.table.Rows;
+import java.util.Optional;
 import javafx.scene.Parent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -12,6 +14,11 @@ interface RowsView extends WorkView {
 
     /** The chart beside them. */
     RowChart chart();
+
+    @Override
+    default Optional<Instrument> instrument() {
+        return chart().instrument();
+    }
 
     @Override
     default Parent node() {

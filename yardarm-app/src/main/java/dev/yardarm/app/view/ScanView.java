@@ -5,8 +5,12 @@ import dev.yardarm.app.scan.EvidencePage;
 import dev.yardarm.app.scan.ScanEditor;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.Universe;
+import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.evidence.EvidenceDesk;
 import dev.yardarm.desk.listening.Listening;
@@ -14,12 +18,16 @@ import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.table.Rows;
 import java.io.File;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import javafx.scene.Node;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TableCell;
 import javafx.scene.control.ToggleButton;
@@ -57,6 +65,7 @@ public final class ScanView extends HBox implements RowsView {
     private final ToggleButton showResults = new ToggleButton("Results");
     private final ToggleButton showEvidence = new ToggleButton("Evidence");
     private final MenuButton more = new MenuButton("More");
+    private final MenuButton asked = new MenuButton("Asked before");
     private final Listening heard;
     /** Whether results are awaited, to get the focus when they come. */
     private boolean running;
@@ -76,11 +85,11 @@ public final class ScanView extends HBox implements RowsView {
         setId("scan-view");
         results.setCells(ScanDesk.CHART, ChartCell::new);
         results.onOpen(row -> chart.open(), null);
-        results.onMenu(Map.of("Open the chart", row -> chart.open()));
+        results.onMenu(this::menu);
         chart.setEmpty("The chart of the selected result shows here.");
         cases.setEmpty("Every occurrence of the condition is listed here.");
         cases.onOpen(row -> caseChart.open(), null);
-        cases.onMenu(Map.of("Open the chart", row -> caseChart.open()));
+        cases.onMenu(row -> List.of(RowTable.item("Open the chart", caseChart::open)));
         caseChart.setEmpty("The chart of the selected occurrence shows here.");
         summary.setId("scan-summary");
         summary.setWrapText(true);
@@ -109,6 +118,28 @@ public final class ScanView extends HBox implements RowsView {
         follow();
     }
 
+    /** What can be done with one result: its chart, an alert, stances and the note. */
+    private List<MenuItem> menu(ScanRunner.Found row) {
+        Instrument instrument = row.instrument();
+        Desk all = bench.desk();
+        List<MenuItem> items = new ArrayList<>();
+        items.add(RowTable.item("Open the chart", chart::open));
+        items.add(RowTable.item("Set an alert on it", () -> desk.setAlert(instrument)));
+        items.add(new SeparatorMenuItem());
+        for (Stance.Kind kind :
+                List.of(Stance.Kind.LONG, Stance.Kind.SHORT, Stance.Kind.WAIT, Stance.Kind.SKIP, Stance.Kind.NONE)) {
+            items.add(RowTable.item(
+                    kind == Stance.Kind.NONE ? "No stance" : "Stance: " + kind.word(),
+                    () -> all.stanceWork().take(instrument.id(), kind, "")));
+        }
+        items.add(RowTable.item("Note\u2026", () -> {
+            // What is typed in the command line is about the row in hand.
+            desk.found().take(desk.found().rows().indexOf(row));
+            bench.prompt("note " + all.books().stance(instrument.id()).note());
+        }));
+        return items;
+    }
+
     private HBox head() {
         ToggleGroup pages = new ToggleGroup();
         for (ToggleButton each : new ToggleButton[] {showResults, showEvidence}) {
@@ -120,10 +151,7 @@ public final class ScanView extends HBox implements RowsView {
         Tips.set(showEvidence, "What came after earlier occurrences of the condition");
         showResults.setSelected(true);
         showResults.setOnAction(event -> showPage(false));
-        showEvidence.setOnAction(event -> {
-            showPage(true);
-            gather();
-        });
+        showEvidence.setOnAction(event -> evidence());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         more.setId("scan-more");
@@ -131,19 +159,65 @@ public final class ScanView extends HBox implements RowsView {
         more.setAccessibleText("What can be done with the results");
         MenuItem list = new MenuItem("Save as a list");
         list.setOnAction(event -> desk.saveAsList());
-        MenuItem alerts = new MenuItem("Set an alert on each, for when the condition begins to hold");
+        MenuItem alerts = new MenuItem("Set an alert on each");
         alerts.setOnAction(event -> desk.setAlerts());
+        CheckMenuItem sectors = new CheckMenuItem("Group by sector");
+        sectors.setSelected(desk.isBySector());
+        sectors.setOnAction(event -> desk.setBySector(sectors.isSelected()));
+        Menu runs = new Menu("Earlier runs");
+        runs.getItems().add(new MenuItem("..."));
+        more.setOnShowing(event -> offerRuns(runs));
         MenuItem file = new MenuItem("Export as CSV\u2026");
         file.setOnAction(event -> export());
         MenuItem text = new MenuItem("Copy the scan as text");
         text.setOnAction(event -> {
-            Clipboard.getSystemClipboard().setContent(Map.of(DataFormat.PLAIN_TEXT, desk.text()));
+            Clipboard.getSystemClipboard()
+                    .setContent(Map.of(DataFormat.PLAIN_TEXT, desk.draft().text()));
             bench.desk().tell("The scan is on the clipboard, as text.");
         });
-        more.getItems().setAll(list, alerts, file, text);
-        HBox head = new HBox(6, showResults, showEvidence, gap, more, results.columnsMenu());
+        more.getItems().setAll(list, alerts, sectors, runs, file, text);
+        asked.setId("evidence-asked");
+        asked.getStyleClass().add("flat");
+        asked.setAccessibleText("What was asked of the past before");
+        asked.getItems().add(new MenuItem("..."));
+        asked.setOnShowing(event -> offerAsked());
+        asked.managedProperty().bind(asked.visibleProperty());
+        asked.setVisible(false);
+        HBox head = new HBox(6, showResults, showEvidence, gap, asked, more, results.columnsMenu());
         head.getStyleClass().add("middle-left");
         return head;
+    }
+
+    /** What the saved scan found before; one that is chosen is looked at again as of its moment. */
+    private void offerRuns(Menu runs) {
+        editor.write();
+        runs.getItems().clear();
+        for (ScanRun run : desk.runs()) {
+            runs.getItems().add(RowTable.item(desk.words(run), () -> {
+                running = true;
+                desk.look(run);
+            }));
+        }
+        if (runs.getItems().isEmpty()) {
+            MenuItem none = new MenuItem("none yet; those of saved scans are kept");
+            none.setDisable(true);
+            runs.getItems().add(none);
+        }
+    }
+
+    /** What was asked before; one that is chosen is asked again from its moment. */
+    private void offerAsked() {
+        asked.getItems().clear();
+        evidence.asked().stream().limit(20).forEach(each -> asked.getItems()
+                .add(RowTable.item(evidence.words(each), () -> {
+                    gathering = true;
+                    evidence.ask(each);
+                })));
+        if (asked.getItems().isEmpty()) {
+            MenuItem none = new MenuItem("nothing yet");
+            none.setDisable(true);
+            asked.getItems().add(none);
+        }
     }
 
     private void showPage(boolean ofEvidence) {
@@ -156,6 +230,7 @@ public final class ScanView extends HBox implements RowsView {
         }
         results.columnsMenu().setVisible(!ofEvidence);
         more.setVisible(!ofEvidence);
+        asked.setVisible(ofEvidence);
         if (ofEvidence) {
             chart.rest();
             caseChart.wake();
@@ -165,11 +240,21 @@ public final class ScanView extends HBox implements RowsView {
         }
     }
 
+    /** Shows what came after what is being written; looked through anew only when that has changed. */
+    public void evidence() {
+        showPage(true);
+        gather();
+    }
+
     /** Asks what came after what is being written. */
     private void gather() {
         editor.write();
-        Scan draft = desk.draft();
+        Scan draft = desk.draft().scan();
         if (draft.condition().isBlank()) {
+            return;
+        }
+        if (evidence.isOf(draft.condition(), draft.universe(), draft.timeframe())) {
+            cases.focus();
             return;
         }
         gathering = true;
@@ -179,7 +264,7 @@ public final class ScanView extends HBox implements RowsView {
     /** Asks what came after a condition, over a list, on the timeframe of the chart in hand. */
     public void evidenceOf(String condition, String listName) {
         editor.clearChoice();
-        desk.open(Scan.of("", listName, bench.room().chart().timeframe(), List.of(condition)));
+        desk.draft().open(Scan.of("", listName, bench.room().chart().timeframe(), List.of(condition)));
         showPage(true);
         gathering = true;
         evidence.ask(condition, Universe.of(listName), bench.room().chart().timeframe());

@@ -5,10 +5,11 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.alert.AlertWork;
 import dev.yardarm.desk.alert.WatchDesk;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.Rows;
-import java.util.Map;
+import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
@@ -40,12 +41,13 @@ public final class WatchView extends VBox implements RowsView {
         chart.setEmpty("The chart of the selected alert shows here, with its level.");
         waiting.onOpen(row -> chart.open(), row -> desk.removeInHand());
         fired.onOpen(row -> chart.open(), row -> desk.removeInHand());
-        waiting.onMenu(Map.of("Open the chart", row -> bench.openChart(row.instrument()), "Remove", row -> bench.desk()
-                .alertWork()
-                .remove(row.id())));
-        fired.onMenu(Map.of("Open the chart", row -> bench.openChart(row.instrument()), "Remove", row -> bench.desk()
-                .alertWork()
-                .remove(row)));
+        AlertWork alerts = bench.desk().alertWork();
+        waiting.onMenu(row -> List.of(
+                RowTable.item("Open the chart", () -> bench.openChart(row.instrument())),
+                RowTable.item("Remove", () -> alerts.remove(row.id()))));
+        fired.onMenu(row -> List.of(
+                RowTable.item("Open the chart", () -> bench.openChart(row.instrument())),
+                RowTable.item("Remove", () -> alerts.remove(row))));
         waiting.focusedProperty().addListener((observed, was, now) -> worked(now, false));
         fired.focusedProperty().addListener((observed, was, now) -> worked(now, true));
         Button remove = new Button("Remove");

@@ -1,6 +1,8 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.action.View;
+import java.util.Optional;
 import javafx.scene.Parent;
 import javafx.scene.input.KeyEvent;
 
@@ -50,6 +52,9 @@ public interface WorkView extends AutoCloseable {
     default boolean typed(char sign) {
         return false;
     }
+
+    /** The instrument that is worked on: that of the chart or the row in hand. */
+    Optional<Instrument> instrument();
 
     /** Leaves what is under way, one thing at a time (Esc); false when there is nothing to leave. */
     default boolean escape() {

@@ -147,9 +147,10 @@ final class ActionTable {
         group.on('D', "evidence", this::evidence)
                 .says(
                         "evidence",
-                        "what came after earlier times a cue of the chosen indicator held",
+                        "what came after earlier times a cue of the chosen indicator held, or the scan being written",
                         "backtest",
-                        "statistics");
+                        "statistics")
+                .everywhere();
         indicator(group, 'M', "macd", "macd");
         indicator(group, 'B', "bollinger", "bollinger");
         indicator(group, 'A', "atr 14", "atr");
@@ -169,7 +170,12 @@ final class ActionTable {
                 .means("add " + label);
     }
 
+    /** Of the scan being written while scans are in front, else of the cue of an indicator. */
     private void evidence() {
+        if (bench.viewProperty().get() == View.SCAN) {
+            parts.gatherEvidence();
+            return;
+        }
         List<String> cues = Cues.of(room().chart());
         if (cues.isEmpty()) {
             bench.desk().tell("Choose an indicator that has cues, or write the condition: evidence rsi(14) < 30.");

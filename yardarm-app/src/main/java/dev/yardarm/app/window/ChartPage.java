@@ -23,6 +23,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.Optional;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -200,10 +201,7 @@ final class ChartPage extends BorderPane implements WorkView {
         name.setText(instrument.name());
         make.setText(MakeText.of(room()));
         Stance taken = bench.desk().books().stance(instrument.id());
-        stance.setText((taken.kind() == Stance.Kind.NONE
-                        ? ""
-                        : taken.kind().word() + (taken.reason().isEmpty() ? "" : ": " + taken.reason()))
-                + (taken.note().isEmpty() ? "" : "  “" + taken.note() + "”"));
+        stance.setText(taken.words());
         change.getStyleClass().removeAll("rise", "fall");
         int bar = bars.size() - 1;
         last.setText(
@@ -351,6 +349,11 @@ final class ChartPage extends BorderPane implements WorkView {
         if (own != null) {
             own.close();
         }
+    }
+
+    @Override
+    public Optional<Instrument> instrument() {
+        return room().instrument();
     }
 
     @Override

@@ -22,6 +22,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.PauseTransition;
@@ -215,6 +216,16 @@ public final class MainWindow implements WindowParts {
     @Override
     public ChartPage page() {
         return page;
+    }
+
+    @Override
+    public Optional<Instrument> instrument() {
+        return shown.instrument();
+    }
+
+    @Override
+    public void gatherEvidence() {
+        ((ScanView) view(View.SCAN)).evidence();
     }
 
     @Override

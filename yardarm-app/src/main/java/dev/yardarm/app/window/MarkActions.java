@@ -17,16 +17,19 @@ final class MarkActions {
     static void declare(WindowParts parts) {
         Workbench bench = parts.bench();
         ActionGroup group = bench.actions().group('M', "mark", "Mark", View.CHART);
-        stance(bench, group, 'L', Stance.Kind.LONG);
-        stance(bench, group, 'S', Stance.Kind.SHORT);
-        stance(bench, group, 'W', Stance.Kind.WAIT);
+        stance(parts, group, 'L', Stance.Kind.LONG);
+        stance(parts, group, 'S', Stance.Kind.SHORT);
+        stance(parts, group, 'W', Stance.Kind.WAIT);
         group.on('K', "skip, with its reason", () -> bench.prompt("skip "))
                 .means("your stance: skip, with its reason")
+                .everywhere()
                 .formerly("mark.skip-with-reason");
-        group.on('O', "no stance", () -> room(bench).studies().takeStance(Stance.Kind.NONE, ""))
-                .says("no stance", "remove your stance on the instrument");
-        group.on('N', "note", () -> bench.prompt("note " + note(bench)))
-                .means("write a note on the instrument, or change it");
+        group.on('O', "no stance", () -> take(parts, Stance.Kind.NONE))
+                .says("no stance", "remove your stance on the instrument")
+                .everywhere();
+        group.on('N', "note", () -> bench.prompt("note " + note(parts)))
+                .means("write a note on the instrument, or change it")
+                .everywhere();
         group.on('A', "alert: reached", () -> room(bench).studies().setAlert(Alert.Trigger.REACHES))
                 .means("alert when price reaches the selected drawing");
         group.on('B', "alert: close beyond", () -> room(bench).studies().setAlert(Alert.Trigger.CLOSES_BEYOND))
@@ -41,9 +44,14 @@ final class MarkActions {
                 .formerly("plan.remove-the-plan");
     }
 
-    private static void stance(Workbench bench, ActionGroup group, char key, Stance.Kind kind) {
-        group.on(key, kind.word(), () -> room(bench).studies().takeStance(kind, ""))
-                .means("your stance: " + kind.word());
+    private static void stance(WindowParts parts, ActionGroup group, char key, Stance.Kind kind) {
+        group.on(key, kind.word(), () -> take(parts, kind))
+                .means("your stance: " + kind.word())
+                .everywhere();
+    }
+
+    private static void take(WindowParts parts, Stance.Kind kind) {
+        parts.instrument().ifPresent(each -> parts.bench().desk().stanceWork().take(each.id(), kind, ""));
     }
 
     /** On the only cue of the chosen indicator; of several the line is written to be finished, as without any. */
@@ -56,10 +64,9 @@ final class MarkActions {
         }
     }
 
-    private static String note(Workbench bench) {
-        return room(bench)
-                .instrument()
-                .map(each -> bench.desk().books().stance(each.id()).note())
+    private static String note(WindowParts parts) {
+        return parts.instrument()
+                .map(each -> parts.bench().desk().books().stance(each.id()).note())
                 .orElse("");
     }
 

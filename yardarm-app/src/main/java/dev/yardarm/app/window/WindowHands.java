@@ -2,6 +2,7 @@ package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.book.Overwriting;
@@ -9,6 +10,7 @@ import dev.yardarm.desk.line.Hands;
 import dev.yardarm.desk.room.layout.Layouts;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.input.Clipboard;
 
@@ -42,6 +44,11 @@ final class WindowHands implements Hands {
     @Override
     public Layouts layouts() {
         return bench.layouts();
+    }
+
+    @Override
+    public Optional<Instrument> instrument() {
+        return parts.instrument();
     }
 
     @Override

@@ -1,6 +1,8 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.instrument.Instrument;
+import java.util.Optional;
 
 /** The parts of the window that actions reach; asked for when an action is done, since some are made late. */
 interface WindowParts {
@@ -9,6 +11,12 @@ interface WindowParts {
     ChartPage page();
 
     StatusLine status();
+
+    /** The instrument worked on in the view in front. */
+    Optional<Instrument> instrument();
+
+    /** Looks at what came after the scan being written. */
+    void gatherEvidence();
 
     void toggleHelp();
 

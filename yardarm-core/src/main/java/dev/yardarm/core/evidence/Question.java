@@ -40,6 +40,28 @@ public record Question(int[] horizons, double cost, long from, long to, boolean 
         return horizons.clone();
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Question that
+                && Arrays.equals(horizons, that.horizons)
+                && cost == that.cost
+                && from == that.from
+                && to == that.to
+                && apart == that.apart
+                && seed == that.seed;
+    }
+
+    @Override
+    public int hashCode() {
+        return words().hashCode();
+    }
+
+    /** All of it in one line, the same for the same question. */
+    public String words() {
+        return Arrays.toString(horizons) + " less " + cost + " from " + from + " to " + to
+                + (apart ? " apart" : " overlapping") + " seed " + seed;
+    }
+
     /** The longest horizon. */
     public int longest() {
         return horizons[horizons.length - 1];

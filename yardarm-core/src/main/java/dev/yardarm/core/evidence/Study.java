@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.function.LongPredicate;
 
 /**
  * One instrument: its occurrences of a condition, and what came after every one of its bars.
@@ -38,6 +39,8 @@ public final class Study {
     private final int[][] drawnCounts;
     private final int[][] classes;
     private int looked;
+    /** What came after each bar, for each horizon; gone once bars were drawn from it. */
+    private double[] returns;
 
     private Study(String code, String group, Question question) {
         int horizons = question.horizons().length;
@@ -60,12 +63,29 @@ public final class Study {
      */
     public static Study of(
             String code, String group, Bars bars, Column condition, Column range, Regimes regimes, Question question) {
+        return of(code, group, bars, condition, range, regimes, question, time -> true);
+    }
+
+    /**
+     * Looks through an instrument that did not always belong to those that are asked about.
+     *
+     * @param belongs whether it did at the open of a bar; other bars are neither occurrences nor times to compare with
+     */
+    public static Study of(
+            String code,
+            String group,
+            Bars bars,
+            Column condition,
+            Column range,
+            Regimes regimes,
+            Question question,
+            LongPredicate belongs) {
         Study study = new Study(code, group, question);
-        study.look(bars, condition, range, regimes);
+        study.look(bars, condition, range, regimes, belongs);
         return study;
     }
 
-    private void look(Bars bars, Column condition, Column range, Regimes regimes) {
+    private void look(Bars bars, Column condition, Column range, Regimes regimes, LongPredicate belongs) {
         int[] horizons = question.horizons();
         int width = 3 * horizons.length;
         double[] open = bars.column(Field.OPEN);
@@ -78,9 +98,13 @@ public final class Study {
         Days dayOf = regimes.days();
         Regime regime = Regime.UNKNOWN;
         int place = -1;
+        returns = new double[Math.max(0, closed - first) * horizons.length];
         days = new int[Math.max(1, closed - first)];
         sums = new double[days.length * width];
         for (int bar = first; bar < closed && bars.openTime(bar) < question.to(); bar++) {
+            if (!belongs.test(bars.openTime(bar))) {
+                continue;
+            }
             int day = dayOf.of(bars.openTime(bar));
             if (place < 0 || days[place] != day) {
                 days[++place] = day;
@@ -90,6 +114,7 @@ public final class Study {
             boolean any = false;
             for (int at = 0; at < horizons.length; at++) {
                 double came = after(open, close, closed, bar, horizons[at], question.cost());
+                returns[(bar - first) * horizons.length + at] = came;
                 if (came == came) {
                     int to = place * width + 3 * at;
                     sums[to] += came;
@@ -104,7 +129,7 @@ public final class Study {
                 if (inRegime[kind] == ofRegime[kind].length) {
                     ofRegime[kind] = Arrays.copyOf(ofRegime[kind], 2 * inRegime[kind]);
                 }
-                ofRegime[kind][inRegime[kind]++] = bar;
+                ofRegime[kind][inRegime[kind]++] = (bar - first) * horizons.length;
             }
             if (condition.at(bar) == 1) {
                 found.add(occurrence(bars, bar, day, regime, range.at(bar)));
@@ -116,7 +141,8 @@ public final class Study {
         for (int at = 0; at < horizons.length; at++) {
             counted[at] = count(at);
         }
-        draw(open, close, closed, ofRegime, inRegime);
+        draw(ofRegime, inRegime);
+        returns = null;
     }
 
     static int classOf(double came) {
@@ -170,9 +196,13 @@ public final class Study {
                 path);
     }
 
-    /** For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. */
-    private void draw(double[] open, double[] close, int closed, int[][] ofRegime, int[] inRegime) {
-        int[] horizons = question.horizons();
+    /**
+     * For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument.
+     *
+     * @param ofRegime where the returns of the bars of each regime begin
+     */
+    private void draw(int[][] ofRegime, int[] inRegime) {
+        int horizons = question.horizons().length;
         SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
         int[] kinds =
                 occurrences.stream().mapToInt(each -> each.regime().ordinal()).toArray();
@@ -181,10 +211,14 @@ public final class Study {
                 if (inRegime[kind] == 0) {
                     continue;
                 }
-                int bar = ofRegime[kind][random.nextInt(inRegime[kind])];
-                double entry = open[bar + 1];
-                for (int at = 0; at < horizons.length && bar + horizons[at] < closed; at++) {
-                    drawnSums[draw][at] += close[bar + horizons[at]] / entry - 1 - question.cost();
+                int from = ofRegime[kind][random.nextInt(inRegime[kind])];
+                for (int at = 0; at < horizons; at++) {
+                    double came = returns[from + at];
+                    // The history ends before the longer ones.
+                    if (came != came) {
+                        break;
+                    }
+                    drawnSums[draw][at] += came;
                     drawnCounts[draw][at]++;
                 }
             }

@@ -20,6 +20,16 @@ public record ScanRun(String scan, long at, String condition, int looked, List<I
         found = List.copyOf(found);
     }
 
+    /** What is found here and was not by a run before, in its order. */
+    public List<InstrumentId> newSince(ScanRun before) {
+        return found.stream().filter(each -> !before.found.contains(each)).toList();
+    }
+
+    /** What was found by a run before and is not here, in its order. */
+    public List<InstrumentId> goneSince(ScanRun before) {
+        return before.newSince(this);
+    }
+
     /** What tells it from other runs. */
     public String key() {
         return scan + " " + at;

@@ -37,6 +37,12 @@ public record Stance(InstrumentId instrument, Kind kind, String reason, String n
         note = note == null ? "" : note;
     }
 
+    /** The choice with its reason, and the note; empty when there is neither. */
+    public String words() {
+        return (kind == Kind.NONE ? "" : kind.word() + (reason.isEmpty() ? "" : ": " + reason))
+                + (note.isEmpty() ? "" : "  \u201c" + note + "\u201d");
+    }
+
     public static Stance none(InstrumentId instrument) {
         return new Stance(instrument, Kind.NONE, "", "", 0);
     }

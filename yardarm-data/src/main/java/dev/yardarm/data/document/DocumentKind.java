@@ -4,6 +4,7 @@ import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.ScanSchedule;
 import java.util.List;
 
 /**
@@ -40,6 +41,9 @@ public record DocumentKind<T>(
     public static final DocumentKind<Entries<ScanEntry>> SCANS =
             entries("scans", ScanEntry.class, OlderForms::scansOfOneList);
     public static final DocumentKind<Entries<ScanRun>> SCAN_RUNS = entries("scan-runs", ScanRun.class);
+    public static final DocumentKind<Entries<ScanSchedule>> SCAN_SCHEDULES =
+            entries("scan-schedules", ScanSchedule.class);
+    public static final DocumentKind<Entries<InquiryEntry>> INQUIRIES = entries("inquiries", InquiryEntry.class);
     public static final DocumentKind<Entries<OwnIndicator>> OWN_INDICATORS =
             entries("own-indicators", OwnIndicator.class);
     public static final DocumentKind<Entries<Blend>> BLENDS = entries("blends", Blend.class);

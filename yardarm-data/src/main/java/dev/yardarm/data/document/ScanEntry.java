@@ -26,7 +26,7 @@ public record ScanEntry(
             List<String> sectors,
             List<String> tiers,
             List<String> without) {
-        static Among of(Universe universe) {
+        public static Among of(Universe universe) {
             return new Among(
                     universe.lists(),
                     universe.indices(),
@@ -36,7 +36,7 @@ public record ScanEntry(
                     universe.without());
         }
 
-        Universe universe() {
+        public Universe universe() {
             return new Universe(
                     orEmpty(lists),
                     orEmpty(indices),

@@ -4,12 +4,14 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.evidence.Inquiry;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
@@ -33,6 +35,8 @@ public final class Books {
         FIRINGS,
         PLANS,
         SCANS,
+        SCAN_RUNS,
+        SCAN_SCHEDULES,
         PRESETS,
         OWN_INDICATORS,
         BLENDS
@@ -46,6 +50,8 @@ public final class Books {
     private final Shelf<String, TradePlan> plans;
     private final Shelf<String, Scan> scans;
     private final Shelf<String, ScanRun> scanRuns;
+    private final Shelf<String, ScanSchedule> scanSchedules;
+    private final Shelf<String, Inquiry> inquiries;
     private final Shelf<String, Documents.Preset> presets;
     private final Shelf<String, OwnIndicator> ownIndicators;
     private final Shelf<String, Blend> blends;
@@ -76,6 +82,8 @@ public final class Books {
         plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
         scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
         scanRuns = Shelf.open(ShelfKind.SCAN_RUNS, saver, front, List.of());
+        scanSchedules = Shelf.open(ShelfKind.SCAN_SCHEDULES, saver, front, List.of());
+        inquiries = Shelf.open(ShelfKind.INQUIRIES, saver, front, List.of());
         presets = Shelf.open(ShelfKind.PRESETS, saver, front, List.of());
         ownIndicators = Shelf.open(ShelfKind.OWN_INDICATORS, saver, front, List.of());
         blends = Shelf.open(ShelfKind.BLENDS, saver, front, List.of());
@@ -85,6 +93,8 @@ public final class Books {
         firings.listen(keys -> listeners.tell(Subject.FIRINGS));
         plans.listen(keys -> listeners.tell(Subject.PLANS));
         scans.listen(keys -> listeners.tell(Subject.SCANS));
+        scanRuns.listen(keys -> listeners.tell(Subject.SCAN_RUNS));
+        scanSchedules.listen(keys -> listeners.tell(Subject.SCAN_SCHEDULES));
         presets.listen(keys -> listeners.tell(Subject.PRESETS));
         ownIndicators.listen(keys -> listeners.tell(Subject.OWN_INDICATORS));
         blends.listen(keys -> listeners.tell(Subject.BLENDS));
@@ -185,6 +195,16 @@ public final class Books {
     /** What scans found at earlier times. */
     public Shelf<String, ScanRun> scanRunShelf() {
         return scanRuns;
+    }
+
+    /** What was asked of the past. */
+    public Shelf<String, Inquiry> inquiryShelf() {
+        return inquiries;
+    }
+
+    /** The scans that run by themselves. */
+    public Shelf<String, ScanSchedule> scanScheduleShelf() {
+        return scanSchedules;
     }
 
     /** The scans, to be changed. */

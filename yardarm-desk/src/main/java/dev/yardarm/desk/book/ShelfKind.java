@@ -3,18 +3,21 @@ package dev.yardarm.desk.book;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.blend.Blend;
+import dev.yardarm.core.evidence.Inquiry;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.merge.KeyedMerge;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.document.FiringEntry;
+import dev.yardarm.data.document.InquiryEntry;
 import dev.yardarm.data.document.PlanEntry;
 import dev.yardarm.data.document.ScanEntry;
 import dev.yardarm.data.document.StanceEntry;
@@ -53,6 +56,22 @@ record ShelfKind<K, V, E>(
             (scan, isTaken) -> scan.named(numbered(scan.name(), " ", isTaken)),
             ScanEntry::scan,
             ScanEntry::of);
+    static final ShelfKind<String, ScanSchedule, ScanSchedule> SCAN_SCHEDULES = of(
+            DocumentKind.SCAN_SCHEDULES,
+            "scan-schedules",
+            ScanSchedule::scan,
+            // A scan has one schedule; ours is as good as theirs.
+            (schedule, isTaken) -> schedule,
+            schedule -> schedule,
+            schedule -> schedule);
+    static final ShelfKind<String, Inquiry, InquiryEntry> INQUIRIES = of(
+            DocumentKind.INQUIRIES,
+            "inquiries",
+            Inquiry::key,
+            // The same question has the same answer.
+            (inquiry, isTaken) -> inquiry,
+            InquiryEntry::inquiry,
+            InquiryEntry::of);
     static final ShelfKind<String, ScanRun, ScanRun> SCAN_RUNS = of(
             DocumentKind.SCAN_RUNS,
             "runs of scans",

@@ -6,6 +6,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.evidence.Evidence;
 import dev.yardarm.core.evidence.Excursion;
 import dev.yardarm.core.evidence.Figures;
+import dev.yardarm.core.evidence.Inquiry;
 import dev.yardarm.core.evidence.Occurrence;
 import dev.yardarm.core.evidence.Part;
 import dev.yardarm.core.evidence.Question;
@@ -20,19 +21,17 @@ import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.book.Shelf;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 
 /**
@@ -49,11 +48,14 @@ public final class EvidenceDesk implements AutoCloseable {
     /** From so many variants on they are told. */
     private static final int MANY = 5;
 
+    /** How much of what was asked is kept. */
+    private static final int KEPT = 500;
+
     private final Desk desk;
     private final Rows<Case> cases;
     private final Listeners<EvidenceDesk> listeners = new Listeners<>();
-    private final Map<String, Set<String>> tried = new HashMap<>();
     private Universe universe = Universe.ALL;
+    private long moment;
     private Recipe recipe;
     private EvidenceRunner.Result result;
     private String problem = "";
@@ -132,7 +134,47 @@ public final class EvidenceDesk implements AutoCloseable {
     /** Asks what came after a condition; what is newest is held back. */
     public void ask(String condition, Universe among, Timeframe timeframe) {
         universe = among;
+        moment = desk.clock().now();
         start(condition, timeframe, HELD_BACK);
+    }
+
+    /** Whether it shows, or is looking for, what came after a condition among these. */
+    public boolean isOf(String condition, Universe among, Timeframe timeframe) {
+        return recipe != null
+                && problem.isEmpty()
+                && recipe.condition().equals(canonical(condition))
+                && universe.equals(among)
+                && recipe.timeframe().equals(timeframe);
+    }
+
+    private String canonical(String condition) {
+        try {
+            return Formula.parseCondition(condition, desk.language().now()).canonical();
+        } catch (FormulaException bad) {
+            return condition;
+        }
+    }
+
+    /** What was asked before, the newest first. */
+    public List<Inquiry> asked() {
+        List<Inquiry> all = new ArrayList<>(desk.books().inquiryShelf().all());
+        Collections.reverse(all);
+        return all;
+    }
+
+    /** What was asked, in a line. */
+    public String words(Inquiry inquiry) {
+        return inquiry.condition() + ", " + inquiry.universe().words() + ", " + inquiry.timeframe() + ": "
+                + inquiry.found() + (inquiry.heldBack() == 0 ? ", whole history" : "");
+    }
+
+    /** Asks the same once more, from the moment it was asked: the figures are the same. */
+    public void ask(Inquiry before) {
+        universe = before.universe();
+        moment = before.moment();
+        cost = before.question().cost();
+        apart = before.question().apart();
+        start(new Recipe(before.condition(), before.timeframe(), before.question(), before.heldBack()));
     }
 
     /** Looks at what was held back too. */
@@ -180,20 +222,23 @@ public final class EvidenceDesk implements AutoCloseable {
         try {
             String canonical = Formula.parseCondition(condition, language).canonical();
             Question usual = Question.USUAL;
-            recipe = new Recipe(
+            start(new Recipe(
                     canonical,
                     timeframe,
                     new Question(usual.horizons(), cost, usual.from(), usual.to(), apart, usual.seed()),
-                    heldBack);
+                    heldBack));
         } catch (FormulaException bad) {
             problem = bad.getMessage();
             listeners.tell(this);
-            return;
         }
+    }
+
+    private void start(Recipe wanted) {
+        recipe = wanted;
         problem = "";
         summary = "Looking through the past ...";
         listeners.tell(this);
-        desk.gather(recipe, universe, this::show, failed -> {
+        desk.gather(recipe, universe, moment, this::show, failed -> {
             summary = "";
             problem = "The past cannot be looked through: " + failed.getMessage() + ".";
             listeners.tell(this);
@@ -202,9 +247,7 @@ public final class EvidenceDesk implements AutoCloseable {
 
     private void show(EvidenceRunner.Result came) {
         result = came;
-        Set<String> variants =
-                tried.computeIfAbsent(universe.words() + " " + came.recipe().timeframe(), none -> new HashSet<>());
-        variants.add(came.recipe().condition());
+        int variants = keep(came);
         Evidence evidence = came.evidence();
         StringBuilder text = new StringBuilder();
         text.append(evidence.found())
@@ -226,9 +269,9 @@ public final class EvidenceDesk implements AutoCloseable {
         if (!evidence.hasContrast()) {
             text.append(" It holds at nearly all bars: there are no other times to compare with.");
         }
-        if (variants.size() >= MANY) {
+        if (variants >= MANY) {
             text.append(" ")
-                    .append(variants.size())
+                    .append(variants)
                     .append(
                             " variants were tried on these instruments: one of ten that mean nothing looks good by chance.");
         }
@@ -247,6 +290,30 @@ public final class EvidenceDesk implements AutoCloseable {
         cases.set(rows);
         cases.take(0);
         listeners.tell(this);
+    }
+
+    /** Keeps what was asked, over the end too; how many conditions were tried on these instruments and bars. */
+    private int keep(EvidenceRunner.Result came) {
+        Shelf<String, Inquiry> shelf = desk.books().inquiryShelf();
+        Recipe of = came.recipe();
+        shelf.put(new Inquiry(
+                of.condition(),
+                universe,
+                of.timeframe(),
+                of.question(),
+                of.heldBack(),
+                came.moment(),
+                Desk.VERSION,
+                came.evidence().found()));
+        List<Inquiry> all = shelf.all();
+        for (int at = 0; at < all.size() - KEPT; at++) {
+            shelf.remove(all.get(at).key());
+        }
+        return (int) shelf.all().stream()
+                .filter(each -> each.isVariantOf(universe, of.timeframe()))
+                .map(Inquiry::condition)
+                .distinct()
+                .count();
     }
 
     private static String date(long moment, EvidenceRunner.Result of) {

@@ -14,6 +14,7 @@ import dev.yardarm.core.series.Column;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.scan.Memberships;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.desk.work.Lane;
@@ -82,6 +83,18 @@ public final class EvidenceRunner {
      */
     public Result run(Recipe recipe, Language language, List<Instrument> instruments, long moment, Job job)
             throws Exception {
+        return run(recipe, language, Memberships.always(instruments), moment, job);
+    }
+
+    /**
+     * Gathers evidence among instruments that did not always belong: each counts while it did.
+     *
+     * @param language what the condition is written in
+     * @param moment what time it is
+     * @throws IllegalArgumentException when the condition is no good, or nothing can be looked at
+     */
+    public Result run(Recipe recipe, Language language, Memberships among, long moment, Job job) throws Exception {
+        List<Instrument> instruments = among.all();
         Formula condition = Formula.parseCondition(recipe.condition(), language);
         Formula range = Formula.parse("atr(14)", Language.builtIn());
         Needs needs = condition.needs();
@@ -91,13 +104,16 @@ public final class EvidenceRunner {
         BarRequest request = BarRequest.of(recipe.timeframe());
         int count = instruments.size();
         Vantage[] opened = new Vantage[count];
+        Bars[] returns = new Bars[count];
         String[] missing = new String[count];
+        AsKnownThen asKnownThen = new AsKnownThen(vantages, moment, condition, request);
         AtomicInteger done = new AtomicInteger();
         all(count, job, at -> {
             Instrument instrument = instruments.get(at);
             try {
                 Vantage vantage = now.open(instrument, request, needs, problem -> missing[at] = problem);
                 opened[at] = vantage.bars().isEmpty() ? null : vantage;
+                returns[at] = inRatios(now, instrument, request, vantage.bars());
                 if (opened[at] == null) {
                     missing[at] = instrument.code() + ": there are no bars";
                 }
@@ -108,10 +124,10 @@ public final class EvidenceRunner {
         });
         ZoneId zone = zone(instruments);
         Regimes regimes = new Regimes(zone);
-        for (Vantage each : opened) {
+        for (int at = 0; at < count; at++) {
             job.check();
-            if (each != null) {
-                regimes.add(each.bars());
+            if (opened[at] != null) {
+                regimes.add(returns[at]);
             }
         }
         // Reckoned once, before several threads ask.
@@ -135,14 +151,21 @@ public final class EvidenceRunner {
             if (opened[at] != null) {
                 Instrument instrument = instruments.get(at);
                 try {
-                    ColumnGraph graph = opened[at].graph();
-                    Column holds = condition.in(graph).output();
+                    Column holds = asKnownThen.holds(instrument, opened[at], problem -> missing[at] = problem);
+                    Bars bars = returns[at];
+                    ColumnGraph graph = new ColumnGraph();
                     Column ranges = range.in(graph).output();
-                    Bars bars = opened[at].bars();
                     graph.update(bars);
-                    studies[at] =
-                            Study.of(instrument.code(), instrument.sector(), bars, holds, ranges, regimes, question);
-                } catch (RuntimeException failed) {
+                    studies[at] = Study.of(
+                            instrument.code(),
+                            instrument.sector(),
+                            bars,
+                            holds,
+                            ranges,
+                            regimes,
+                            question,
+                            time -> among.isIn(instrument, time));
+                } catch (IOException | RuntimeException failed) {
                     missing[at] = instrument.code() + ": the condition cannot be worked out on it ("
                             + failed.getMessage() + ")";
                 }
@@ -164,6 +187,19 @@ public final class EvidenceRunner {
                     + (told.isEmpty() ? "; choose instruments" : ": " + String.join("; ", told)));
         }
         return new Result(recipe, Evidence.of(good, question), of, told, from, to, zone, moment);
+    }
+
+    /** The bars returns are reckoned over: of a continuous future joined by ratio, since a step in price is no gain or loss. */
+    private static Bars inRatios(Vantages.Moment now, Instrument instrument, BarRequest request, Bars bars)
+            throws IOException {
+        if (instrument.kind() != Instrument.Kind.CONTINUOUS) {
+            return bars;
+        }
+        Bars joined = now.bars(instrument, request.withRoll(request.roll(), BarRequest.Joint.RATIO));
+        if (joined.size() != bars.size()) {
+            throw new IllegalStateException("joined by ratio it has other bars");
+        }
+        return joined;
     }
 
     private void all(int count, Job job, IntConsumer look) throws Exception {

@@ -1,11 +1,13 @@
 package dev.yardarm.desk.line;
 
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.Layouts;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 
 /** What carries out a line: the desk and its charts, and of the window what no chart can do. */
 public interface Hands {
@@ -17,6 +19,9 @@ public interface Hands {
     default ChartRoom room() {
         return layouts().active();
     }
+
+    /** The instrument worked on in the view in front: that of the chart or the row in hand. */
+    Optional<Instrument> instrument();
 
     /** Brings a view to the front. */
     void go(View view);

@@ -198,15 +198,25 @@ public interface LineCommand {
 
     record TakeStance(Stance.Kind kind, String reason) implements LineCommand {
         @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
         public void run(Hands hands) {
-            hands.room().studies().takeStance(kind, reason);
+            hands.instrument().ifPresent(each -> hands.desk().stanceWork().take(each.id(), kind, reason));
         }
     }
 
     record WriteNote(String note) implements LineCommand {
         @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
         public void run(Hands hands) {
-            hands.room().studies().writeNote(note);
+            hands.instrument().ifPresent(each -> hands.desk().stanceWork().write(each.id(), note));
         }
     }
 

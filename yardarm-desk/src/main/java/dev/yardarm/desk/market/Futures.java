@@ -44,16 +44,16 @@ final class Futures {
                 moment);
     }
 
-    /** The instrument that is traded for another at a moment: the current contract of a continuous future, else itself. */
+    /**
+     * The instrument that is traded for another at a moment: the current contract of a continuous future, else itself. A contract
+     * that has long expired is not among the instruments and is traded no more; then it is the continuous one itself.
+     */
     Instrument traded(BarSource source, Instrument instrument, BarRequest request, long moment) throws IOException {
         if (!isJoined(instrument)) {
             return instrument;
         }
         List<ContinuousFuture.Turn> turns = turns(source, instrument, request, moment);
         InstrumentId current = turns.get(turns.size() - 1).contract().id();
-        return directory
-                .find(current)
-                .orElseThrow(
-                        () -> new IOException("the current contract " + current + " is not among the instruments"));
+        return directory.find(current).orElse(instrument);
     }
 }

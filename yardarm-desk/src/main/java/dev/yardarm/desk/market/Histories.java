@@ -22,6 +22,7 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ClosesOnly;
 import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.PriceBasis;
@@ -306,6 +307,29 @@ public final class Histories {
     /** The turns of the contracts of a continuous future up to now. */
     public List<ContinuousFuture.Turn> turns(Instrument instrument, BarRequest request, long now) throws IOException {
         return futures.turns(source(instrument), instrument, request, now);
+    }
+
+    /** The moments up to now at which earlier prices of a request were moved: splits, dividends, rolls; in their order. */
+    public List<Long> adjustments(Instrument instrument, BarRequest request, long now) throws IOException {
+        if (Futures.isJoined(instrument)) {
+            return turns(instrument, request, now).stream()
+                    .map(ContinuousFuture.Turn::until)
+                    .filter(until -> until <= now)
+                    .toList();
+        }
+        CorporateActions actions =
+                source(instrument).offers(CorporateActions.class).orElse(null);
+        if (actions == null) {
+            return List.of();
+        }
+        List<Long> moments = new ArrayList<>();
+        if (request.splits()) {
+            actions.splits(instrument.id()).forEach(each -> moments.add(each.time()));
+        }
+        if (request.dividends()) {
+            actions.dividends(instrument.id()).forEach(each -> moments.add(each.time()));
+        }
+        return moments.stream().filter(each -> each <= now).distinct().sorted().toList();
     }
 
     /** Bars that are stored as they are wanted lie on their grid already. */

@@ -1,7 +1,9 @@
 package dev.yardarm.desk.scan;
 
+import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.UndoStack;
 import java.util.ArrayList;
@@ -39,27 +41,64 @@ public final class ScanWork {
         }));
     }
 
-    /** Takes the scan of a name away. */
+    /** Takes the scan of a name away, and that it runs by itself; one step of undo. */
     public void delete(String name) {
-        undo.execute(books.scanShelf().change("delete the scan " + name, all -> all.stream()
-                .filter(each -> !each.name().equals(name))
-                .toList()));
+        undo.together("delete the scan " + name, () -> {
+            undo.execute(books.scanShelf().change("delete the scan " + name, all -> all.stream()
+                    .filter(each -> !each.name().equals(name))
+                    .toList()));
+            schedule(name, null, 0);
+        });
+    }
+
+    /** When a scan runs by itself; empty for only when asked. */
+    public Optional<ScanSchedule> schedule(String scan) {
+        return books.scanScheduleShelf().get(scan);
     }
 
     /**
-     * Keeps what a saved scan found, beside its last twenty runs; not a step of undo.
+     * Lets a scan run by itself from now on; a step of undo.
      *
-     * @return the run before it of the same condition; empty for the first
+     * @param when null for only when asked
+     * @param now what time it is in the market
      */
-    public Optional<ScanRun> keep(ScanRun run) {
+    public void schedule(String scan, ScanSchedule.When when, long now) {
+        Optional<ScanSchedule> before = schedule(scan);
+        if (before.map(ScanSchedule::when).equals(Optional.ofNullable(when))) {
+            return;
+        }
+        undo.execute(books.scanScheduleShelf().change("schedule the scan " + scan, all -> {
+            List<ScanSchedule> more = new ArrayList<>(all);
+            more.removeIf(each -> each.scan().equals(scan));
+            if (when != null) {
+                more.add(new ScanSchedule(scan, when, now));
+            }
+            return more;
+        }));
+    }
+
+    /** Keeps what a saved scan found, beside its last twenty runs; not a step of undo. */
+    public ScanRun keep(ScanRunner.Result came) {
+        Scan scan = came.scan();
+        List<InstrumentId> found =
+                came.found().stream().map(each -> each.instrument().id()).toList();
+        return keep(new ScanRun(scan.name(), came.asOf(), scan.condition(), came.looked(), found));
+    }
+
+    /** Keeps a run, beside the last twenty of its scan; not a step of undo. */
+    public ScanRun keep(ScanRun run) {
         List<ScanRun> before = runs(run.scan());
         books.scanRunShelf().put(run);
         for (int at = KEPT - 1; at < before.size(); at++) {
             books.scanRunShelf().remove(before.get(at).key());
         }
-        return before.stream()
-                .filter(each ->
-                        each.condition().equals(run.condition()) && !each.key().equals(run.key()))
+        return run;
+    }
+
+    /** The run of the same scan with the same condition before one. */
+    public Optional<ScanRun> before(ScanRun run) {
+        return runs(run.scan()).stream()
+                .filter(each -> each.condition().equals(run.condition()) && each.at() < run.at())
                 .findFirst();
     }
 

@@ -4,16 +4,22 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Universe;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.Members;
 import dev.yardarm.desk.market.Directory;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.ToLongFunction;
 
 /**
  * Finds the instruments a universe means, as of a moment. A list or index that is not there, and a member whose source is not
@@ -45,6 +51,37 @@ public final class Universes {
         found.removeIf(each -> !fits(universe.sectors(), each.sector()) || !fits(universe.tiers(), each.tier()));
         universe.without().forEach(each -> list(each, missing).forEach(found::remove));
         return List.copyOf(found);
+    }
+
+    /**
+     * Who belonged to a universe when, up to a moment.
+     *
+     * @param since when the history of an index begins
+     * @param missing is told what is not there now
+     */
+    public Memberships memberships(
+            Universe universe, ToLongFunction<Instrument> since, long moment, Consumer<String> missing) {
+        List<Instrument> now = instruments(universe, moment, missing);
+        if (universe.indices().isEmpty()) {
+            return Memberships.always(now);
+        }
+        long from = universe.indices().stream()
+                .map(code -> directory.byCode(code.toUpperCase(Locale.ROOT)))
+                .flatMap(Optional::stream)
+                .mapToLong(since)
+                .max()
+                .orElse(moment);
+        Map<Long, List<Instrument>> quarters = new LinkedHashMap<>();
+        LocalDate begin = Times.at(moment, ZoneOffset.UTC).toLocalDate();
+        begin = begin.withDayOfMonth(1).minusMonths((begin.getMonthValue() - 1) % 3);
+        quarters.put(moment, now);
+        for (long at = Times.micros(begin.atStartOfDay(ZoneOffset.UTC));
+                at > from && at < moment;
+                at = Times.micros(begin.atStartOfDay(ZoneOffset.UTC))) {
+            quarters.put(at, instruments(universe, at, unknown -> {}));
+            begin = begin.minusMonths(3);
+        }
+        return Memberships.of(quarters);
     }
 
     private static boolean fits(List<String> wanted, String has) {

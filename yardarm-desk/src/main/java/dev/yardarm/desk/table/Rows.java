@@ -30,6 +30,7 @@ public final class Rows<R> {
     private boolean descending;
     private List<R> rows = List.of();
     private List<R> given = List.of();
+    private Function<R, String> group;
     private Object inHand;
     private int place;
 
@@ -85,6 +86,29 @@ public final class Rows<R> {
         arrange();
     }
 
+    /** Puts rows of the same group together, groups by their names, rows in a group as they are sorted; null for no groups. */
+    public void group(Function<R, String> by) {
+        group = by;
+        arrange();
+    }
+
+    /** True while rows are put together in groups. */
+    public boolean isGrouped() {
+        return group != null;
+    }
+
+    /** The group that a row is the first of, with how many it has; empty for the rows below it, and without groups. */
+    public String begins(R row) {
+        if (group == null) {
+            return "";
+        }
+        String name = group.apply(row);
+        List<R> members =
+                rows.stream().filter(each -> group.apply(each).equals(name)).toList();
+        boolean first = !members.isEmpty() && key.apply(members.get(0)).equals(key.apply(row));
+        return first ? (name.isEmpty() ? "none" : name) + " (" + members.size() + ")" : "";
+    }
+
     private void arrange() {
         List<R> sorted = new ArrayList<>(given);
         column(sortedBy).ifPresent(column -> {
@@ -92,6 +116,9 @@ public final class Rows<R> {
             sorted.sort(Comparator.<R>comparingInt(row -> column.missing().test(row) ? 1 : 0)
                     .thenComparing(order));
         });
+        if (group != null) {
+            sorted.sort(Comparator.comparing(group));
+        }
         rows = List.copyOf(sorted);
         int found = indexOf(inHand);
         place = found >= 0 ? found : Math.max(0, Math.min(place, rows.size() - 1));

@@ -80,6 +80,11 @@ public final class Vantages {
             return histories.load(instrument, request, moment).series().snapshot();
         }
 
+        /** The moments up to this one at which earlier prices of a request were moved: splits, dividends, rolls. */
+        public List<Long> adjustments(Instrument instrument, BarRequest request) throws IOException {
+            return histories.adjustments(instrument, request, moment);
+        }
+
         /**
          * An instrument with all that is needed beside it.
          *

@@ -102,6 +102,11 @@ public final class Presets {
                         () -> ChartKeeper.putOn(chart, before)));
     }
 
+    /** Makes a chart up like a preset, without a step of undo: for charts that follow something else. */
+    public void putOn(Preset preset, ChartRoom chart) {
+        ChartKeeper.putOn(chart, preset.makeUp());
+    }
+
     /** The same by name; nothing when there is none. */
     public void delete(String name) {
         named(name).ifPresent(this::delete);
