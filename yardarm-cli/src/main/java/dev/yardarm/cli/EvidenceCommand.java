@@ -128,7 +128,7 @@ final class EvidenceCommand implements Callable<Integer> {
             String condition =
                     Formula.parse(formula, opened.desk().language().now()).canonical();
             if (cases != null) {
-                writeCases(result, period, days);
+                writeCases(result, period, opened);
             }
             ObjectMapper mapper = new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
             String json = mapper.writeValueAsString(json(mapper, result, condition, days));
@@ -160,7 +160,12 @@ final class EvidenceCommand implements Callable<Integer> {
         }
     }
 
-    private void writeCases(EvidenceRunner.Result result, Timeframe period, ZoneId zone) throws Exception {
+    private void writeCases(EvidenceRunner.Result result, Timeframe period, OpenHome opened) throws Exception {
+        List<ZoneId> zones = new ArrayList<>();
+        for (Instrument each : result.instruments()) {
+            // A day is that of the instrument's own market, as in its file.
+            zones.add(among.zone(opened, List.of(each)));
+        }
         Output.write(cases, spec.commandLine().getOut(), target -> {
             CsvWriter writer =
                     CsvWriter.builder().lineDelimiter(LineDelimiter.LF).build(target);
@@ -171,7 +176,9 @@ final class EvidenceCommand implements Callable<Integer> {
             header.addAll(List.of("worst", "best"));
             writer.writeRecord(header);
             boolean dates = !period.isIntraday();
-            for (Study study : result.evidence().studies()) {
+            for (int at = 0; at < result.instruments().size(); at++) {
+                Study study = result.evidence().studies().get(at);
+                ZoneId zone = zones.get(at);
                 for (Occurrence each : study.occurrences()) {
                     List<String> row = new ArrayList<>(List.of(
                             study.code(),

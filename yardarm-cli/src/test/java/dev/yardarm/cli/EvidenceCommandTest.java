@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -217,5 +218,61 @@ class EvidenceCommandTest {
         assertThat(told.get("occurrences").asInt()).isZero();
         JsonNode known = evidence("--formula", "close of #LATER = close", "--codes", "ALDER", "--horizons", "1");
         assertThat(known.get("occurrences").asInt()).isGreaterThan(200);
+    }
+
+    /** One bar, one that trades at weekends in another zone, one that ended long ago: each counts for what it has. */
+    @Test
+    void instrumentsOfAllSortsStandInOneUniverse() throws IOException {
+        Path lone = folder.resolve("lone.csv");
+        Files.writeString(lone, "time,open,high,low,close,volume\n2024-03-04,10,11,9,10.5,100\n");
+        Path clock = folder.resolve("clock.csv");
+        StringBuilder days = new StringBuilder("time,open,high,low,close,volume\n");
+        for (int day = 0; day < 400; day++) {
+            String date = LocalDate.of(2023, 6, 1).plusDays(day).toString();
+            double open = 20 + day % 7;
+            days.append(date)
+                    .append(",")
+                    .append(open)
+                    .append(",")
+                    .append(open + 2)
+                    .append(",")
+                    .append(open - 1)
+                    .append(",")
+                    .append(open + 1)
+                    .append(",5\n");
+        }
+        Files.writeString(clock, days.toString());
+        assertThat(walks.run("import", "--home", walks.home(), "--code", "LONE", "--timeframe", "D", lone))
+                .isZero();
+        assertThat(walks.run(
+                        "import",
+                        "--home",
+                        walks.home(),
+                        "--code",
+                        "CLOCK",
+                        "--timeframe",
+                        "D",
+                        "--zone",
+                        "Asia/Tokyo",
+                        clock))
+                .as(walks.errors())
+                .isZero();
+        JsonNode came = evidence("--formula", "close > open");
+        List<String> of = new ArrayList<>();
+        came.at("/recipe/instruments").forEach(each -> of.add(each.asText()));
+        assertThat(of).contains("LONE", "CLOCK", "ALDER");
+        List<String> rows = Files.readAllLines(cases);
+        // The only bar is an occurrence whose entry never came.
+        assertThat(rows).contains("LONE,2024-03-04,,,,,,,,,");
+        assertThat(rows.stream().filter(row -> row.startsWith("CLOCK,"))).hasSize(400);
+        assertThat(rows)
+                .anyMatch(row -> row.startsWith("CLOCK,2023-06-03,2023-06-04,23.0,")
+                        || row.startsWith("CLOCK,2023-06-03,2023-06-04,23,"));
+        assertThat(walks.run("scan", "--home", walks.home(), "--formula", "close > open"))
+                .isZero();
+        assertThat(walks.out()).contains("LONE,closed", "CLOCK,closed");
+        assertThat(walks.run("scan", "--home", walks.home(), "--formula", "close > sma(close, 3)", "--rank", "rsi(14)"))
+                .isZero();
+        assertThat(walks.out()).doesNotContain("LONE");
     }
 }

@@ -1,5 +1,6 @@
 package dev.yardarm.app.own;
 
+import dev.yardarm.app.formula.ProposalList;
 import dev.yardarm.core.formula.Completion;
 import dev.yardarm.core.formula.Fault;
 import dev.yardarm.core.formula.Highlight;
@@ -11,14 +12,7 @@ import java.util.Locale;
 import java.util.function.Consumer;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
-import javafx.scene.control.Label;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import org.fxmisc.flowless.VirtualizedScrollPane;
 import org.fxmisc.richtext.CodeArea;
@@ -28,15 +22,12 @@ import org.fxmisc.richtext.model.StyleSpansBuilder;
 
 /**
  * The text of a definition while it is written: words in their colours, faults underlined, proposals below the caret while a word
- * is typed or when Ctrl+Space asks for them. Up and Down choose one, Enter or Tab take it, Esc leaves them.
+ * is typed or when Ctrl+Space asks for them.
  */
 final class DefinitionArea extends StackPane {
-    private static final double PROPOSALS_HEIGHT = 168;
-    private static final double PROPOSALS_WIDTH = 330;
-
     private final OwnDesk editing;
     private final CodeArea area = new CodeArea();
-    private final ListView<Completion> proposals = new ListView<>();
+    private final ProposalList proposals = new ProposalList(new Here());
     private final Consumer<String> typed;
     private boolean showing;
 
@@ -51,14 +42,8 @@ final class DefinitionArea extends StackPane {
         area.setAccessibleText("Definition of the indicator");
         VirtualizedScrollPane<CodeArea> scroll = new VirtualizedScrollPane<>(area);
         proposals.setId("proposals");
-        proposals.setAccessibleText("Proposals");
-        proposals.getStyleClass().add("proposals");
         proposals.setManaged(false);
         proposals.setVisible(false);
-        proposals.setFocusTraversable(false);
-        proposals.setFixedCellSize(22);
-        proposals.setCellFactory(list -> new Row());
-        proposals.setOnMouseClicked(event -> take());
         getChildren().addAll(scroll, proposals);
         area.textProperty().addListener((observed, before, now) -> {
             if (!showing) {
@@ -71,7 +56,7 @@ final class DefinitionArea extends StackPane {
                 hide();
             }
         });
-        area.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
+        area.addEventFilter(KeyEvent.KEY_PRESSED, proposals::pressed);
         setMinHeight(120);
     }
 
@@ -79,53 +64,30 @@ final class DefinitionArea extends StackPane {
         return area;
     }
 
-    /** One proposal: what is written, what it is, what it does. */
-    private static final class Row extends ListCell<Completion> {
-        private final Label text = new Label();
-        private final Label kind = new Label();
-        private final HBox row = new HBox(8, text, new Region(), kind);
-
-        Row() {
-            HBox.setHgrow(row.getChildren().get(1), Priority.ALWAYS);
-            kind.getStyleClass().add("soft");
-            text.setMinWidth(Region.USE_PREF_SIZE);
-            setPrefWidth(0);
+    /** The text of the definition. */
+    private final class Here implements ProposalList.Place {
+        @Override
+        public boolean isProposing() {
+            return proposals.isVisible();
         }
 
         @Override
-        protected void updateItem(Completion completion, boolean empty) {
-            super.updateItem(completion, empty);
-            if (empty || completion == null) {
-                setGraphic(null);
-                return;
-            }
-            text.setText(completion.text());
-            kind.setText(
-                    completion.help().isEmpty() ? completion.kind() : completion.kind() + ": " + completion.help());
-            setGraphic(row);
-        }
-    }
-
-    private void pressed(KeyEvent event) {
-        KeyCode code = event.getCode();
-        if (code == KeyCode.SPACE && event.isControlDown()) {
+        public void ask() {
             propose(true);
-            event.consume();
-        } else if (!proposals.isVisible()) {
-            return;
-        } else if (code == KeyCode.DOWN || code == KeyCode.UP) {
-            int next = proposals.getSelectionModel().getSelectedIndex() + (code == KeyCode.DOWN ? 1 : -1);
-            proposals
-                    .getSelectionModel()
-                    .select(Math.floorMod(next, proposals.getItems().size()));
-            proposals.scrollTo(proposals.getSelectionModel().getSelectedIndex());
-            event.consume();
-        } else if (code == KeyCode.TAB || code == KeyCode.ENTER && !event.isControlDown()) {
-            take();
-            event.consume();
-        } else if (code == KeyCode.ESCAPE) {
+        }
+
+        @Override
+        public void take(Completion chosen) {
+            String behind = ProposalList.behind(chosen);
+            area.replaceText(chosen.from(), area.getCaretPosition(), chosen.text() + behind);
+            area.moveTo(chosen.from() + chosen.text().length() + (ProposalList.isCall(chosen) ? 0 : behind.length()));
             hide();
-            event.consume();
+            area.requestFocus();
+        }
+
+        @Override
+        public void leave() {
+            hide();
         }
     }
 
@@ -133,9 +95,7 @@ final class DefinitionArea extends StackPane {
     private void propose(boolean asked) {
         int caret = area.getCaretPosition();
         String text = area.getText();
-        char before = caret == 0 || caret > text.length() ? ' ' : text.charAt(caret - 1);
-        boolean word = Character.isLetter(before) || before == '#' || before == '.';
-        if (!asked && !word || !area.isFocused() || inText(text, caret)) {
+        if (!asked && !ProposalList.isInWord(text, caret) || !area.isFocused() || inText(text, caret)) {
             hide();
             return;
         }
@@ -144,11 +104,9 @@ final class DefinitionArea extends StackPane {
             hide();
             return;
         }
-        proposals.getItems().setAll(found);
-        proposals.getSelectionModel().selectFirst();
-        proposals.scrollTo(0);
+        double height = proposals.offer(found);
         proposals.setVisible(true);
-        place(Math.min(PROPOSALS_HEIGHT, 22 * found.size() + 4));
+        place(height);
     }
 
     /** True within quotation marks or a remark. */
@@ -160,27 +118,12 @@ final class DefinitionArea extends StackPane {
     private void place(double height) {
         Bounds caret = area.getCaretBounds().orElse(null);
         Point2D at = caret == null ? new Point2D(40, 20) : screenToLocal(caret.getMinX(), caret.getMaxY());
-        double width = Math.min(PROPOSALS_WIDTH, getWidth() - 8);
+        double width = Math.min(ProposalList.WIDTH, getWidth() - 8);
         double x = Math.max(4, Math.min(at.getX(), getWidth() - width - 4));
         double below = at.getY() + 2;
         double line = caret == null ? 18 : caret.getHeight();
         double y = below + height > getHeight() ? Math.max(0, at.getY() - line - height - 2) : below;
         proposals.resizeRelocate(x, y, width, height);
-    }
-
-    private void take() {
-        Completion chosen = proposals.getSelectionModel().getSelectedItem();
-        hide();
-        if (chosen == null) {
-            return;
-        }
-        int caret = area.getCaretPosition();
-        boolean call = chosen.text().endsWith("(");
-        String after = call ? ")" : chosen.text().endsWith(":") ? " " : "";
-        area.replaceText(chosen.from(), caret, chosen.text() + after);
-        area.moveTo(chosen.from() + chosen.text().length() + (call ? 0 : after.length()));
-        hide();
-        area.requestFocus();
     }
 
     private void hide() {

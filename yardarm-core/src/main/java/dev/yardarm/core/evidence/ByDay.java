@@ -1,62 +1,93 @@
 package dev.yardarm.core.evidence;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.List;
-import java.util.stream.IntStream;
 
-/** What came after occurrences and after all bars, summed by the day they fell on, over all studies in their order. */
+/**
+ * What came after occurrences and after all bars, summed by the day they fell on, over all studies in the order they are added. A
+ * place for every day between the first and the last, worked days or not; those without bars are left out in the end.
+ *
+ * <p>Cost: days and occurrences of each study times horizons. Used by one thread.
+ */
 final class ByDay {
-    private final double[][][] days;
+    /** Days before 1970 are below zero, where a set of bits has no place. */
+    private static final int EPOCH = 1 << 20;
+
+    private final int horizons;
     private final double[] gains;
+    /** For each horizon and day: sum and number after occurrences, sum and number after all bars. */
+    private double[][] days;
 
-    private ByDay(double[][][] days, double[] gains) {
-        this.days = days;
-        this.gains = gains;
+    /** The days on which some study has bars. */
+    private final BitSet worked = new BitSet();
+
+    private int first;
+
+    ByDay(Question question) {
+        horizons = question.horizons().length;
+        gains = new double[horizons];
+        days = new double[horizons][0];
     }
 
-    /** Puts studies together; they let go of what they have by day. */
-    static ByDay of(List<Study> studies, Question question) {
-        int horizons = question.horizons().length;
-        int[] all = studies.stream()
-                .flatMapToInt(each -> IntStream.of(each.days()))
-                .distinct()
-                .sorted()
-                .toArray();
-        double[][][] days = new double[horizons][all.length][4];
-        double[] gains = new double[horizons];
-        for (Study study : studies) {
-            int[] own = study.days();
-            double[] sums = study.sums();
-            int place = 0;
-            for (int day = 0; day < own.length; day++) {
-                while (all[place] != own[day]) {
-                    place++;
-                }
-                for (int at = 0; at < horizons; at++) {
-                    int from = 3 * (day * horizons + at);
-                    days[at][place][2] += sums[from];
-                    days[at][place][3] += sums[from + 1];
-                    gains[at] += sums[from + 2];
-                }
-            }
-            for (int number = 0; number < study.occurrences().size(); number++) {
-                Occurrence one = study.occurrences().get(number);
-                int of = Arrays.binarySearch(all, one.day());
-                for (int at = 0; at < horizons; at++) {
-                    if (study.counted(at)[number]) {
-                        days[at][of][0] += one.returns()[at];
-                        days[at][of][1]++;
-                    }
-                }
-            }
-            study.forgetDays();
+    /** Adds a study, which lets go of what it has by day. */
+    void add(Study study) {
+        int[] own = study.days();
+        if (own.length == 0) {
+            return;
         }
-        return new ByDay(days, gains);
+        reach(own[0], own[own.length - 1]);
+        double[] sums = study.sums();
+        for (int day = 0; day < own.length; day++) {
+            int to = 4 * (own[day] - first);
+            int from = 3 * day * horizons;
+            worked.set(own[day] + EPOCH);
+            for (int at = 0; at < horizons; at++, from += 3) {
+                days[at][to + 2] += sums[from];
+                days[at][to + 3] += sums[from + 1];
+                gains[at] += sums[from + 2];
+            }
+        }
+        List<Occurrence> occurrences = study.occurrences();
+        for (int at = 0; at < horizons; at++) {
+            boolean[] counted = study.counted(at);
+            for (int number = 0; number < counted.length; number++) {
+                if (counted[number]) {
+                    Occurrence one = occurrences.get(number);
+                    int to = 4 * (one.day() - first);
+                    days[at][to] += one.returns()[at];
+                    days[at][to + 1]++;
+                }
+            }
+        }
+        study.forgetDays();
     }
 
-    /** For each day in order: sum and number after occurrences, sum and number after all bars. */
+    /** Makes room for the days from one to another. */
+    private void reach(int from, int last) {
+        int there = days[0].length / 4;
+        int begin = there == 0 ? from : Math.min(first, from);
+        int end = Math.max(there == 0 ? last : first + there - 1, last);
+        if (there > 0 && begin == first && end == first + there - 1) {
+            return;
+        }
+        for (int at = 0; at < horizons; at++) {
+            double[] wider = new double[4 * (end - begin + 1)];
+            System.arraycopy(days[at], 0, wider, there == 0 ? 0 : 4 * (first - begin), days[at].length);
+            days[at] = wider;
+        }
+        first = begin;
+    }
+
+    /** For each day with bars in order: sum and number after occurrences, sum and number after all bars. */
     double[][] of(int horizonAt) {
-        return days[horizonAt];
+        List<double[]> sums = new ArrayList<>();
+        double[] all = days[horizonAt];
+        worked.stream()
+                .map(day -> 4 * (day - EPOCH - first))
+                .forEach(at -> sums.add(Arrays.copyOfRange(all, at, at + 4)));
+        return sums.toArray(new double[0][]);
     }
 
     /** How many of all bars gained. */

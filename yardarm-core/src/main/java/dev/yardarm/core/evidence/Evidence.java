@@ -35,13 +35,12 @@ public final class Evidence {
     private final int looked;
     private final int found;
 
-    private Evidence(List<Study> studies, Question question) {
+    Evidence(List<Study> studies, Question question, ByDay days) {
         this.studies = List.copyOf(studies);
         this.question = question;
         this.looked = studies.stream().mapToInt(Study::looked).sum();
         this.found =
                 studies.stream().mapToInt(each -> each.occurrences().size()).sum();
-        ByDay days = ByDay.of(this.studies, question);
         for (int at = 0; at < question.horizons().length; at++) {
             figures.add(figures(at, days.of(at), days.gains(at)));
         }
@@ -49,7 +48,9 @@ public final class Evidence {
 
     /** Puts studies together. */
     public static Evidence of(List<Study> studies, Question question) {
-        return new Evidence(studies, question);
+        Gathering gathering = new Gathering(question);
+        studies.forEach(gathering::add);
+        return gathering.end();
     }
 
     /** What was asked. */
@@ -102,17 +103,16 @@ public final class Evidence {
         double drawn = 0;
         int draws = 0;
         int above = 0;
+        double[] sums = new double[Study.DRAWS];
+        int[] counts = new int[Study.DRAWS];
+        for (Study study : studies) {
+            study.addDrawn(at, sums, counts);
+        }
         for (int draw = 0; draw < Study.DRAWS; draw++) {
-            double drawnSum = 0;
-            int drawnCount = 0;
-            for (Study study : studies) {
-                drawnSum += study.drawnSum(draw, at);
-                drawnCount += study.drawnCount(draw, at);
-            }
-            if (drawnCount > 0) {
-                drawn += drawnSum / drawnCount;
+            if (counts[draw] > 0) {
+                drawn += sums[draw] / counts[draw];
                 draws++;
-                above += drawnSum / drawnCount >= mean ? 1 : 0;
+                above += sums[draw] / counts[draw] >= mean ? 1 : 0;
             }
         }
         return new Figures(
@@ -133,16 +133,20 @@ public final class Evidence {
 
     /** What came after the occurrences that count for a horizon, in ascending order. */
     public double[] came(int horizonAt) {
-        List<Double> came = new ArrayList<>();
+        double[] came = new double[64];
+        int count = 0;
         for (Study study : studies) {
             boolean[] counted = study.counted(horizonAt);
             for (int each = 0; each < counted.length; each++) {
                 if (counted[each]) {
-                    came.add(study.occurrences().get(each).returns()[horizonAt]);
+                    if (count == came.length) {
+                        came = Arrays.copyOf(came, 2 * count);
+                    }
+                    came[count++] = study.occurrences().get(each).returns()[horizonAt];
                 }
             }
         }
-        double[] sorted = came.stream().mapToDouble(Double::doubleValue).toArray();
+        double[] sorted = Arrays.copyOf(came, count);
         Arrays.sort(sorted);
         return sorted;
     }

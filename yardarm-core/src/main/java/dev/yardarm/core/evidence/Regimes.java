@@ -5,9 +5,6 @@ import java.time.ZoneId;
 import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
-import java.util.Map;
-import java.util.NavigableMap;
-import java.util.TreeMap;
 
 /**
  * The regime of the market on each day, as it was known at the end of that day. The market is the instruments that are looked at, each
@@ -15,16 +12,23 @@ import java.util.TreeMap;
  * days, and is restless while the standard deviation of its last 20 changes is above the median of those of the last 250 days (as many
  * as there are). The first 100 days are not known.
  *
- * <p>Cost: a map entry for each day and the changes of all instruments once; days times 250 log 250 at the end. Gathered by one thread.
+ * <p>Cost: an array over the days and the changes of all instruments once; days times 250 log 250 at the end. Gathered by one thread.
  */
 public final class Regimes {
     private static final int TREND = 100;
     private static final int CHANGES = 20;
     private static final int USUAL = 250;
+    /** Days of room before and behind one that lies outside. */
+    private static final int ROOM = 4000;
 
     private final ZoneId zone;
-    private final NavigableMap<Integer, double[]> changes = new TreeMap<>();
-    private NavigableMap<Integer, Regime> known;
+    /** For each day from {@link #first} on the sum of the changes and their number. */
+    private double[] sums = {};
+
+    private int[] counts = {};
+    private int first;
+    /** The regime of each of those days; null until it is reckoned. */
+    private Regime[] known;
 
     /** @param zone in which a day begins at midnight */
     public Regimes(ZoneId zone) {
@@ -57,10 +61,25 @@ public final class Regimes {
 
     private void note(int day, double change) {
         if (Math.abs(change) < Double.POSITIVE_INFINITY) {
-            double[] sum = changes.computeIfAbsent(day, none -> new double[2]);
-            sum[0] += change;
-            sum[1]++;
+            if (day < first || day >= first + sums.length) {
+                reach(day);
+            }
+            sums[day - first] += change;
+            counts[day - first]++;
         }
+    }
+
+    /** Makes room for a day. */
+    private void reach(int day) {
+        int from = sums.length == 0 ? day - ROOM : Math.min(first, day - ROOM);
+        int to = sums.length == 0 ? day + ROOM : Math.max(first + sums.length, day + ROOM);
+        double[] widerSums = new double[to - from];
+        int[] widerCounts = new int[to - from];
+        System.arraycopy(sums, 0, widerSums, sums.length == 0 ? 0 : first - from, sums.length);
+        System.arraycopy(counts, 0, widerCounts, sums.length == 0 ? 0 : first - from, counts.length);
+        sums = widerSums;
+        counts = widerCounts;
+        first = from;
     }
 
     /** The regime of a day; of one without changes that of the day before it. */
@@ -68,19 +87,23 @@ public final class Regimes {
         if (known == null) {
             known = reckon();
         }
-        Map.Entry<Integer, Regime> found = known.floorEntry(day);
-        return found == null ? Regime.UNKNOWN : found.getValue();
+        return day < first || known.length == 0 ? Regime.UNKNOWN : known[Math.min(day - first, known.length - 1)];
     }
 
-    private NavigableMap<Integer, Regime> reckon() {
-        NavigableMap<Integer, Regime> regimes = new TreeMap<>();
+    private Regime[] reckon() {
+        Regime[] regimes = new Regime[sums.length];
+        Regime regime = Regime.UNKNOWN;
         Deque<Double> values = new ArrayDeque<>();
         Deque<Double> recent = new ArrayDeque<>();
         Deque<Double> spreads = new ArrayDeque<>();
         double value = 1;
         double sum = 0;
-        for (Map.Entry<Integer, double[]> each : changes.entrySet()) {
-            double change = each.getValue()[0] / each.getValue()[1];
+        for (int day = 0; day < regimes.length; day++) {
+            if (counts[day] == 0) {
+                regimes[day] = regime;
+                continue;
+            }
+            double change = sums[day] / counts[day];
             value *= 1 + change;
             sum += value;
             values.addLast(value);
@@ -97,11 +120,10 @@ public final class Regimes {
                     spreads.removeFirst();
                 }
             }
-            regimes.put(
-                    each.getKey(),
-                    values.size() < TREND
-                            ? Regime.UNKNOWN
-                            : Regime.of(value > sum / TREND, spreads.getLast() > median(spreads)));
+            regime = values.size() < TREND
+                    ? Regime.UNKNOWN
+                    : Regime.of(value > sum / TREND, spreads.getLast() > median(spreads));
+            regimes[day] = regime;
         }
         return regimes;
     }

@@ -16,14 +16,17 @@ import java.util.function.LongPredicate;
  * came after is read from the bars that follow. What came after all other bars is summed by day, so that occurrences and all times can
  * be compared day by day. Of the occurrences as many bars are drawn at random from the same regime, a given number of times.
  *
- * <p>Cost: bars times horizons, and for each draw the occurrences times horizons. Made by one thread; then it does not change.
+ * <p>Cost: bars times horizons, and for each draw the occurrences times horizons, at most 32 of each regime. Made by one thread; then it does not change.
  */
 public final class Study {
     /** How often bars are drawn at random. */
     static final int DRAWS = 200;
 
-    /** Width of a class of returns. */
-    static final double CLASS = 0.0025;
+    /** More occurrences of one kind of market than these are not drawn one by one. */
+    private static final int MANY = 32;
+
+    /** Classes of returns are a quarter of a per cent wide. */
+    private static final double PER_CLASS = 400;
 
     /** Classes from -100 % on; the last one holds all above +100 %. */
     static final int CLASSES = 801;
@@ -48,8 +51,8 @@ public final class Study {
         this.group = group;
         this.question = question;
         this.counted = new boolean[horizons][];
-        this.drawnSums = new double[DRAWS][horizons];
-        this.drawnCounts = new int[DRAWS][horizons];
+        this.drawnSums = new double[horizons][DRAWS];
+        this.drawnCounts = new int[horizons][DRAWS];
         this.classes = new int[horizons][CLASSES];
     }
 
@@ -112,9 +115,13 @@ public final class Study {
             }
             looked++;
             boolean any = false;
+            int own = (bar - first) * horizons.length;
+            double perEntry = bar + 1 < closed ? 1 / open[bar + 1] : Double.NaN;
             for (int at = 0; at < horizons.length; at++) {
-                double came = after(open, close, closed, bar, horizons[at], question.cost());
-                returns[(bar - first) * horizons.length + at] = came;
+                double came = bar + horizons[at] < closed
+                        ? close[bar + horizons[at]] * perEntry - 1 - question.cost()
+                        : Double.NaN;
+                returns[own + at] = came;
                 if (came == came) {
                     int to = place * width + 3 * at;
                     sums[to] += came;
@@ -129,7 +136,7 @@ public final class Study {
                 if (inRegime[kind] == ofRegime[kind].length) {
                     ofRegime[kind] = Arrays.copyOf(ofRegime[kind], 2 * inRegime[kind]);
                 }
-                ofRegime[kind][inRegime[kind]++] = (bar - first) * horizons.length;
+                ofRegime[kind][inRegime[kind]++] = own;
             }
             if (condition.at(bar) == 1) {
                 found.add(occurrence(bars, bar, day, regime, range.at(bar)));
@@ -146,12 +153,8 @@ public final class Study {
     }
 
     static int classOf(double came) {
-        return Math.max(0, Math.min(CLASSES - 1, (int) Math.floor((came + 1) / CLASS)));
-    }
-
-    /** What came so many bars after one: the close over the next open; NaN where the history ends before. */
-    private static double after(double[] open, double[] close, int closed, int bar, int horizon, double cost) {
-        return bar + horizon < closed ? close[bar + horizon] / open[bar + 1] - 1 - cost : Double.NaN;
+        // Nothing comes to less than nothing, but for the cost: below the first class is in it.
+        return Math.max(0, Math.min(CLASSES - 1, (int) ((came + 1) * PER_CLASS)));
     }
 
     private Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range) {
@@ -171,16 +174,23 @@ public final class Study {
         double high = Double.NEGATIVE_INFINITY;
         int toGain = -1;
         int toLoss = -1;
-        for (int step = 1; step <= longest; step++) {
-            boolean there = bar + step < bars.closed();
-            path[step - 1] = there ? (float) (bars.close(bar + step) / entry - 1) : Float.NaN;
-            if (there) {
-                low = Math.min(low, bars.low(bar + step));
-                high = Math.max(high, bars.high(bar + step));
-                toGain = toGain < 0 && bars.high(bar + step) >= entry + range ? step - 1 : toGain;
-                toLoss = toLoss < 0 && bars.low(bar + step) <= entry - range ? step - 1 : toLoss;
-            }
+        double[] highs = bars.column(Field.HIGH);
+        double[] lows = bars.column(Field.LOW);
+        double[] closes = bars.column(Field.CLOSE);
+        int steps = Math.min(longest, bars.closed() - 1 - bar);
+        double perEntry = 1 / entry;
+        for (int step = 1; step <= steps; step++) {
+            path[step - 1] = (float) (closes[bar + step] * perEntry - 1);
         }
+        for (int step = 1; step <= steps; step++) {
+            low = lows[bar + step] < low ? lows[bar + step] : low;
+            high = highs[bar + step] > high ? highs[bar + step] : high;
+        }
+        for (int step = 1; step <= steps && (toGain < 0 || toLoss < 0); step++) {
+            toGain = toGain < 0 && highs[bar + step] >= entry + range ? step - 1 : toGain;
+            toLoss = toLoss < 0 && lows[bar + step] <= entry - range ? step - 1 : toLoss;
+        }
+        Arrays.fill(path, Math.max(0, steps), longest, Float.NaN);
         return new Occurrence(
                 bar,
                 bars.openTime(bar),
@@ -197,30 +207,65 @@ public final class Study {
     }
 
     /**
-     * For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument.
+     * For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. Of many the sum is
+     * drawn at once, from the normal distribution that a sum of so many has.
      *
      * @param ofRegime where the returns of the bars of each regime begin
      */
     private void draw(int[][] ofRegime, int[] inRegime) {
-        int horizons = question.horizons().length;
         SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
-        int[] kinds =
-                occurrences.stream().mapToInt(each -> each.regime().ordinal()).toArray();
+        int[] wanted = new int[ofRegime.length];
+        occurrences.forEach(each -> wanted[each.regime().ordinal()]++);
+        for (int kind = 0; kind < wanted.length; kind++) {
+            if (inRegime[kind] > 0 && wanted[kind] > MANY) {
+                drawSums(random, wanted[kind], ofRegime[kind], inRegime[kind]);
+            } else if (inRegime[kind] > 0) {
+                drawEach(random, wanted[kind], ofRegime[kind], inRegime[kind]);
+            }
+        }
+    }
+
+    private void drawEach(SplittableRandom random, int wanted, int[] places, int count) {
+        int horizons = question.horizons().length;
         for (int draw = 0; draw < DRAWS; draw++) {
-            for (int kind : kinds) {
-                if (inRegime[kind] == 0) {
-                    continue;
-                }
-                int from = ofRegime[kind][random.nextInt(inRegime[kind])];
+            for (int number = 0; number < wanted; number++) {
+                int from = places[random.nextInt(count)];
                 for (int at = 0; at < horizons; at++) {
                     double came = returns[from + at];
                     // The history ends before the longer ones.
                     if (came != came) {
                         break;
                     }
-                    drawnSums[draw][at] += came;
-                    drawnCounts[draw][at]++;
+                    drawnSums[at][draw] += came;
+                    drawnCounts[at][draw]++;
                 }
+            }
+        }
+    }
+
+    private void drawSums(SplittableRandom random, int wanted, int[] places, int count) {
+        int horizons = question.horizons().length;
+        for (int at = 0; at < horizons; at++) {
+            double sum = 0;
+            double squares = 0;
+            int known = 0;
+            for (int place = 0; place < count; place++) {
+                double came = returns[places[place] + at];
+                if (came == came) {
+                    sum += came;
+                    squares += came * came;
+                    known++;
+                }
+            }
+            if (known == 0) {
+                continue;
+            }
+            double mean = sum / known;
+            double spread = Math.sqrt(Math.max(0, squares / known - mean * mean) * wanted);
+            int drawn = (int) Math.round((double) wanted * known / count);
+            for (int draw = 0; draw < DRAWS; draw++) {
+                drawnSums[at][draw] += mean * drawn + spread * random.nextGaussian();
+                drawnCounts[at][draw] += drawn;
             }
         }
     }
@@ -261,12 +306,12 @@ public final class Study {
         sums = new double[0];
     }
 
-    double drawnSum(int draw, int horizon) {
-        return drawnSums[draw][horizon];
-    }
-
-    int drawnCount(int draw, int horizon) {
-        return drawnCounts[draw][horizon];
+    /** Adds what was drawn for a horizon to the sum and number of each draw. */
+    void addDrawn(int horizon, double[] toSums, int[] toCounts) {
+        for (int draw = 0; draw < DRAWS; draw++) {
+            toSums[draw] += drawnSums[horizon][draw];
+            toCounts[draw] += drawnCounts[horizon][draw];
+        }
     }
 
     /** How many of all bars had a return of each class. */

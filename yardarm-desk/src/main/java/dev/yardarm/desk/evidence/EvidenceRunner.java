@@ -3,6 +3,7 @@ package dev.yardarm.desk.evidence;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.evidence.Evidence;
+import dev.yardarm.core.evidence.Gathering;
 import dev.yardarm.core.evidence.Question;
 import dev.yardarm.core.evidence.Regimes;
 import dev.yardarm.core.evidence.Study;
@@ -37,6 +38,9 @@ import java.util.function.IntConsumer;
  * <p>Cost: two passes over the bars, that of the scan and that of what came after; the bars of all instruments are held at once.
  */
 public final class EvidenceRunner {
+    /** How many instruments are studied before they are put together. */
+    private static final int TOGETHER = 64;
+
     private final Vantages vantages;
     private final Directory directory;
     private final Scheduler scheduler;
@@ -146,47 +150,55 @@ public final class EvidenceRunner {
                 ? recipe.question()
                 : recipe.question().between(recipe.question().from(), to);
         Study[] studies = new Study[count];
-        AtomicInteger studied = new AtomicInteger();
-        all(count, job, at -> {
-            if (opened[at] != null) {
-                Instrument instrument = instruments.get(at);
-                try {
-                    Column holds = asKnownThen.holds(instrument, opened[at], problem -> missing[at] = problem);
-                    Bars bars = returns[at];
-                    ColumnGraph graph = new ColumnGraph();
-                    Column ranges = range.in(graph).output();
-                    graph.update(bars);
-                    studies[at] = Study.of(
-                            instrument.code(),
-                            instrument.sector(),
-                            bars,
-                            holds,
-                            ranges,
-                            regimes,
-                            question,
-                            time -> among.isIn(instrument, time));
-                } catch (IOException | RuntimeException failed) {
-                    missing[at] = instrument.code() + ": the condition cannot be worked out on it ("
-                            + failed.getMessage() + ")";
-                }
-            }
-            job.setProgress(0.4 + 0.6 * studied.incrementAndGet() / count);
-        });
-        List<Study> good = new ArrayList<>();
+        Gathering gathering = new Gathering(question);
         List<Instrument> of = new ArrayList<>();
-        for (int at = 0; at < count; at++) {
-            if (studies[at] != null) {
-                good.add(studies[at]);
-                of.add(instruments.get(at));
+        AtomicInteger studied = new AtomicInteger();
+        // Some at a time, put together in their order: what a study has by day is much and is let go of then.
+        for (int begin = 0; begin < count; begin += TOGETHER) {
+            int head = begin;
+            int some = Math.min(TOGETHER, count - begin);
+            all(some, job, number -> {
+                int at = head + number;
+                if (opened[at] != null) {
+                    Instrument instrument = instruments.get(at);
+                    try {
+                        Column holds = asKnownThen.holds(instrument, opened[at], problem -> missing[at] = problem);
+                        Bars bars = returns[at];
+                        ColumnGraph graph = new ColumnGraph();
+                        Column ranges = range.in(graph).output();
+                        graph.update(bars);
+                        studies[at] = Study.of(
+                                instrument.code(),
+                                instrument.sector(),
+                                bars,
+                                holds,
+                                ranges,
+                                regimes,
+                                question,
+                                time -> among.isIn(instrument, time));
+                    } catch (IOException | RuntimeException failed) {
+                        missing[at] = instrument.code() + ": the condition cannot be worked out on it ("
+                                + failed.getMessage() + ")";
+                    }
+                }
+                job.setProgress(0.4 + 0.6 * studied.incrementAndGet() / count);
+            });
+            for (int at = head; at < head + some; at++) {
+                if (studies[at] != null) {
+                    gathering.add(studies[at]);
+                    of.add(instruments.get(at));
+                }
+                opened[at] = null;
+                returns[at] = null;
             }
         }
         List<String> told =
                 Arrays.stream(missing).filter(Objects::nonNull).distinct().toList();
-        if (good.isEmpty()) {
+        if (gathering.count() == 0) {
             throw new IllegalArgumentException("there is nothing to look at"
                     + (told.isEmpty() ? "; choose instruments" : ": " + String.join("; ", told)));
         }
-        return new Result(recipe, Evidence.of(good, question), of, told, from, to, zone, moment);
+        return new Result(recipe, gathering.end(), of, told, from, to, zone, moment);
     }
 
     /** The bars returns are reckoned over: of a continuous future joined by ratio, since a step in price is no gain or loss. */

@@ -1,0 +1,2 @@
+/** What helps where formulas are typed. */
+package dev.yardarm.app.formula;
