@@ -127,6 +127,31 @@ class ScanBuilderTest {
         assertThat(app.get(this::conditions)).hasSize(4);
     }
 
+    /** A row is put on another timeframe, on bars not made by time and on another instrument without writing. */
+    @Test
+    void aRowIsPutOnOtherBarsFromItsMenu() throws Exception {
+        goToScan();
+        app.await("the rows", () -> conditions().size() == 2);
+        where("on W");
+        app.await("on weeks", () -> text().startsWith("close on W > sma(close, 50)"));
+        where("on bars not made by time", "range 10");
+        app.await("on range bars", () -> text().startsWith("close on range 10 > sma(close, 50)"));
+        where("of another instrument", "the benchmark");
+        app.await("of the benchmark", () -> text().startsWith("close of benchmark > sma(close, 50)"));
+        where("the bars of the scan");
+        app.await("as it was", () -> text().startsWith("close > sma(close, 50)"));
+        assertThat(label("#scan-problem")).isEmpty();
+    }
+
+    /** Opens the menu of the first row and goes down these entries. */
+    private void where(String... entries) {
+        app.robot()
+                .clickOn(app.robot().lookup(".row-where").queryAll().iterator().next());
+        for (String entry : entries) {
+            app.robot().clickOn(entry);
+        }
+    }
+
     @Test
     void aWholeFormulaTypedIntoARowIsTakenApart() throws Exception {
         goToScan();

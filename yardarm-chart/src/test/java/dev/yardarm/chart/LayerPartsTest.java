@@ -5,14 +5,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.yardarm.chart.model.BarsLayer;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.render.LayerParts;
+import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -63,5 +69,25 @@ class LayerPartsTest {
                         dev.yardarm.chart.surface.Palette.of(dev.yardarm.chart.surface.Palette.Theme.DAYLIGHT),
                         surface);
         assertThat(surface.texts).isNotEmpty();
+    }
+
+    /** An indicator that has cues alone says which one holds at a bar, by its name, instead of a number. */
+    @Test
+    void aCueIsReadOutByItsName() {
+        Indicator engulfing = Catalogue.builtIn().find("engulfing").orElseThrow();
+        ChartModel chart = ChartFixture.chart(
+                ChartFixture.days(120),
+                Timeframe.DAY,
+                new IndicatorLayer("e", engulfing, Settings.standard(engulfing), LayerStyle.of(1)));
+        IndicatorLayer layer = chart.indicators().get(0);
+        var bullish = chart.data().of(layer).get(0).column();
+        var bearish = chart.data().of(layer).get(1).column();
+        int held = 0;
+        for (int bar = 12; bar < chart.bars().closed(); bar++) {
+            String expected = bullish.at(bar) == 1 ? "bullish" : bearish.at(bar) == 1 ? "bearish" : "\u2013";
+            assertThat(Readout.value(chart, layer, bar)).isEqualTo(expected);
+            held += expected.length() > 1 ? 1 : 0;
+        }
+        assertThat(held).isPositive();
     }
 }

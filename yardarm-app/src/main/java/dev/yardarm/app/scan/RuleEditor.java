@@ -27,6 +27,9 @@ public final class RuleEditor extends VBox {
         /** What fits in a text before a caret, the likeliest first. */
         List<Completion> proposals(String text, int caret);
 
+        /** The timeframes that are offered, long to short. */
+        List<String> timeframes();
+
         /** What a text says when it is a condition by itself; empty when it cannot be read. */
         Optional<Rule.Group> ruleOf(String text);
     }

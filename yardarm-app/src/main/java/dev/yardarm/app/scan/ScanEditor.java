@@ -136,6 +136,11 @@ public final class ScanEditor extends ScrollPane {
         }
 
         @Override
+        public List<String> timeframes() {
+            return timeframe.getItems().stream().map(Timeframe::toString).toList();
+        }
+
+        @Override
         public Optional<Rule.Group> ruleOf(String condition) {
             return draft.ruleOf(condition);
         }

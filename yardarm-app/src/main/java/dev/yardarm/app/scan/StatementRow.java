@@ -1,14 +1,19 @@
 package dev.yardarm.app.scan;
 
 import dev.yardarm.app.theme.Tips;
+import dev.yardarm.core.formula.OnBars;
 import dev.yardarm.core.formula.Rule;
 import dev.yardarm.core.indicator.Indicator;
+import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Menu;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Spinner;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -24,6 +29,7 @@ final class StatementRow extends VBox {
 
     private final FormulaField what;
     private final FormulaField against;
+    private final MenuButton where = new MenuButton("on");
     private final ComboBox<Rule.How> how = new ComboBox<>();
     private final ComboBox<Rule.Since> since = new ComboBox<>();
     private final Spinner<Integer> bars = new Spinner<>(1, 500, 1);
@@ -91,6 +97,12 @@ final class StatementRow extends VBox {
         pick.setMinWidth(Region.USE_PREF_SIZE);
         Tips.set(pick, "Choose an indicator with its help");
         pick.setOnAction(event -> picker.accept(this::put));
+        where.getStyleClass().addAll("flat", "row-where");
+        where.setAccessibleText("On which bars, of which instrument");
+        where.setMinWidth(Region.USE_PREF_SIZE);
+        Tips.set(where, "On which bars, of which instrument");
+        where.getItems().add(new MenuItem("..."));
+        where.setOnShowing(event -> offerWhere(help.timeframes()));
         Button remove = new Button("\u00d7");
         remove.setAccessibleText("Remove the row");
         remove.getStyleClass().add("flat");
@@ -103,7 +115,7 @@ final class StatementRow extends VBox {
         HBox gap = new HBox();
         HBox.setHgrow(gap, Priority.ALWAYS);
         counting.getChildren().add(0, gap);
-        getChildren().addAll(new HBox(4, what, pick, remove), new HBox(4, how, against, since), counting);
+        getChildren().addAll(new HBox(4, what, where, pick, remove), new HBox(4, how, against, since), counting);
         fill(statement);
         Runnable tell = () -> {
             if (!filling) {
@@ -116,6 +128,33 @@ final class StatementRow extends VBox {
         how.valueProperty().addListener((observed, before, now) -> tell.run());
         since.valueProperty().addListener((observed, before, now) -> tell.run());
         bars.valueProperty().addListener((observed, before, now) -> tell.run());
+    }
+
+    /** The bars and instruments a value can be put on; the choice is written behind it. */
+    private void offerWhere(List<String> timeframes) {
+        where.getItems().clear();
+        where.getItems().add(put("the bars of the scan", ""));
+        timeframes.forEach(each -> where.getItems().add(put("on " + each, "on " + each)));
+        Menu kinds = new Menu("on bars not made by time");
+        for (String kind : List.of(
+                "range 10",
+                "reversal 10",
+                "brick 20",
+                "line-break 3",
+                "volume 100000",
+                "heikin-ashi",
+                "point-figure 10x3")) {
+            kinds.getItems().add(put(kind, "on " + kind));
+        }
+        Menu others = new Menu("of another instrument");
+        others.getItems().addAll(put("the benchmark", "of benchmark"), put("its sector", "of sector"));
+        where.getItems().addAll(kinds, others);
+    }
+
+    private MenuItem put(String words, String behind) {
+        MenuItem item = new MenuItem(words);
+        item.setOnAction(event -> what.setText(OnBars.put(what.getText(), behind)));
+        return item;
     }
 
     private static <T> StringConverter<T> words(Function<T, String> of) {

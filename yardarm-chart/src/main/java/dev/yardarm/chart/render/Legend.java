@@ -14,6 +14,7 @@ import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import java.util.ArrayList;
 import java.util.List;
@@ -317,6 +318,7 @@ public final class Legend {
             }
         }
         addTints(chart, layer, palette, group);
+        addMarks(chart, layer, palette, group);
         if (!Readout.change(chart, layer, last).isEmpty()) {
             group.add((bar, under) -> Readout.change(chart, layer, bar), palette.of(Role.SOFT));
         }
@@ -340,6 +342,20 @@ public final class Legend {
             group.add(
                     (bar, under) -> tintAt(lines, tints, bar) == tint ? label : "",
                     palette.drawn(layer.colourOf(tint)));
+        }
+    }
+
+    /** The names of the marks that a bar has, in their colours. */
+    private static void addMarks(ChartModel chart, IndicatorLayer layer, Palette palette, Group group) {
+        List<ChartData.Line> lines = chart.data().of(layer);
+        for (int output = 0; output < lines.size(); output++) {
+            Indicator.Output declared = layer.indicator().outputs().get(output);
+            if (declared.cue() && layer.draws(output) && !layer.tints(output)) {
+                ChartData.Line line = lines.get(output);
+                group.add(
+                        (bar, under) -> line.column().at(bar) == 1 ? declared.label() : "",
+                        palette.drawn(layer.colourOf(output)));
+            }
         }
     }
 

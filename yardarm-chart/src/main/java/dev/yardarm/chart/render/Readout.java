@@ -5,6 +5,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Decimals;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Bars;
@@ -236,9 +237,19 @@ public final class Readout {
         return text.isEmpty() ? "–" : text.toString();
     }
 
-    /** The first output of an indicator at a bar. */
+    /** The first output of an indicator at a bar; of one that has cues alone the name of the first that holds. */
     public static String value(ChartModel chart, IndicatorLayer layer, int bar) {
-        return value(chart, layer, 0, bar);
+        List<Indicator.Output> outputs = layer.indicator().outputs();
+        if (!outputs.stream().allMatch(Indicator.Output::cue)) {
+            return value(chart, layer, 0, bar);
+        }
+        List<ChartData.Line> lines = chart.data().of(layer);
+        for (int output = 0; output < lines.size(); output++) {
+            if (lines.get(output).column().at(bar) == 1) {
+                return outputs.get(output).name().replace('_', ' ');
+            }
+        }
+        return "–";
     }
 
     /** An output of an indicator at a bar, written like prices when it is drawn with them. */
