@@ -140,6 +140,15 @@ class ScanBuilderTest {
         app.await("of the benchmark", () -> text().startsWith("close of benchmark > sma(close, 50)"));
         where("the bars of the scan");
         app.await("as it was", () -> text().startsWith("close > sma(close, 50)"));
+        // From the catalogue: one of the cues of an indicator stands by itself.
+        app.robot().clickOn(app.robot().lookup("\u2026").queryAll().iterator().next());
+        app.await("the catalogue", () -> find("#indicator-picker").isVisible());
+        app.robot().write("engulfing", 0).push(KeyCode.ENTER);
+        app.await(
+                "its cues",
+                () -> app.robot().lookup("Bearish engulfing   cue").tryQuery().isPresent());
+        app.robot().clickOn("Bearish engulfing   cue");
+        app.await("the cue", () -> text().startsWith("engulfing.bearish and "));
         assertThat(label("#scan-problem")).isEmpty();
     }
 

@@ -76,6 +76,7 @@ public final class ScanMeasurement {
                         again[at] = seconds(() -> runner.run(scan, Language.builtIn(), all, now, Job.unattended()));
                         if (turn == 1 && at == 1) {
                             cancel(runner, scan, all, now);
+                            together(runner, all, now);
                             EvidenceRunner evidence = new EvidenceRunner(vantages, directory, scheduler);
                             Recipe recipe = new Recipe(scan.condition(), Timeframe.DAY, Question.USUAL);
                             double gathered =
@@ -108,6 +109,28 @@ public final class ScanMeasurement {
                     threads[1],
                     again[0] / again[1]);
         }
+    }
+
+    /** Five scans that share averages, one after the other and as one. */
+    private static void together(ScanRunner runner, List<Instrument> all, long now) throws Exception {
+        List<Scan> scans = CONDITIONS.stream()
+                .map(each -> Scan.of(
+                        each, "", Timeframe.DAY, List.of(each, "sma(close, 50) > sma(close, 200)", "atr(14) > 0")))
+                .toList();
+        ScanRunner.AsOf moment = ScanRunner.AsOf.now(now);
+        double alone = seconds(() -> {
+            for (Scan each : scans) {
+                runner.run(each, Language.builtIn(), all, moment, Job.unattended());
+            }
+            return scans;
+        });
+        double asOne = seconds(() -> runner.run(scans, Language.builtIn(), all, moment, Job.unattended()));
+        System.out.printf(
+                Locale.ROOT,
+                "five scans that share averages: one after the other %.2f s, together %.2f s, ratio %.2f%n",
+                alone,
+                asOne,
+                asOne / alone);
     }
 
     /** A piece of work that may fail. */

@@ -41,7 +41,6 @@ class ConditionAlertsTest {
         ktrl = desk.directory().byCode("KTRL").orElseThrow();
         front.run(() -> {
             desk.onAlert(fired::add);
-            desk.start();
             desk.onNotice(told::add);
         });
     }
@@ -131,7 +130,6 @@ class ConditionAlertsTest {
         desk = new Desk(new Desk.Options(home, true, 1, true), front);
         front.run(() -> {
             desk.onAlert(fired::add);
-            desk.start();
         });
         assertThat(only().condition()).isEqualTo(CONDITION);
         desk.hub().beatAt(now + 4 * 24 * Times.HOUR);

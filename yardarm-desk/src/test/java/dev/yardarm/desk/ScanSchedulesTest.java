@@ -27,7 +27,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** Scans that run by themselves, with a market beaten by hand. */
 class ScanSchedulesTest {
     private static final LocalDate FRIDAY = LocalDate.of(2026, 6, 19);
-    private static final String LIST = "Indices";
+    private static final String LIST = "Six";
 
     @TempDir
     private Path home;
@@ -41,7 +41,16 @@ class ScanSchedulesTest {
         desk = new Desk(new Desk.Options(home, true, 1, true), front);
         front.run(() -> {
             desk.onNotice(told::add);
-            desk.start();
+            if (desk.books().list(LIST).isEmpty()) {
+                desk.listWork()
+                        .make(
+                                LIST,
+                                desk.directory().all().stream()
+                                        .filter(each -> !each.sector().isEmpty())
+                                        .limit(6)
+                                        .map(Instrument::id)
+                                        .toList());
+            }
         });
     }
 

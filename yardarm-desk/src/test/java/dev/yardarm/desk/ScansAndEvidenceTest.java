@@ -28,6 +28,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -89,6 +90,38 @@ class ScansAndEvidenceTest {
                 front.get(() -> desk.universes().instruments(scan.universe(), asOf.moment(), gone -> {}));
         return new ScanRunner(desk.vantages(), desk.scheduler())
                 .run(scan, desk.language().now(), instruments, asOf, Job.unattended());
+    }
+
+    /** Scans that run as one find what each finds by itself: order, columns, reasons, nearest misses and all. */
+    @Test
+    void scansThatRunTogetherFindWhatEachFindsAlone() throws Exception {
+        Universe universe = Universe.of("Evening round");
+        List<Scan> scans = List.of(
+                Scan.of("a", "Evening round", Timeframe.DAY, List.of("close > sma(close, 20)"))
+                        .showing("rsi(14)", List.of("sma(close, 20)")),
+                Scan.of("b", "Evening round", Timeframe.DAY, List.of("close > sma(close, 20)", "rsi(14) < 60")),
+                Scan.of("c", "Evening round", Timeframe.DAY, List.of("close > 1000000")));
+        ScanRunner.AsOf now = ScanRunner.AsOf.now(desk.clock().now());
+        List<Instrument> instruments =
+                front.get(() -> desk.universes().instruments(universe, now.moment(), gone -> {}));
+        List<ScanRunner.Result> together = new ScanRunner(desk.vantages(), desk.scheduler())
+                .run(scans, desk.language().now(), instruments, now, Job.unattended());
+        for (int at = 0; at < scans.size(); at++) {
+            ScanRunner.Result alone = run(scans.get(at), now);
+            assertThat(together.get(at).scan()).isEqualTo(scans.get(at));
+            assertThat(told(together.get(at).found())).isEqualTo(told(alone.found()));
+            assertThat(told(together.get(at).nearest())).isEqualTo(told(alone.nearest()));
+        }
+        assertThat(together.get(0).found()).isNotEmpty();
+        assertThat(together.get(2).nearest()).hasSize(10);
+    }
+
+    private static List<String> told(List<ScanRunner.Found> found) {
+        return found.stream()
+                .map(each -> each.instrument().code() + " " + each.outcome().rank() + " "
+                        + Arrays.toString(each.outcome().columns()) + " "
+                        + each.outcome().readings() + " " + each.outcome().score())
+                .toList();
     }
 
     @Test

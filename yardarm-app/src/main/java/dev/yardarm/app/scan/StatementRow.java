@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.regex.Pattern;
+import javafx.geometry.Side;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
@@ -219,9 +221,31 @@ final class StatementRow extends VBox {
                 since.getValue().counts() && bars.getValue() != null ? bars.getValue() : 1);
     }
 
-    /** Puts an indicator that was chosen into the field: a cue stands by itself. */
+    /** Puts an indicator that was chosen into the field; of several outputs and cues one is asked for. */
     private void put(Indicator indicator) {
-        what.setText(indicator.name());
+        List<Indicator.Output> outputs = indicator.outputs();
+        what.requestFocus();
+        if (outputs.size() == 1) {
+            put(indicator.name(), outputs.get(0));
+            return;
+        }
+        ContextMenu menu = new ContextMenu();
+        for (Indicator.Output output : outputs) {
+            MenuItem item = new MenuItem(output.label() + (output.cue() ? "   cue" : ""));
+            item.setOnAction(event -> put(indicator.name() + "." + output.name(), output));
+            menu.getItems().add(item);
+        }
+        menu.show(what, Side.BOTTOM, 0, 0);
+    }
+
+    /** A cue holds or does not: there is nothing to compare it with. */
+    private void put(String text, Indicator.Output output) {
+        what.setText(text);
+        if (output.cue()) {
+            how.setValue(Rule.How.HOLDS);
+        } else if (how.getValue() == Rule.How.HOLDS) {
+            how.setValue(Rule.How.ABOVE);
+        }
         what.requestFocus();
         what.end();
     }

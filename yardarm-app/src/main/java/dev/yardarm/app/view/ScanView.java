@@ -294,6 +294,7 @@ public final class ScanView extends HBox implements RowsView {
         }
         results.setFixedCellSize(desk.found().isShown(ScanDesk.CHART) ? CHART_ROW : ROW);
         chart.show(desk.subject().orElse(null));
+        chart.tryOut(desk.lines());
         reasons.getChildren().clear();
         for (String line : desk.reasons()) {
             Label reason = new Label(line);
@@ -334,6 +335,7 @@ public final class ScanView extends HBox implements RowsView {
                     desk.timeframe(),
                     bench.desk().calendar(row.instrument()),
                     row.bars(),
+                    row.outcome().lines(),
                     bench.palette());
             setGraphic(small);
         }

@@ -4,6 +4,7 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import java.util.List;
 import java.util.function.Consumer;
 
 /**
@@ -100,6 +101,11 @@ public final class Formula {
     /** True when it yields yes, no or unknown; false when it yields numbers. */
     public boolean isCondition() {
         return root.isCondition();
+    }
+
+    /** The values in it that are prices and made by an indicator, as texts: what can be drawn over the bars. */
+    public List<String> pricedTerms() {
+        return PricedTerms.of(root);
     }
 
     /** What it reads beyond the bars it is computed on. */

@@ -29,6 +29,9 @@ public record Scan(
         String condition,
         String rank,
         List<String> columns) {
+    /** More lines than these would hide the bars. */
+    private static final int MOST_LINES = 4;
+
     public Scan {
         Objects.requireNonNull(name);
         Objects.requireNonNull(purpose);
@@ -101,7 +104,11 @@ public record Scan(
         for (String column : columns) {
             shown.add(part("the column '" + column + "'", column, language));
         }
-        return new ScanTerms(this, holds, rule, statements, order, shown);
+        List<Formula> lines = holds.pricedTerms().stream()
+                .limit(MOST_LINES)
+                .map(text -> Formula.parse(text, language))
+                .toList();
+        return new ScanTerms(this, holds, rule, statements, order, shown, lines);
     }
 
     private static Formula part(String of, String text, Language language) {

@@ -13,11 +13,24 @@ import java.util.List;
  * @param decisive number of the statement that decided; -1 when they were not asked for
  * @param score of what decided: how many usual changes from turning, above 0 where the scan holds; NaN when it was not asked for
  * @param bars as they were looked at
+ * @param lines what the condition speaks of that can be drawn over the bars, at the last {@link #TAIL} of them; empty where it was not
+ *     asked for
  */
 public record ScanOutcome(
-        ScanMatch match, double rank, double[] columns, List<Reading> readings, int decisive, double score, Bars bars) {
+        ScanMatch match,
+        double rank,
+        double[] columns,
+        List<Reading> readings,
+        int decisive,
+        double score,
+        Bars bars,
+        List<double[]> lines) {
+    /** How many of the last bars have lines. */
+    public static final int TAIL = 90;
+
     public ScanOutcome {
         readings = List.copyOf(readings);
+        lines = List.copyOf(lines);
     }
 
     /**
@@ -34,6 +47,6 @@ public record ScanOutcome(
     static ScanOutcome nothing(Bars bars, int columns) {
         double[] missing = new double[columns];
         Arrays.fill(missing, Double.NaN);
-        return new ScanOutcome(ScanMatch.NO, Double.NaN, missing, List.of(), -1, Double.NaN, bars);
+        return new ScanOutcome(ScanMatch.NO, Double.NaN, missing, List.of(), -1, Double.NaN, bars, List.of());
     }
 }

@@ -30,6 +30,7 @@ public final class ScanTerms {
     private final List<Formula> statements;
     private final Formula rank;
     private final List<Formula> columns;
+    private final List<Formula> lines;
     private final Needs needs;
 
     ScanTerms(
@@ -38,13 +39,15 @@ public final class ScanTerms {
             Rule.Group rule,
             List<Formula> statements,
             Formula rank,
-            List<Formula> columns) {
+            List<Formula> columns,
+            List<Formula> lines) {
         this.scan = scan;
         this.condition = condition;
         this.rule = rule;
         this.statements = statements;
         this.rank = rank;
         this.columns = columns;
+        this.lines = lines;
         this.needs = Stream.concat(Stream.of(condition), Stream.concat(Stream.ofNullable(rank), columns.stream()))
                 .map(Formula::needs)
                 .reduce(Needs.NONE, Needs::and);
@@ -65,6 +68,11 @@ public final class ScanTerms {
         return rule;
     }
 
+    /** What the condition speaks of that can be drawn over the bars, as formulas; the first few. */
+    public List<String> lines() {
+        return lines.stream().map(Formula::text).toList();
+    }
+
     /** What is read beside the bars. */
     public Needs needs() {
         return needs;
@@ -81,18 +89,39 @@ public final class ScanTerms {
      * @param misses true for order, columns and reasons where it does not hold too
      */
     public ScanOutcome look(Vantage vantage, boolean misses) {
+        return look(List.of(this), vantage, misses).get(0);
+    }
+
+    /**
+     * Puts the conditions of several scans to the last bar. What they have in common is computed once.
+     *
+     * @param misses true for order, columns and reasons where one does not hold too
+     * @return an outcome for each
+     */
+    public static List<ScanOutcome> look(List<ScanTerms> all, Vantage vantage, boolean misses) {
         if (vantage.bars().isEmpty()) {
-            return ScanOutcome.nothing(vantage.bars(), columns.size());
+            return all.stream()
+                    .map(each -> ScanOutcome.nothing(vantage.bars(), each.columns.size()))
+                    .toList();
         }
         ColumnGraph graph = vantage.graph();
-        Column holds = condition.in(graph).output();
+        List<Column> holds =
+                all.stream().map(each -> each.condition.in(graph).output()).toList();
         graph.update(vantage.bars());
+        List<ScanOutcome> outcomes = new ArrayList<>();
+        for (int at = 0; at < all.size(); at++) {
+            outcomes.add(all.get(at).outcome(vantage, holds.get(at), misses));
+        }
+        return outcomes;
+    }
+
+    private ScanOutcome outcome(Vantage vantage, Column holds, boolean misses) {
         int last = vantage.bars().size() - 1;
         ScanMatch match = holds.at(last) != 1
                 ? ScanMatch.NO
                 : vantage.bars().hasForming() ? ScanMatch.PROVISIONAL : ScanMatch.YES;
         return match == ScanMatch.NO && !misses
-                ? new ScanOutcome(match, Double.NaN, nothing(), List.of(), -1, Double.NaN, vantage.bars())
+                ? new ScanOutcome(match, Double.NaN, nothing(), List.of(), -1, Double.NaN, vantage.bars(), List.of())
                 : reasons(vantage, match, last);
     }
 
@@ -109,6 +138,7 @@ public final class ScanTerms {
         Column order = rank == null ? null : rank.in(graph).output();
         List<Column> shown =
                 columns.stream().map(each -> each.in(graph).output()).toList();
+        List<Column> drawn = lines.stream().map(each -> each.in(graph).output()).toList();
         graph.update(vantage.bars());
         List<ScanOutcome.Reading> readings = new ArrayList<>();
         for (Measured each : measured) {
@@ -124,6 +154,15 @@ public final class ScanTerms {
                 readings,
                 decided.statement(),
                 decided.score(),
-                vantage.bars());
+                vantage.bars(),
+                drawn.stream().map(each -> tail(each, last)).toList());
+    }
+
+    private static double[] tail(Column column, int last) {
+        double[] values = new double[Math.min(ScanOutcome.TAIL, last + 1)];
+        for (int at = 0; at < values.length; at++) {
+            values[at] = column.at(last + 1 - values.length + at);
+        }
+        return values;
     }
 }

@@ -67,6 +67,24 @@ class ScanTermsTest {
         assertThat(outcome.columns()).containsExactly(last("atr(14)", bars), last("close > open", bars));
     }
 
+    /** What the condition speaks of that can be drawn comes with what was found, at the last bars; with a short history at all. */
+    @Test
+    void linesOverTheBarsComeAlong() {
+        Bars bars = TestBars.walk(5, 120).snapshot();
+        Scan scan = scan("close > 0", "low < sma(close, 5) + atr(14) * 9", "rsi(14) > 0", "high > lowest(low, 10)");
+        assertThat(scan.read(Language.builtIn()).lines()).containsExactly("sma(close, 5)", "lowest(low, 10)");
+        List<double[]> lines = look(scan, bars, false).lines();
+        assertThat(lines).hasSize(2).allMatch(each -> each.length == ScanOutcome.TAIL);
+        double[] averages = lines.get(0);
+        for (int back = 0; back < ScanOutcome.TAIL; back++) {
+            assertThat(averages[averages.length - 1 - back]).isEqualTo(last("sma(close, 5) back " + back, bars));
+        }
+        Bars few = TestBars.prefix(bars, 12, true);
+        assertThat(look(scan("close > 0 or close < sma(close, 5)"), few, false).lines())
+                .singleElement()
+                .satisfies(line -> assertThat(line).hasSize(12));
+    }
+
     private static double last(String formula, Bars bars) {
         return Formula.parse(formula, Language.builtIn()).evaluate(bars).at(bars.size() - 1);
     }

@@ -32,6 +32,7 @@ final class ScanColumns {
     List<RowColumn<ScanRunner.Found>> all() {
         List<RowColumn<ScanRunner.Found>> columns = new ArrayList<>(List.of(
                 RowColumn.words("code", "Code", 64, row -> row.instrument().code()),
+                RowColumn.words(ScanDesk.CHART, "Last 90 bars", 170, row -> ""),
                 RowColumn.words("name", "Name", 128, row -> row.instrument().name()),
                 RowColumn.words("sector", "Sector", 120, row -> row.instrument().sector()),
                 RowColumn.words("stance", "Stance", 64, row -> stance(row.instrument())),
@@ -74,8 +75,7 @@ final class ScanColumns {
                         170,
                         row -> result.get() == null
                                 ? ""
-                                : Reasons.decided(result.get().terms(), row.outcome())),
-                RowColumn.words(ScanDesk.CHART, "Last 90 bars", 200, row -> "")));
+                                : Reasons.decided(result.get().terms(), row.outcome()))));
         List<String> formulas =
                 result.get() == null ? List.of() : result.get().scan().columns();
         for (int number = 0; number < formulas.size(); number++) {

@@ -2,6 +2,9 @@ package dev.yardarm.desk.scan;
 
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Definition;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
@@ -45,6 +48,7 @@ public final class ScanDesk implements AutoCloseable {
     private String summary = "";
     private Timeframe shownTimeframe = Timeframe.DAY;
     private ScanRunner.Result result;
+    private Indicator lines;
     /** What was found now and not by the run before. */
     private Set<InstrumentId> fresh = Set.of();
 
@@ -183,6 +187,7 @@ public final class ScanDesk implements AutoCloseable {
             return;
         }
         shownTimeframe = came.scan().timeframe();
+        lines = linesOf(came);
         String since = before == 0 ? compare(came) : "";
         boolean misses = came.found().isEmpty() && !came.nearest().isEmpty();
         String skipped = came.missing().isEmpty() ? "" : "  Skipped: " + String.join("; ", came.missing());
@@ -335,6 +340,29 @@ public final class ScanDesk implements AutoCloseable {
                         .map(each -> each.matches("[^\",\\r\\n]*") ? each : '"' + each.replace("\"", "\"\"") + '"')
                         .collect(Collectors.joining(","))
                 + "\n";
+    }
+
+    /** What the scan speaks of that can be drawn over the bars of a chart, and a mark where it fits; null before it found anything. */
+    public Indicator lines() {
+        return lines;
+    }
+
+    private Indicator linesOf(ScanRunner.Result came) {
+        StringBuilder text = new StringBuilder("define \"The scan\" in price\n");
+        for (String line : came.terms().lines()) {
+            text.append("line ")
+                    .append(line)
+                    .append(" \"")
+                    .append(line.replace("\"", "'"))
+                    .append("\"\n");
+        }
+        text.append("marker up \"fits\" when ").append(came.scan().condition()).append('\n');
+        try {
+            return Definition.parse(text.toString(), desk.language().now()).indicator();
+        } catch (FormulaException unread) {
+            // The scan is longer than a definition may be, or speaks of what has gone meanwhile.
+            return null;
+        }
     }
 
     /** The chart of the result in hand. */

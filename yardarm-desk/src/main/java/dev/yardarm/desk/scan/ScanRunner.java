@@ -1,5 +1,7 @@
 package dev.yardarm.desk.scan;
 
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
@@ -107,28 +109,58 @@ public final class ScanRunner {
      * @throws IllegalArgumentException when something of it is no good
      */
     public Result run(Scan scan, Language language, List<Instrument> instruments, AsOf asOf, Job job) throws Exception {
-        ScanTerms terms = scan.read(language);
-        vantages.readMany(instruments, scan.timeframe());
+        return run(List.of(scan), language, instruments, asOf, job).get(0);
+    }
+
+    /**
+     * Runs several scans of one timeframe over the same instruments: each is opened once, and what conditions have in common is
+     * computed once.
+     *
+     * @param language what they are written in
+     * @return a result for each
+     * @throws IllegalArgumentException when something of one is no good, or they are of several timeframes
+     */
+    public List<Result> run(List<Scan> scans, Language language, List<Instrument> instruments, AsOf asOf, Job job)
+            throws Exception {
+        Timeframe timeframe = scans.get(0).timeframe();
+        List<ScanTerms> terms = new ArrayList<>();
+        for (Scan scan : scans) {
+            if (!scan.timeframe().equals(timeframe)) {
+                throw new IllegalArgumentException("scans that run together are of one timeframe");
+            }
+            terms.add(scan.read(language));
+        }
+        vantages.readMany(instruments, timeframe);
         job.check();
         Looks looks = new Looks(terms, asOf, job);
-        ScanOutcome[] outcomes = looks.all(instruments, false);
+        ScanOutcome[][] outcomes = looks.all(instruments, false);
+        List<Result> results = new ArrayList<>();
+        for (int number = 0; number < terms.size(); number++) {
+            results.add(result(terms.get(number), outcomes[number], looks.missing(), instruments, asOf, job));
+        }
+        return results;
+    }
+
+    private Result result(
+            ScanTerms terms,
+            ScanOutcome[] outcomes,
+            List<String> missing,
+            List<Instrument> instruments,
+            AsOf asOf,
+            Job job)
+            throws Exception {
         List<Found> found = new ArrayList<>();
         for (int at = 0; at < outcomes.length; at++) {
             if (outcomes[at] != null && outcomes[at].match() != ScanMatch.NO) {
                 found.add(new Found(instruments.get(at), outcomes[at]));
             }
         }
-        if (!scan.rank().isBlank()) {
+        if (!terms.scan().rank().isBlank()) {
             found.sort(Comparator.comparingDouble(ScanRunner::order));
         }
-        List<Found> nearest = found.isEmpty() ? nearest(looks, instruments) : List.of();
+        List<Found> nearest = found.isEmpty() ? nearest(new Looks(List.of(terms), asOf, job), instruments) : List.of();
         return new Result(
-                terms,
-                found,
-                nearest,
-                looks.missing(),
-                instruments.size(),
-                asOf.before() == 0 ? asOf.moment() : asOf.before());
+                terms, found, nearest, missing, instruments.size(), asOf.before() == 0 ? asOf.moment() : asOf.before());
     }
 
     /** The largest first, what has no value last. */
@@ -138,7 +170,7 @@ public final class ScanRunner {
     }
 
     private static List<Found> nearest(Looks looks, List<Instrument> instruments) throws Exception {
-        ScanOutcome[] outcomes = looks.all(instruments, true);
+        ScanOutcome[] outcomes = looks.all(instruments, true)[0];
         List<Found> near = new ArrayList<>();
         for (int at = 0; at < outcomes.length; at++) {
             if (outcomes[at] != null && outcomes[at].score() == outcomes[at].score()) {
@@ -151,35 +183,41 @@ public final class ScanRunner {
 
     /** The looks of one run. */
     private final class Looks {
-        private final ScanTerms terms;
+        private final List<ScanTerms> terms;
+        private final Needs needs;
         private final AsOf asOf;
         private final Job job;
         private final BarRequest request;
         private final Map<Long, Vantages.Moment> moments = new ConcurrentHashMap<>();
         private String[] missing = {};
 
-        Looks(ScanTerms terms, AsOf asOf, Job job) {
+        Looks(List<ScanTerms> terms, AsOf asOf, Job job) {
             this.terms = terms;
+            this.needs = terms.stream().map(ScanTerms::needs).reduce(Needs.NONE, Needs::and);
             this.asOf = asOf;
             this.job = job;
-            this.request = BarRequest.of(terms.scan().timeframe());
+            this.request = BarRequest.of(terms.get(0).scan().timeframe());
         }
 
         List<String> missing() {
             return Arrays.stream(missing).filter(Objects::nonNull).distinct().toList();
         }
 
-        ScanOutcome[] all(List<Instrument> instruments, boolean misses) throws Exception {
-            ScanOutcome[] outcomes = new ScanOutcome[instruments.size()];
+        /** For each scan and instrument what became of it; null where it could not be looked at. */
+        ScanOutcome[][] all(List<Instrument> instruments, boolean misses) throws Exception {
+            ScanOutcome[][] outcomes = new ScanOutcome[terms.size()][instruments.size()];
             String[] problems = new String[instruments.size()];
             AtomicInteger done = new AtomicInteger();
             List<Callable<Void>> looks = new ArrayList<>();
-            for (int number = 0; number < outcomes.length; number++) {
+            for (int number = 0; number < instruments.size(); number++) {
                 int at = number;
                 looks.add(() -> {
                     job.check();
-                    outcomes[at] = look(instruments.get(at), misses, problem -> problems[at] = problem);
-                    job.setProgress((double) done.incrementAndGet() / outcomes.length);
+                    List<ScanOutcome> came = look(instruments.get(at), misses, problem -> problems[at] = problem);
+                    for (int scan = 0; scan < came.size(); scan++) {
+                        outcomes[scan][at] = came.get(scan);
+                    }
+                    job.setProgress((double) done.incrementAndGet() / instruments.size());
                     return null;
                 });
             }
@@ -188,18 +226,18 @@ public final class ScanRunner {
             return outcomes;
         }
 
-        private ScanOutcome look(Instrument instrument, boolean misses, Consumer<String> problem) {
+        private List<ScanOutcome> look(Instrument instrument, boolean misses, Consumer<String> problem) {
             try {
                 Vantages.Moment then = moments.computeIfAbsent(moment(instrument), vantages::at);
-                Vantage vantage = then.open(instrument, request, terms.needs(), problem);
-                return terms.look(ended(vantage), misses);
+                Vantage vantage = then.open(instrument, request, needs, problem);
+                return ScanTerms.look(terms, ended(vantage), misses);
             } catch (IOException unread) {
                 problem.accept(instrument.code() + ": " + unread.getMessage());
             } catch (RuntimeException failed) {
                 problem.accept(
                         instrument.code() + ": the scan cannot be worked out on it (" + failed.getMessage() + ")");
             }
-            return null;
+            return List.of();
         }
 
         /** Of a past day only what had opened before it: at the moment a bar closes the next one may be there, without a trade. */

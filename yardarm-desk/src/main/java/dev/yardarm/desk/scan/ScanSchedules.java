@@ -22,6 +22,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -51,6 +52,9 @@ public final class ScanSchedules {
     private final Consumer<String> tell;
     private final long started;
     private final Map<String, Waiting> waiting = new HashMap<>();
+    /** What has come due and is about to start. */
+    private final List<Due> pending = new ArrayList<>();
+
     /** Why a scan failed last, so that the same is told once. */
     private final Map<String, String> failures = new HashMap<>();
 
@@ -167,28 +171,61 @@ public final class ScanSchedules {
         return due;
     }
 
+    /** Takes down what is due; all that came due with this beat starts together. */
     private void run(String name, Schedules.Run run) {
         ScanSchedule schedule = books.scanScheduleShelf().get(name).orElse(null);
         Scan scan = schedule == null ? null : scan(schedule).orElse(null);
         if (scan == null) {
             return;
         }
-        Due due = new Due(scan, schedule, run.due(), run.missed());
+        pending.add(new Due(scan, schedule, run.due(), run.missed()));
+        if (pending.size() == 1) {
+            around.front().execute(this::start);
+        }
+    }
+
+    /** Those of one moment, timeframe and universe run as one. */
+    private void start() {
+        Map<List<Object>, List<Due>> alike = new LinkedHashMap<>();
+        for (Due each : pending) {
+            List<Object> by =
+                    List.of(each.at(), each.scan().timeframe(), each.scan().universe());
+            alike.computeIfAbsent(by, none -> new ArrayList<>()).add(each);
+        }
+        pending.clear();
+        alike.values().forEach(this::start);
+    }
+
+    private void start(List<Due> together) {
         Universes universes = around.universes().get();
         Language language = around.language().get();
+        String names = together.stream().map(each -> each.scan().name()).collect(Collectors.joining(", "));
         around.scheduler()
                 .start(
                         Lane.BEHIND,
-                        "scheduled scan " + name,
-                        "Scan '" + name + "'",
-                        job -> look(due, universes, language, job),
-                        came -> tell.accept(keep(due, came)),
+                        "scheduled scan " + names,
+                        together.size() == 1 ? "Scan '" + names + "'" : together.size() + " scans",
+                        job -> look(together, universes, language, job),
+                        came -> {
+                            for (int at = 0; at < together.size(); at++) {
+                                tell.accept(keep(together.get(at), came.get(at)));
+                            }
+                        },
                         failed -> {
-                            String told = failed(due, String.valueOf(failed.getMessage()));
-                            if (!told.equals(failures.put(name, told))) {
-                                tell.accept(told);
+                            if (together.size() > 1) {
+                                // One of them is at fault: the others run by themselves.
+                                together.forEach(each -> start(List.of(each)));
+                            } else {
+                                tellFailure(together.get(0), String.valueOf(failed.getMessage()));
                             }
                         });
+    }
+
+    private void tellFailure(Due due, String reason) {
+        String told = failed(due, reason);
+        if (!told.equals(failures.put(due.scan().name(), told))) {
+            tell.accept(told);
+        }
     }
 
     /**
@@ -197,15 +234,24 @@ public final class ScanSchedules {
      * @param universes of the lists as they are now
      */
     public ScanRunner.Result look(Due due, Universes universes, Language language, Job job) throws Exception {
+        return look(List.of(due), universes, language, job).get(0);
+    }
+
+    /** Runs what is due at one moment over one universe on one timeframe, what it has in common once. */
+    private List<ScanRunner.Result> look(List<Due> together, Universes universes, Language language, Job job)
+            throws Exception {
+        Due first = together.get(0);
         List<String> gone = new ArrayList<>();
-        List<Instrument> instruments = universes.instruments(due.scan().universe(), due.at(), gone::add);
+        List<Instrument> instruments = universes.instruments(first.scan().universe(), first.at(), gone::add);
         if (instruments.isEmpty()) {
             throw new IllegalArgumentException(
                     "there is nothing to look at" + (gone.isEmpty() ? "" : ": " + String.join("; ", gone)));
         }
+        List<Scan> scans = together.stream().map(Due::scan).toList();
         return new ScanRunner(around.vantages(), around.scheduler())
-                .run(due.scan(), language, instruments, new ScanRunner.AsOf(due.at(), due.at()), job)
-                .without(gone);
+                .run(scans, language, instruments, new ScanRunner.AsOf(first.at(), first.at()), job).stream()
+                        .map(each -> each.without(gone))
+                        .toList();
     }
 
     /** Keeps what a run found and lets its schedule go on; says what came of it. */
