@@ -45,6 +45,7 @@ import java.util.Map;
 import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.control.Button;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -153,13 +154,23 @@ final class Screenshots {
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
         steps.add(() -> shoot("indicators"));
         steps.add(() -> ((IndicatorPicker) stage.getScene().lookup("#indicator-picker")).close());
+        steps.add(() -> desk.habits().setTable("scan", "code chart stance last change by decided"));
         steps.add(() -> bench.go(View.SCAN));
+        steps.add(() -> ((ListView<?>) stage.getScene().lookup("#scans"))
+                .getSelectionModel()
+                .select(1));
         steps.add(() -> ((javafx.scene.control.Button) stage.getScene().lookup("#run-scan")).fire());
         steps.add(() -> shoot("scan"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
         steps.add(() -> bench.evidence("rsi(14) crosses above 30"));
         steps.add(() -> shoot("evidence"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(() -> desk.alertWork()
+                .setOn(
+                        List.of(instrument("KTRL")),
+                        "rsi(14) < 30",
+                        Timeframe.DAY,
+                        desk.language().now()));
         steps.add(() -> bench.go(View.WATCH));
         steps.add(() -> shoot("watch"));
         steps.add(() -> bench.go(View.PLAN));

@@ -198,4 +198,22 @@ class ConditionAlertsTest {
         front.await("the alert", () -> !fired.isEmpty());
         assertThat(fired).singleElement().extracting(Firing::at).isEqualTo(all.closeTime(first));
     }
+
+    /** An instrument made of others waits as any other does. */
+    @Test
+    void aBlendIsWatchedToo() throws Exception {
+        front.run(() -> desk.blendWork().make("KTMR", "", "#KTRL / #MARN"));
+        Instrument blend = desk.directory().byCode("KTMR").orElseThrow();
+        long now = desk.clock().now();
+        Bars all = desk.vantages().at(now + 4 * 24 * Times.HOUR).bars(blend, BarRequest.of(FIVE));
+        int first = begins(all, now).get(0);
+        front.run(() -> desk.alertWork()
+                .setOn(List.of(blend), CONDITION, FIVE, desk.language().now()));
+        desk.hub().beatAt(all.closeTime(first));
+        front.await("the alert", () -> !fired.isEmpty());
+        assertThat(fired).singleElement().satisfies(firing -> {
+            assertThat(firing.at()).isEqualTo(all.closeTime(first));
+            assertThat(firing.price()).isEqualTo(all.close(first));
+        });
+    }
 }

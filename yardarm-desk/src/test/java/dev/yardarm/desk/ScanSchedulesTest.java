@@ -15,10 +15,12 @@ import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.work.Job;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -181,9 +183,14 @@ class ScanSchedulesTest {
         long open = calendar().open(FRIDAY.plusDays(3));
         schedule("Broken", When.BAR_CLOSES, open);
         for (int bar = 1; bar <= 3; bar++) {
-            desk.hub().beatAt(open + bar * 5L * Times.MINUTE);
-            settled();
+            long due = open + bar * 5L * Times.MINUTE;
+            desk.hub().beatAt(due);
+            front.await("it has run", () -> desk.scanWork()
+                    .schedule("Broken")
+                    .filter(each -> each.since() == due)
+                    .isPresent());
         }
+        front.run(() -> {});
         assertThat(told.stream().filter(each -> each.contains("The scan 'Broken', at each bar close, failed")))
                 .hasSize(1);
         saved("Broken", "close > 0", Timeframe.parse("5m").orElseThrow());
@@ -268,5 +275,28 @@ class ScanSchedulesTest {
             scans.setBySector(false);
             scans.close();
         });
+    }
+
+    /** A file that cannot be written is told, nothing is left of it, and what was found stays. */
+    @Test
+    void anExportThatFailsIsToldAndLeavesNothing() throws Exception {
+        ScanDesk scans = front.get(() -> new ScanDesk(desk));
+        front.run(() -> {
+            scans.draft().open(Scan.of("", LIST, Timeframe.DAY, List.of("close > 0")));
+            scans.run();
+        });
+        front.await("results", () -> scans.found().rows().size() == 6);
+        Path file = Files.createFile(home.resolve("taken"));
+        front.run(() -> scans.export(file.resolve("out.csv")));
+        front.await("what is wrong", () -> told.stream().anyMatch(each -> each.contains("out.csv cannot be written")));
+        Path good = home.resolve("out.csv");
+        front.run(() -> scans.export(good));
+        front.await("it is written", () -> Files.exists(good));
+        assertThat(Files.readAllLines(good)).hasSize(7);
+        assertThat(front.get(() -> scans.found().rows())).hasSize(6);
+        try (Stream<Path> left = Files.list(home)) {
+            assertThat(left.map(each -> each.getFileName().toString())).doesNotContain("out.csv.part", "out.csv.tmp");
+        }
+        front.run(scans::close);
     }
 }

@@ -181,7 +181,9 @@ public final class ScanView extends HBox implements RowsView {
         asked.setAccessibleText("What was asked of the past before");
         asked.getItems().add(new MenuItem("..."));
         asked.setOnShowing(event -> offerAsked());
-        asked.managedProperty().bind(asked.visibleProperty());
+        for (Node each : List.of(asked, more, results.columnsMenu())) {
+            each.managedProperty().bind(each.visibleProperty());
+        }
         asked.setVisible(false);
         HBox head = new HBox(6, showResults, showEvidence, gap, asked, more, results.columnsMenu());
         head.getStyleClass().add("middle-left");

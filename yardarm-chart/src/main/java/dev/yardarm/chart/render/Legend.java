@@ -385,7 +385,13 @@ public final class Legend {
                 .filter(each -> layer.draws(each)
                         && !layer.indicator().outputs().get(each).cue())
                 .count();
-        return drawn < 2 ? "" : layer.indicator().outputs().get(output).name().replace('_', ' ') + " ";
+        if (drawn < 2) {
+            return "";
+        }
+        Indicator.Output declared = layer.indicator().outputs().get(output);
+        // Who made it chose the words; those of the catalogue are sentences, its names are short.
+        boolean own = layer.indicator().family() == Indicator.Family.OWN;
+        return (own ? declared.label() : declared.name().replace('_', ' ')) + " ";
     }
 
     /** The texts, in the order of their layers. */

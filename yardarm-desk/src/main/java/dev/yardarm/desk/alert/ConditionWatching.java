@@ -9,6 +9,7 @@ import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.desk.listening.Listening;
@@ -26,6 +27,9 @@ import java.util.concurrent.atomic.AtomicReference;
  * the background; between two closes a comparison in the heap of what is due.
  */
 final class ConditionWatching implements Watching {
+    /** Days of intraday bars before the one on which it was set: a weekend with a holiday lies between two bars. */
+    private static final int DAYS_BEFORE = 5;
+
     private final Alert alert;
     private final Instrument instrument;
     private final BarGrid grid;
@@ -87,9 +91,17 @@ final class ConditionWatching implements Watching {
         Formula condition =
                 Formula.parseCondition(alert.condition(), around.language().get());
         AtomicReference<String> missing = new AtomicReference<>();
+        ColumnGraph asked = new ColumnGraph();
+        condition.in(asked);
+        // Of intraday bars those since it was set, and what averages that fade out need before them.
+        int days = (int) Math.min(100_000, Math.max(0, moment - alert.setAt()) / Times.DAY + DAYS_BEFORE);
         Vantage vantage = around.vantages()
                 .at(moment)
-                .open(instrument, BarRequest.of(alert.timeframe()), condition.needs(), missing::set);
+                .open(
+                        instrument,
+                        BarRequest.of(alert.timeframe()).withDays(days),
+                        condition.needs().withBars(3 * asked.warmUp()),
+                        missing::set);
         if (missing.get() != null) {
             throw new IOException(missing.get());
         }
