@@ -102,7 +102,12 @@ class ScanSchedulesTest {
     }
 
     private boolean isTold(String part) {
-        return front.get(() -> told.stream().anyMatch(each -> each.contains(part)));
+        return front.get(() -> told(part));
+    }
+
+    /** On the front's thread. */
+    private boolean told(String part) {
+        return told.stream().anyMatch(each -> each.contains(part));
     }
 
     @Test
@@ -119,7 +124,7 @@ class ScanSchedulesTest {
         ScanRun run = runs("Rising").get(0);
         assertThat(run.at()).isEqualTo(due);
         assertThat(run.found()).isEqualTo(found(scan, due)).isNotEmpty();
-        assertThat(isTold("Scan 'Rising', each evening, as of Fri 19 Jun 2026")).isTrue();
+        front.await("it is told", () -> told("Scan 'Rising', each evening, as of Fri 19 Jun 2026"));
         assertThat(isTold("while Yardarm was closed")).isFalse();
         // Monday morning it is not due again; in the evening it is, and is compared.
         desk.hub().beatAt(calendar().open(FRIDAY.plusDays(3)));
@@ -127,7 +132,8 @@ class ScanSchedulesTest {
         assertThat(runs("Rising")).hasSize(1);
         desk.hub().beatAt(calendar().close(FRIDAY.plusDays(3)) + 10 * Times.MINUTE);
         front.await("the second run", () -> desk.scanWork().runs("Rising").size() == 2);
-        assertThat(told.get(told.size() - 1)).containsAnyOf("new", "gone");
+        front.await("it is compared", () -> told.stream()
+                .anyMatch(each -> each.contains("as of Mon 22 Jun 2026") && each.matches(".*(new|gone).*")));
     }
 
     @Test
@@ -144,8 +150,9 @@ class ScanSchedulesTest {
         ScanRun run = runs("Rising").get(0);
         assertThat(run.at()).isEqualTo(thursday);
         assertThat(run.found()).isEqualTo(found(scan, thursday));
-        assertThat(isTold("It was due while Yardarm was closed and has been made up. One run before it was missed"))
-                .isTrue();
+        front.await(
+                "it is told",
+                () -> told("It was due while Yardarm was closed and has been made up. One run before it was missed"));
         // It went on from there: another start makes up nothing more.
         desk.close();
         told.clear();
@@ -190,7 +197,7 @@ class ScanSchedulesTest {
                     .filter(each -> each.since() == due)
                     .isPresent());
         }
-        front.run(() -> {});
+        front.await("it is told", () -> told("The scan 'Broken', at each bar close, failed"));
         assertThat(told.stream().filter(each -> each.contains("The scan 'Broken', at each bar close, failed")))
                 .hasSize(1);
         saved("Broken", "close > 0", Timeframe.parse("5m").orElseThrow());

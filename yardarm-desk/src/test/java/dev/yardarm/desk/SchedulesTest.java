@@ -98,4 +98,25 @@ class SchedulesTest {
         schedules.advance(at("2026-06-17T07:00"));
         assertThat(order).containsExactly("once", "later", "later");
     }
+
+    /** After months of bars of a minute the one that runs is the last that was due, though not all are counted. */
+    @Test
+    void afterALongTimeTheLastOneRuns() {
+        Timetable minutes = Timetable.atBarClose(new BarGrid(PVX, Timeframe.MINUTE));
+        Schedules schedules = new Schedules(Runnable::run);
+        List<Schedules.Run> runs = new ArrayList<>();
+        schedules.add(minutes, at("2026-03-02T12:00"), runs::add);
+        long now = at("2026-06-21T12:00");
+        schedules.advance(now);
+        assertThat(runs).singleElement().satisfies(run -> {
+            assertThat(run.due()).as("the close of Friday").isEqualTo(PVX.close(LocalDate.of(2026, 6, 19)));
+            assertThat(run.missed()).isEqualTo(1000);
+        });
+        schedules.advance(now + Times.HOUR);
+        assertThat(runs).hasSize(1);
+        assertThat(minutes.last(now - Times.HOUR, now)).as("none on a Sunday").isEqualTo(Long.MIN_VALUE);
+        long close = PVX.close(LocalDate.of(2026, 6, 19));
+        assertThat(minutes.last(close - Times.HOUR, close)).isEqualTo(close);
+        assertThat(minutes.last(close - Times.HOUR, close - 1)).isEqualTo(close - Times.MINUTE);
+    }
 }

@@ -154,7 +154,7 @@ class ViewDesksTest {
             assertThat(scans.subject().orElseThrow().instrument().code()).isNotEqualTo(first);
             scans.found().sort("change", true);
             scans.found().show(ScanDesk.CHART, true);
-            assertThat(desk.habits().table("scan")).isEqualTo("code last change bar by decided chart; -change");
+            assertThat(desk.habits().table("scan")).isEqualTo("code chart last change bar by decided; -change");
             assertThat(new ScanDesk(desk).found().isShown(ScanDesk.CHART)).isTrue();
             scans.close();
         });

@@ -1,5 +1,6 @@
 package dev.yardarm.core.bars;
 
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import java.time.LocalDate;
 
@@ -16,6 +17,30 @@ import java.time.LocalDate;
 public interface Timetable {
     /** The first time it is due after a moment. */
     long next(long after);
+
+    /**
+     * The last time it was due up to a moment. Looks back in steps that grow, so it costs little however long it was not looked at.
+     *
+     * @param after times up to this one do not count
+     * @return {@link Long#MIN_VALUE} when it was not due in between
+     */
+    default long last(long after, long upTo) {
+        long span = Times.MINUTE;
+        long from = Math.max(after, upTo - span);
+        long due = next(from);
+        while (due > upTo && from > after) {
+            span *= 4;
+            from = Math.max(after, upTo - span);
+            due = next(from);
+        }
+        if (due > upTo) {
+            return Long.MIN_VALUE;
+        }
+        for (long next = next(due); next <= upTo; next = next(next)) {
+            due = next;
+        }
+        return due;
+    }
 
     /**
      * At the close of each session.

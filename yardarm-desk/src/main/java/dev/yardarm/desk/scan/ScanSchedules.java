@@ -44,6 +44,9 @@ import java.util.stream.Collectors;
  * the scans themselves run on the lane behind.
  */
 public final class ScanSchedules {
+    /** More than this many missed runs are not counted. */
+    private static final int MOST_MISSED = 1000;
+
     private static final TradingCalendar AROUND_THE_CLOCK = TradingCalendar.roundTheClock(ZoneOffset.UTC);
 
     private final Books books;
@@ -157,14 +160,15 @@ public final class ScanSchedules {
         for (ScanSchedule schedule : books.scanScheduleShelf().all()) {
             scan(schedule).ifPresent(scan -> {
                 Timetable timetable = schedule.when().timetable(calendar(scan), scan.timeframe());
-                long last = 0;
-                int count = 0;
-                for (long next = timetable.next(schedule.since()); next <= moment; next = timetable.next(next)) {
-                    last = next;
-                    count++;
-                }
-                if (count > 0) {
-                    due.add(new Due(scan, schedule, last, count - 1));
+                long last = timetable.last(schedule.since(), moment);
+                if (last > schedule.since()) {
+                    int missed = 0;
+                    for (long next = timetable.next(schedule.since());
+                            next < last && missed < MOST_MISSED;
+                            next = timetable.next(next)) {
+                        missed++;
+                    }
+                    due.add(new Due(scan, schedule, last, missed));
                 }
             });
         }

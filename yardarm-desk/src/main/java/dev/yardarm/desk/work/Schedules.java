@@ -92,8 +92,13 @@ public final class Schedules {
                 next = entry.timetable.next(last);
                 missed++;
             }
+            if (next <= now) {
+                // Not counted any more, but the last one is the one that runs.
+                last = entry.timetable.last(last, now);
+                next = entry.timetable.next(now);
+            }
             Run run = new Run(last, now, missed);
-            entry.due = next <= now ? entry.timetable.next(now) : next;
+            entry.due = next;
             entries.add(entry);
             runs.add(() -> entry.task.accept(run));
         }
