@@ -6,6 +6,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
@@ -72,6 +73,9 @@ import org.slf4j.LoggerFactory;
 public final class Desk implements AutoCloseable {
     /** Name and version of the application. */
     public static final String VERSION = "Yardarm 0.1.0";
+
+    /** In the place of a moment: the one at which it is asked. */
+    public static final long NOW = 0;
 
     private static final Logger LOG = LoggerFactory.getLogger(Desk.class);
 
@@ -277,16 +281,17 @@ public final class Desk implements AutoCloseable {
      * Starts to look through the past; what is under way is cancelled. On the interface's thread.
      *
      * @param universe the instruments that are looked at
-     * @param moment from which the past is looked at
+     * @param asked from which the past is looked at; {@link #NOW} for that at which it is asked
      */
     public void gather(
             Recipe recipe,
             Universe universe,
-            long moment,
+            long asked,
             Consumer<EvidenceRunner.Result> done,
             Consumer<Exception> failed) {
         Universes universes = universes();
         Language now = language.now();
+        long moment = asked == NOW ? clock().now() : asked;
         EvidenceRunner runner = new EvidenceRunner(vantages, directory, scheduler);
         scheduler.start(
                 Lane.BEHIND,
@@ -369,6 +374,11 @@ public final class Desk implements AutoCloseable {
     /** Saving scans. */
     public ScanWork scanWork() {
         return scanWork;
+    }
+
+    /** Lets a saved scan run by itself from now on, or only when asked for null; a step of undo. */
+    public void schedule(String scan, ScanSchedule.When when) {
+        scanWork.schedule(scan, when, clock().now());
     }
 
     /** Running saved scans at their times. */

@@ -134,7 +134,7 @@ public final class EvidenceDesk implements AutoCloseable {
     /** Asks what came after a condition; what is newest is held back. */
     public void ask(String condition, Universe among, Timeframe timeframe) {
         universe = among;
-        moment = desk.clock().now();
+        moment = Desk.NOW;
         start(condition, timeframe, HELD_BACK);
     }
 

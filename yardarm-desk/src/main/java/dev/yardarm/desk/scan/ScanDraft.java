@@ -247,7 +247,7 @@ public final class ScanDraft {
             }
             return;
         }
-        desk.scanWork().schedule(draft.name(), when, desk.clock().now());
+        desk.schedule(draft.name(), when);
         desk.tell(
                 when == null
                         ? "'" + draft.name() + "' runs only when asked."
