@@ -77,9 +77,9 @@ class JourneyByMouseTest {
                 .moveBy(0, 60)
                 .release(MouseButton.PRIMARY);
         app.await("a compressed axis", () -> app.chart().isPriceManual());
-        app.robot().doubleClickOn(app.onChart(right + 20, 120));
+        app.doubleClick(app.onChart(right + 20, 120));
         app.await("a fitted axis", () -> !app.chart().isPriceManual());
-        app.robot().doubleClickOn(app.onChart(300, app.get(() -> app.chart().plotBottom()) + 10));
+        app.doubleClick(app.onChart(300, app.get(() -> app.chart().plotBottom()) + 10));
         app.await("the newest bars", () -> app.chart().isFollowing());
         app.click("#theme");
         assertThat(app.window().theme()).isEqualTo(Palette.Theme.NIGHT_WATCH);
@@ -242,7 +242,7 @@ class JourneyByMouseTest {
         TableView<?> results = app.robot().lookup("#scan-results").queryTableView();
         app.await("results", () -> !results.getItems().isEmpty());
         Bounds table = app.boundsOf("#scan-results");
-        app.robot().doubleClickOn(table.getMinX() + 40, table.getMinY() + 60);
+        app.doubleClick(new Point2D(table.getMinX() + 40, table.getMinY() + 60));
         app.await("the chart", () -> app.window().bench().viewProperty().get() == View.CHART);
         clickRow(app, "#list", 0, 26);
         app.await(

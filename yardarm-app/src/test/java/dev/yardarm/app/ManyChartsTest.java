@@ -158,7 +158,7 @@ class ManyChartsTest {
                 .moveBy(0, 50)
                 .release(MouseButton.PRIMARY);
         app.await("a range by hand", () -> app.chart().isPriceManual());
-        app.robot().doubleClickOn(app.onChart(right + 20, 120));
+        app.doubleClick(app.onChart(right + 20, 120));
         app.await("fitted", () -> !app.chart().isPriceManual());
         double width = app.chart().time().barWidth();
         double bottom = app.get(() -> app.chart().plotBottom()) + 10;

@@ -289,21 +289,12 @@ class OwnIndicatorsTest {
         app.await("its preview", () -> drawn().size() == 1 && last(drawn().get(0)) > 0);
         app.click("#own-close");
         assertThat(drawn()).isEmpty();
-        app.line("blend KTMR \"Kettering over Marn\" KTRL / MARN");
-        app.await(
-                "its chart",
-                () -> app.chart()
-                                .instrument()
-                                .filter(each -> each.code().equals("KTMR"))
-                                .isPresent()
-                        && !app.chart().bars().isEmpty());
-        Instrument blend = app.get(() -> app.chart().instrument().orElseThrow());
+        Instrument blend = openBlend("\"Kettering over Marn\" KTRL / MARN");
         assertThat(blend.kind()).isEqualTo(Instrument.Kind.BLEND);
         assertThat(app.get(() -> app.chart().isOfCloses())).isTrue();
         assertThat(((Label) app.robot().lookup("#chart-title .soft").query()).getText())
                 .contains("closes");
-        app.line("list add");
-        app.await("it is in the list", () -> app.room().members().contains(blend));
+        putIntoList(blend);
         app.line("KTRL");
         app.await("the other chart", () -> app.chart()
                 .instrument()
@@ -322,13 +313,9 @@ class OwnIndicatorsTest {
         app.await("it is gone", () -> app.desk().directory().byCode("KTMR").isEmpty());
     }
 
-    /** With the market running: the chart, the row of the list and the comparison move with the parts. */
-    @Test
-    void aBlendMovesWithTheMarketOnAChartInAListAndInAComparison() throws Exception {
-        app = new WindowFixture(home);
-        app.open(false);
-        app.click("#chart");
-        app.line("blend KTMR KTRL / MARN");
+    /** Makes the blend KTMR and waits for its chart. */
+    private Instrument openBlend(String what) throws Exception {
+        app.line("blend KTMR " + what);
         app.await(
                 "its chart",
                 () -> app.chart()
@@ -336,9 +323,22 @@ class OwnIndicatorsTest {
                                 .filter(each -> each.code().equals("KTMR"))
                                 .isPresent()
                         && !app.chart().bars().isEmpty());
-        Instrument blend = app.get(() -> app.chart().instrument().orElseThrow());
+        return app.get(() -> app.chart().instrument().orElseThrow());
+    }
+
+    private void putIntoList(Instrument instrument) throws Exception {
         app.line("list add");
-        app.await("it is in the list", () -> app.room().members().contains(blend));
+        app.await("it is in the list", () -> app.room().members().contains(instrument));
+    }
+
+    /** With the market running: the chart, the row of the list and the comparison move with the parts. */
+    @Test
+    void aBlendMovesWithTheMarketOnAChartInAListAndInAComparison() throws Exception {
+        app = new WindowFixture(home);
+        app.open(false);
+        app.click("#chart");
+        Instrument blend = openBlend("KTRL / MARN");
+        putIntoList(blend);
         app.get(() -> {
             this.<ListView<Instrument>>find("#list").scrollTo(blend);
             return null;

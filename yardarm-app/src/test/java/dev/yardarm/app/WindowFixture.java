@@ -21,6 +21,8 @@ import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
+import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 import org.testfx.api.FxRobot;
@@ -29,6 +31,9 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The whole application in a window for tests, with a robot at its mouse and keyboard. */
 final class WindowFixture {
+    /** The one that is open. A test that failed leaves its window behind, and the next would look into that. */
+    private static WindowFixture left;
+
     private final Path home;
     private final FxRobot robot = new FxRobot();
     private final List<String> notices = new CopyOnWriteArrayList<>();
@@ -48,6 +53,10 @@ final class WindowFixture {
     /** Opens the application in the home as it is, as the first start does in an empty one. */
     void openAsItIs(boolean still) throws Exception {
         FxToolkit.registerPrimaryStage();
+        if (left != null) {
+            left.close();
+        }
+        left = this;
         // A stage of its own: one that is used again would hold on to all windows it ever had.
         Stage stage = FxToolkit.registerStage(Stage::new);
         FxToolkit.setupFixture(() -> {
@@ -72,8 +81,11 @@ final class WindowFixture {
 
     /** Ends the application, which writes what is left to write. */
     void close() throws Exception {
+        left = null;
         FxToolkit.setupFixture(() -> {
-            window.close();
+            if (window != null) {
+                window.close();
+            }
         });
         FxToolkit.cleanupStages();
     }
@@ -184,6 +196,29 @@ final class WindowFixture {
         WaitForAsyncUtils.waitForFxEvents();
         robot.clickOn(query);
         WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /**
+     * Clicks twice as a hand does, without waiting for the window in between: the robot waits for frames after each press, and on a
+     * busy machine its two clicks come too far apart to be one double click.
+     */
+    void doubleClick(Point2D point) {
+        robot.moveTo(point);
+        WaitForAsyncUtils.waitForFxEvents();
+        get(() -> {
+            Robot hand = new Robot();
+            for (int click = 0; click < 2; click++) {
+                hand.mousePress(MouseButton.PRIMARY);
+                hand.mouseRelease(MouseButton.PRIMARY);
+            }
+            return true;
+        });
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void doubleClick(String query) {
+        Bounds bounds = boundsOf(query);
+        doubleClick(new Point2D(bounds.getCenterX(), bounds.getCenterY()));
     }
 
     Bounds boundsOf(String query) {

@@ -76,6 +76,13 @@ final class EvidenceCommand implements Callable<Integer> {
     @Option(names = "--cost", paramLabel = "0.05%", description = "taken off every return")
     private String cost;
 
+    @Option(
+            names = "--slippage",
+            paramLabel = "0.1",
+            defaultValue = "0",
+            description = "taken off every return too, in average true ranges of 14 bars, in and out together")
+    private double slippage;
+
     @Option(names = "--seed", paramLabel = "N", defaultValue = "1", description = "of what is drawn by chance")
     private long seed;
 
@@ -107,6 +114,7 @@ final class EvidenceCommand implements Callable<Integer> {
                 question = new Question(
                         horizons == null ? Question.USUAL.horizons() : horizons,
                         share,
+                        slippage,
                         from == null ? Long.MIN_VALUE : day("--from", from, 0, days),
                         to == null ? Long.MAX_VALUE : day("--to", to, 1, days),
                         !overlapping,
@@ -213,6 +221,7 @@ final class EvidenceCommand implements Callable<Integer> {
         ArrayNode after = recipe.putArray("horizons");
         Arrays.stream(question.horizons()).forEach(after::add);
         recipe.put("cost", question.cost());
+        recipe.put("slippage", question.slippage());
         recipe.put("overlapping", !question.apart());
         recipe.put("seed", question.seed());
         recipe.put("version", Main.VERSION);

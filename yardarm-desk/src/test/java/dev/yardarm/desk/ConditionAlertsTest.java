@@ -13,42 +13,23 @@ import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Alerts on conditions, with a market beaten by hand. */
-class ConditionAlertsTest {
+class ConditionAlertsTest extends AtADesk {
     private static final Timeframe FIVE = Timeframe.parse("5m").orElseThrow();
     private static final String CONDITION = "close > sma(close, 5)";
 
-    @TempDir
-    private Path home;
-
-    private final Front front = new Front();
     private final List<Firing> fired = new ArrayList<>();
-    private final List<String> told = new ArrayList<>();
-    private Desk desk;
     private Instrument ktrl;
 
     @BeforeEach
     void open() throws Exception {
-        desk = new Desk(new Desk.Options(home, true, 1, true), front);
         ktrl = desk.directory().byCode("KTRL").orElseThrow();
-        front.run(() -> {
-            desk.onAlert(fired::add);
-            desk.onNotice(told::add);
-        });
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        front.close();
+        front.run(() -> desk.onAlert(fired::add));
     }
 
     /** Where the condition begins to hold after a moment, reckoned from a history that is whole. */
@@ -127,10 +108,8 @@ class ConditionAlertsTest {
         set(CONDITION);
         front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
         desk.close();
-        desk = new Desk(new Desk.Options(home, true, 1, true), front);
-        front.run(() -> {
-            desk.onAlert(fired::add);
-        });
+        openDesk();
+        front.run(() -> desk.onAlert(fired::add));
         assertThat(only().condition()).isEqualTo(CONDITION);
         desk.hub().beatAt(now + 4 * 24 * Times.HOUR);
         front.await("the alert", () -> !fired.isEmpty());

@@ -18,39 +18,18 @@ import dev.yardarm.desk.evidence.EvidenceRunner;
 import dev.yardarm.desk.evidence.Recipe;
 import dev.yardarm.desk.scan.Memberships;
 import dev.yardarm.desk.work.Job;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import org.assertj.core.data.Offset;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Evidence asks each bar what was known at it: prices before later splits and rolls, members of then. */
-class EvidenceAsKnownThenTest {
+class EvidenceAsKnownThenTest extends AtADesk {
     private static final BarRequest AS_TRADED = BarRequest.of(Timeframe.DAY)
             .withAdjustments(false, false)
             .withRoll(RollRule.STANDARD, BarRequest.Joint.UNADJUSTED);
-
-    @TempDir
-    private Path home;
-
-    private final Front front = new Front();
-    private Desk desk;
-
-    @BeforeEach
-    void open() throws Exception {
-        desk = new Desk(new Desk.Options(home, true, 1, true), front);
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        front.close();
-    }
 
     private EvidenceRunner.Result ask(String condition, List<Instrument> of) throws Exception {
         return new EvidenceRunner(desk.vantages(), desk.directory(), desk.scheduler())
@@ -187,7 +166,7 @@ class EvidenceAsKnownThenTest {
         Inquiry last = front.get(() -> evidence.asked().get(0));
         assertThat(last.version()).isEqualTo(Desk.VERSION);
         desk.close();
-        open();
+        openDesk();
         EvidenceDesk again = front.get(() -> new EvidenceDesk(desk));
         assertThat(front.get(() -> again.asked())).hasSize(4).first().isEqualTo(last);
         // Time goes on; the question is asked from its own moment.

@@ -18,31 +18,19 @@ import dev.yardarm.desk.work.Job;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Scans that run by themselves, with a market beaten by hand. */
-class ScanSchedulesTest {
+class ScanSchedulesTest extends AtADesk {
     private static final LocalDate FRIDAY = LocalDate.of(2026, 6, 19);
     private static final String LIST = "Six";
 
-    @TempDir
-    private Path home;
-
-    private final Front front = new Front();
-    private final List<String> told = new ArrayList<>();
-    private Desk desk;
-
     @BeforeEach
     void open() throws Exception {
-        desk = new Desk(new Desk.Options(home, true, 1, true), front);
         front.run(() -> {
-            desk.onNotice(told::add);
             if (desk.books().list(LIST).isEmpty()) {
                 desk.listWork()
                         .make(
@@ -54,12 +42,6 @@ class ScanSchedulesTest {
                                         .toList());
             }
         });
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        front.close();
     }
 
     private TradingCalendar calendar() {
@@ -144,7 +126,7 @@ class ScanSchedulesTest {
         schedule("Rising", When.EVENINGS, wednesday - Times.HOUR);
         desk.close();
         told.clear();
-        open();
+        openDesk();
         desk.hub().beatAt(desk.clock().now());
         front.await("it is made up", () -> desk.scanWork().runs("Rising").size() == 1);
         ScanRun run = runs("Rising").get(0);
@@ -156,7 +138,7 @@ class ScanSchedulesTest {
         // It went on from there: another start makes up nothing more.
         desk.close();
         told.clear();
-        open();
+        openDesk();
         desk.hub().beatAt(desk.clock().now());
         settled();
         assertThat(runs("Rising")).hasSize(1);

@@ -25,34 +25,14 @@ import dev.yardarm.desk.scan.ScanDesk;
 import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.work.Job;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Scans over universes, why something fits, the past, and evidence, behind the window. */
-class ScansAndEvidenceTest {
-    @TempDir
-    private Path home;
-
-    private final Front front = new Front();
-    private Desk desk;
-
-    @BeforeEach
-    void open() throws Exception {
-        desk = new Desk(new Desk.Options(home, true, 1, true), front);
-    }
-
-    @AfterEach
-    void close() {
-        desk.close();
-        front.close();
-    }
+class ScansAndEvidenceTest extends AtADesk {
 
     private List<String> codes(Universe universe, List<String> missing) {
         return front
@@ -268,7 +248,7 @@ class ScansAndEvidenceTest {
         front.await("all of it", () -> evidence.cases().rows().size() > held[0]);
         front.run(() -> {
             assertThat(evidence.isHeldBack()).isFalse();
-            evidence.count(0.01, true);
+            evidence.count(0.01, 0.1, true);
         });
         front.await(
                 "counted anew",

@@ -9,6 +9,8 @@ import dev.yardarm.core.evidence.Figures;
 import dev.yardarm.core.evidence.Question;
 import dev.yardarm.desk.evidence.EvidenceDesk;
 import dev.yardarm.desk.listening.Listening;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
@@ -38,6 +40,7 @@ public final class EvidencePage extends VBox {
     private final Button held = new Button("Open what is held back");
     private final ComboBox<String> horizon = new ComboBox<>();
     private final TextField cost = new TextField();
+    private final TextField slippage = new TextField();
     private final CheckBox overlapping = new CheckBox("count overlapping ones");
     private final Listening heard;
     private boolean filling;
@@ -80,23 +83,18 @@ public final class EvidencePage extends VBox {
                 desk.setHorizon(horizon.getSelectionModel().getSelectedIndex());
             }
         });
-        cost.setId("evidence-cost");
-        cost.setPromptText("0.05");
-        cost.setAccessibleText("Cost taken off every return, in per cent");
-        Tips.set(cost, "Fees and slippage of a trade, in and out together, taken off every return");
-        cost.setPrefColumnCount(4);
-        cost.setMinWidth(64);
-        cost.setOnAction(event -> count());
-        cost.focusedProperty().addListener((observed, before, now) -> {
-            if (!now) {
-                count();
-            }
-        });
+        figure(cost, "evidence-cost", "0.05", "Cost taken off every return, in per cent");
+        Tips.set(cost, "Fees of a trade, in and out together, taken off every return");
+        figure(slippage, "evidence-slippage", "0.1", "Slippage taken off every return, in average true ranges");
+        Tips.set(
+                slippage,
+                "How much worse the fills are than open and close, in and out together, in average true ranges");
         overlapping.setId("evidence-overlapping");
         overlapping.setMinWidth(Region.USE_PREF_SIZE);
         Tips.set(overlapping, "Else an occurrence counts for a horizon only when the last that counted is over");
         overlapping.setOnAction(event -> count());
-        HBox options = new HBox(8, horizon, label("cost, %"), cost, overlapping, held);
+        HBox options =
+                new HBox(8, horizon, label("cost, %"), cost, label("slippage, ATR"), slippage, overlapping, held);
         options.getStyleClass().add("middle-left");
         for (PlotView each : views) {
             HBox.setHgrow(each, Priority.ALWAYS);
@@ -135,14 +133,45 @@ public final class EvidencePage extends VBox {
         if (filling) {
             return;
         }
-        String written = cost.getText().strip().replace("%", "").replace(',', '.');
-        double share = 0;
+        desk.count(Math.min(0.5, written(cost) / 100), Math.min(10, written(slippage)), !overlapping.isSelected());
+    }
+
+    /** The figure in a field; what is none is taken away. */
+    private static double written(TextField field) {
+        String text = field.getText().strip().replace("%", "").replace(',', '.');
         try {
-            share = written.isEmpty() ? 0 : Double.parseDouble(written) / 100;
+            return text.isEmpty() ? 0 : Math.max(0, Double.parseDouble(text));
         } catch (NumberFormatException bad) {
-            cost.setText("");
+            field.setText("");
+            return 0;
         }
-        desk.count(Math.max(0, Math.min(0.5, share)), !overlapping.isSelected());
+    }
+
+    /** Shows a figure as it is in what was asked, unless it is being typed. */
+    private static void write(TextField field, double figure) {
+        if (!field.isFocused()) {
+            field.setText(
+                    figure == 0
+                            ? ""
+                            : BigDecimal.valueOf(figure)
+                                    .round(new MathContext(8))
+                                    .stripTrailingZeros()
+                                    .toPlainString());
+        }
+    }
+
+    private void figure(TextField field, String id, String example, String name) {
+        field.setId(id);
+        field.setPromptText(example);
+        field.setAccessibleText(name);
+        field.setPrefColumnCount(4);
+        field.setMinWidth(56);
+        field.setOnAction(event -> count());
+        field.focusedProperty().addListener((observed, before, now) -> {
+            if (!now) {
+                count();
+            }
+        });
     }
 
     private void show() {
@@ -155,6 +184,8 @@ public final class EvidencePage extends VBox {
         held.setVisible(desk.isHeldBack());
         horizon.getSelectionModel().select(desk.horizonAt());
         overlapping.setSelected(!desk.isApart());
+        write(cost, 100 * desk.cost());
+        write(slippage, desk.slippage());
         figures.getChildren().clear();
         parts.getItems().setAll(desk.parts());
         parts.setVisible(!parts.getItems().isEmpty());

@@ -7,12 +7,14 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.collections.ListChangeListener;
+import javafx.scene.Node;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
@@ -28,6 +30,7 @@ import javafx.scene.control.ToggleGroup;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
 
 /**
  * A table that shows {@link Rows}: what is selected in it is the row in hand, a click on a head sorts, heads can be dragged,
@@ -46,6 +49,7 @@ final class RowTable<R> extends TableView<R> {
     private final Label empty = new Label();
     private final Listening heard;
     private Consumer<R> opens = row -> {};
+    private List<R> read = List.of();
     private boolean filling;
 
     /**
@@ -90,6 +94,13 @@ final class RowTable<R> extends TableView<R> {
         groups.getStyleClass().add("groups");
         groups.setCellValueFactory(row -> new ReadOnlyObjectWrapper<>(row.getValue()));
         groups.setCellFactory(column -> new GroupCell());
+        // On the table, not on a row: a row that is read anew between press and release takes no click. Two clicks on a
+        // head sort.
+        setOnMouseClicked(event -> {
+            if (event.getButton() == MouseButton.PRIMARY && event.getClickCount() == 2) {
+                rowAt(event.getPickResult().getIntersectedNode()).ifPresent(opens);
+            }
+        });
         heard = rows.listen(changed -> show());
     }
 
@@ -131,16 +142,19 @@ final class RowTable<R> extends TableView<R> {
         opens = open;
     }
 
+    private Optional<R> rowAt(Node pointed) {
+        for (Node node = pointed; node != null && node != this; node = node.getParent()) {
+            if (node instanceof TableRow<?> row && row.getTableView() == this && !row.isEmpty()) {
+                return Optional.of(getItems().get(row.getIndex()));
+            }
+        }
+        return Optional.empty();
+    }
+
     /** A right click on a row offers what is made for that row then. */
     void onMenu(Function<R, List<MenuItem>> items) {
         setRowFactory(each -> {
             TableRow<R> row = new TableRow<>();
-            // On the row, not on the table: two clicks on a head sort.
-            row.setOnMouseClicked(event -> {
-                if (event.getClickCount() == 2 && !row.isEmpty()) {
-                    opens.accept(row.getItem());
-                }
-            });
             row.addEventFilter(ContextMenuEvent.CONTEXT_MENU_REQUESTED, event -> {
                 ContextMenu menu = new ContextMenu();
                 if (!row.isEmpty()) {
@@ -185,9 +199,11 @@ final class RowTable<R> extends TableView<R> {
         }
         if (!rows.rows().equals(getItems())) {
             getItems().setAll(rows.rows());
-        } else {
+        } else if (rows.rows() != read) {
+            // Not when another row was taken in hand alone: cells change places, under a pointer that is held down too.
             refresh();
         }
+        read = rows.rows();
         if (rows.inHand().isPresent() && getSelectionModel().getSelectedIndex() != rows.place()) {
             getSelectionModel().clearAndSelect(rows.place());
             scrollTo(Math.max(0, rows.place() - 3));

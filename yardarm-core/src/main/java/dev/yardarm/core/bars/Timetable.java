@@ -42,6 +42,18 @@ public interface Timetable {
         return due;
     }
 
+    /** So many are counted by {@link #times}; who was away longer need not know more exactly. */
+    int MOST = 1000;
+
+    /** How often it was due after one moment and before another; {@link #MOST} for that many and more. */
+    default int times(long after, long before) {
+        int count = 0;
+        for (long next = next(after); next < before && count < MOST; next = next(next)) {
+            count++;
+        }
+        return count;
+    }
+
     /**
      * At the close of each session.
      *

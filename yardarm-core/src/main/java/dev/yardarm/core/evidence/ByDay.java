@@ -38,16 +38,11 @@ final class ByDay {
             return;
         }
         reach(own[0], own[own.length - 1]);
-        double[] sums = study.sums();
-        for (int day = 0; day < own.length; day++) {
-            int to = 4 * (own[day] - first);
-            int from = 3 * day * horizons;
-            worked.set(own[day] + EPOCH);
-            for (int at = 0; at < horizons; at++, from += 3) {
-                days[at][to + 2] += sums[from];
-                days[at][to + 3] += sums[from + 1];
-                gains[at] += sums[from + 2];
-            }
+        for (int day : own) {
+            worked.set(day + EPOCH);
+        }
+        for (int at = 0; at < horizons; at++) {
+            gains[at] += add(own, study.returns(at), days[at]);
         }
         List<Occurrence> occurrences = study.occurrences();
         for (int at = 0; at < horizons; at++) {
@@ -61,7 +56,26 @@ final class ByDay {
                 }
             }
         }
-        study.forgetDays();
+        study.forgetBars();
+    }
+
+    /**
+     * Adds what came after bars to the sums of their days.
+     *
+     * @return how many gained
+     */
+    private int add(int[] own, double[] came, double[] sums) {
+        int gained = 0;
+        for (int bar = 0; bar < own.length; bar++) {
+            double each = came[bar];
+            if (each == each) {
+                int to = 4 * (own[bar] - first);
+                sums[to + 2] += each;
+                sums[to + 3]++;
+                gained += each > 0 ? 1 : 0;
+            }
+        }
+        return gained;
     }
 
     /** Makes room for the days from one to another. */

@@ -133,22 +133,18 @@ public final class Evidence {
 
     /** What came after the occurrences that count for a horizon, in ascending order. */
     public double[] came(int horizonAt) {
-        double[] came = new double[64];
+        double[] came = new double
+                [studies.stream()
+                        .mapToInt(study -> study.came(horizonAt).length)
+                        .sum()];
         int count = 0;
         for (Study study : studies) {
-            boolean[] counted = study.counted(horizonAt);
-            for (int each = 0; each < counted.length; each++) {
-                if (counted[each]) {
-                    if (count == came.length) {
-                        came = Arrays.copyOf(came, 2 * count);
-                    }
-                    came[count++] = study.occurrences().get(each).returns()[horizonAt];
-                }
-            }
+            double[] more = study.came(horizonAt);
+            System.arraycopy(more, 0, came, count, more.length);
+            count += more.length;
         }
-        double[] sorted = Arrays.copyOf(came, count);
-        Arrays.sort(sorted);
-        return sorted;
+        Arrays.sort(came);
+        return came;
     }
 
     private static double share(double[] sorted) {

@@ -13,7 +13,7 @@ import java.util.function.LongPredicate;
  * One instrument: its occurrences of a condition, and what came after every one of its bars.
  *
  * <p>Nothing here looks ahead: an occurrence is a closed bar at whose close the condition held, the entry is the next open, and what
- * came after is read from the bars that follow. What came after all other bars is summed by day, so that occurrences and all times can
+ * came after is read from the bars that follow. What came after all bars is summed by day, over all studies, so that occurrences and all times can
  * be compared day by day. Of the occurrences as many bars are drawn at random from the same regime, a given number of times.
  *
  * <p>Cost: bars times horizons, and for each draw the occurrences times horizons, at most 32 of each regime. Made by one thread; then it does not change.
@@ -34,26 +34,29 @@ public final class Study {
     private final String code;
     private final String group;
     private final Question question;
+    private final int[] horizons;
     private final boolean[][] counted;
+    private final double[][] came;
     private List<Occurrence> occurrences = List.of();
     private int[] days = {};
-    private double[] sums = {};
+    private int looked;
     private final double[][] drawnSums;
     private final int[][] drawnCounts;
     private final int[][] classes;
-    private int looked;
-    /** What came after each bar, for each horizon; gone once bars were drawn from it. */
-    private double[] returns;
+    /** For each horizon what came after each bar that was looked at; gone once it was put together with that of others. */
+    private double[][] returns;
 
     private Study(String code, String group, Question question) {
-        int horizons = question.horizons().length;
+        this.horizons = question.horizons();
         this.code = code;
         this.group = group;
         this.question = question;
-        this.counted = new boolean[horizons][];
-        this.drawnSums = new double[horizons][DRAWS];
-        this.drawnCounts = new int[horizons][DRAWS];
-        this.classes = new int[horizons][CLASSES];
+        this.counted = new boolean[horizons.length][];
+        this.came = new double[horizons.length][];
+        this.drawnSums = new double[horizons.length][DRAWS];
+        this.drawnCounts = new int[horizons.length][DRAWS];
+        this.returns = new double[horizons.length][];
+        this.classes = new int[horizons.length][CLASSES];
     }
 
     /**
@@ -89,10 +92,6 @@ public final class Study {
     }
 
     private void look(Bars bars, Column condition, Column range, Regimes regimes, LongPredicate belongs) {
-        int[] horizons = question.horizons();
-        int width = 3 * horizons.length;
-        double[] open = bars.column(Field.OPEN);
-        double[] close = bars.column(Field.CLOSE);
         int closed = bars.closed();
         int first = question.from() == Long.MIN_VALUE ? 0 : bars.barAt(question.from() - 1) + 1;
         int[][] ofRegime = new int[Regime.values().length][16];
@@ -100,56 +99,72 @@ public final class Study {
         List<Occurrence> found = new ArrayList<>();
         Days dayOf = regimes.days();
         Regime regime = Regime.UNKNOWN;
-        int place = -1;
-        returns = new double[Math.max(0, closed - first) * horizons.length];
-        days = new int[Math.max(1, closed - first)];
-        sums = new double[days.length * width];
-        for (int bar = first; bar < closed && bars.openTime(bar) < question.to(); bar++) {
-            if (!belongs.test(bars.openTime(bar))) {
+        int[] lookedAt = new int[Math.max(0, closed - first)];
+        int[] onDays = new int[lookedAt.length];
+        int count = 0;
+        for (int bar = first; bar < closed; bar++) {
+            long time = bars.openTime(bar);
+            if (time >= question.to()) {
+                break;
+            }
+            if (!belongs.test(time)) {
                 continue;
             }
-            int day = dayOf.of(bars.openTime(bar));
-            if (place < 0 || days[place] != day) {
-                days[++place] = day;
+            int day = dayOf.of(time);
+            if (count == 0 || onDays[count - 1] != day) {
                 regime = regimes.at(day);
             }
-            looked++;
-            boolean any = false;
-            int own = (bar - first) * horizons.length;
-            double perEntry = bar + 1 < closed ? 1 / open[bar + 1] : Double.NaN;
-            for (int at = 0; at < horizons.length; at++) {
-                double came = bar + horizons[at] < closed
-                        ? close[bar + horizons[at]] * perEntry - 1 - question.cost()
-                        : Double.NaN;
-                returns[own + at] = came;
-                if (came == came) {
-                    int to = place * width + 3 * at;
-                    sums[to] += came;
-                    sums[to + 1]++;
-                    sums[to + 2] += came > 0 ? 1 : 0;
-                    classes[at][classOf(came)]++;
-                    any = true;
-                }
-            }
-            if (any) {
+            if (bar + horizons[0] < closed) {
                 int kind = regime.ordinal();
                 if (inRegime[kind] == ofRegime[kind].length) {
                     ofRegime[kind] = Arrays.copyOf(ofRegime[kind], 2 * inRegime[kind]);
                 }
-                ofRegime[kind][inRegime[kind]++] = own;
+                ofRegime[kind][inRegime[kind]++] = count;
             }
             if (condition.at(bar) == 1) {
                 found.add(occurrence(bars, bar, day, regime, range.at(bar)));
             }
+            lookedAt[count] = bar;
+            onDays[count++] = day;
         }
-        days = Arrays.copyOf(days, place + 1);
-        sums = Arrays.copyOf(sums, (place + 1) * width);
+        looked = count;
+        days = Arrays.copyOf(onDays, count);
         occurrences = List.copyOf(found);
         for (int at = 0; at < horizons.length; at++) {
-            counted[at] = count(at);
+            returns[at] = after(bars, range, lookedAt, count, horizons[at]);
+            classify(returns[at], classes[at]);
+            count(at);
         }
         draw(ofRegime, inRegime);
-        returns = null;
+    }
+
+    /** What came after each of the bars within a horizon; NaN where the history ends before. */
+    private double[] after(Bars bars, Column range, int[] lookedAt, int count, int horizon) {
+        double[] open = bars.column(Field.OPEN);
+        double[] close = bars.column(Field.CLOSE);
+        double cost = question.cost();
+        double slippage = question.slippage();
+        double[] came = new double[count];
+        int last = bars.closed() - horizon;
+        for (int number = 0; number < count; number++) {
+            int bar = lookedAt[number];
+            came[number] = bar < last ? close[bar + horizon] / open[bar + 1] - 1 - cost : Double.NaN;
+        }
+        if (slippage > 0) {
+            for (int number = 0; number < count; number++) {
+                int bar = lookedAt[number];
+                came[number] -= bar < last ? slippage * range.at(bar) / open[bar + 1] : 0;
+            }
+        }
+        return came;
+    }
+
+    private static void classify(double[] came, int[] into) {
+        for (double each : came) {
+            if (each == each) {
+                into[classOf(each)]++;
+            }
+        }
     }
 
     static int classOf(double came) {
@@ -158,14 +173,14 @@ public final class Study {
     }
 
     private Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range) {
-        int[] horizons = question.horizons();
         int longest = question.longest();
         boolean entered = bar + 1 < bars.size();
         double entry = entered ? bars.open(bar + 1) : Double.NaN;
+        double slipped = question.slippage() == 0 ? 0 : question.slippage() * range / entry;
         double[] returns = new double[horizons.length];
         for (int at = 0; at < horizons.length; at++) {
             returns[at] = bar + horizons[at] < bars.closed()
-                    ? bars.close(bar + horizons[at]) / entry - 1 - question.cost()
+                    ? bars.close(bar + horizons[at]) / entry - 1 - question.cost() - slipped
                     : Double.NaN;
         }
         boolean whole = bar + longest < bars.closed();
@@ -210,7 +225,7 @@ public final class Study {
      * For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. Of many the sum is
      * drawn at once, from the normal distribution that a sum of so many has.
      *
-     * @param ofRegime where the returns of the bars of each regime begin
+     * @param ofRegime the places of the bars of each regime among those looked at
      */
     private void draw(int[][] ofRegime, int[] inRegime) {
         SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
@@ -226,31 +241,27 @@ public final class Study {
     }
 
     private void drawEach(SplittableRandom random, int wanted, int[] places, int count) {
-        int horizons = question.horizons().length;
         for (int draw = 0; draw < DRAWS; draw++) {
             for (int number = 0; number < wanted; number++) {
                 int from = places[random.nextInt(count)];
-                for (int at = 0; at < horizons; at++) {
-                    double came = returns[from + at];
-                    // The history ends before the longer ones.
-                    if (came != came) {
-                        break;
+                for (int at = 0; at < horizons.length; at++) {
+                    double came = returns[at][from];
+                    if (came == came) {
+                        drawnSums[at][draw] += came;
+                        drawnCounts[at][draw]++;
                     }
-                    drawnSums[at][draw] += came;
-                    drawnCounts[at][draw]++;
                 }
             }
         }
     }
 
     private void drawSums(SplittableRandom random, int wanted, int[] places, int count) {
-        int horizons = question.horizons().length;
-        for (int at = 0; at < horizons; at++) {
+        for (int at = 0; at < horizons.length; at++) {
             double sum = 0;
             double squares = 0;
             int known = 0;
             for (int place = 0; place < count; place++) {
-                double came = returns[places[place] + at];
+                double came = returns[at][places[place]];
                 if (came == came) {
                     sum += came;
                     squares += came * came;
@@ -290,20 +301,20 @@ public final class Study {
         return looked;
     }
 
-    /** The days on which bars were looked at, in order; none once they were let go. */
+    /** The days of the bars that were looked at, in order; none once they were let go. */
     int[] days() {
         return days;
     }
 
-    /** For each of its days and each horizon the sum of what came after all bars, their number, and how many of them gained. */
-    double[] sums() {
-        return sums;
+    /** What came after each of those bars within a horizon; NaN where the history ends before. */
+    double[] returns(int horizonAt) {
+        return returns[horizonAt];
     }
 
-    /** Lets go of what is by day, once it is put together with that of others. */
-    void forgetDays() {
+    /** Lets go of what is by bar, once it is put together with that of others. */
+    void forgetBars() {
         days = new int[0];
-        sums = new double[0];
+        returns = new double[horizons.length][0];
     }
 
     /** Adds what was drawn for a horizon to the sum and number of each draw. */
@@ -319,23 +330,32 @@ public final class Study {
         return classes[horizon];
     }
 
+    /** What came after the occurrences that count for a horizon, in their order. */
+    double[] came(int horizonAt) {
+        return came[horizonAt];
+    }
+
     /** For each occurrence whether it counts for a horizon: it has a return, and the last that counted lies far enough back. */
     boolean[] counted(int horizonAt) {
         return counted[horizonAt];
     }
 
-    private boolean[] count(int horizonAt) {
+    private void count(int horizonAt) {
         boolean[] counts = new boolean[occurrences.size()];
-        int horizon = question.horizons()[horizonAt];
+        double[] values = new double[counts.length];
+        int count = 0;
+        int horizon = horizons[horizonAt];
         int last = Integer.MIN_VALUE / 2;
         for (int number = 0; number < counts.length; number++) {
             Occurrence each = occurrences.get(number);
-            boolean there = !Double.isNaN(each.returns()[horizonAt]);
-            if (there && (!question.apart() || each.bar() - last >= horizon)) {
+            double value = each.returns()[horizonAt];
+            if (!Double.isNaN(value) && (!question.apart() || each.bar() - last >= horizon)) {
                 counts[number] = true;
+                values[count++] = value;
                 last = each.bar();
             }
         }
-        return counts;
+        counted[horizonAt] = counts;
+        came[horizonAt] = Arrays.copyOf(values, count);
     }
 }

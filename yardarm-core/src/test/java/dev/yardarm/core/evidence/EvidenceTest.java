@@ -113,6 +113,37 @@ class EvidenceTest {
     }
 
     @Test
+    void slippageIsTakenOffInAverageTrueRangesOfOccurrencesAndOfAllBars() {
+        Bars bars = TestBars.walk(7, 120).snapshot();
+        Regimes regimes = new Regimes(ZoneOffset.UTC);
+        Question without = new Question(new int[] {1, 3}, 0.001, Long.MIN_VALUE, Long.MAX_VALUE, false, 1);
+        Question with = new Question(new int[] {1, 3}, 0.001, 0.2, Long.MIN_VALUE, Long.MAX_VALUE, false, 1);
+        String rises = "close > open and atr(14) > 0";
+        List<Occurrence> plain = study("A", bars, rises, regimes, without).occurrences();
+        List<Occurrence> slipped = study("A", bars, rises, regimes, with).occurrences();
+        ColumnGraph graph = new ColumnGraph();
+        Column ranges = Formula.parse("atr(14)", Language.builtIn()).in(graph).output();
+        graph.update(bars);
+        assertThat(plain).hasSizeGreaterThan(20);
+        for (int each = 0; each < plain.size(); each++) {
+            Occurrence one = plain.get(each);
+            assertThat(slipped.get(each).returns()[1])
+                    .as("a fifth of the range of its bar")
+                    .satisfies(came -> assertThat(
+                                    Math.abs(came - (one.returns()[1] - 0.2 * ranges.at(one.bar()) / one.entry()))
+                                            > 1e-12)
+                            .isFalse());
+            assertThat(Double.compare(slipped.get(each).worst(), one.worst())).isZero();
+        }
+        Evidence all = evidence(List.of(bars), "close > 0", with);
+        assertThat(all.figures().get(0).mean())
+                .as("all bars are reckoned as the occurrences are")
+                .isEqualTo(all.figures().get(0).baseMean(), within(1e-12));
+        assertThatThrownBy(() -> new Question(new int[] {1}, 0, -0.1, 0, 1, true, 1))
+                .hasMessageContaining("slippage");
+    }
+
+    @Test
     void aFormingBarIsNoOccurrenceAndNoReturn() {
         Bars bars = TestBars.prefix(TestBars.ofCloses(10, 11, 12, 13), 4, true);
         Question question = new Question(new int[] {1}, 0, Long.MIN_VALUE, Long.MAX_VALUE, false, 1);

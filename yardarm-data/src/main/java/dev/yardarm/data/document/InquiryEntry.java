@@ -16,6 +16,7 @@ public record InquiryEntry(
         Timeframe timeframe,
         List<Integer> horizons,
         double cost,
+        double slippage,
         Long from,
         Long to,
         boolean overlapping,
@@ -32,6 +33,7 @@ public record InquiryEntry(
                 inquiry.timeframe(),
                 Arrays.stream(question.horizons()).boxed().toList(),
                 question.cost(),
+                question.slippage(),
                 question.from() == Long.MIN_VALUE ? null : question.from(),
                 question.to() == Long.MAX_VALUE ? null : question.to(),
                 !question.apart(),
@@ -47,6 +49,7 @@ public record InquiryEntry(
         Question question = new Question(
                 horizons.stream().mapToInt(Integer::intValue).toArray(),
                 cost,
+                slippage,
                 from == null ? Long.MIN_VALUE : from,
                 to == null ? Long.MAX_VALUE : to,
                 !overlapping,

@@ -62,6 +62,7 @@ public final class EvidenceDesk implements AutoCloseable {
     private String summary = "";
     private int horizonAt = 1;
     private double cost;
+    private double slippage;
     private boolean apart = true;
 
     /** An occurrence with its instrument. */
@@ -173,6 +174,7 @@ public final class EvidenceDesk implements AutoCloseable {
         universe = before.universe();
         moment = before.moment();
         cost = before.question().cost();
+        slippage = before.question().slippage();
         apart = before.question().apart();
         start(new Recipe(before.condition(), before.timeframe(), before.question(), before.heldBack()));
     }
@@ -189,15 +191,26 @@ public final class EvidenceDesk implements AutoCloseable {
         return cost;
     }
 
+    /** What is taken off every return besides, in average true ranges. */
+    public double slippage() {
+        return slippage;
+    }
+
     /** True when occurrences of an instrument that overlap count once. */
     public boolean isApart() {
         return apart;
     }
 
-    /** Counts anew with another cost and overlap. */
-    public void count(double newCost, boolean once) {
-        if (newCost != cost || once != apart) {
+    /**
+     * Counts anew with another cost, slippage and overlap.
+     *
+     * @param newCost as a share
+     * @param newSlippage in average true ranges
+     */
+    public void count(double newCost, double newSlippage, boolean once) {
+        if (newCost != cost || newSlippage != slippage || once != apart) {
             cost = newCost;
+            slippage = newSlippage;
             apart = once;
             if (recipe != null) {
                 start(recipe.condition(), recipe.timeframe(), recipe.heldBack());
@@ -225,7 +238,7 @@ public final class EvidenceDesk implements AutoCloseable {
             start(new Recipe(
                     canonical,
                     timeframe,
-                    new Question(usual.horizons(), cost, usual.from(), usual.to(), apart, usual.seed()),
+                    new Question(usual.horizons(), cost, slippage, usual.from(), usual.to(), apart, usual.seed()),
                     heldBack));
         } catch (FormulaException bad) {
             problem = bad.getMessage();

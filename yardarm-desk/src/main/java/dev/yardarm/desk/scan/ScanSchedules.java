@@ -44,8 +44,6 @@ import java.util.stream.Collectors;
  * the scans themselves run on the lane behind.
  */
 public final class ScanSchedules {
-    /** More than this many missed runs are not counted. */
-    private static final int MOST_MISSED = 1000;
 
     private static final TradingCalendar AROUND_THE_CLOCK = TradingCalendar.roundTheClock(ZoneOffset.UTC);
 
@@ -162,13 +160,7 @@ public final class ScanSchedules {
                 Timetable timetable = schedule.when().timetable(calendar(scan), scan.timeframe());
                 long last = timetable.last(schedule.since(), moment);
                 if (last > schedule.since()) {
-                    int missed = 0;
-                    for (long next = timetable.next(schedule.since());
-                            next < last && missed < MOST_MISSED;
-                            next = timetable.next(next)) {
-                        missed++;
-                    }
-                    due.add(new Due(scan, schedule, last, missed));
+                    due.add(new Due(scan, schedule, last, timetable.times(schedule.since(), last)));
                 }
             });
         }

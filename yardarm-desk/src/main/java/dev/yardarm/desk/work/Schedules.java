@@ -18,9 +18,6 @@ import java.util.function.Consumer;
  * <p>May be used by any thread; runs happen on the given executor. Cost of a beat at which nothing is due: one comparison.
  */
 public final class Schedules {
-    /** More than this many missed runs are not counted. */
-    private static final int MOST_MISSED = 1000;
-
     private final Executor runner;
 
     @GuardedBy("this")
@@ -84,21 +81,10 @@ public final class Schedules {
         List<Runnable> runs = new ArrayList<>();
         while (!entries.isEmpty() && entries.peek().due <= now) {
             Entry entry = entries.poll();
-            long last = entry.due;
-            long next = entry.timetable.next(last);
-            int missed = 0;
-            while (next <= now && missed < MOST_MISSED) {
-                last = next;
-                next = entry.timetable.next(last);
-                missed++;
-            }
-            if (next <= now) {
-                // Not counted any more, but the last one is the one that runs.
-                last = entry.timetable.last(last, now);
-                next = entry.timetable.next(now);
-            }
+            long last = Math.max(entry.due, entry.timetable.last(entry.due, now));
+            int missed = last == entry.due ? 0 : Math.min(Timetable.MOST, 1 + entry.timetable.times(entry.due, last));
             Run run = new Run(last, now, missed);
-            entry.due = next;
+            entry.due = entry.timetable.next(last);
             entries.add(entry);
             runs.add(() -> entry.task.accept(run));
         }

@@ -139,6 +139,11 @@ abstract class CandlePattern extends Declared {
         return bottom(c, back) - low(c, back);
     }
 
+    /** A small body at one end of the bar: the wick at the far end is at least twice the body, that at the near end hardly there. */
+    static boolean rejects(double[] c, double far, double near) {
+        return body(c, 0) > 0 && body(c, 0) <= range(c, 0) / 3 && far >= 2 * body(c, 0) && near <= 0.1 * range(c, 0);
+    }
+
     static boolean rises(double[] c, int back) {
         return close(c, back) > open(c, back);
     }

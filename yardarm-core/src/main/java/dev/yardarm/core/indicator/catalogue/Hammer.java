@@ -25,10 +25,7 @@ public final class Hammer extends CandlePattern {
 
     @Override
     void judge(double[] c, double share, double[] out) {
-        boolean umbrella = body(c, 0) > 0
-                && body(c, 0) <= range(c, 0) / 3
-                && lower(c, 0) >= 2 * body(c, 0)
-                && upper(c, 0) <= 0.1 * range(c, 0);
+        boolean umbrella = rejects(c, lower(c, 0), upper(c, 0));
         out[0] = yes(umbrella && inDecline(c, 1));
         out[1] = yes(umbrella && inRise(c, 1));
     }

@@ -25,10 +25,7 @@ public final class ShootingStar extends CandlePattern {
 
     @Override
     void judge(double[] c, double share, double[] out) {
-        boolean reversed = body(c, 0) > 0
-                && body(c, 0) <= range(c, 0) / 3
-                && upper(c, 0) >= 2 * body(c, 0)
-                && lower(c, 0) <= 0.1 * range(c, 0);
+        boolean reversed = rejects(c, upper(c, 0), lower(c, 0));
         out[0] = yes(reversed && inRise(c, 1));
         out[1] = yes(reversed && inDecline(c, 1));
     }
