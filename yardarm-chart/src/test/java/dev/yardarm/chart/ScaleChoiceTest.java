@@ -11,6 +11,7 @@ import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LayerScale;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.model.MarkPlace;
 import dev.yardarm.chart.model.Measure;
 import dev.yardarm.chart.model.Pane;
@@ -25,6 +26,10 @@ import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Definition;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
@@ -32,6 +37,7 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.EventMark;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mockito;
@@ -71,6 +77,27 @@ class ScaleChoiceTest {
         chart.setScale(chart.scale().withMode(ScaleChoice.Mode.INDEXED));
         assertThat(AxisText.price(chart, chart.bars().close(chosen) * 1.5)).isEqualTo("150.00");
         assertThat(paint(chart).texts).anyMatch(text -> text.matches("\\d+\\.00"));
+    }
+
+    /** Above and below the bars there is room for what points at them, in a chart as low as that beside a table too. */
+    @Test
+    void arrowsAtTheLowestAndTheHighestBarAreInThePane() {
+        Indicator ends = Definition.parse(
+                        "define \"Ends\" in price\nmarker up \"low\" when low > 0\nmarker down \"high\" when high > 0\n",
+                        Language.builtIn())
+                .indicator();
+        ChartModel chart = chart(new IndicatorLayer("ends", ends, Settings.of(ends, Map.of()), LayerStyle.of(0)));
+        chart.setSize(400, 190);
+        double highest = Double.NEGATIVE_INFINITY;
+        double lowest = Double.POSITIVE_INFINITY;
+        for (int bar = chart.time().firstVisible(); bar < chart.bars().size(); bar++) {
+            highest = Math.max(highest, chart.bars().high(bar));
+            lowest = Math.min(lowest, chart.bars().low(bar));
+        }
+        assertThat(chart.price().bottom() - chart.price().y(lowest)).isGreaterThanOrEqualTo(14);
+        assertThat(chart.price().y(highest) - chart.price().top()).isGreaterThanOrEqualTo(14);
+        chart.setScale(chart.scale().withMargins(0, 0));
+        assertThat(chart.price().bottom() - chart.price().y(lowest)).isGreaterThanOrEqualTo(14);
     }
 
     @Test

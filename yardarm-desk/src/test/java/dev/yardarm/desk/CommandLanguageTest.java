@@ -69,6 +69,17 @@ class CommandLanguageTest {
                                         LocalDate.of(2026, 5, 11).atStartOfDay(), 101)),
                         Map.of()));
         assertThat(first("plan 104.2 102.8 107").command()).isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
+        for (String words : List.of("rsi(14) < 30", "scan rsi(14) < 30", "Scan for rsi(14) < 30")) {
+            assertThat(first(words).command()).as(words).isEqualTo(new LineCommand.ScanFor("rsi(14) < 30"));
+        }
+        assertThat(first("plan long 104.2 stop 102.8 target 107").command())
+                .isEqualTo(new LineCommand.MakePlan(104.2, 102.8, 107));
+        assertThat(first("plan target 99 stop 106 entry 104.2").command())
+                .isEqualTo(new LineCommand.MakePlan(104.2, 106, 99));
+        assertThat(first("plan short at 104.2 stop 102.8 target 107").command()).isNull();
+        assertThat(first("plan short at 104.2 stop 102.8 target 107").detail()).contains("lies above its entry");
+        assertThat(first("plan long 104.2 stop").command()).isNull();
+        assertThat(first("plan 104.2 stop 102.8 stop 101").command()).isNull();
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("alert rsi(14) < 30").command()).isEqualTo(new LineCommand.AlertOn("rsi(14) < 30"));
         assertThat(first("Alert close > open").command()).isEqualTo(new LineCommand.AlertOn("close > open"));

@@ -2,6 +2,7 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
 import dev.yardarm.chart.scale.PriceScale;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,6 +29,9 @@ final class PaneLayout {
 
     /** Height kept free for the legend of a pane that fits itself. */
     private static final double LEGEND = 14;
+
+    /** An arrow and its distance from the bar. */
+    private static final double ARROWS = 15;
 
     private final ChartModel chart;
 
@@ -248,6 +252,10 @@ final class PaneLayout {
         double legend = Math.min(chart.isCompact() ? 16 : 34, height / 4);
         double above = Math.max(choice.topMargin() * height, 0) + legend;
         double below = (chart.isCompact() ? 0.04 : choice.bottomMargin()) * height;
+        if (!choice.inverted()) {
+            below = Math.max(below, arrows(layers, Indicator.Form.UP, height));
+            above = Math.max(above, legend + arrows(layers, Indicator.Form.DOWN, height));
+        }
         double usedTop = choice.inverted() ? top + Math.max(legend, below) : top + above;
         double usedBottom = choice.inverted() ? bottom - Math.max(2, above - legend) : bottom - below;
         PriceScale fitted = PriceScale.fitted(
@@ -258,6 +266,14 @@ final class PaneLayout {
         return choice.inverted()
                 ? whole.between(fitted.price(top), fitted.price(bottom))
                 : whole.between(fitted.price(bottom), fitted.price(top));
+    }
+
+    /** Room for arrows beyond the bars, where a layer has them; in a low pane they may be cut rather than press the bars flat. */
+    private static double arrows(List<IndicatorLayer> layers, Indicator.Form form, double height) {
+        boolean any = layers.stream()
+                .flatMap(layer -> layer.indicator().outputs().stream())
+                .anyMatch(output -> output.form() == form);
+        return any ? Math.min(ARROWS, height / 6) : 0;
     }
 
     /** Lowest and highest price in view. */

@@ -246,21 +246,51 @@ public final class CommandLanguage {
                     new LineCommand.TakeTool(Tool.PLAN)));
             return;
         }
-        LineCommand command = null;
-        if (words.length == 4
-                && Arrays.stream(words, 1, 4).allMatch(word -> number(word).isPresent())) {
-            command = new LineCommand.MakePlan(
-                    number(words[1]).getAsDouble(),
-                    number(words[2]).getAsDouble(),
-                    number(words[3]).getAsDouble());
+        double[] prices = {Double.NaN, Double.NaN, Double.NaN};
+        int side = 0;
+        boolean understood = true;
+        int named = -1;
+        for (String word : Arrays.copyOfRange(words, 1, words.length)) {
+            OptionalDouble price = number(word);
+            if (price.isPresent()) {
+                int place = named >= 0 ? named : firstFree(prices);
+                understood &= place < prices.length && Double.isNaN(prices[place]);
+                if (understood) {
+                    prices[place] = price.getAsDouble();
+                }
+                named = -1;
+                continue;
+            }
+            switch (word.toLowerCase(Locale.ROOT)) {
+                case "entry", "at" -> named = 0;
+                case "stop" -> named = 1;
+                case "target", "to" -> named = 2;
+                case "long", "buy" -> side = 1;
+                case "short", "sell" -> side = -1;
+                default -> understood = false;
+            }
         }
+        boolean whole = understood && firstFree(prices) == prices.length;
+        boolean otherSide = whole && side * (prices[0] - prices[1]) < 0;
+        String meaning = !whole
+                ? "a plan needs entry, stop and target, such as plan 104.20 102.80 107 or plan short 104.20 stop 106"
+                        + " target 99"
+                : otherSide
+                        ? "the stop of a " + (side > 0 ? "long lies below" : "short lies above") + " its entry"
+                        : "entry, stop and target";
         proposals.add(new Proposal(
                 "plan",
                 String.join(" ", words),
-                command == null
-                        ? "a plan needs entry, stop and target, such as plan 104.20 102.80 107"
-                        : "entry, stop and target",
-                command));
+                meaning,
+                whole && !otherSide ? new LineCommand.MakePlan(prices[0], prices[1], prices[2]) : null));
+    }
+
+    private static int firstFree(double[] prices) {
+        int place = 0;
+        while (place < prices.length && !Double.isNaN(prices[place])) {
+            place++;
+        }
+        return place;
     }
 
     private static void stance(String text, String[] words, List<Proposal> proposals) {
@@ -383,47 +413,43 @@ public final class CommandLanguage {
             return;
         }
         if (text.matches("(?i)evidence\\s+.+")) {
-            evidence(text.replaceFirst("(?i)evidence\\s+", ""), proposals);
+            String asked = text.replaceFirst("(?i)evidence\\s+", "");
+            condition(
+                    "evidence",
+                    "evidence " + asked,
+                    asked,
+                    "what came after earlier times it held",
+                    new LineCommand.EvidenceOf(asked),
+                    proposals);
             return;
         }
-        if (!text.matches("(?i).*([<>=]|crosses).*")) {
-            return;
-        }
-        try {
-            Formula.parseCondition(text, language.get());
-            proposals.add(0, new Proposal("scan", text, "find where this holds", new LineCommand.ScanFor(text)));
-        } catch (FormulaException bad) {
-            proposals.add(new Proposal("scan", text, bad.getMessage(), null));
+        boolean said = text.matches("(?i)scan\\s+.+");
+        if (said || text.matches("(?i).*([<>=]|crosses).*")) {
+            String wanted = said ? text.replaceFirst("(?i)scan\\s+(for\\s+)?", "") : text;
+            condition("scan", text, wanted, "find where this holds", new LineCommand.ScanFor(wanted), proposals);
         }
     }
 
     private void alert(String text, List<Proposal> proposals) {
-        try {
-            Formula.parseCondition(text, language.get());
-            proposals.add(
-                    0,
-                    new Proposal(
-                            "alert",
-                            "alert " + text,
-                            "when a bar closes on which it begins to hold",
-                            new LineCommand.AlertOn(text)));
-        } catch (FormulaException bad) {
-            proposals.add(0, new Proposal("alert", "alert " + text, bad.getMessage(), null));
-        }
+        condition(
+                "alert",
+                "alert " + text,
+                text,
+                "when a bar closes on which it begins to hold",
+                new LineCommand.AlertOn(text),
+                proposals);
     }
 
-    private void evidence(String text, List<Proposal> proposals) {
+    /** Offers what is done with a condition, first of all; what is wrong with one that is no good is told. */
+    private void condition(
+            String kind, String text, String condition, String meaning, LineCommand command, List<Proposal> proposals) {
         try {
-            Formula.parseCondition(text, language.get());
-            proposals.add(
-                    0,
-                    new Proposal(
-                            "evidence",
-                            "evidence " + text,
-                            "what came after earlier times it held",
-                            new LineCommand.EvidenceOf(text)));
+            Formula.parseCondition(condition, language.get());
+            proposals.add(0, new Proposal(kind, text, meaning, command));
         } catch (FormulaException bad) {
-            proposals.add(new Proposal("evidence", "evidence " + text, bad.getMessage(), null));
+            // Where a word says that it is a condition, nothing else was meant.
+            proposals.add(
+                    text.equals(condition) ? proposals.size() : 0, new Proposal(kind, text, bad.getMessage(), null));
         }
     }
 }
