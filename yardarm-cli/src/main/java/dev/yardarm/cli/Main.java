@@ -28,6 +28,7 @@ public final class Main {
         COMMANDS.put("export", ExportCommand.class);
         COMMANDS.put("scan", ScanCommand.class);
         COMMANDS.put("evidence", EvidenceCommand.class);
+        COMMANDS.put("detect", DetectCommand.class);
         COMMANDS.put("synth", SynthCommand.class);
         COMMANDS.put("reference", ReferenceCommand.class);
         COMMANDS.put("help", CommandLine.HelpCommand.class);

@@ -1,0 +1,23 @@
+package dev.yardarm.core.structure.catalogue;
+
+import dev.yardarm.core.structure.Detector;
+import java.util.List;
+import java.util.Optional;
+
+/** All detectors there are. */
+public final class Detectors {
+    private static final List<Detector> ALL = List.of(new Swings(), new Gaps(), new OppositeBars());
+
+    private Detectors() {}
+
+    public static List<Detector> all() {
+        return ALL;
+    }
+
+    /** The one with a name. */
+    public static Optional<Detector> named(String name) {
+        return ALL.stream()
+                .filter(each -> each.name().equalsIgnoreCase(name.strip()))
+                .findFirst();
+    }
+}

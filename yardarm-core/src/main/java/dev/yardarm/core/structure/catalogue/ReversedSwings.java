@@ -1,0 +1,107 @@
+package dev.yardarm.core.structure.catalogue;
+
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.structure.FindingLog;
+
+/**
+ * Swings that are settled when price has come back from them far enough. Until the first reversal the highest high and the lowest low
+ * so far are both candidates; afterwards highs and lows alternate.
+ *
+ * <p>O(1) a bar, and at a reversal the bars since the swing, of which each is looked at once.
+ */
+final class ReversedSwings implements SwingSearch {
+    /** How far price has to come back from a swing. */
+    @FunctionalInterface
+    interface Reversal {
+        /** @return NaN while it is not known */
+        double from(RangeMeasure usual, double price);
+    }
+
+    private final Reversal reversal;
+    private final SwingNotes notes;
+    /** 1 while the newest swing is a high, -1 while it is a low, 0 before the first reversal. */
+    private int direction;
+    /** The bar of the newest swing; before the first reversal those of the highest high and the lowest low. */
+    private int high = -1;
+
+    private int low = -1;
+
+    ReversedSwings(int degree, Reversal reversal) {
+        this.reversal = reversal;
+        notes = new SwingNotes(degree);
+    }
+
+    private ReversedSwings(ReversedSwings other) {
+        reversal = other.reversal;
+        notes = new SwingNotes(other.notes);
+        direction = other.direction;
+        high = other.high;
+        low = other.low;
+    }
+
+    @Override
+    public SwingSearch copy() {
+        return new ReversedSwings(this);
+    }
+
+    @Override
+    public void take(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
+        if (direction == 0) {
+            begin(bars, bar, usual, log);
+        } else if (direction > 0) {
+            if (bars.high(bar) > bars.high(high)) {
+                high = bar;
+                notes.moved(true, bars, bar, bar, log);
+            } else if (isBack(bars.high(high) - bars.low(bar), usual, bars.high(high))) {
+                turnDown(bars, bar, log);
+            }
+        } else if (bars.low(bar) < bars.low(low)) {
+            low = bar;
+            notes.moved(false, bars, bar, bar, log);
+        } else if (isBack(bars.high(bar) - bars.low(low), usual, bars.low(low))) {
+            turnUp(bars, bar, log);
+        }
+        notes.closed(bars, bar, log);
+    }
+
+    private boolean isBack(double by, RangeMeasure usual, double from) {
+        double enough = reversal.from(usual, from);
+        return enough > 0 && by >= enough;
+    }
+
+    private void begin(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
+        high = high < 0 || bars.high(bar) > bars.high(high) ? bar : high;
+        low = low < 0 || bars.low(bar) < bars.low(low) ? bar : low;
+        boolean fell = bar > high && isBack(bars.high(high) - bars.low(bar), usual, bars.high(high));
+        boolean rose = bar > low && isBack(bars.high(bar) - bars.low(low), usual, bars.low(low));
+        // Both at once: what came first turned first. On one bar nobody knows.
+        if (fell && (!rose || high < low)) {
+            notes.moved(true, bars, high, bar, log);
+            turnDown(bars, bar, log);
+        } else if (rose && (!fell || low < high)) {
+            notes.moved(false, bars, low, bar, log);
+            turnUp(bars, bar, log);
+        }
+    }
+
+    /** The high is settled; the lowest low since is the next swing. */
+    private void turnDown(Bars bars, int bar, FindingLog log) {
+        notes.confirmed(true, bars, high, bar, log);
+        low = bar;
+        for (int at = bar - 1; at > high; at--) {
+            low = bars.low(at) <= bars.low(low) ? at : low;
+        }
+        notes.moved(false, bars, low, bar, log);
+        direction = -1;
+    }
+
+    private void turnUp(Bars bars, int bar, FindingLog log) {
+        notes.confirmed(false, bars, low, bar, log);
+        high = bar;
+        for (int at = bar - 1; at > low; at--) {
+            high = bars.high(at) >= bars.high(high) ? at : high;
+        }
+        notes.moved(true, bars, high, bar, log);
+        direction = 1;
+    }
+}

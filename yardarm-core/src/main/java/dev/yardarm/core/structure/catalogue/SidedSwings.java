@@ -1,0 +1,76 @@
+package dev.yardarm.core.structure.catalogue;
+
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.structure.FindingLog;
+
+/**
+ * Swings by the bars on both sides: a high above those of the n bars before it and not below those of the n after. It is provisional from
+ * its own bar on, moves when a bar passes it, and is settled when the n-th bar after it has closed. Highs and lows each go their own way.
+ *
+ * <p>O(n) a bar.
+ */
+final class SidedSwings implements SwingSearch {
+    private final int sides;
+    private final SwingNotes notes;
+    private int high = -1;
+    private int low = -1;
+
+    SidedSwings(int degree, int sides) {
+        this.sides = sides;
+        notes = new SwingNotes(degree);
+    }
+
+    private SidedSwings(SidedSwings other) {
+        sides = other.sides;
+        notes = new SwingNotes(other.notes);
+        high = other.high;
+        low = other.low;
+    }
+
+    @Override
+    public SwingSearch copy() {
+        return new SidedSwings(this);
+    }
+
+    @Override
+    public void take(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
+        if (bar >= sides) {
+            high = next(true, high, isHigh(bars, bar), bars, bar, log);
+            low = next(false, low, isLow(bars, bar), bars, bar, log);
+        }
+        notes.closed(bars, bar, log);
+    }
+
+    /** The candidate after a bar: settled, when its bars after it are there, or moved; -1 for none. */
+    private int next(boolean up, int candidate, boolean further, Bars bars, int bar, FindingLog log) {
+        int left = candidate;
+        // The last of the bars after it may have been one without a price.
+        if (left >= 0 && (bar - left > sides || bar - left == sides && !further)) {
+            notes.confirmed(up, bars, left, bar, log);
+            left = -1;
+        }
+        if (further) {
+            left = bar;
+            notes.moved(up, bars, bar, bar, log);
+        }
+        return left;
+    }
+
+    private boolean isHigh(Bars bars, int bar) {
+        for (int at = bar - sides; at < bar; at++) {
+            if (!(bars.high(bar) > bars.high(at))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean isLow(Bars bars, int bar) {
+        for (int at = bar - sides; at < bar; at++) {
+            if (!(bars.low(bar) < bars.low(at))) {
+                return false;
+            }
+        }
+        return true;
+    }
+}

@@ -1,0 +1,114 @@
+package dev.yardarm.core.structure.catalogue;
+
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.structure.Detection;
+import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.FindingLog;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Swing highs and lows, of several degrees at once, and where their order changes.
+ *
+ * <p>A high is provisional while price makes higher ones, and confirmed at the close of the first bar that has come back from it far
+ * enough; then the lowest low since is the next provisional swing. How far is enough is a share of the price of the swing, a multiple of
+ * the average true range, or, unless told otherwise, three times the mean true range of the last 100 bars: the instrument's own
+ * measure. Each degree asks twice as much as the one before. With {@code bars} a high is instead one that so many bars on both sides
+ * do not pass, and is confirmed when the last of them has closed. A confirmed swing is broken by the first close beyond it.
+ *
+ * <p>O(1) a bar and degree, with {@code bars} O(bars); the logarithm of the unbroken swings for one that is broken.
+ */
+public final class Swings extends Detector {
+    private static final double OWN = 3;
+
+    public Swings() {
+        super("pivots", "Swings");
+        also("zigzag", "fractals", "swing high", "swing low", "market structure", "higher high");
+        number("reversal", "Reversal, share of price", 0, 0, 0.9);
+        number("atr", "Reversal, average true ranges", 0, 0, 100);
+        whole("bars", "Bars on both sides", 0, 0, 500);
+        whole("degrees", "Degrees", 1, 1, 5);
+        for (int degree = 1; degree <= 5; degree++) {
+            String end = suffix(degree);
+            String of = degree == 1 ? "" : " of degree " + degree;
+            kind("swing_high" + end, "Swing high" + of);
+            kind("swing_low" + end, "Swing low" + of);
+        }
+        kind("change_up", "Change of structure, up");
+        kind("change_down", "Change of structure, down");
+        help(
+                "The turning points of price, and whether they rise or fall.",
+                "A high h is confirmed by the first bar, later than its own, with h - low at least the reversal: reversal * h, "
+                        + "atr * atr(14), or 3 * the mean of the last 100 true ranges when neither is given; degree n asks "
+                        + "2^(n - 1) times that. A bar that makes a higher high is not asked for its low. With bars = n: "
+                        + "higher than the n bars before, not lower than the n after. Lows mirrored. Roles: higher_high, "
+                        + "lower_high, higher_low, lower_low against the confirmed one before. Broken: the first close beyond. "
+                        + "change_down: the last two highs and the last two lows rose, and a close falls below the last low; "
+                        + "change_up mirrored; both of the first degree.",
+                "Rising highs and lows are an advance. The newest swing is provisional: its price may still move, and "
+                        + "nothing but the close that confirms it settles it.",
+                "A confirmed high is known only when price is well below it.",
+                "Charles H. Dow, editorials of 1900 to 1902, on rising and falling tops and bottoms; the reversal by a "
+                        + "share of price after Arthur A. Merrill, Filtered Waves (1977).");
+    }
+
+    static String suffix(int degree) {
+        return degree == 1 ? "" : "_" + degree;
+    }
+
+    @Override
+    protected void check(Settings checked) {
+        long chosen = List.of("reversal", "atr", "bars").stream()
+                .filter(each -> checked.number(each) > 0)
+                .count();
+        if (chosen > 1) {
+            throw new IllegalArgumentException(
+                    "swings turn by reversal, by atr or by bars; give one of them and leave the others at 0");
+        }
+    }
+
+    @Override
+    public Detection begin(Settings chosen) {
+        List<SwingSearch> degrees = new ArrayList<>();
+        for (int degree = 1; degree <= chosen.whole("degrees"); degree++) {
+            double times = Math.pow(2, degree - 1);
+            double share = chosen.number("reversal") * times;
+            double ranges = chosen.number("atr") * times;
+            int sides = chosen.whole("bars") << (degree - 1);
+            degrees.add(
+                    sides > 0
+                            ? new SidedSwings(degree, sides)
+                            : new ReversedSwings(degree, against(share, ranges, OWN * times)));
+        }
+        return new Search(new RangeMeasure(), degrees);
+    }
+
+    /** How far price has to come back. */
+    private static ReversedSwings.Reversal against(double share, double ranges, double own) {
+        if (share > 0) {
+            return (usual, price) -> share * Math.abs(price);
+        }
+        return ranges > 0 ? (usual, price) -> ranges * usual.atr() : (usual, price) -> own * usual.mean();
+    }
+
+    private record Search(RangeMeasure usual, List<SwingSearch> degrees) implements Detection {
+        @Override
+        public void take(Bars bars, int bar, FindingLog log) {
+            if (!(bars.high(bar) >= bars.low(bar))) {
+                // Without a price it is as if there were no bar.
+                return;
+            }
+            usual.take(bars, bar);
+            for (SwingSearch each : degrees) {
+                each.take(bars, bar, usual, log);
+            }
+        }
+
+        @Override
+        public Detection copy() {
+            return new Search(
+                    usual.copy(), degrees.stream().map(SwingSearch::copy).toList());
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The detectors, one file each. */
+package dev.yardarm.core.structure.catalogue;

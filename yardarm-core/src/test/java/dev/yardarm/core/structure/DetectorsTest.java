@@ -1,0 +1,281 @@
+package dev.yardarm.core.structure;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.yardarm.core.TestBars;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.structure.catalogue.Detectors;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.SplittableRandom;
+import java.util.function.DoubleUnaryOperator;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** What holds for every detector, whatever it looks for. */
+class DetectorsTest {
+    private static final Map<String, String> OPPOSITES = Map.of(
+            "high", "low", "higher", "lower", "up", "down", "bullish", "bearish", "low", "high", "lower", "higher",
+            "down", "up", "bearish", "bullish");
+
+    /** A detector with settings. */
+    record Chosen(Detector detector, Map<String, String> settings) {
+        @Override
+        public String toString() {
+            return detector.name() + " " + settings;
+        }
+
+        Detecting begin() {
+            return new Detecting(detector, detector.settings(settings));
+        }
+    }
+
+    static Stream<Chosen> all() {
+        List<Chosen> all = new ArrayList<>();
+        Detectors.all().forEach(each -> all.add(new Chosen(each, Map.of())));
+        Detector swings = Detectors.named("pivots").orElseThrow();
+        all.add(new Chosen(swings, Map.of("degrees", "3")));
+        all.add(new Chosen(swings, Map.of("reversal", "4%")));
+        all.add(new Chosen(swings, Map.of("atr", "2", "degrees", "2")));
+        all.add(new Chosen(swings, Map.of("bars", "3")));
+        all.add(new Chosen(Detectors.named("gaps").orElseThrow(), Map.of("size", "0")));
+        all.add(new Chosen(Detectors.named("order-blocks").orElseThrow(), Map.of("impulse", "0.8", "within", "5")));
+        return all.stream();
+    }
+
+    /** A walk with gaps whose prices are whole 64ths, so that sums and differences of them are exact. */
+    private static Bars walk(long seed, int count) {
+        SplittableRandom random = new SplittableRandom(seed);
+        BarSeries series = new BarSeries(count);
+        double close = 100;
+        for (int bar = 0; bar < count; bar++) {
+            double open = close + (random.nextInt(6) == 0 ? exact(random.nextGaussian() * 2) : 0);
+            close = open + exact(random.nextGaussian() * 1.2);
+            double high = Math.max(open, close) + exact(Math.abs(random.nextGaussian()) * 0.6);
+            double low = Math.min(open, close) - exact(Math.abs(random.nextGaussian()) * 0.6);
+            long time = 19_000 * Times.DAY + bar * Times.DAY;
+            series.append(time, time + Times.DAY, open, high, low, close, 1000);
+        }
+        return series.snapshot();
+    }
+
+    private static double exact(double value) {
+        return Math.rint(value * 64) / 64;
+    }
+
+    /** Every price by a function; where it falls, highs become lows. */
+    private static Bars moved(Bars bars, DoubleUnaryOperator price) {
+        BarSeries series = new BarSeries(bars.size());
+        for (int bar = 0; bar < bars.size(); bar++) {
+            double one = price.applyAsDouble(bars.high(bar));
+            double other = price.applyAsDouble(bars.low(bar));
+            series.append(
+                    bars.openTime(bar),
+                    bars.closeTime(bar),
+                    price.applyAsDouble(bars.open(bar)),
+                    Math.max(one, other),
+                    Math.min(one, other),
+                    price.applyAsDouble(bars.close(bar)),
+                    bars.volume(bar));
+        }
+        return series.snapshot();
+    }
+
+    private static List<FindingLog.Standing> entries(FindingLog log) {
+        List<FindingLog.Standing> all = new ArrayList<>();
+        for (int place = 0; place < log.size(); place++) {
+            all.add(log.entry(place));
+        }
+        return all;
+    }
+
+    private static FindingLog found(Chosen chosen, Bars bars) {
+        Detecting detecting = chosen.begin();
+        detecting.update(bars);
+        return detecting.log();
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void whatIsKnownOfAPrefixIsThePrefixOfWhatIsKnown(Chosen chosen) {
+        for (long seed = 1; seed <= 4; seed++) {
+            Bars bars = walk(seed, 260);
+            FindingLog whole = found(chosen, bars);
+            assertThat(whole.count()).isGreaterThan(3);
+            for (int count = 1; count <= bars.closed(); count++) {
+                FindingLog part = found(chosen, bars.first(count));
+                assertThat(entries(part)).isEqualTo(entries(whole).subList(0, part.size()));
+                assertThat(whole.asOf(count - 1)).isEqualTo(part.asOf(count - 1));
+            }
+        }
+    }
+
+    /** Bar after bar, each forming for a while and then closing elsewhere: as if it had been there at once. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void liveIsAsRebuiltAndTheFormingBarIsForgotten(Chosen chosen) {
+        Bars bars = walk(9, 220);
+        Detecting live = chosen.begin();
+        for (int count = 1; count < bars.closed(); count++) {
+            for (int tick = 0; tick < 3; tick++) {
+                Bars forming = TestBars.prefix(bars, count + 1, true);
+                live.update(forming);
+                FindingLog asIfClosed = found(chosen, bars.first(count + 1));
+                assertThat(entries(live.now())).isEqualTo(entries(asIfClosed));
+            }
+        }
+        live.update(bars);
+        assertThat(entries(live.log())).isEqualTo(entries(found(chosen, bars)));
+        assertThat(live.now()).isSameAs(live.log());
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void scaledPricesGiveScaledFindings(Chosen chosen) {
+        Bars bars = walk(5, 400);
+        List<FindingLog.Standing> plain = entries(found(chosen, bars));
+        List<FindingLog.Standing> scaled = entries(found(chosen, moved(bars, price -> price * 8)));
+        assertThat(scaled)
+                .isEqualTo(plain.stream()
+                        .map(each -> moved(each, price -> price * 8, false))
+                        .toList());
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void mirroredPricesGiveMirroredFindings(Chosen chosen) {
+        if (chosen.settings().containsKey("reversal")) {
+            // A share of a high is more than the same share of a low: only measures in price can be mirrored.
+            return;
+        }
+        Bars bars = walk(6, 400);
+        List<FindingLog.Standing> plain = entries(found(chosen, bars));
+        List<FindingLog.Standing> mirrored = entries(found(chosen, moved(bars, price -> 200 - price)));
+        // Within a bar highs come before lows in the log: what is told of one bar may stand in another order.
+        assertThat(named(mirrored))
+                .containsExactlyInAnyOrderElementsOf(named(plain.stream()
+                        .map(each -> moved(each, price -> 200 - price, true))
+                        .toList()));
+    }
+
+    private static List<String> named(List<FindingLog.Standing> all) {
+        return all.stream()
+                .map(each -> each.knownAt() + " " + each.state() + " " + each.finding())
+                .toList();
+    }
+
+    private static FindingLog.Standing moved(
+            FindingLog.Standing standing, DoubleUnaryOperator price, boolean mirrored) {
+        Finding finding = standing.finding();
+        List<Finding.Point> points = finding.points().stream()
+                .map(point -> new Finding.Point(
+                        mirrored ? opposite(point.role()) : point.role(),
+                        point.time(),
+                        price.applyAsDouble(point.price())))
+                .toList();
+        Map<String, Double> lines = new java.util.HashMap<>();
+        finding.lines().forEach((name, at) -> lines.put(name, price.applyAsDouble(at)));
+        return new FindingLog.Standing(
+                standing.number(),
+                new Finding(
+                        mirrored ? opposite(finding.kind()) : finding.kind(),
+                        points,
+                        lines,
+                        price.applyAsDouble(finding.target()),
+                        price.applyAsDouble(finding.invalidation()),
+                        finding.score()),
+                standing.state(),
+                standing.knownAt());
+    }
+
+    private static String opposite(String words) {
+        return Pattern.compile("[a-z0-9]+")
+                .matcher(words)
+                .replaceAll(word -> OPPOSITES.getOrDefault(word.group(), word.group()));
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void whereNothingMovesNothingIsFound(Chosen chosen) {
+        assertThat(found(chosen, TestBars.ofCloses(new double[0])).count()).isZero();
+        assertThat(found(chosen, TestBars.ofCloses(10)).count()).isZero();
+        BarSeries flat = new BarSeries(400);
+        for (int bar = 0; bar < 400; bar++) {
+            flat.append(bar * Times.DAY, (bar + 1) * Times.DAY, 50, 50, 50, 50, 0);
+        }
+        assertThat(found(chosen, flat.snapshot()).count()).isZero();
+    }
+
+    /** A wrong price of one bar, a series that only rises, and one with bars without a price. */
+    @ParameterizedTest
+    @MethodSource("all")
+    void absurdSeriesCostNothingButThemselves(Chosen chosen) {
+        Bars bars = walk(3, 300);
+        BarSeries spiked = new BarSeries(300);
+        BarSeries rising = new BarSeries(300);
+        BarSeries holed = new BarSeries(300);
+        for (int bar = 0; bar < 300; bar++) {
+            long time = bars.openTime(bar);
+            double times = bar == 150 ? 1e6 : 1;
+            spiked.append(
+                    time, time + Times.DAY, bars.open(bar), bars.high(bar) * times, bars.low(bar), bars.close(bar), 1);
+            double price = 10 * Math.pow(1.01, bar);
+            rising.append(time, time + Times.DAY, price, price * 1.005, price, price * 1.005, 1);
+            double hole = bar % 50 < 3 ? Double.NaN : 1;
+            holed.append(
+                    time,
+                    time + Times.DAY,
+                    bars.open(bar) * hole,
+                    bars.high(bar) * hole,
+                    bars.low(bar) * hole,
+                    bars.close(bar) * hole,
+                    1);
+        }
+        for (BarSeries each : List.of(spiked, rising, holed)) {
+            FindingLog log = found(chosen, each.snapshot());
+            assertThat(log.count()).isGreaterThan(each == rising ? -1 : 3);
+            for (FindingLog.Standing entry : entries(log)) {
+                assertThat(entry.finding().points()).allMatch(point -> Double.isFinite(point.price()));
+            }
+        }
+        assertThat(found(chosen, rising.snapshot()).asOf(299))
+                .as("nothing has turned")
+                .noneMatch(each ->
+                        each.finding().kind().startsWith("swing_high") && each.state() == Finding.State.CONFIRMED);
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void everythingFoundIsOfADeclaredKindAndExplained(Chosen chosen) {
+        List<String> kinds =
+                chosen.detector().kinds().stream().map(Detector.Kind::name).toList();
+        assertThat(kinds).doesNotHaveDuplicates();
+        for (FindingLog.Standing each : found(chosen, walk(2, 500)).asOf(499)) {
+            assertThat(kinds).contains(each.finding().kind());
+        }
+        assertThat(Stream.of(
+                        chosen.detector().help().summary(),
+                        chosen.detector().help().formula(),
+                        chosen.detector().help().reading(),
+                        chosen.detector().help().weakness(),
+                        chosen.detector().help().origin()))
+                .allMatch(text -> text.length() > 20);
+    }
+
+    @Test
+    void settingsAreChecked() {
+        Detector swings = Detectors.named("PIVOTS").orElseThrow();
+        assertThatThrownBy(() -> swings.settings(Map.of("reversal", "3%", "bars", "5")))
+                .hasMessageContaining("give one of them");
+        assertThatThrownBy(() -> swings.settings(Map.of("size", "5"))).hasMessageContaining("no setting 'size'");
+        assertThatThrownBy(() -> swings.settings(Map.of("degrees", "9"))).hasMessageContaining("from 1 to 5");
+        assertThat(Detectors.named("nothing")).isEmpty();
+    }
+}
