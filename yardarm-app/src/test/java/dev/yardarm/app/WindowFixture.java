@@ -34,6 +34,9 @@ final class WindowFixture {
     /** The one that is open. A test that failed leaves its window behind, and the next would look into that. */
     private static WindowFixture left;
 
+    /** Seconds until something counts as waited for in vain; a machine with other work may stand still for half a minute. */
+    private static final int PATIENCE = 90;
+
     private final Path home;
     private final FxRobot robot = new FxRobot();
     private final List<String> notices = new CopyOnWriteArrayList<>();
@@ -52,6 +55,8 @@ final class WindowFixture {
 
     /** Opens the application in the home as it is, as the first start does in an empty one. */
     void openAsItIs(boolean still) throws Exception {
+        FxToolkit.toolkitContext().setSetupTimeoutInMillis(PATIENCE * 1000L);
+        FxToolkit.toolkitContext().setLaunchTimeoutInMillis(PATIENCE * 1000L);
         FxToolkit.registerPrimaryStage();
         if (left != null) {
             left.close();
@@ -116,12 +121,12 @@ final class WindowFixture {
     }
 
     <T> T get(Callable<T> task) {
-        return WaitForAsyncUtils.waitForAsyncFx(10_000, task);
+        return WaitForAsyncUtils.waitForAsyncFx(PATIENCE * 1000L, task);
     }
 
     void await(String what, Callable<Boolean> condition) throws Exception {
         try {
-            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> get(condition));
+            WaitForAsyncUtils.waitFor(PATIENCE, TimeUnit.SECONDS, () -> get(condition));
         } catch (java.util.concurrent.TimeoutException late) {
             File picture = new File("target", "failed-" + what.replaceAll("[^a-zA-Z0-9]", "-") + ".png");
             ImageIO.write(

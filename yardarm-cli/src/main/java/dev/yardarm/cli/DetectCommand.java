@@ -49,7 +49,11 @@ final class DetectCommand implements Callable<Integer> {
             description = "bar file: time,open,high,low,close,volume or time,value")
     private Path csv;
 
-    @Option(names = "--detector", required = true, paramLabel = "NAME", description = "pivots, gaps or order-blocks")
+    @Option(
+            names = "--detector",
+            required = true,
+            paramLabel = "NAME",
+            description = "pivots, levels, gaps or order-blocks")
     private String detector;
 
     @Option(names = "--set", paramLabel = "k=v", description = "one of its settings; may be repeated")

@@ -69,7 +69,7 @@ class DetectCommandTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"pivots", "gaps", "order-blocks"})
+    @ValueSource(strings = {"pivots", "levels", "gaps", "order-blocks"})
     void asOfIsTheFileThatEndsThere(String detector) throws IOException {
         Path whole = folder.resolve("whole.csv");
         assertThat(run("synth", "--seed", 5, "--bars", 500, "--out", whole)).isZero();
@@ -107,7 +107,7 @@ class DetectCommandTest {
     void whatIsWrongIsSaid() throws IOException {
         Path file = closes(1, 2, 3);
         assertThat(run("detect", "--csv", file, "--detector", "zigzag")).isEqualTo(2);
-        assertThat(errors.toString()).contains("there is no detector 'zigzag'; there are pivots, gaps");
+        assertThat(errors.toString()).contains("there is no detector 'zigzag'; there are pivots, levels, gaps");
         assertThat(run("detect", "--csv", file, "--detector", "pivots", "--set", "reversal"))
                 .isEqualTo(2);
         assertThat(errors.toString()).contains("--set is NAME=VALUE");

@@ -22,7 +22,7 @@ final class Front implements Executor, AutoCloseable {
     /** Does something on the thread and waits for its result. */
     <T> T get(Callable<T> task) {
         try {
-            return thread.submit(task).get(30, TimeUnit.SECONDS);
+            return thread.submit(task).get(90, TimeUnit.SECONDS);
         } catch (Exception failed) {
             throw new AssertionError(failed);
         }
@@ -37,7 +37,7 @@ final class Front implements Executor, AutoCloseable {
 
     /** Waits until something holds on the thread. */
     void await(String what, BooleanSupplier condition) {
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        long end = System.nanoTime() + Duration.ofSeconds(90).toNanos();
         while (!get(condition::getAsBoolean)) {
             if (System.nanoTime() > end) {
                 throw new AssertionError("waited in vain for: " + what);

@@ -150,4 +150,39 @@ class SwingsTest {
                 .as("the move took two bars")
                 .isEmpty();
     }
+
+    @Test
+    void aLevelChangesItsRoleWhenACloseBreaksIt() {
+        // The means of the true ranges, the first of them 0, go from 2 to 3: half of that turns a swing, a tenth is
+        // near.
+        Bars bars = TestBars.ofCloses(10, 14, 10.2, 14.1, 12, 15, 14.05, 17, 14, 16, 9);
+        FindingLog log = found("levels", Map.of("swing", "0.5", "width", "0.1"), bars);
+        assertThat(told(log, bars))
+                .containsExactly(
+                        "0 support low 10.0 PROVISIONAL@3 CONFIRMED@3 BROKEN@10",
+                        // Broken upwards, held from above by the low of 14, broken again.
+                        "1 resistance high 14.0 PROVISIONAL@4 CONFIRMED@4 BROKEN@5 RETESTED@9 BROKEN@10");
+        assertThat(log.standing(1).finding().lines())
+                .containsEntry("lower", 14.0)
+                .containsEntry("upper", 14.1);
+        assertThat(told(found("levels", Map.of("swing", "0.5", "width", "0.1", "touches", "3"), bars), bars))
+                .as("settled by the third touch, which comes from above")
+                .containsExactly(
+                        "0 support low 10.0 PROVISIONAL@3", "1 support high 14.0 PROVISIONAL@4 CONFIRMED@9 BROKEN@10");
+    }
+
+    @Test
+    void aLevelThatIsNotTouchedForLongExpires() {
+        double[] closes = new double[80];
+        for (int bar = 0; bar < closes.length; bar++) {
+            closes[bar] = bar < 8 ? (bar % 2 == 0 ? 10 : 14) : 20 + (bar % 2 == 0 ? 0 : 3) + bar;
+        }
+        Bars bars = TestBars.ofCloses(closes);
+        FindingLog log = found("levels", Map.of("swing", "0.5", "width", "0.1", "age", "30"), bars);
+        assertThat(told(log, bars))
+                .contains(
+                        // Touched last at 7 and at 6: over thirty bars later, told with the swing settled then.
+                        "0 support low 10.0 PROVISIONAL@3 CONFIRMED@3 RETESTED@5 EXPIRED@38",
+                        "1 resistance high 14.0 PROVISIONAL@4 CONFIRMED@4 RETESTED@6 BROKEN@8 EXPIRED@37");
+    }
 }

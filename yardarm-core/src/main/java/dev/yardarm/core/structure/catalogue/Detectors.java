@@ -6,7 +6,7 @@ import java.util.Optional;
 
 /** All detectors there are. */
 public final class Detectors {
-    private static final List<Detector> ALL = List.of(new Swings(), new Gaps(), new OppositeBars());
+    private static final List<Detector> ALL = List.of(new Swings(), new Levels(), new Gaps(), new OppositeBars());
 
     private Detectors() {}
 

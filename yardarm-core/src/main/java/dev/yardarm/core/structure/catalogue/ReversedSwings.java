@@ -18,7 +18,7 @@ final class ReversedSwings implements SwingSearch {
     }
 
     private final Reversal reversal;
-    private final SwingNotes notes;
+    private final SwingTaker notes;
     /** 1 while the newest swing is a high, -1 while it is a low, 0 before the first reversal. */
     private int direction;
     /** The bar of the newest swing; before the first reversal those of the highest high and the lowest low. */
@@ -26,14 +26,14 @@ final class ReversedSwings implements SwingSearch {
 
     private int low = -1;
 
-    ReversedSwings(int degree, Reversal reversal) {
+    ReversedSwings(SwingTaker notes, Reversal reversal) {
         this.reversal = reversal;
-        notes = new SwingNotes(degree);
+        this.notes = notes;
     }
 
     private ReversedSwings(ReversedSwings other) {
         reversal = other.reversal;
-        notes = new SwingNotes(other.notes);
+        notes = other.notes.copy();
         direction = other.direction;
         high = other.high;
         low = other.low;
@@ -53,13 +53,13 @@ final class ReversedSwings implements SwingSearch {
                 high = bar;
                 notes.moved(true, bars, bar, bar, log);
             } else if (isBack(bars.high(high) - bars.low(bar), usual, bars.high(high))) {
-                turnDown(bars, bar, log);
+                turnDown(bars, bar, usual, log);
             }
         } else if (bars.low(bar) < bars.low(low)) {
             low = bar;
             notes.moved(false, bars, bar, bar, log);
         } else if (isBack(bars.high(bar) - bars.low(low), usual, bars.low(low))) {
-            turnUp(bars, bar, log);
+            turnUp(bars, bar, usual, log);
         }
         notes.closed(bars, bar, log);
     }
@@ -77,16 +77,16 @@ final class ReversedSwings implements SwingSearch {
         // Both at once: what came first turned first. On one bar nobody knows.
         if (fell && (!rose || high < low)) {
             notes.moved(true, bars, high, bar, log);
-            turnDown(bars, bar, log);
+            turnDown(bars, bar, usual, log);
         } else if (rose && (!fell || low < high)) {
             notes.moved(false, bars, low, bar, log);
-            turnUp(bars, bar, log);
+            turnUp(bars, bar, usual, log);
         }
     }
 
     /** The high is settled; the lowest low since is the next swing. */
-    private void turnDown(Bars bars, int bar, FindingLog log) {
-        notes.confirmed(true, bars, high, bar, log);
+    private void turnDown(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
+        notes.confirmed(true, bars, high, bar, usual, log);
         low = bar;
         for (int at = bar - 1; at > high; at--) {
             low = bars.low(at) <= bars.low(low) ? at : low;
@@ -95,8 +95,8 @@ final class ReversedSwings implements SwingSearch {
         direction = -1;
     }
 
-    private void turnUp(Bars bars, int bar, FindingLog log) {
-        notes.confirmed(false, bars, low, bar, log);
+    private void turnUp(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
+        notes.confirmed(false, bars, low, bar, usual, log);
         high = bar;
         for (int at = bar - 1; at > low; at--) {
             high = bars.high(at) >= bars.high(high) ? at : high;

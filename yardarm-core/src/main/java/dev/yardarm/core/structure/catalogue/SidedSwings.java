@@ -11,18 +11,18 @@ import dev.yardarm.core.structure.FindingLog;
  */
 final class SidedSwings implements SwingSearch {
     private final int sides;
-    private final SwingNotes notes;
+    private final SwingTaker notes;
     private int high = -1;
     private int low = -1;
 
-    SidedSwings(int degree, int sides) {
+    SidedSwings(SwingTaker notes, int sides) {
         this.sides = sides;
-        notes = new SwingNotes(degree);
+        this.notes = notes;
     }
 
     private SidedSwings(SidedSwings other) {
         sides = other.sides;
-        notes = new SwingNotes(other.notes);
+        notes = other.notes.copy();
         high = other.high;
         low = other.low;
     }
@@ -35,18 +35,19 @@ final class SidedSwings implements SwingSearch {
     @Override
     public void take(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
         if (bar >= sides) {
-            high = next(true, high, isHigh(bars, bar), bars, bar, log);
-            low = next(false, low, isLow(bars, bar), bars, bar, log);
+            high = next(true, high, isHigh(bars, bar), bars, bar, usual, log);
+            low = next(false, low, isLow(bars, bar), bars, bar, usual, log);
         }
         notes.closed(bars, bar, log);
     }
 
     /** The candidate after a bar: settled, when its bars after it are there, or moved; -1 for none. */
-    private int next(boolean up, int candidate, boolean further, Bars bars, int bar, FindingLog log) {
+    private int next(
+            boolean up, int candidate, boolean further, Bars bars, int bar, RangeMeasure usual, FindingLog log) {
         int left = candidate;
         // The last of the bars after it may have been one without a price.
         if (left >= 0 && (bar - left > sides || bar - left == sides && !further)) {
-            notes.confirmed(up, bars, left, bar, log);
+            notes.confirmed(up, bars, left, bar, usual, log);
             left = -1;
         }
         if (further) {

@@ -13,7 +13,7 @@ import java.util.PriorityQueue;
  * first degree, where rising swings are followed by a close below the last low. Lows are treated as highs of negated prices, so there is
  * one rule for both.
  */
-final class SwingNotes {
+final class SwingNotes implements SwingTaker {
     private static final int HIGH = 0;
     private static final int LOW = 1;
 
@@ -40,7 +40,7 @@ final class SwingNotes {
         lows = new PriorityQueue<>(Comparator.comparingDouble(Unbroken::price));
     }
 
-    SwingNotes(SwingNotes other) {
+    private SwingNotes(SwingNotes other) {
         degree = other.degree;
         for (int side = HIGH; side <= LOW; side++) {
             open[side] = other.open[side];
@@ -53,12 +53,17 @@ final class SwingNotes {
         lows = new PriorityQueue<>(other.lows);
     }
 
+    @Override
+    public SwingTaker copy() {
+        return new SwingNotes(this);
+    }
+
     private static double price(Bars bars, int bar, boolean high) {
         return high ? bars.high(bar) : bars.low(bar);
     }
 
-    /** The newest swing is on a bar so far: found, or moved there. */
-    void moved(boolean high, Bars bars, int at, int bar, FindingLog log) {
+    @Override
+    public void moved(boolean high, Bars bars, int at, int bar, FindingLog log) {
         int side = high ? HIGH : LOW;
         Finding swing = swing(high, bars, at);
         if (open[side] < 0) {
@@ -88,8 +93,8 @@ final class SwingNotes {
                 1);
     }
 
-    /** The provisional one is settled where it stands. */
-    void confirmed(boolean high, Bars bars, int at, int bar, FindingLog log) {
+    @Override
+    public void confirmed(boolean high, Bars bars, int at, int bar, RangeMeasure usual, FindingLog log) {
         int side = high ? HIGH : LOW;
         log.become(open[side], Finding.State.CONFIRMED, bar);
         double raised = high ? bars.high(at) : -bars.low(at);
@@ -101,8 +106,9 @@ final class SwingNotes {
         passed[side] = false;
     }
 
-    /** A bar has closed: what it closes beyond is broken. */
-    void closed(Bars bars, int bar, FindingLog log) {
+    /** What the bar closes beyond is broken. */
+    @Override
+    public void closed(Bars bars, int bar, FindingLog log) {
         double close = bars.close(bar);
         pass(highs, close, log, bar);
         pass(lows, -close, log, bar);

@@ -78,8 +78,8 @@ public final class Swings extends Detector {
             int sides = chosen.whole("bars") << (degree - 1);
             degrees.add(
                     sides > 0
-                            ? new SidedSwings(degree, sides)
-                            : new ReversedSwings(degree, against(share, ranges, OWN * times)));
+                            ? new SidedSwings(new SwingNotes(degree), sides)
+                            : new ReversedSwings(new SwingNotes(degree), against(share, ranges, OWN * times)));
         }
         return new Search(new RangeMeasure(), degrees);
     }
