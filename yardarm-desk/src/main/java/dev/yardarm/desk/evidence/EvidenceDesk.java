@@ -120,11 +120,11 @@ public final class EvidenceDesk implements AutoCloseable {
         return Double.isNaN(share) ? "" : Readout.percent(share);
     }
 
+    /** When a bar opened; with a time of day the day of the week gives way, so that all of it is read in the column. */
     private String time(long moment, Instrument instrument) {
-        return Readout.time(
-                moment,
-                recipe == null ? Timeframe.DAY : recipe.timeframe(),
-                desk.calendar(instrument).zone());
+        Timeframe timeframe = recipe == null ? Timeframe.DAY : recipe.timeframe();
+        String text = Readout.time(moment, timeframe, desk.calendar(instrument).zone());
+        return timeframe.isIntraday() ? text.substring(text.indexOf(' ') + 1) : text;
     }
 
     /** Tells when anything but the table of cases has changed. */
