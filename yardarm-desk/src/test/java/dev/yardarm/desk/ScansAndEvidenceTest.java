@@ -1,7 +1,9 @@
 package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import dev.yardarm.chart.plot.PlotSeries;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.evidence.Figures;
 import dev.yardarm.core.formula.Formula;
@@ -235,6 +237,11 @@ class ScansAndEvidenceTest extends AtADesk {
             long to = evidence.result().orElseThrow().to();
             assertThat(evidence.cases().rows()).allMatch(row -> row.occurrence().time() < to);
             assertThat(evidence.plots()).hasSize(3);
+            PlotSeries.Line all =
+                    (PlotSeries.Line) evidence.plots().get(0).series().get(1);
+            assertThat(Arrays.stream(all.ys()).sum())
+                    .as("all times, in per cent")
+                    .isCloseTo(100, within(1e-6));
             assertThat(evidence.parts()).hasSizeGreaterThan(5);
             assertThat(evidence.excursion()).contains("One average true range up first");
             Figures five = evidence.result().orElseThrow().evidence().figures().get(1);

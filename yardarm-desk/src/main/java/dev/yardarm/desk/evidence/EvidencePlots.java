@@ -36,8 +36,13 @@ public final class EvidencePlots {
             ys[place(each, reach, wide)] += 100.0 / came.length;
         }
         for (int number = 0; number < base.length; number++) {
-            double middle = -1 + (number + 0.5) * classWidth(base);
-            all[place(middle, reach, wide)] += 100.0 * base[number] / Math.max(1, total);
+            spread(
+                    base[number] * 100.0 / Math.max(1, total),
+                    -1 + number * classWidth(base),
+                    classWidth(base),
+                    all,
+                    reach,
+                    wide);
         }
         int horizon = evidence.question().horizons()[horizonAt];
         return Plot.of(
@@ -46,6 +51,17 @@ public final class EvidencePlots {
                         PlotAxis.numbers("share, %"))
                 .with(new PlotSeries.Columns("occurrences", 0, xs, ys))
                 .with(new PlotSeries.Line("all times", 1, xs, all));
+    }
+
+    /** Adds a class to the columns it lies over, to each by its part: columns of small returns are narrower than classes. */
+    private static void spread(double share, double from, double width, double[] columns, double reach, double wide) {
+        int last = place(from + width, reach, wide);
+        double begin = from;
+        for (int column = place(from, reach, wide); column <= last; column++) {
+            double end = column == last ? from + width : Math.min(from + width, -reach + (column + 1) * wide);
+            columns[column] += share * Math.max(0, end - begin) / width;
+            begin = Math.max(begin, end);
+        }
     }
 
     private static double classWidth(long[] base) {
