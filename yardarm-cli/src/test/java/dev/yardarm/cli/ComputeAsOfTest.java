@@ -3,34 +3,15 @@ package dev.yardarm.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** {@code compute --asof} gives what it gives on files that end there. */
-class ComputeAsOfTest {
-    @TempDir
-    private Path folder;
-
-    private final StringWriter out = new StringWriter();
-    private final StringWriter errors = new StringWriter();
-
-    private int run(Object... words) {
-        String[] arguments = new String[words.length];
-        for (int word = 0; word < words.length; word++) {
-            arguments[word] = words[word].toString();
-        }
-        out.getBuffer().setLength(0);
-        errors.getBuffer().setLength(0);
-        return Main.run(arguments, new PrintWriter(out, true), new PrintWriter(errors, true));
-    }
-
+class ComputeAsOfTest extends AtTheCommandLine {
     @BeforeEach
     void files() {
         assertThat(run("synth", "--seed", 5, "--bars", 300, "--out", folder.resolve("one.csv")))

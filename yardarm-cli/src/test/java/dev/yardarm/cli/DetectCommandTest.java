@@ -5,35 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** {@code detect}: findings of a bar file as JSON lines. */
-class DetectCommandTest {
-    @TempDir
-    private Path folder;
-
-    private final StringWriter out = new StringWriter();
-    private final StringWriter errors = new StringWriter();
-
-    private int run(Object... words) {
-        String[] arguments = new String[words.length];
-        for (int word = 0; word < words.length; word++) {
-            arguments[word] = words[word].toString();
-        }
-        out.getBuffer().setLength(0);
-        errors.getBuffer().setLength(0);
-        return Main.run(arguments, new PrintWriter(out, true), new PrintWriter(errors, true));
-    }
-
+class DetectCommandTest extends AtTheCommandLine {
     private List<JsonNode> found() throws IOException {
         List<JsonNode> all = new ArrayList<>();
         for (String line : out.toString().lines().toList()) {

@@ -3,31 +3,12 @@ package dev.yardarm.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.io.PrintWriter;
-import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
-class OwnTermsTest {
-    @TempDir
-    private Path folder;
-
-    private final StringWriter out = new StringWriter();
-    private final StringWriter errors = new StringWriter();
-
-    private int run(Object... arguments) {
-        out.getBuffer().setLength(0);
-        errors.getBuffer().setLength(0);
-        String[] words = new String[arguments.length];
-        for (int at = 0; at < words.length; at++) {
-            words[at] = arguments[at].toString();
-        }
-        return Main.run(words, new PrintWriter(out, true), new PrintWriter(errors, true));
-    }
-
+class OwnTermsTest extends AtTheCommandLine {
     private Path bars(String name, double... closes) throws IOException {
         StringBuilder text = new StringBuilder("time,open,high,low,close,volume\n");
         for (int day = 0; day < closes.length; day++) {

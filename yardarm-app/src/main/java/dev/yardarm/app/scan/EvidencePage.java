@@ -140,7 +140,9 @@ public final class EvidencePage extends VBox {
     private static double written(TextField field) {
         String text = field.getText().strip().replace("%", "").replace(',', '.');
         try {
-            return text.isEmpty() ? 0 : Math.max(0, Double.parseDouble(text));
+            double figure = text.isEmpty() ? 0 : Double.parseDouble(text);
+            // Words such as NaN are read as numbers and are none.
+            return figure > 0 ? figure : 0;
         } catch (NumberFormatException bad) {
             field.setText("");
             return 0;

@@ -136,7 +136,7 @@ final class Bands implements SwingTaker {
         }
     }
 
-    /** The provisional ones within reach of a price or the settled ones; the nearest of them, null for none. */
+    /** The band whose middle is nearest to a price and within reach of it; null for none. */
     private Band nearest(double price, double near) {
         Band found = null;
         for (Band each : bands) {
