@@ -282,6 +282,27 @@ class ScansAndEvidenceTest extends AtADesk {
         front.await("no contrast", () -> evidence.summary().contains("no other times to compare with"));
     }
 
+    /** What comes after five minutes is hundredths of a per cent: it is told in as many digits as tell it from nothing. */
+    @Test
+    void figuresOfShortBarsHaveTheDecimalsTheyNeed() throws Exception {
+        EvidenceDesk evidence = front.get(() -> new EvidenceDesk(desk));
+        Universe heaviest = Universe.ALL.withIndices(List.of("PV60")).withHeaviest(1);
+        front.run(() -> evidence.ask("rsi(14) < 30", heaviest, Timeframe.parse("5m").orElseThrow()));
+        front.await("evidence", () -> evidence.result().isPresent());
+        front.run(() -> {
+            for (Figures each : evidence.result().orElseThrow().evidence().figures()) {
+                assertThat(evidence.line(each).get(6)).matches("[+−]\\d+\\.\\d{3,4} %").doesNotMatch("[+−]0\\.0+ %");
+            }
+            PlotSeries.Line all =
+                    (PlotSeries.Line) evidence.plots().get(0).series().get(1);
+            double most = Arrays.stream(all.ys()).max().orElseThrow();
+            assertThat(Arrays.stream(all.ys()).filter(y -> y > most / 10).count())
+                    .as("columns with something in them")
+                    .isGreaterThan(5);
+            evidence.close();
+        });
+    }
+
     @Test
     void cuesOfTheChosenIndicatorAreConditions() throws Exception {
         front.run(() -> {

@@ -60,7 +60,16 @@ public final class Readout {
 
     /** A change with its sign: {@code +1.2 %}. */
     public static String percent(double part) {
-        return Double.isFinite(part) ? signed(100 * part) : "–";
+        return percent(part, 2);
+    }
+
+    /**
+     * A change with its sign and as many decimals as it needs: {@code −0.0034 %}.
+     *
+     * @param decimals digits after the point, 0 to 10
+     */
+    public static String percent(double part, int decimals) {
+        return Double.isFinite(part) ? signed(100 * part, decimals) : "–";
     }
 
     /**
@@ -83,7 +92,11 @@ public final class Readout {
 
     /** Percent with their sign. */
     static String signed(double percent) {
-        String text = Decimals.of(percent, 2);
+        return signed(percent, 2);
+    }
+
+    private static String signed(double percent, int decimals) {
+        String text = Decimals.of(percent, decimals);
         return (text.charAt(0) == '-' ? "−" + text.substring(1) : "+" + text) + " %";
     }
 

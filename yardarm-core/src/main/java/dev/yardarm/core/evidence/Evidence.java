@@ -166,9 +166,9 @@ public final class Evidence {
         return sorted[below] + (place - below) * (sorted[above] - sorted[below]);
     }
 
-    /** How many of all bars had a return of each class; a class is a quarter of a per cent wide, the first begins at -100 %. */
+    /** How many of all bars had a return of each of the {@linkplain ReturnClasses classes}. */
     public long[] baseClasses(int horizonAt) {
-        long[] classes = new long[Study.CLASSES];
+        long[] classes = new long[ReturnClasses.COUNT];
         for (Study study : studies) {
             int[] own = study.classes(horizonAt);
             for (int each = 0; each < classes.length; each++) {

@@ -25,12 +25,6 @@ public final class Study {
     /** More occurrences of one kind of market than these are not drawn one by one. */
     private static final int MANY = 32;
 
-    /** Classes of returns are a quarter of a per cent wide. */
-    private static final double PER_CLASS = 400;
-
-    /** Classes from -100 % on; the last one holds all above +100 %. */
-    static final int CLASSES = 801;
-
     private final String code;
     private final String group;
     private final Question question;
@@ -56,7 +50,7 @@ public final class Study {
         this.drawnSums = new double[horizons.length][DRAWS];
         this.drawnCounts = new int[horizons.length][DRAWS];
         this.returns = new double[horizons.length][];
-        this.classes = new int[horizons.length][CLASSES];
+        this.classes = new int[horizons.length][ReturnClasses.COUNT];
     }
 
     /**
@@ -162,14 +156,9 @@ public final class Study {
     private static void classify(double[] came, int[] into) {
         for (double each : came) {
             if (each == each) {
-                into[classOf(each)]++;
+                into[ReturnClasses.of(each)]++;
             }
         }
-    }
-
-    static int classOf(double came) {
-        // Nothing comes to less than nothing, but for the cost: below the first class is in it.
-        return Math.max(0, Math.min(CLASSES - 1, (int) ((came + 1) * PER_CLASS)));
     }
 
     private Occurrence occurrence(Bars bars, int bar, int day, Regime regime, double range) {

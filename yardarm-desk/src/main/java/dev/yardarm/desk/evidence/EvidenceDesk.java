@@ -64,6 +64,7 @@ public final class EvidenceDesk implements AutoCloseable {
     private double cost;
     private double slippage;
     private boolean apart = true;
+    private int decimals = 2;
 
     /** An occurrence with its instrument. */
     public record Case(Instrument instrument, Occurrence occurrence) {}
@@ -116,8 +117,22 @@ public final class EvidenceDesk implements AutoCloseable {
         return horizonAt < returns.length ? returns[horizonAt] : Double.NaN;
     }
 
-    private static String percent(double share) {
-        return Double.isNaN(share) ? "" : Readout.percent(share);
+    /** A share as a column or a line shows it; empty for none. */
+    private String percent(double share) {
+        return Double.isNaN(share) ? "" : Readout.percent(share, decimals);
+    }
+
+    /**
+     * How many decimals of per cent the figures need: two digits of the narrowest interval, at least two decimals and at most four.
+     * All figures and cases have the same, so that they stand under each other.
+     */
+    private static int decimals(Evidence evidence) {
+        double narrow = Double.POSITIVE_INFINITY;
+        for (Figures each : evidence.figures()) {
+            double wide = Double.isNaN(each.low()) ? Math.abs(each.difference()) : each.high() - each.low();
+            narrow = wide > 0 ? Math.min(narrow, 100 * wide) : narrow;
+        }
+        return Double.isInfinite(narrow) ? 2 : Math.max(2, Math.min(4, 1 - (int) Math.floor(Math.log10(narrow))));
     }
 
     /** When a bar opened; with a time of day the day of the week gives way, so that all of it is read in the column. */
@@ -260,6 +275,7 @@ public final class EvidenceDesk implements AutoCloseable {
 
     private void show(EvidenceRunner.Result came) {
         result = came;
+        decimals = decimals(came.evidence());
         int variants = keep(came);
         Evidence evidence = came.evidence();
         StringBuilder text = new StringBuilder();
@@ -396,14 +412,14 @@ public final class EvidenceDesk implements AutoCloseable {
         return List.of(
                 of.horizon() + (of.horizon() == 1 ? " bar" : " bars"),
                 of.count() + (of.isSmall() && !none ? " (few)" : ""),
-                none ? "" : Readout.percent(of.mean()),
-                none ? "" : Readout.percent(of.median()),
+                none ? "" : percent(of.mean()),
+                none ? "" : percent(of.median()),
                 none ? "" : share(of.gains()),
-                Readout.percent(of.baseMean()),
-                none ? "" : Readout.percent(of.difference()),
+                percent(of.baseMean()),
+                none ? "" : percent(of.difference()),
                 Double.isNaN(of.low())
                         ? "too few days"
-                        : Readout.percent(of.low()) + " to " + Readout.percent(of.high()),
+                        : percent(of.low()) + " to " + percent(of.high()),
                 none || Double.isNaN(of.drawnAbove()) ? "" : share(1 - of.drawnAbove()));
     }
 
@@ -445,7 +461,7 @@ public final class EvidenceDesk implements AutoCloseable {
         return all.stream()
                 .filter(each -> each.counts()[horizonAt] > 0)
                 .map(each -> each.name() + ": " + each.counts()[horizonAt] + ", "
-                        + Readout.percent(each.means()[horizonAt]) + ", gains " + share(each.gains()[horizonAt]))
+                        + percent(each.means()[horizonAt]) + ", gains " + share(each.gains()[horizonAt]))
                 .toList();
     }
 
@@ -456,7 +472,7 @@ public final class EvidenceDesk implements AutoCloseable {
         }
         Excursion far = result.evidence().excursion();
         return "Within " + result.recipe().question().longest() + " bars, in the middle: worst "
-                + Readout.percent(far.worst()) + ", best " + Readout.percent(far.best())
+                + percent(far.worst()) + ", best " + percent(far.best())
                 + ". One average true range up first "
                 + share(far.gainFirst()) + " (after " + bars(far.barsToGain()) + "), down first "
                 + share(far.lossFirst())

@@ -5,6 +5,7 @@ import dev.yardarm.chart.plot.PlotAxis;
 import dev.yardarm.chart.plot.PlotSeries;
 import dev.yardarm.core.evidence.Evidence;
 import dev.yardarm.core.evidence.Part;
+import dev.yardarm.core.evidence.ReturnClasses;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -38,8 +39,8 @@ public final class EvidencePlots {
         for (int number = 0; number < base.length; number++) {
             spread(
                     base[number] * 100.0 / Math.max(1, total),
-                    -1 + number * classWidth(base),
-                    classWidth(base),
+                    ReturnClasses.from(number),
+                    ReturnClasses.from(number + 1) - ReturnClasses.from(number),
                     all,
                     reach,
                     wide);
@@ -64,10 +65,6 @@ public final class EvidencePlots {
         }
     }
 
-    private static double classWidth(long[] base) {
-        return 2.0 / (base.length - 1);
-    }
-
     private static int place(double value, double reach, double wide) {
         return (int) Math.max(0, Math.min(COLUMNS - 1, Math.floor((value + reach) / wide)));
     }
@@ -85,10 +82,10 @@ public final class EvidencePlots {
         for (int number = 0; number < base.length; number++) {
             below += base[number];
             if (below > total / 100 && below < total - total / 100) {
-                most = Math.max(most, Math.abs(-1 + (number + 0.5) * classWidth(base)));
+                most = Math.max(most, Math.abs(ReturnClasses.from(number) + ReturnClasses.from(number + 1)) / 2);
             }
         }
-        return Math.max(0.005, most);
+        return Math.max(0.0005, most);
     }
 
     /** The paths after entry: where a tenth, a quarter, half, three quarters and nine tenths of them lie below. */
