@@ -65,6 +65,16 @@ class ScaleTest {
         assertThat(before.most()).isEqualTo(1);
     }
 
+    /** What a chart tells while nothing is pointed at is of a bar that shows, also when it is scrolled back or past the end. */
+    @Test
+    void theNewestBarInViewIsTheNewestOnlyWhileThatShows() {
+        assertThat(new TimeScale(0, 500, 10, 104).newestVisible(100)).isEqualTo(99);
+        assertThat(new TimeScale(0, 500, 10, 60).newestVisible(100)).isEqualTo(59);
+        assertThat(new TimeScale(0, 500, 10, 900).newestVisible(100)).isEqualTo(99);
+        assertThat(new TimeScale(0, 500, 10, -20).newestVisible(100)).isZero();
+        assertThat(new TimeScale(0, 500, 10, 20).newestVisible(0)).isEqualTo(-1);
+    }
+
     @Test
     void pricesGoToPixelsAndBack() {
         for (boolean logarithmic : new boolean[] {false, true}) {

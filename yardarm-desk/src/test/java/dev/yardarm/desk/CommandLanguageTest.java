@@ -83,6 +83,13 @@ class CommandLanguageTest {
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
         assertThat(first("alert rsi(14) < 30").command()).isEqualTo(new LineCommand.AlertOn("rsi(14) < 30"));
         assertThat(first("Alert close > open").command()).isEqualTo(new LineCommand.AlertOn("close > open"));
+        for (String words :
+                List.of("alert closes above 104.20", "alert close above 104.20", "alert when it closes above 104.20")) {
+            assertThat(first(words).command())
+                    .as(words)
+                    .isEqualTo(new LineCommand.AlertOn("close crosses above 104.20"));
+        }
+        assertThat(first("alert below 98").command()).isEqualTo(new LineCommand.AlertOn("close crosses below 98"));
         assertThat(first("alert rsi(14)").command()).isNull();
         assertThat(first("alert rsi(14)").detail()).contains("condition");
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(WordsForTests.of("night watch")));

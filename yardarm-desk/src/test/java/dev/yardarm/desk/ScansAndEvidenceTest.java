@@ -287,11 +287,14 @@ class ScansAndEvidenceTest extends AtADesk {
     void figuresOfShortBarsHaveTheDecimalsTheyNeed() throws Exception {
         EvidenceDesk evidence = front.get(() -> new EvidenceDesk(desk));
         Universe heaviest = Universe.ALL.withIndices(List.of("PV60")).withHeaviest(1);
-        front.run(() -> evidence.ask("rsi(14) < 30", heaviest, Timeframe.parse("5m").orElseThrow()));
+        front.run(() ->
+                evidence.ask("rsi(14) < 30", heaviest, Timeframe.parse("5m").orElseThrow()));
         front.await("evidence", () -> evidence.result().isPresent());
         front.run(() -> {
             for (Figures each : evidence.result().orElseThrow().evidence().figures()) {
-                assertThat(evidence.line(each).get(6)).matches("[+−]\\d+\\.\\d{3,4} %").doesNotMatch("[+−]0\\.0+ %");
+                assertThat(evidence.line(each).get(6))
+                        .matches("[+−]\\d+\\.\\d{3,4} %")
+                        .doesNotMatch("[+−]0\\.0+ %");
             }
             PlotSeries.Line all =
                     (PlotSeries.Line) evidence.plots().get(0).series().get(1);

@@ -439,12 +439,12 @@ public final class ChartView extends Region {
         return false;
     }
 
-    /** Moves the pointer by bars and by pixels of price, from the last bar when it was elsewhere. */
+    /** Moves the pointer by bars and by pixels of price, from the newest bar in view when it was elsewhere. */
     private void movePointer(int bars, int pixels) {
         double x = crosshair.pointerX();
         double y = crosshair.pointerY();
         if (!crosshair.hasPointer()) {
-            int last = Math.max(0, chart.bars().size() - 1);
+            int last = Math.max(0, chart.time().newestVisible(chart.bars().size()));
             x = chart.time().middle(last);
             y = chart.price().y(chart.bars().isEmpty() ? 0 : chart.bars().close(last));
         }

@@ -107,14 +107,15 @@ final class CrosshairLayer extends javafx.scene.layout.Pane {
     void update() {
         boolean own = hasPointer() && !chart.bars().isEmpty();
         boolean shown = own || linked.isShown() && !chart.bars().isEmpty();
-        int bar = chart.bars().size() - 1;
+        int newest = chart.bars().size() - 1;
+        int bar = chart.time().newestVisible(newest + 1);
         int under = bar;
         if (shown) {
             under = own ? chart.time().bar(pointerX) : chart.axis().bar(linked.time());
             double y = own ? pointerY : chart.price().y(linked.price());
             boolean hasPrice =
                     own || y > chart.price().top() && y < chart.price().bottom();
-            bar = Math.max(0, Math.min(under, bar));
+            bar = Math.max(0, Math.min(under, newest));
             place(Math.rint(chart.time().middle(under)), Math.rint(hasPrice ? y : -GAP), under, hasPrice);
         } else {
             parts.forEach(part -> part.setVisible(false));

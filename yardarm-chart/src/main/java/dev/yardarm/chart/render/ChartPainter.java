@@ -99,10 +99,10 @@ public final class ChartPainter {
         return legend;
     }
 
-    /** Writes the legends of the newest bar too, for pictures that have no pointer. */
+    /** Writes the legends of the newest bar in view too, for pictures that have no pointer. */
     public void paintLegend(ChartModel chart, Surface surface) {
         if (!chart.bars().isEmpty()) {
-            legend.paintWords(chart.bars().size() - 1, surface);
+            legend.paintWords(chart.time().newestVisible(chart.bars().size()), surface);
         }
     }
 

@@ -43,6 +43,11 @@ public record TimeScale(double left, double right, double barWidth, double edge)
         return (int) Math.max(0, Math.floor(position(left)));
     }
 
+    /** The newest bar that shows, of so many there are: what a chart tells while nothing is pointed at; -1 of none. */
+    public int newestVisible(int size) {
+        return Math.min(size, Math.max(endVisible(size), 1)) - 1;
+    }
+
     /** The bar behind the last one that shows, of so many there are. */
     public int endVisible(int size) {
         return (int) Math.max(firstVisible(), Math.min(size, Math.ceil(edge)));

@@ -99,12 +99,12 @@ public final class EvidenceDesk implements AutoCloseable {
                                         .format(row.occurrence().entry()),
                         row -> row.occurrence().entry()),
                 RowColumn.change(
-                        "return", "Return", 62, row -> percent(came(row.occurrence())), row -> came(row.occurrence())),
+                        "return", "Return", 72, row -> ofCase(came(row.occurrence())), row -> came(row.occurrence())),
                 RowColumn.change(
-                        "worst", "Worst", 72, row -> percent(row.occurrence().worst()), row -> row.occurrence()
+                        "worst", "Worst", 72, row -> ofCase(row.occurrence().worst()), row -> row.occurrence()
                                 .worst()),
                 RowColumn.change(
-                        "best", "Best", 72, row -> percent(row.occurrence().best()), row -> row.occurrence()
+                        "best", "Best", 72, row -> ofCase(row.occurrence().best()), row -> row.occurrence()
                                 .best()),
                 RowColumn.words("regime", "Market", 110, row -> row.occurrence()
                         .regime()
@@ -117,14 +117,19 @@ public final class EvidenceDesk implements AutoCloseable {
         return horizonAt < returns.length ? returns[horizonAt] : Double.NaN;
     }
 
-    /** A share as a column or a line shows it; empty for none. */
+    /** A figure of many cases; empty for none. */
     private String percent(double share) {
         return Double.isNaN(share) ? "" : Readout.percent(share, decimals);
     }
 
+    /** What came after one case, which is larger than what differs on average; empty for none. */
+    private String ofCase(double share) {
+        return Double.isNaN(share) ? "" : Readout.percent(share, Math.max(2, decimals - 1));
+    }
+
     /**
      * How many decimals of per cent the figures need: two digits of the narrowest interval, at least two decimals and at most four.
-     * All figures and cases have the same, so that they stand under each other.
+     * All figures have the same, so that they stand under each other.
      */
     private static int decimals(Evidence evidence) {
         double narrow = Double.POSITIVE_INFINITY;
@@ -417,9 +422,7 @@ public final class EvidenceDesk implements AutoCloseable {
                 none ? "" : share(of.gains()),
                 percent(of.baseMean()),
                 none ? "" : percent(of.difference()),
-                Double.isNaN(of.low())
-                        ? "too few days"
-                        : percent(of.low()) + " to " + percent(of.high()),
+                Double.isNaN(of.low()) ? "too few days" : percent(of.low()) + " to " + percent(of.high()),
                 none || Double.isNaN(of.drawnAbove()) ? "" : share(1 - of.drawnAbove()));
     }
 
@@ -460,8 +463,8 @@ public final class EvidenceDesk implements AutoCloseable {
         }
         return all.stream()
                 .filter(each -> each.counts()[horizonAt] > 0)
-                .map(each -> each.name() + ": " + each.counts()[horizonAt] + ", "
-                        + percent(each.means()[horizonAt]) + ", gains " + share(each.gains()[horizonAt]))
+                .map(each -> each.name() + ": " + each.counts()[horizonAt] + ", " + percent(each.means()[horizonAt])
+                        + ", gains " + share(each.gains()[horizonAt]))
                 .toList();
     }
 
@@ -472,7 +475,7 @@ public final class EvidenceDesk implements AutoCloseable {
         }
         Excursion far = result.evidence().excursion();
         return "Within " + result.recipe().question().longest() + " bars, in the middle: worst "
-                + percent(far.worst()) + ", best " + percent(far.best())
+                + ofCase(far.worst()) + ", best " + ofCase(far.best())
                 + ". One average true range up first "
                 + share(far.gainFirst()) + " (after " + bars(far.barsToGain()) + "), down first "
                 + share(far.lossFirst())

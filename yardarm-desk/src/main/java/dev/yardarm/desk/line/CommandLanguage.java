@@ -413,7 +413,7 @@ public final class CommandLanguage {
             return;
         }
         if (text.matches("(?i)evidence\\s+.+")) {
-            String asked = text.replaceFirst("(?i)evidence\\s+", "");
+            String asked = text.replaceFirst("(?i)evidence\\s+((for|of|after)\\s+)?", "");
             condition(
                     "evidence",
                     "evidence " + asked,
@@ -430,13 +430,20 @@ public final class CommandLanguage {
         }
     }
 
+    /** Of a price that a close is to pass, as people say it: {@code closes above 104.20}, or {@code below 98}. */
+    private static String asCondition(String text) {
+        return text.replaceFirst(
+                "(?i)^(?:when\\s+)?(?:it\\s+)?(?:closes?\\s+)?(above|below)\\s+([0-9][0-9.]*)$", "close crosses $1 $2");
+    }
+
     private void alert(String text, List<Proposal> proposals) {
+        String wanted = asCondition(text);
         condition(
                 "alert",
                 "alert " + text,
-                text,
+                wanted,
                 "when a bar closes on which it begins to hold",
-                new LineCommand.AlertOn(text),
+                new LineCommand.AlertOn(wanted),
                 proposals);
     }
 
