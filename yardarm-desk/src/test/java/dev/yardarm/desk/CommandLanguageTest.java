@@ -3,6 +3,7 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
@@ -167,6 +168,19 @@ class CommandLanguageTest {
         assertThat(settings("pivots week camarilla"))
                 .containsEntry("method", "camarilla")
                 .containsEntry("period", "week");
+        assertThat(settings("pivots 3%")).containsEntry("reversal", "0.03").containsEntry("bars", "0");
+        assertThat(settings("swings bars:4")).containsEntry("bars", "4");
+        assertThat(first("order-blocks").kind()).isEqualTo("detector");
+        assertThat(first("levels 3 on W").command()).isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> {
+            assertThat(add.indicator().name()).isEqualTo("levels");
+            assertThat(add.settings().values()).containsEntry("touches", "3");
+            assertThat(add.higher()).isEqualTo(new IndicatorLayer.Higher(Timeframe.WEEK, false));
+        });
+        assertThat(first("ema on forming M").command())
+                .isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> assertThat(add.higher())
+                        .isEqualTo(new IndicatorLayer.Higher(Timeframe.MONTH, true)));
+        assertThat(first("levels on moon").command()).isNull();
+        assertThat(first("levels on moon").detail()).contains("'moon' is no timeframe");
         assertThat(settings("anchored_vwap 2026-03-02")).containsEntry("anchor", "2026-03-02");
         assertThat(settings("macd signal:5")).containsEntry("signal", "5").containsEntry("fast", "12");
         assertThat(first("sma 20 30").command()).isNull();

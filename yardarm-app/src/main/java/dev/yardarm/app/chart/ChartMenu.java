@@ -4,6 +4,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
@@ -57,6 +58,8 @@ final class ChartMenu {
             chart.drawing(on.id()).ifPresent(drawing -> ofDrawing(menu, drawing));
         } else if (hit instanceof Hit.OnIndicator on) {
             chart.indicator(on.id()).ifPresent(layer -> ofIndicator(menu, layer));
+        } else if (hit instanceof Hit.OnFinding on) {
+            chart.found().find(on.id()).ifPresent(found -> ofFinding(menu, found));
         } else if (hit instanceof Hit.OnBracket) {
             menu.getItems().add(item("Remove the plan", room.studies()::removePlan));
         } else if (hit instanceof Hit.PriceAxis) {
@@ -85,6 +88,19 @@ final class ChartMenu {
         item.setSelected(on);
         item.setOnAction(event -> action.run());
         return item;
+    }
+
+    private void ofFinding(ContextMenu menu, Found found) {
+        Runnable choose = () -> room.studies().select(new Selection.Finding(found.id()));
+        menu.getItems()
+                .addAll(
+                        item("What happened there", choose),
+                        item("Keep as a drawing", () -> {
+                            choose.run();
+                            room.detectors().keepChosen();
+                        }),
+                        new SeparatorMenuItem());
+        room.chart().indicator(found.layer()).ifPresent(layer -> ofIndicator(menu, layer));
     }
 
     /** Of the drawing alone, or of all that are chosen when it is one of them. */

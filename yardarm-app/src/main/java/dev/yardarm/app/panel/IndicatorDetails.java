@@ -8,6 +8,8 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.DetectorTerm;
 import dev.yardarm.desk.room.chart.ChartIndicators;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -45,24 +47,43 @@ final class IndicatorDetails extends LayerDetails {
         this.id = id;
         IndicatorLayer layer = layer();
         Indicator indicator = layer.indicator();
+        boolean finds = indicator instanceof DetectorTerm;
         heading(indicator.title());
         for (Setting setting : indicator.settings()) {
+            if (finds && setting.name().equals(Detector.NTH)) {
+                // It says which one a formula means; the chart shows all.
+                continue;
+            }
             SettingEditor editor =
                     new SettingEditor(setting, () -> layer().settings(), this::set, bench.desk()::tell, sources());
             showing.add(editor::show);
             row(setting.label(), editor.control());
         }
         higher();
-        scale();
+        if (!finds) {
+            scale();
+        }
         style = new StyleEditor(bench, () -> layer().style(), changed -> change(layer().withStyle(changed)));
         style(style);
-        outputs(indicator, each -> !each.cue() || isDrawn(each));
+        if (finds) {
+            FindingList found = new FindingList(bench, id);
+            showing.add(found::show);
+            wide(found);
+        } else {
+            outputs(indicator, each -> !each.cue() || isDrawn(each));
+        }
         if (!indicator.place().withPrice()) {
             levels();
         }
         timeframes();
         actions();
         help(indicator);
+        if (finds) {
+            Label columns = new Label("Its columns, as lines");
+            columns.getStyleClass().add("soft");
+            wide(columns);
+            outputs(indicator, each -> !each.cue());
+        }
         if (indicator.outputs().stream().anyMatch(each -> each.cue() && !isDrawn(each))) {
             Label cues = new Label("Cues, marked at the pane's foot");
             cues.getStyleClass().add("soft");

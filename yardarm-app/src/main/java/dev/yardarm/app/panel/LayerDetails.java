@@ -63,6 +63,9 @@ abstract class LayerDetails {
         if (layer != null) {
             return EDITORS.get(layer.getClass()).of(bench, layer);
         }
+        if (selection instanceof Selection.Finding finding) {
+            return new FindingDetails(bench, finding.id());
+        }
         List<String> drawings = selection.drawings().stream()
                 .filter(id -> bench.room().chart().drawing(id).isPresent())
                 .toList();

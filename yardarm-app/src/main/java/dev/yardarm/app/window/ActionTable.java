@@ -42,6 +42,7 @@ final class ActionTable {
         table.bars();
         table.indicators();
         DrawActions.declare(parts);
+        DetectActions.declare(parts);
         table.scale();
         table.time();
         LayoutActions.declare(parts);

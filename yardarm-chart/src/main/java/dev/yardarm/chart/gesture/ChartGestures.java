@@ -218,6 +218,9 @@ public final class ChartGestures {
         if (hit instanceof Hit.OnIndicator on) {
             return new Selection.Layer(on.id());
         }
+        if (hit instanceof Hit.OnFinding on) {
+            return new Selection.Finding(on.id());
+        }
         if (hit instanceof Hit.OnBracket) {
             return Selection.PLAN;
         }

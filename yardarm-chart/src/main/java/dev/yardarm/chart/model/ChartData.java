@@ -12,6 +12,7 @@ import java.util.Map;
  *
  * @param last the last price, which need not be a bar's close
  * @param indicators by layer id: the outputs of each indicator with their extremes
+ * @param found by layer id: what each detector has found
  * @param tints by the names {@link #tintName} gives: where the rule for another colour holds
  */
 public record ChartData(
@@ -21,7 +22,8 @@ public record ChartData(
         ExtremePyramid.View volumes,
         double last,
         Map<String, List<Line>> indicators,
-        Map<String, Column> tints) {
+        Map<String, Column> tints,
+        Map<String, List<Found>> found) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
@@ -36,6 +38,11 @@ public record ChartData(
         return lines.size() == layer.indicator().outputs().size() ? lines : List.of();
     }
 
+    /** What a detector layer has found, in the order it was found; nothing of an indicator, and while it is still to be computed. */
+    public List<Found> found(IndicatorLayer layer) {
+        return found.getOrDefault(layer.id(), List.of());
+    }
+
     /** Where the rule for another colour of an output holds: 1 there; null without a rule. */
     public Column tint(IndicatorLayer layer, int output) {
         return layer.outputStyle(output).tint() == null ? null : tints.get(tintName(layer, output));
@@ -48,7 +55,7 @@ public record ChartData(
 
     /** The same with another last price. */
     public ChartData withLast(double price) {
-        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints);
+        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints, found);
     }
 
     /** The data of bars alone. */

@@ -11,6 +11,7 @@ import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.structure.DetectorTerm;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -29,6 +30,7 @@ public final class ChartDataBuilder {
     private final Map<String, List<ColumnGraph.Node>> nodes = new LinkedHashMap<>();
     private final Map<String, List<ExtremePyramid>> pyramids = new LinkedHashMap<>();
     private final Map<String, ColumnGraph.Node> tints = new LinkedHashMap<>();
+    private final Map<String, FoundList> found = new LinkedHashMap<>();
     private ExtremePyramid ranges = new ExtremePyramid();
     private ExtremePyramid closes = new ExtremePyramid();
     private ExtremePyramid volumes = new ExtremePyramid();
@@ -88,16 +90,34 @@ public final class ChartDataBuilder {
     private List<ColumnGraph.Node> nodes(IndicatorLayer layer, List<IndicatorLayer> layers) {
         IndicatorLayer.Higher higher = layer.higher();
         return higher == null
-                ? nodes(layer, layers, graph, Set.of())
-                : graph.higher(higher.timeframe(), higher.forming(), inner -> nodes(layer, layers, inner, Set.of()));
+                ? added(layer, layers, graph)
+                : graph.higher(higher.timeframe(), higher.forming(), inner -> added(layer, layers, inner));
+    }
+
+    /** A layer's outputs in the graph of its timeframe, and the findings of a detector. */
+    private List<ColumnGraph.Node> added(IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in) {
+        if (layer.indicator() instanceof DetectorTerm term) {
+            ColumnGraph.Node source = source(layer, layers, in, Set.of());
+            found.put(layer.id(), new FoundList(layer.id(), term.detected(in, layer.settings(), source)));
+        }
+        return nodes(layer, layers, in, Set.of());
     }
 
     /** A layer's outputs in a graph. One that reads itself, over others or not, or reads what is not there, has no values. */
     private static List<ColumnGraph.Node> nodes(
             IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in, Set<String> readers) {
+        ColumnGraph.Node source = source(layer, layers, in, readers);
+        return source == null
+                ? layer.indicator().in(in, layer.settings())
+                : layer.indicator().in(in, layer.settings(), source);
+    }
+
+    /** The output of another layer that one reads; null when it reads the bars. */
+    private static ColumnGraph.Node source(
+            IndicatorLayer layer, List<IndicatorLayer> layers, ColumnGraph in, Set<String> readers) {
         Setting.Source.Reference reference = layer.reference().orElse(null);
         if (reference == null) {
-            return layer.indicator().in(in, layer.settings());
+            return null;
         }
         Set<String> all = new HashSet<>(readers);
         all.add(layer.id());
@@ -106,10 +126,9 @@ public final class ChartDataBuilder {
                 .findFirst()
                 .orElse(null);
         int output = read == null ? -1 : read.indicator().output(reference.output());
-        ColumnGraph.Node source = output < 0
+        return output < 0
                 ? Operation.number(in, Double.NaN)
                 : nodes(read, layers, in, all).get(output);
-        return layer.indicator().in(in, layer.settings(), source);
     }
 
     /** Brings everything up to the bars, which must be of the same series each time. */
@@ -140,7 +159,9 @@ public final class ChartDataBuilder {
         double last = bars.isEmpty() ? Double.NaN : bars.close(bars.size() - 1);
         Map<String, Column> rules = new LinkedHashMap<>();
         tints.forEach((name, node) -> rules.put(name, node.output().snapshot()));
-        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules);
+        Map<String, List<Found>> findings = new LinkedHashMap<>();
+        found.forEach((id, list) -> findings.put(id, list.update()));
+        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules, findings);
     }
 
     private static List<ExtremePyramid> newPyramids(int count) {

@@ -64,6 +64,7 @@ public final class ChartModel {
     private final AveragedView averaged = new AveragedView();
     private final DrawingPlaces places = new DrawingPlaces(this);
     private final LayerStack layers = new LayerStack();
+    private final FoundDrawings found = new FoundDrawings(this);
     private Selection selection = Selection.NONE;
     private ChartData data = ChartData.EMPTY;
     private TimeAxis axis;
@@ -380,6 +381,11 @@ public final class ChartModel {
     /** Where the drawings lie. */
     public DrawingPlaces places() {
         return places;
+    }
+
+    /** What the detectors have found, as drawings. */
+    public FoundDrawings found() {
+        return found;
     }
 
     public Optional<Drawing> drawing(String id) {

@@ -55,9 +55,11 @@ public final class DrawingPlaces {
 
     /** Lets go of what is kept about drawings that are gone, when that is much. */
     void keep(List<Drawing> drawings) {
-        if (outlines.size() > 2 * drawings.size() + 64) {
+        List<Drawing> found = chart.found().all();
+        if (outlines.size() > 2 * (drawings.size() + found.size()) + 64) {
             Map<Drawing, Outline> kept = new IdentityHashMap<>();
             drawings.forEach(drawing -> kept.computeIfAbsent(drawing, outlines::get));
+            found.forEach(drawing -> kept.computeIfAbsent(drawing, outlines::get));
             outlines.clear();
             outlines.putAll(kept);
         }
@@ -97,9 +99,15 @@ public final class DrawingPlaces {
         return kept;
     }
 
-    /** The drawings that may have something in the price pane, in their order. */
+    /** The drawings that may have something in the price pane, in their order; what detectors have found lies below them. */
     public List<Drawing> inView() {
         List<Drawing> found = new ArrayList<>();
+        inView(chart.found().all(), found);
+        inView(chart.drawings(), found);
+        return found;
+    }
+
+    private void inView(List<Drawing> all, List<Drawing> found) {
         PriceScale scale = chart.price();
         double one = scale.price(scale.top() - EDGE);
         double other = scale.price(scale.bottom() + EDGE);
@@ -108,7 +116,7 @@ public final class DrawingPlaces {
         Timeframe origin = null;
         double from = 0;
         double to = 0;
-        for (Drawing drawing : chart.drawings()) {
+        for (Drawing drawing : all) {
             if (drawing.origin() != origin) {
                 origin = drawing.origin();
                 from = planeView(origin).u(chart.time().left() - EDGE);
@@ -130,7 +138,6 @@ public final class DrawingPlaces {
                 found.add(drawing);
             }
         }
-        return found;
     }
 
     /** Prices within reach of each other at which several ratio drawings have levels, in view. */
@@ -169,8 +176,14 @@ public final class DrawingPlaces {
         List<Drawing> found = new ArrayList<>();
         Around straight = new Around(y, reach, false);
         Around parts = new Around(y, reach, true);
+        near(chart.found().all(), straight, parts, x, found);
+        near(chart.drawings(), straight, parts, x, found);
+        return found;
+    }
+
+    private void near(List<Drawing> all, Around straight, Around parts, double x, List<Drawing> found) {
         Timeframe origin = null;
-        for (Drawing drawing : chart.drawings()) {
+        for (Drawing drawing : all) {
             if (!chart.shows(drawing)) {
                 continue;
             }
@@ -184,7 +197,6 @@ public final class DrawingPlaces {
                 found.add(drawing);
             }
         }
-        return found;
     }
 
     /** The surroundings of a point in bars and heights: near for lines, wider for points, and for words. */

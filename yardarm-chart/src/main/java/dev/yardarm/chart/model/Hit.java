@@ -10,6 +10,9 @@ public sealed interface Hit {
     /** A drawing; {@code anchor} is the number of the end under the point, -1 for the line itself. */
     record OnDrawing(String id, int anchor) implements Hit {}
 
+    /** Something a detector has found. */
+    record OnFinding(String id) implements Hit {}
+
     record OnBracket(BracketLayout.Arm arm) implements Hit {}
 
     record OnIndicator(String id) implements Hit {}

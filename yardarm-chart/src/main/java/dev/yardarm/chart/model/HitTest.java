@@ -121,10 +121,15 @@ public final class HitTest {
         for (int number = drawings.size() - 1; number >= 0; number--) {
             Drawing drawing = drawings.get(number);
             DrawingShape shape = DrawingShape.of(chart, drawing);
-            boolean level = drawing.is(Drawing.LEVEL);
+            boolean isFound = chart.drawing(drawing.id()).isEmpty();
+            if (isFound && found != null) {
+                // What the trader drew comes before what lies below it.
+                continue;
+            }
             for (int anchor = 0;
                     anchor < drawing.anchors().size()
-                            && !level
+                            && !isFound
+                            && !drawing.is(Drawing.LEVEL)
                             && drawing.anchors().size() <= MOST_HANDLES;
                     anchor++) {
                 double distance =
@@ -137,7 +142,7 @@ public final class HitTest {
             double distance = shape.distance(x, y);
             if (distance < least) {
                 least = distance;
-                found = new Hit.OnDrawing(drawing.id(), -1);
+                found = isFound ? new Hit.OnFinding(drawing.id()) : new Hit.OnDrawing(drawing.id(), -1);
             }
         }
         return found != null ? found : onWords(chart, x, y);
@@ -146,10 +151,13 @@ public final class HitTest {
     /** The drawing whose words stand under a point. */
     private static Hit onWords(ChartModel chart, double x, double y) {
         for (PlacedWords words : chart.words()) {
-            if (!words.owner().isEmpty()
-                    && words.box().covers(x, y)
-                    && chart.drawing(words.owner()).isPresent()) {
-                return new Hit.OnDrawing(words.owner(), -1);
+            if (!words.owner().isEmpty() && words.box().covers(x, y)) {
+                if (chart.drawing(words.owner()).isPresent()) {
+                    return new Hit.OnDrawing(words.owner(), -1);
+                }
+                if (chart.found().find(words.owner()).isPresent()) {
+                    return new Hit.OnFinding(words.owner());
+                }
             }
         }
         return null;
@@ -160,6 +168,9 @@ public final class HitTest {
         record Near(Drawing drawing, double distance) {}
         List<Near> near = new ArrayList<>();
         for (Drawing drawing : chart.places().near(x, y, REACH)) {
+            if (chart.drawing(drawing.id()).isEmpty()) {
+                continue;
+            }
             double distance = DrawingShape.of(chart, drawing).distance(x, y);
             if (distance <= REACH) {
                 near.add(new Near(drawing, distance));
@@ -172,6 +183,7 @@ public final class HitTest {
     /** The drawings of which a line, a point or words lie in a box of the price pane, in their order. */
     public static List<Drawing> drawingsIn(ChartModel chart, double left, double top, double right, double bottom) {
         return chart.places().inView().stream()
+                .filter(drawing -> chart.drawing(drawing.id()).isPresent())
                 .filter(drawing -> DrawingShape.of(chart, drawing).meets(left, top, right, bottom))
                 .toList();
     }

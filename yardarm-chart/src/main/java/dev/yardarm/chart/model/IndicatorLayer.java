@@ -6,7 +6,9 @@ import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * An indicator on a chart.
@@ -58,16 +60,28 @@ public record IndicatorLayer(
         if (indicator.isOfBars() && higher == null) {
             return settings.word("with");
         }
-        String numbers = settings.numbers(indicator.settings());
+        boolean finds = indicator.family() == Indicator.Family.STRUCTURE;
+        String numbers = finds ? chosen() : settings.numbers(indicator.settings());
         String source = settings.values().get("source");
         boolean usual = source == null
                 || indicator.settings().stream()
                         .anyMatch(setting -> setting.name().equals("source")
                                 && setting.standard().equals(source));
-        String name = indicator.family() == Indicator.Family.OWN ? indicator.title() : indicator.name();
+        String name = indicator.family() == Indicator.Family.OWN
+                ? indicator.title()
+                : finds ? indicator.title().toLowerCase(Locale.ROOT) : indicator.name();
         return (name + " " + numbers).strip()
                 + (usual ? "" : read.isEmpty() ? " " + source : " of " + read)
                 + (higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
+    }
+
+    /** The settings that are not as they are declared, with their names: a detector has many that nobody changes. */
+    private String chosen() {
+        return indicator.settings().stream()
+                .filter(each -> !(each instanceof Setting.Source)
+                        && !each.standard().equals(settings.values().get(each.name())))
+                .map(each -> each.name() + " " + settings.values().get(each.name()))
+                .collect(Collectors.joining(", "));
     }
 
     /** The id of the pane it lies in. */

@@ -26,6 +26,9 @@ public sealed interface Selection {
     /** One drawing alone. */
     record Drawing(String id) implements Selection {}
 
+    /** Something a detector has found, by its id. */
+    record Finding(String id) implements Selection {}
+
     /** Two drawings or more, in the order they were chosen. */
     record Drawings(List<String> ids) implements Selection {
         public Drawings {

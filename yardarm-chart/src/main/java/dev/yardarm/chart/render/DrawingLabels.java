@@ -7,6 +7,7 @@ import dev.yardarm.chart.label.Label.Spot;
 import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.DrawingShape;
+import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface.Align;
@@ -68,6 +69,30 @@ final class DrawingLabels {
                             : words ? Rank.WORDS : onLine ? Rank.LEVEL : Rank.REST;
             Type type = each.size() == 0 ? Type.SMALL : each.size() == 1 ? Type.BASE : Type.STRONG;
             add(drawing.id(), each.text(), type, colour, rank, each.y(), spots(each, shape));
+        }
+    }
+
+    /** What a finding is called, at its last point, or on its line near the right edge where it goes on. */
+    void addFound(Found found, Drawing drawing, DrawingShape shape, boolean chosen, int colour) {
+        String text = found.figured().label();
+        if (text.isEmpty() && chosen) {
+            text = found.words();
+        }
+        if (text.isEmpty()) {
+            return;
+        }
+        double[] at = shape.handles();
+        double y = at[at.length - 1];
+        double x = at[at.length - 2];
+        boolean goesOn = "right".equals(drawing.options().get("extend")) || drawing.is("level_ray");
+        List<Spot> spots = new ArrayList<>();
+        if (goesOn) {
+            onLine(spots, shape, area.right() - 20, at[1], found.figured().above() ? -1 : 1, Align.RIGHT);
+        } else if (x >= -40 && x <= area.right() + 40) {
+            around(spots, x, y, new Spot(x, y + (found.figured().above() ? -LIFT : LIFT), Align.CENTRE));
+        }
+        if (!spots.isEmpty() && y >= area.top() && y <= area.bottom()) {
+            add(found.id(), text, Type.SMALL, colour, chosen ? Rank.CHOSEN : goesOn ? Rank.LEVEL : Rank.REST, y, spots);
         }
     }
 

@@ -4,6 +4,7 @@ import dev.yardarm.chart.label.Box;
 import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.DrawingShape;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
@@ -33,7 +34,9 @@ final class DrawingRenderer {
     /** Paints the lines and areas of all drawings in view; their words go to the labels. */
     void paint(ChartModel chart, Palette palette, Surface surface, Labels labels) {
         List<Drawing> inView = chart.places().inView();
-        Set<String> chosen = Set.copyOf(chart.selection().drawings());
+        Set<String> chosen = chart.selection() instanceof Selection.Finding finding
+                ? Set.of(finding.id())
+                : Set.copyOf(chart.selection().drawings());
         DrawingLabels words = new DrawingLabels(chart, palette, labels);
         for (Drawing drawing : inView) {
             paint(chart, drawing, chosen.contains(drawing.id()), palette, surface, words);
@@ -83,6 +86,7 @@ final class DrawingRenderer {
         if (style.words() != Drawing.Style.Words.NONE) {
             labels.addWords(drawing, shape, chosen, colour);
         }
+        chart.found().find(drawing.id()).ifPresent(found -> labels.addFound(found, drawing, shape, chosen, colour));
         if (inherited && main != null) {
             labels.addOrigin(drawing, main, chosen, colour);
         }

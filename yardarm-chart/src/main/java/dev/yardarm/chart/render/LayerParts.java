@@ -10,6 +10,7 @@ import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.structure.DetectorTerm;
 import java.util.Map;
 
 /** The table of what a list says of each kind of layer. */
@@ -113,7 +114,9 @@ public final class LayerParts {
 
         @Override
         public String value(ChartModel chart, IndicatorLayer layer) {
-            return Readout.value(chart, layer, chart.bars().size() - 1);
+            return layer.indicator() instanceof DetectorTerm
+                    ? chart.data().found(layer).size() + " found"
+                    : Readout.value(chart, layer, chart.bars().size() - 1);
         }
 
         @Override

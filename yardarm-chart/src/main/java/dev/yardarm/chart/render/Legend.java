@@ -16,6 +16,7 @@ import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.structure.DetectorTerm;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -312,6 +313,14 @@ public final class Legend {
         String title = title(chart, layer);
         Group group = new Group();
         group.add((bar, under) -> title, palette.drawn(layer.leadColour()));
+        if (layer.indicator() instanceof DetectorTerm) {
+            group.add(
+                    (bar, under) -> {
+                        int count = chart.data().found(layer).size();
+                        return count == 0 ? "none" : String.valueOf(count);
+                    },
+                    palette.of(Role.SOFT));
+        }
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
                 group.add(new Value(chart, layer, output, named(layer, output)), palette.drawn(layer.colourOf(output)));

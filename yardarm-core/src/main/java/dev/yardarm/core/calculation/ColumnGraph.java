@@ -38,6 +38,7 @@ public final class ColumnGraph {
     private final List<Task> tasks = new ArrayList<>();
     private final Map<String, Beside> higher = new HashMap<>();
     private final Map<Object, List<Node>> once = new HashMap<>();
+    private final Map<Object, Object> shared = new HashMap<>();
     private final Limit limit;
     private Needs needs = Needs.NONE;
     private int warmUp;
@@ -238,6 +239,22 @@ public final class ColumnGraph {
         return computed(name, warmUp, 1, recipe, inputs)[0];
     }
 
+    /**
+     * A walk through the bars and other nodes.
+     *
+     * @param name says what is read; with the inputs it tells a node from others
+     * @param recipe makes the walk anew whenever everything is computed from the start
+     */
+    public Node walked(String name, Supplier<? extends Walk> recipe, Node... inputs) {
+        Column[] columns = new Column[inputs.length];
+        int before = 0;
+        for (int input = 0; input < inputs.length; input++) {
+            columns[input] = inputs[input].keep().column;
+            before = Math.max(before, inputs[input].warmUp);
+        }
+        return interned(key(name, inputs), before, 1, outputs -> new WalkTask(recipe, columns, outputs[0]))[0];
+    }
+
     /** A kernel over other nodes; what it yields is kept only where it is asked for, or read by more than kernels. */
     Node kernel(String name, Supplier<Kernel> recipe, Node... inputs) {
         return kernel(name, 0, recipe, inputs);
@@ -293,6 +310,15 @@ public final class ColumnGraph {
             once.put(key, known);
         }
         return known;
+    }
+
+    /**
+     * Something that several nodes of this graph share beside their columns, made when it is first asked for.
+     *
+     * @param key what tells it from others of its type
+     */
+    public <T> T shared(Object key, Class<T> type, Supplier<T> made) {
+        return type.cast(shared.computeIfAbsent(List.of(type, key), missing -> made.get()));
     }
 
     /**

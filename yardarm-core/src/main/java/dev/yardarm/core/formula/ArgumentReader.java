@@ -47,7 +47,15 @@ final class ArgumentReader {
         if (function.equals(Language.AVERAGE)) {
             return average(context);
         }
-        Indicator indicator = language.indicator(function).orElse(null);
+        Indicator indicator = language.indicator(
+                        function,
+                        context.chosen() == null
+                                ? null
+                                : context.chosen().output.getText(),
+                        context.argument().stream()
+                                .map(FormulaParser.ArgumentContext::getText)
+                                .toList())
+                .orElse(null);
         List<Argument> given = new ArrayList<>();
         List<String> outside = choices;
         choices = choices(indicator);
@@ -62,7 +70,13 @@ final class ArgumentReader {
         choices = outside;
         return indicator == null
                 ? function(context, function, given)
-                : called(context, function, indicator, given, context.output);
+                : called(
+                        context,
+                        Language.word(function, indicator),
+                        indicator,
+                        given,
+                        context.chosen(),
+                        context.provisional != null);
     }
 
     private Expression value(FormulaParser.ArgumentContext argument, Indicator indicator, String name) {
@@ -104,8 +118,11 @@ final class ArgumentReader {
                 return faults.add(argument.nameSpan(), function + " has no named settings");
             }
         }
-        if (context.output != null) {
-            return faults.add(ExpressionReader.span(context.output), "'" + function + "' has no outputs");
+        if (context.chosen() != null) {
+            return faults.add(ExpressionReader.span(context.chosen().output), "'" + function + "' has no outputs");
+        }
+        if (context.provisional != null) {
+            return notProvisional(context, function);
         }
         return new Expression.FunctionCall(
                 span, function, given.stream().map(Argument::value).toList());
@@ -206,28 +223,61 @@ final class ArgumentReader {
                 && (argument.getStart().getType() == FormulaParser.DATE || text.equalsIgnoreCase(Setting.Moment.START));
     }
 
-    /** An indicator with its arguments. */
+    /** Tells that what stands behind the word is not found structure. */
+    Expression notProvisional(ParserRuleContext context, String word) {
+        return faults.add(
+                ExpressionReader.span(context),
+                "nothing of '" + word + "' is provisional; the word stands before found structure, as in "
+                        + "provisional pivots(3%).price(1)");
+    }
+
+    /**
+     * An indicator with its arguments.
+     *
+     * @param chosen output and number behind it; null for neither
+     * @param provisional whether what may still be taken back is asked for
+     */
     Expression called(
             ParserRuleContext context,
             String word,
             Indicator indicator,
             List<Argument> written,
-            FormulaParser.AnyWordContext output) {
-        int number = 0;
-        if (output != null) {
-            number = indicator.output(output.getText());
-            if (number < 0) {
-                List<String> names =
-                        indicator.outputs().stream().map(Indicator.Output::name).toList();
-                String near = Language.nearest(output.getText().toLowerCase(Locale.ROOT), names);
-                return faults.add(
-                        ExpressionReader.span(output),
-                        "'" + word + "' has no output '" + output.getText() + "'; it has " + String.join(", ", names)
-                                + (near == null ? "" : "; did you mean '" + near + "'?"));
-            }
+            FormulaParser.ChosenContext chosen,
+            boolean provisional) {
+        String first = indicator.outputs().get(0).name();
+        String name = chosen == null ? first : chosen.output.getText().toLowerCase(Locale.ROOT);
+        int number = indicator.output(provisional ? Language.PROVISIONAL + "_" + name : name);
+        if (number < 0 && provisional && indicator.output(name) >= 0) {
+            return notProvisional(context, chosen == null ? word : word + "." + name);
+        }
+        if (number < 0) {
+            List<String> names = indicator.outputs().stream()
+                    .map(Indicator.Output::name)
+                    .filter(each -> !each.startsWith(Language.PROVISIONAL + "_"))
+                    .toList();
+            String near = Language.nearest(name, names);
+            return faults.add(
+                    ExpressionReader.span(chosen.output),
+                    "'" + word + "' has no output '" + chosen.output.getText() + "'; it has " + String.join(", ", names)
+                            + (near == null ? "" : "; did you mean '" + near + "'?"));
         }
         Map<String, Expression> given = new LinkedHashMap<>();
         Expression source = bind(indicator, written, given);
+        Expression nth = chosen == null || chosen.nth == null ? null : reader.bars(chosen.nth, 1);
+        if (nth != null
+                && indicator.settings().stream().noneMatch(each -> each.name().equals(Language.NTH))) {
+            return faults.add(
+                    ExpressionReader.span(chosen.nth),
+                    "'" + word + "." + name + "' stands without a number behind it; what was so many bars before is "
+                            + word + "." + name + " back 3");
+        }
+        if (nth != null && nth.type() != Type.NONE) {
+            Expression fault = check(
+                    indicator, new Argument(Language.NTH, ExpressionReader.span(chosen.nth), nth), Language.NTH, given);
+            if (fault != null) {
+                return fault;
+            }
+        }
         return source instanceof Expression.Wrong wrong
                 ? wrong
                 : new Expression.IndicatorCall(
@@ -238,7 +288,8 @@ final class ArgumentReader {
                         source,
                         given,
                         number,
-                        output != null);
+                        chosen != null,
+                        nth);
     }
 
     /** Gives each argument to its setting; the source, null when there is none, or what is at fault. */

@@ -80,6 +80,17 @@ public final class Constructs {
                             + "named. A length may be a setting or arithmetic of settings and numbers, not a value of the bar.",
                     "bollinger(close, 20, 2).upper - ema(length: 20, source: high)"),
             value(
+                    "structure",
+                    "detector(settings).output(n)",
+                    "What a detector had found when the bar closed, settled only; n counts from the newest where one of "
+                            + "several is meant.",
+                    "pivots(3%).price(2) - levels(2).above"),
+            value(
+                    "provisional",
+                    "provisional detector(settings).output",
+                    "The same with what may still be taken back.",
+                    "provisional pivots(3%).price(1)"),
+            value(
                     "average",
                     "average(kind, value, length)",
                     "An average of a kind: simple, exponential, weighted or wilder.",

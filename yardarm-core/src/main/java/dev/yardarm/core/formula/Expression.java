@@ -299,6 +299,7 @@ sealed interface Expression {
      * @param given its settings by name, each a constant
      * @param output number of the output meant
      * @param chosen true when that output was named
+     * @param nth which one is meant of those counted from the newest, as written behind the output; null when it was not
      */
     record IndicatorCall(
             Span span,
@@ -308,7 +309,8 @@ sealed interface Expression {
             Expression source,
             Map<String, Expression> given,
             int output,
-            boolean chosen)
+            boolean chosen,
+            Expression nth)
             implements Expression {
         @Override
         public Type type() {

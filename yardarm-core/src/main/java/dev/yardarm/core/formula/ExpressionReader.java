@@ -404,28 +404,35 @@ final class ExpressionReader {
     private Expression name(FormulaParser.NameContext context) {
         String word = context.name.getText().toLowerCase(Locale.ROOT);
         Span span = span(context);
+        FormulaParser.ChosenContext chosen = context.chosen();
+        boolean alone = chosen == null && context.provisional == null;
         Scope.Named setting = scope.setting(word);
-        if (context.output == null && setting != null) {
+        if (alone && setting != null) {
             return new Expression.SettingValue(span, setting.setting(), setting.percent());
         }
         Expression.Meaning meaning = scope.meaning(word);
-        if (context.output == null && meaning != null) {
+        if (alone && meaning != null) {
             return new Expression.Named(span, meaning);
         }
         Field field = Field.named(word).orElse(null);
-        if (field != null && context.output == null) {
+        if (alone && field != null) {
             return new Expression.BarField(span, field);
         }
-        Indicator indicator = language.indicator(word).orElse(null);
+        Indicator indicator = language.indicator(word, chosen == null ? null : chosen.output.getText(), List.of())
+                .orElse(null);
         if (indicator != null) {
-            return arguments.called(context, word, indicator, List.of(), context.output);
+            return arguments.called(
+                    context, Language.word(word, indicator), indicator, List.of(), chosen, context.provisional != null);
         }
-        if (field != null || setting != null || meaning != null) {
+        if (chosen != null && (field != null || setting != null || meaning != null)) {
             return faults.add(
-                    span(context.output),
+                    span(chosen.output),
                     "'" + word + "' is "
                             + (field == null ? "a name of this definition" : "a field of the bar, a single number")
-                            + "; leave ." + context.output.getText() + " out");
+                            + "; leave ." + chosen.output.getText() + " out");
+        }
+        if (field != null || setting != null || meaning != null) {
+            return arguments.notProvisional(context, word);
         }
         return faults.add(
                 span(context.name),
@@ -458,7 +465,7 @@ final class ExpressionReader {
     }
 
     /** A number of bars: a whole number, or a setting of whole numbers. */
-    private Expression bars(FormulaParser.CountContext context, int least) {
+    Expression bars(FormulaParser.CountContext context, int least) {
         String text = context.getText();
         Scope.Named setting = scope.setting(text);
         if (setting != null && setting.setting() instanceof Setting.WholeNumber) {

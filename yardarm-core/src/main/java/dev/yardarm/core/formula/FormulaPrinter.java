@@ -149,11 +149,15 @@ final class FormulaPrinter implements Expression.Visitor<String> {
         if (!call.written().isEmpty()) {
             text.append(call.written().stream().map(this::argument).collect(Collectors.joining(", ", "(", ")")));
         }
+        String output = call.indicator().outputs().get(call.output()).name();
+        boolean provisional = output.startsWith(Language.PROVISIONAL + "_");
         if (call.chosen()) {
-            text.append('.')
-                    .append(call.indicator().outputs().get(call.output()).name());
+            text.append('.').append(provisional ? output.substring(Language.PROVISIONAL.length() + 1) : output);
         }
-        return text.toString();
+        if (call.nth() != null) {
+            text.append('(').append(call.nth().accept(this)).append(')');
+        }
+        return provisional ? Language.PROVISIONAL + " " + text : text.toString();
     }
 
     private String argument(Expression.Argument argument) {

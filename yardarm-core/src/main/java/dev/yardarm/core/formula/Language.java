@@ -5,6 +5,7 @@ import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.structure.catalogue.Detectors;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -41,10 +42,10 @@ public record Language(Catalogue catalogue, Limits limits) {
 
     /** Made when it is first asked for. */
     private static final class BuiltIn {
-        static final Language LANGUAGE = of(Catalogue.builtIn());
+        static final Language LANGUAGE = of(Catalogue.builtIn().with(Detectors.terms()));
     }
 
-    /** The language with the indicators that ship with the application. */
+    /** The language with the indicators and detectors that ship with the application. */
     public static Language builtIn() {
         return BuiltIn.LANGUAGE;
     }
@@ -55,9 +56,34 @@ public record Language(Catalogue catalogue, Limits limits) {
     }
 
     private static final List<String> KEYWORDS = List.of(
-            "and", "or", "not", "just", "crosses", "above", "below", "back", "on", "forming", "of", "when", "last",
-            "bars", "since", "else", "if", "is", "rising", "falling", "for", "within", "between", "held", "seen", "in",
-            "drawing");
+            "and",
+            "or",
+            "not",
+            "just",
+            "crosses",
+            "above",
+            "below",
+            "back",
+            "on",
+            "forming",
+            "of",
+            "when",
+            "last",
+            "bars",
+            "since",
+            "else",
+            "if",
+            "is",
+            "rising",
+            "falling",
+            "for",
+            "within",
+            "between",
+            "held",
+            "seen",
+            "in",
+            "drawing",
+            "provisional");
 
     /** Words that begin the statements of a definition. */
     public static final List<String> STATEMENTS = List.of(
@@ -99,9 +125,41 @@ public record Language(Catalogue catalogue, Limits limits) {
     /** Functions of two values. */
     static final List<String> BINARY = List.of("min", "max");
 
+    /** Stands before structure that may still be taken back, and begins the names of such outputs. */
+    static final String PROVISIONAL = "provisional";
+
+    /** Nth of those counted from the newest: the setting that a number behind an output gives. */
+    static final String NTH = "nth";
+
     /** The indicator a word means in a formula. */
     Optional<Indicator> indicator(String word) {
         return catalogue.find(word.equals("mean") ? "sma" : word);
+    }
+
+    /** Names that other indicators have now: formulas written before mean those that have what they ask for. */
+    private static final Map<String, String> FORMERLY = Map.of("pivots", "floor_pivots");
+
+    /**
+     * The indicator a word means, with what is asked of it.
+     *
+     * @param output that is named; null for none
+     * @param arguments as they are written
+     */
+    public Optional<Indicator> indicator(String word, String output, List<String> arguments) {
+        Indicator former =
+                Optional.ofNullable(FORMERLY.get(word)).flatMap(catalogue::find).orElse(null);
+        boolean meant = former != null
+                && (output != null && former.output(output) >= 0
+                        || former.settings().stream()
+                                .anyMatch(setting -> setting instanceof Setting.Choice choice
+                                        && arguments.stream().anyMatch(given -> choice.words().stream()
+                                                .anyMatch(given.replaceFirst("^\\w+:", "")::equalsIgnoreCase))));
+        return meant ? Optional.of(former) : indicator(word);
+    }
+
+    /** The word an indicator is written by where one was written that means it. */
+    static String word(String written, Indicator meant) {
+        return FORMERLY.containsKey(written) ? meant.name() : written;
     }
 
     boolean isIndicator(String word) {

@@ -55,6 +55,11 @@ public abstract class Declared implements Indicator {
         settings.add(new Setting.Number(settingName, label, standard, least, most));
     }
 
+    /** Any setting, as something else declares it. */
+    protected final void setting(Setting setting) {
+        settings.add(setting);
+    }
+
     /** One of several words; the first is the standard. */
     protected final void choice(String settingName, String label, String... words) {
         settings.add(new Setting.Choice(settingName, label, List.of(words)));

@@ -88,6 +88,8 @@ public interface Indicator {
         VOLUME("Volume"),
         CANDLES("Candle patterns"),
         STATISTICS("Statistics and comparison"),
+        /** Read from what detectors find. */
+        STRUCTURE("Found structure"),
         /** Made by the trader. */
         OWN("Your own");
 

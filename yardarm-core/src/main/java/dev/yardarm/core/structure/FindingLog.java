@@ -123,14 +123,28 @@ public final class FindingLog {
      * @throws IllegalStateException when nothing more can come of it, or a settled one would be void
      */
     public void become(int number, Finding.State state, int knownAt) {
+        become(number, state, standing(number).finding(), knownAt);
+    }
+
+    /**
+     * Notes what became of a finding and what that added to it: a point where it was touched again, another score. What it is and where
+     * its lines lie stays.
+     *
+     * @throws IllegalStateException when nothing more can come of it, or a settled one would be void or lie elsewhere
+     */
+    public void become(int number, Finding.State state, Finding grown, int knownAt) {
         Standing before = standing(number);
+        if (!grown.kind().equals(before.finding().kind())
+                || !grown.lines().equals(before.finding().lines())) {
+            throw new IllegalStateException("finding " + number + " cannot lie elsewhere than where it was found");
+        }
         boolean back = state == Finding.State.PROVISIONAL
                 || state == Finding.State.VOID && before.state() != Finding.State.PROVISIONAL;
         if (before.state().isEnd() || back) {
             throw new IllegalStateException(
                     "finding " + number + " is " + before.state() + " and cannot become " + state);
         }
-        append(number, before.finding(), state, knownAt);
+        append(number, grown, state, knownAt);
     }
 
     /** How a finding stands by the last entry about it. */

@@ -127,7 +127,7 @@ class CataloguePropertiesTest {
 
     /** Outputs that may be missing later than their warm-up by what they mean. */
     private static final Set<String> LATER =
-            Set.of("pivots", "previous", "opening_range", "ribbon", "stage", "relative_volume", "up_down_volume");
+            Set.of("floor_pivots", "previous", "opening_range", "ribbon", "stage", "relative_volume", "up_down_volume");
 
     @Test
     void warmUpIsAsLongAsDeclared() {
@@ -281,7 +281,7 @@ class CataloguePropertiesTest {
                 String key =
                         indicator.name() + "." + indicator.outputs().get(output).name();
                 boolean unused = indicator.name().equals("ribbon") && output > 5 && output < 8
-                        || indicator.name().equals("pivots") && key.matches(".*[rs]4")
+                        || indicator.name().equals("floor_pivots") && key.matches(".*[rs]4")
                         || indicator.name().equals("opening_range");
                 // Stages are measured in average true ranges, of which flat bars have none.
                 if (!SILENT.contains(key) && !unused && !indicator.name().equals("stage")) {

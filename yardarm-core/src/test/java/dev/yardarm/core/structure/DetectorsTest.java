@@ -11,7 +11,6 @@ import dev.yardarm.core.structure.catalogue.Detectors;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.SplittableRandom;
 import java.util.function.DoubleUnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -56,44 +55,6 @@ class DetectorsTest {
         return all.stream();
     }
 
-    /** A walk with gaps whose prices are whole 64ths, so that sums and differences of them are exact. */
-    private static Bars walk(long seed, int count) {
-        SplittableRandom random = new SplittableRandom(seed);
-        BarSeries series = new BarSeries(count);
-        double close = 100;
-        for (int bar = 0; bar < count; bar++) {
-            double open = close + (random.nextInt(6) == 0 ? exact(random.nextGaussian() * 2) : 0);
-            close = open + exact(random.nextGaussian() * 1.2);
-            double high = Math.max(open, close) + exact(Math.abs(random.nextGaussian()) * 0.6);
-            double low = Math.min(open, close) - exact(Math.abs(random.nextGaussian()) * 0.6);
-            long time = 19_000 * Times.DAY + bar * Times.DAY;
-            series.append(time, time + Times.DAY, open, high, low, close, 1000);
-        }
-        return series.snapshot();
-    }
-
-    private static double exact(double value) {
-        return Math.rint(value * 64) / 64;
-    }
-
-    /** Every price by a function; where it falls, highs become lows. */
-    private static Bars moved(Bars bars, DoubleUnaryOperator price) {
-        BarSeries series = new BarSeries(bars.size());
-        for (int bar = 0; bar < bars.size(); bar++) {
-            double one = price.applyAsDouble(bars.high(bar));
-            double other = price.applyAsDouble(bars.low(bar));
-            series.append(
-                    bars.openTime(bar),
-                    bars.closeTime(bar),
-                    price.applyAsDouble(bars.open(bar)),
-                    Math.max(one, other),
-                    Math.min(one, other),
-                    price.applyAsDouble(bars.close(bar)),
-                    bars.volume(bar));
-        }
-        return series.snapshot();
-    }
-
     private static List<FindingLog.Standing> entries(FindingLog log) {
         List<FindingLog.Standing> all = new ArrayList<>();
         for (int place = 0; place < log.size(); place++) {
@@ -112,7 +73,7 @@ class DetectorsTest {
     @MethodSource("all")
     void whatIsKnownOfAPrefixIsThePrefixOfWhatIsKnown(Chosen chosen) {
         for (long seed = 1; seed <= 4; seed++) {
-            Bars bars = walk(seed, 260);
+            Bars bars = StructureBars.walk(seed, 260);
             FindingLog whole = found(chosen, bars);
             assertThat(whole.count()).isGreaterThan(1);
             for (int count = 1; count <= bars.closed(); count++) {
@@ -127,7 +88,7 @@ class DetectorsTest {
     @ParameterizedTest
     @MethodSource("all")
     void liveIsAsRebuiltAndTheFormingBarIsForgotten(Chosen chosen) {
-        Bars bars = walk(9, 220);
+        Bars bars = StructureBars.walk(9, 220);
         Detecting live = chosen.begin();
         for (int count = 1; count < bars.closed(); count++) {
             for (int tick = 0; tick < 3; tick++) {
@@ -145,9 +106,9 @@ class DetectorsTest {
     @ParameterizedTest
     @MethodSource("all")
     void scaledPricesGiveScaledFindings(Chosen chosen) {
-        Bars bars = walk(5, 400);
+        Bars bars = StructureBars.walk(5, 400);
         List<FindingLog.Standing> plain = entries(found(chosen, bars));
-        List<FindingLog.Standing> scaled = entries(found(chosen, moved(bars, price -> price * 8)));
+        List<FindingLog.Standing> scaled = entries(found(chosen, StructureBars.moved(bars, price -> price * 8)));
         assertThat(scaled)
                 .isEqualTo(plain.stream()
                         .map(each -> moved(each, price -> price * 8, false))
@@ -161,9 +122,9 @@ class DetectorsTest {
             // A share of a high is more than the same share of a low: only measures in price can be mirrored.
             return;
         }
-        Bars bars = walk(6, 400);
+        Bars bars = StructureBars.walk(6, 400);
         List<FindingLog.Standing> plain = entries(found(chosen, bars));
-        List<FindingLog.Standing> mirrored = entries(found(chosen, moved(bars, price -> 200 - price)));
+        List<FindingLog.Standing> mirrored = entries(found(chosen, StructureBars.moved(bars, price -> 200 - price)));
         // Within a bar highs come before lows in the log: what is told of one bar may stand in another order.
         assertThat(named(mirrored))
                 .containsExactlyInAnyOrderElementsOf(named(plain.stream()
@@ -228,7 +189,7 @@ class DetectorsTest {
     @ParameterizedTest
     @MethodSource("all")
     void absurdSeriesCostNothingButThemselves(Chosen chosen) {
-        Bars bars = walk(3, 300);
+        Bars bars = StructureBars.walk(3, 300);
         BarSeries spiked = new BarSeries(300);
         BarSeries rising = new BarSeries(300);
         BarSeries holed = new BarSeries(300);
@@ -268,7 +229,8 @@ class DetectorsTest {
         List<String> kinds =
                 chosen.detector().kinds().stream().map(Detector.Kind::name).toList();
         assertThat(kinds).doesNotHaveDuplicates();
-        for (FindingLog.Standing each : found(chosen, walk(2, 500)).asOf(499)) {
+        for (FindingLog.Standing each :
+                found(chosen, StructureBars.walk(2, 500)).asOf(499)) {
             assertThat(kinds).contains(each.finding().kind());
         }
         assertThat(Stream.of(

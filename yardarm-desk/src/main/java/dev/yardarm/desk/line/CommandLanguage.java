@@ -2,6 +2,7 @@ package dev.yardarm.desk.line;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
@@ -171,33 +172,55 @@ public final class CommandLanguage {
 
     private void indicator(String[] words, List<Proposal> proposals) {
         // Names have underscores, since a hyphen is a minus in a formula; on a line both are typed.
+        List<String> rest = new ArrayList<>(Arrays.asList(words).subList(1, words.length));
         Indicator indicator = language.get()
-                .catalogue()
-                .find(words[0])
+                .indicator(words[0].toLowerCase(Locale.ROOT), null, rest)
                 .or(() -> language.get().catalogue().find(words[0].replace('-', '_')))
                 .orElse(null);
         if (indicator == null || indicator.isOfBars()) {
             return;
         }
-        List<String> rest = Arrays.asList(words).subList(1, words.length);
+        String kind = kind(indicator);
         try {
+            IndicatorLayer.Higher higher = higher(rest);
+            String where = higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe();
             if (rest.isEmpty()) {
                 proposals.add(new Proposal(
-                        "indicator",
-                        indicator.name(),
+                        kind,
+                        indicator.name() + where,
                         indicator.title() + ", with its default settings",
-                        new LineCommand.AddIndicator(indicator, null)));
+                        new LineCommand.AddIndicator(indicator, null, higher)));
                 return;
             }
             Map<String, String> values = IndicatorWords.read(indicator, rest);
             Settings settings = Settings.of(indicator, values);
             String shown = indicator.name() + " " + settings.numbers(indicator.settings())
-                    + (values.containsKey("source") ? " " + values.get("source") : "");
+                    + (values.containsKey("source") ? " " + values.get("source") : "") + where;
             proposals.add(new Proposal(
-                    "indicator", shown, indicator.title(), new LineCommand.AddIndicator(indicator, settings)));
+                    kind, shown, indicator.title(), new LineCommand.AddIndicator(indicator, settings, higher)));
         } catch (IllegalArgumentException bad) {
-            proposals.add(new Proposal("indicator", String.join(" ", words), bad.getMessage(), null));
+            proposals.add(new Proposal(kind, String.join(" ", words), bad.getMessage(), null));
         }
+    }
+
+    private static String kind(Indicator indicator) {
+        return indicator.family() == Indicator.Family.STRUCTURE ? "detector" : "indicator";
+    }
+
+    /** The timeframe that the last words name, as in {@code on W} and {@code on forming W}, which are taken away. */
+    private static IndicatorLayer.Higher higher(List<String> words) {
+        int on = words.size() - 2;
+        boolean forming = on >= 1 && words.get(on).equalsIgnoreCase("forming");
+        on -= forming ? 1 : 0;
+        if (on < 0 || !words.get(on).equalsIgnoreCase("on")) {
+            return null;
+        }
+        String written = words.get(words.size() - 1);
+        Timeframe timeframe = Timeframe.parse(written)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "'" + written + "' is no timeframe; write one such as on W, or on 4h"));
+        words.subList(on, words.size()).clear();
+        return new IndicatorLayer.Higher(timeframe, forming);
     }
 
     private static OptionalDouble number(String word) {
@@ -384,9 +407,10 @@ public final class CommandLanguage {
                             || indicator.synonyms().stream().anyMatch(word -> word.startsWith(start)));
             if (begun || byTitle) {
                 Settings settings = Settings.standard(indicator);
+                boolean finds = indicator.family() == Indicator.Family.STRUCTURE;
                 proposals.add(new Proposal(
-                        "indicator",
-                        indicator.name() + " " + settings.numbers(indicator.settings()),
+                        kind(indicator),
+                        finds ? indicator.name() : indicator.name() + " " + settings.numbers(indicator.settings()),
                         indicator.title(),
                         new LineCommand.AddIndicator(indicator, settings)));
             }

@@ -41,14 +41,16 @@ final class IndicatorWords {
     }
 
     private static String settingFor(Indicator indicator, String word, Map<String, String> taken) {
-        boolean number = word.matches("[-+−]?[0-9.]+");
+        boolean part = word.matches("[-+−]?[0-9.]+%");
+        boolean number = part || word.matches("[-+−]?[0-9.]+");
         for (Setting setting : indicator.settings()) {
             boolean fits =
                     setting instanceof Setting.Source && Field.named(word).isPresent()
                             || setting instanceof Setting.Choice choice
                                     && choice.words().stream().anyMatch(word::equalsIgnoreCase)
                             || setting instanceof Setting.Moment && word.matches("[0-9]{4}-[0-9]{2}-[0-9]{2}.*|start")
-                            || number && (setting instanceof Setting.WholeNumber || setting instanceof Setting.Number);
+                            || number && !part && setting instanceof Setting.WholeNumber
+                            || number && setting instanceof Setting.Number;
             if (fits && !taken.containsKey(setting.name())) {
                 return setting.name();
             }

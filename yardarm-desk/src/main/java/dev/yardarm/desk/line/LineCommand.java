@@ -2,6 +2,7 @@ package dev.yardarm.desk.line;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarRule;
@@ -15,6 +16,7 @@ import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
+import dev.yardarm.desk.room.chart.ChartIndicators;
 import dev.yardarm.desk.room.chart.Spans;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -140,14 +142,21 @@ public interface LineCommand {
     }
 
     /** @param settings null for those new ones come up with */
-    record AddIndicator(Indicator indicator, Settings settings) implements LineCommand {
+    /**
+     * An indicator or a detector.
+     *
+     * @param settings null for those new ones come up with
+     * @param higher the timeframe it is computed on; null for the chart's
+     */
+    record AddIndicator(Indicator indicator, Settings settings, IndicatorLayer.Higher higher) implements LineCommand {
+        AddIndicator(Indicator indicator, Settings settings) {
+            this(indicator, settings, null);
+        }
+
         @Override
         public void run(Hands hands) {
-            if (settings == null) {
-                hands.room().indicators().add(indicator);
-            } else {
-                hands.room().indicators().add(indicator, settings);
-            }
+            ChartIndicators indicators = hands.room().indicators();
+            indicators.add(indicator, settings == null ? indicators.standard(indicator) : settings, higher);
         }
     }
 

@@ -50,7 +50,9 @@ final class TradeWords {
         say("anchored_vwap", "avwap");
         say("opening_range", "orb");
         say("session_levels", "pdh", "pdl");
-        say("pivots", "pivot");
+        say("pivots", "pivot", "swings", "structure");
+        say("floor_pivots", "pivot-points", "floor-pivots");
+        say("levels", "key-levels");
         say("M", "monthly");
         say("W", "weekly");
         say("D", "daily");

@@ -63,13 +63,16 @@ primary
     : NUMBER percent='%'?                                                   # number
     | IF '(' argument (',' argument)* ')'                                   # if
     | BARS SINCE primary                                                    # barsSince
-    | function=word '(' (argument (',' argument)*)? ')' ('.' output=anyWord)?  # call
-    | name=word ('.' output=anyWord)?                                       # name
+    | provisional=PROVISIONAL? function=word '(' (argument (',' argument)*)? ')' chosen?   # call
+    | provisional=PROVISIONAL? name=word chosen?                            # name
     | INSTRUMENT                                                            # instrumentAlone
     | DATE                                                                  # date
     | DRAWING name=STRING ('.' line=anyWord)?                               # drawing
     | '(' expression ')'                                                    # group
     ;
+
+// One of several outputs, and of what is counted from the newest which one: .price(2)
+chosen : '.' output=anyWord ('(' nth=count ')')? ;
 
 // A word of a choice may be one that means something elsewhere: estimate: bars
 argument : (name=anyWord ':')? (expression | bare=keyword) ;
@@ -102,7 +105,7 @@ style : WIDTH NUMBER | DASHED | STEPS | INVISIBLE | colour=word NUMBER? ;
 // Words that stand for something only where a statement or a step begins may be names too.
 word
     : WORD | DEFINE | SETTING | LET | LINE | AREA | DOTS | MARKER | TINT | CUE | LEVEL | NOTE | FROM | TO | AMONG | WIDTH | UP
-    | DOWN | DASHED | STEPS | INVISIBLE | LAST | RISING | FALLING | SINCE
+    | DOWN | DASHED | STEPS | INVISIBLE | LAST | RISING | FALLING | SINCE | PROVISIONAL
     ;
 
 anyWord : word | keyword ;
@@ -127,6 +130,7 @@ WHEN : 'when' ;
 LAST : 'last' ;
 BARS : 'bars' ;
 SINCE : 'since' ;
+PROVISIONAL : 'provisional' ;
 ELSE : 'else' ;
 IF : 'if' ;
 IS : 'is' ;

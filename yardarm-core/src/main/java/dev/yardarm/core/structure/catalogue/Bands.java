@@ -15,6 +15,10 @@ import java.util.Map;
 final class Bands implements SwingTaker {
     private static final int LONE = 40;
     private static final int MOST = 60;
+    /** So many touches of a band are kept. */
+    private static final int MOST_TOUCHES = 40;
+    /** So many bars before a touch have the usual volume. */
+    private static final int USUAL = 50;
 
     private final int touches;
     private final double width;
@@ -26,7 +30,27 @@ final class Bands implements SwingTaker {
 
     private double below = Double.NEGATIVE_INFINITY;
 
-    private record Touch(boolean high, long time, double price) {}
+    /**
+     * A swing that touched.
+     *
+     * @param weight its volume over the usual, from a half to two
+     */
+    private record Touch(boolean high, int bar, long time, double price, double weight) {}
+
+    /** The volume of a bar over the mean of those before it, from a half to two; 1 where there is none. */
+    private static double weight(Bars bars, int at) {
+        double sum = 0;
+        int count = 0;
+        for (int bar = Math.max(0, at - USUAL); bar < at; bar++) {
+            double volume = bars.volume(bar);
+            if (volume > 0) {
+                sum += volume;
+                count++;
+            }
+        }
+        double over = bars.volume(at) * count / sum;
+        return over > 0 ? Math.max(0.5, Math.min(2, over)) : 1;
+    }
 
     /** A band; while it is provisional it moves with each touch. */
     private static final class Band {
@@ -59,6 +83,16 @@ final class Bands implements SwingTaker {
             high = all.stream().mapToDouble(Touch::price).max().orElseThrow();
         }
 
+        /** One more touch of a band that stays where it is; the oldest but the first go when there are many. */
+        void retested(Touch touch) {
+            List<Touch> all = new ArrayList<>(touched);
+            all.add(touch);
+            if (all.size() > MOST_TOUCHES) {
+                all.remove(1);
+            }
+            touched = all;
+        }
+
         double distance(double price) {
             return Math.abs(price - (low + high) / 2);
         }
@@ -87,19 +121,31 @@ final class Bands implements SwingTaker {
 
     @Override
     public void confirmed(boolean high, Bars bars, int at, int bar, RangeMeasure usual, FindingLog log) {
-        Touch touch = new Touch(high, bars.openTime(at), high ? bars.high(at) : bars.low(at));
+        Touch touch = new Touch(high, at, bars.openTime(at), high ? bars.high(at) : bars.low(at), weight(bars, at));
         double near = width * usual.mean();
         expire(bar, log);
         Band band = nearest(touch.price(), near);
         if (band != null && band.role != 0) {
-            log.become(band.number, Finding.State.RETESTED, bar);
+            band.retested(touch);
+            Finding before = log.standing(band.number).finding();
+            log.become(
+                    band.number,
+                    Finding.State.RETESTED,
+                    new Finding(
+                            before.kind(),
+                            points(band.touched),
+                            before.lines(),
+                            Double.NaN,
+                            Double.NaN,
+                            score(band.touched, bar)),
+                    bar);
             band.last = bar;
         } else if (band != null) {
             List<Touch> all = new ArrayList<>(band.touched);
             all.add(touch);
             band.take(all);
             band.last = bar;
-            log.changed(band.number, finding(band.touched, bars.close(bar)), bar);
+            log.changed(band.number, finding(band.touched, bars.close(bar), bar), bar);
             settle(band, bars.close(bar), log, bar);
         } else {
             pair(touch, near, bars.close(bar), log, bar);
@@ -124,7 +170,7 @@ final class Bands implements SwingTaker {
         }
         lone.remove(mate);
         List<Touch> both = List.of(mate, touch);
-        Band band = new Band(log.found(finding(both, close), bar), both, bar);
+        Band band = new Band(log.found(finding(both, close, bar), bar), both, bar);
         bands.add(band);
         settle(band, close, log, bar);
     }
@@ -178,10 +224,8 @@ final class Bands implements SwingTaker {
         return over ? 1 : under ? -1 : last.high() ? -1 : 1;
     }
 
-    private static Finding finding(List<Touch> touched, double close) {
-        List<Finding.Point> points = touched.stream()
-                .map(each -> new Finding.Point(each.high() ? "high" : "low", each.time(), each.price()))
-                .toList();
+    private Finding finding(List<Touch> touched, double close, int bar) {
+        List<Finding.Point> points = points(touched);
         double low = points.stream().mapToDouble(Finding.Point::price).min().orElseThrow();
         double high = points.stream().mapToDouble(Finding.Point::price).max().orElseThrow();
         return new Finding(
@@ -190,7 +234,22 @@ final class Bands implements SwingTaker {
                 Map.of("lower", low, "upper", high),
                 Double.NaN,
                 Double.NaN,
-                points.size() / (points.size() + 2.0));
+                score(touched, bar));
+    }
+
+    private static List<Finding.Point> points(List<Touch> touched) {
+        return touched.stream()
+                .map(each -> new Finding.Point(each.high() ? "high" : "low", each.time(), each.price()))
+                .toList();
+    }
+
+    /** Touches by their volume, each half as much after so many bars as make a level old, over as many and two. */
+    private double score(List<Touch> touched, int bar) {
+        double sum = 0;
+        for (Touch each : touched) {
+            sum += each.weight() * Math.pow(0.5, (double) (bar - each.bar()) / age);
+        }
+        return sum / (sum + 2);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.DetectorTerm;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,6 +13,14 @@ public final class Detectors {
 
     public static List<Detector> all() {
         return ALL;
+    }
+
+    /** What formulas reach of them. */
+    public static List<DetectorTerm> terms() {
+        return ALL.stream()
+                .filter(each -> !each.told().isEmpty())
+                .map(DetectorTerm::new)
+                .toList();
     }
 
     /** The one with a name. */

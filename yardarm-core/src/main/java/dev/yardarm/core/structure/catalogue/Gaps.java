@@ -2,10 +2,15 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Happened;
+import dev.yardarm.core.structure.Nearest;
+import dev.yardarm.core.structure.Sight;
 import java.util.List;
 import java.util.Map;
 
@@ -21,6 +26,11 @@ public final class Gaps extends Detector {
         number("size", "Least size, in usual ranges", 0.25, 0, 20);
         kind("gap_up", "Gap up");
         kind("gap_down", "Gap down");
+        column("above", "Nearest edge of an open gap above", open -> Nearest.price(true, open, Gaps::edges));
+        column("below", "Nearest edge of an open gap below", open -> Nearest.price(false, open, Gaps::edges));
+        cue("up", "Gap up", chosen -> Happened.to("gap_up", Finding.State.CONFIRMED));
+        cue("down", "Gap down", chosen -> Happened.to("gap_down", Finding.State.CONFIRMED));
+        cue("filled", "A gap is filled", chosen -> Happened.to(each -> true, Finding.State.FILLED));
         help(
                 "Prices that were jumped over, until they have been traded.",
                 "Up: low > the high of the bar before, and wide enough: at least size times the mean of the last 100 "
@@ -33,7 +43,22 @@ public final class Gaps extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen) {
+    public Figured figure(Sight sight) {
+        Finding finding = sight.finding();
+        return Figured.zone(
+                words(finding),
+                finding.from(),
+                finding.lines().get("near"),
+                finding.lines().get("far"),
+                sight.end());
+    }
+
+    private static double[] edges(Finding gap) {
+        return new double[] {gap.lines().get("near"), gap.lines().get("far")};
+    }
+
+    @Override
+    public Detection begin(Settings chosen, Column source) {
         return new Search(chosen.number("size"), new RangeMeasure(), new OpenZones(), new OpenZones());
     }
 

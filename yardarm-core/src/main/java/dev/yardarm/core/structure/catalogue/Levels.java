@@ -2,9 +2,15 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.Figured;
+import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Happened;
+import dev.yardarm.core.structure.Nearest;
+import dev.yardarm.core.structure.Sight;
 
 /**
  * Prices at which swings turned more than once, as bands. The swings are those of {@link Swings} by so many usual ranges. Two near each
@@ -23,6 +29,20 @@ public final class Levels extends Detector {
         whole("age", "Expires after bars without a touch", 500, 10, 100_000);
         kind("support", "Support");
         kind("resistance", "Resistance");
+        column("above", "Nearest level above", open -> Nearest.price(true, open, Levels::edges));
+        column("below", "Nearest level below", open -> Nearest.price(false, open, Levels::edges));
+        column(
+                "strength_above",
+                "Strength of the nearest above",
+                open -> new Nearest(true, open, Levels::edges, Finding::score));
+        column(
+                "strength_below",
+                "Strength of the nearest below",
+                open -> new Nearest(false, open, Levels::edges, Finding::score));
+        cue("confirmed", "A level is settled", chosen -> Happened.to(each -> true, Finding.State.CONFIRMED));
+        cue("broken", "A close beyond a level", chosen -> Happened.to(each -> true, Finding.State.BROKEN));
+        cue("retest_from_above", "Comes back to a level from above and holds", chosen -> new Retest(true));
+        cue("retest_from_below", "Comes back to a level from below and holds", chosen -> new Retest(false));
         help(
                 "Bands of price at which swings turned several times, with what became of them.",
                 "A swing is settled as by pivots, when price has come back from it by swing times the mean of the last 100 "
@@ -31,7 +51,8 @@ public final class Levels extends Detector {
                         + "close is above all of them, resistance when below, else as it was touched last. Broken: a close "
                         + "beyond the edge that its role defends, after which its role is the other one. Retested: a later "
                         + "swing that touches it. Expired: no touch for so many bars, told with the next swing. 60 are kept, and "
-                        + "40 swings without a band. score = touches / (touches + 2).",
+                        + "40 swings without a band. score = w / (w + 2), w the sum over its touches of the volume of the swing "
+                        + "over the mean of the 50 bars before (0.5 to 2), halved for every age bars since.",
                 "Where price turned before, orders may wait again; a level that was broken often holds from the other side.",
                 "With bands wide enough every price is a level. It is drawn from turns that are over: the next touch may go "
                         + "through.",
@@ -39,8 +60,29 @@ public final class Levels extends Detector {
                         + "the change of their roles.");
     }
 
+    /** With its role of now, which every close beyond it turns. */
     @Override
-    public Detection begin(Settings chosen) {
+    public Figured figure(Sight sight) {
+        Finding band = sight.finding();
+        boolean turned = sight.breaks() % 2 == 1;
+        boolean support = band.kind().equals("support") != turned;
+        int touches = band.points().size();
+        return Figured.zone(
+                (support ? "support" : "resistance")
+                        + (turned ? ", was " + (support ? "resistance" : "support") : "")
+                        + ", " + touches + (touches == 1 ? " touch" : " touches"),
+                band.from(),
+                band.lines().get("upper"),
+                band.lines().get("lower"),
+                sight.end());
+    }
+
+    private static double[] edges(Finding band) {
+        return new double[] {band.lines().get("lower"), band.lines().get("upper")};
+    }
+
+    @Override
+    public Detection begin(Settings chosen, Column source) {
         double swing = chosen.number("swing");
         Bands bands = new Bands(chosen.whole("touches"), chosen.number("width"), chosen.whole("age"));
         return new Search(new RangeMeasure(), new ReversedSwings(bands, (usual, price) -> swing * usual.mean()));

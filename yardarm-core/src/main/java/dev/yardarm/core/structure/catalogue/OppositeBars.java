@@ -2,10 +2,15 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Happened;
+import dev.yardarm.core.structure.Nearest;
+import dev.yardarm.core.structure.Sight;
 import java.util.List;
 import java.util.Map;
 
@@ -22,6 +27,17 @@ public final class OppositeBars extends Detector {
         whole("within", "Within bars", 3, 1, 50);
         kind("bullish_order_block", "Last falling bar before a rise");
         kind("bearish_order_block", "Last rising bar before a fall");
+        column(
+                "above",
+                "Nearest edge of one that stands above",
+                open -> Nearest.price(true, open, OppositeBars::edges));
+        column(
+                "below",
+                "Nearest edge of one that stands below",
+                open -> Nearest.price(false, open, OppositeBars::edges));
+        cue("bullish", "A rise sets out", chosen -> Happened.to("bullish_order_block", Finding.State.CONFIRMED));
+        cue("bearish", "A fall sets out", chosen -> Happened.to("bearish_order_block", Finding.State.CONFIRMED));
+        cue("retested", "One is traded in again", chosen -> Happened.to(each -> true, Finding.State.RETESTED));
         help(
                 "The last bar against a strong move, from which the move set out.",
                 "Up: the last falling bar (close < open); within the next bars, none of which falls, a close lies at least "
@@ -34,7 +50,18 @@ public final class OppositeBars extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen) {
+    public Figured figure(Sight sight) {
+        Finding finding = sight.finding();
+        return Figured.zone(
+                "", finding.from(), finding.lines().get("near"), finding.lines().get("far"), sight.end());
+    }
+
+    private static double[] edges(Finding block) {
+        return new double[] {block.lines().get("near"), block.lines().get("far")};
+    }
+
+    @Override
+    public Detection begin(Settings chosen, Column source) {
         return new Search(chosen.number("impulse"), chosen.whole("within"));
     }
 

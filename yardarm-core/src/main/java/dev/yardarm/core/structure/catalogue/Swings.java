@@ -1,12 +1,21 @@
 package dev.yardarm.core.structure.catalogue;
 
+import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.Figured;
+import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Happened;
+import dev.yardarm.core.structure.NthNewest;
+import dev.yardarm.core.structure.Reader;
+import dev.yardarm.core.structure.Sight;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Swing highs and lows, of several degrees at once, and where their order changes.
@@ -21,6 +30,8 @@ import java.util.List;
  */
 public final class Swings extends Detector {
     private static final double OWN = 3;
+    private static final Map<String, String> LETTERS =
+            Map.of("higher_high", "HH", "lower_high", "LH", "higher_low", "HL", "lower_low", "LL");
 
     public Swings() {
         super("pivots", "Swings");
@@ -37,6 +48,16 @@ public final class Swings extends Detector {
         }
         kind("change_up", "Change of structure, up");
         kind("change_down", "Change of structure, down");
+        counted("price", "Price of the newest swing", (nth, open) -> swing(nth, open, "swing_"));
+        counted("high", "Price of the newest swing high", (nth, open) -> swing(nth, open, "swing_high"));
+        counted("low", "Price of the newest swing low", (nth, open) -> swing(nth, open, "swing_low"));
+        column("trend", "Trend by structure: 1 rising, -1 falling, 0 neither", chosen -> new SwingTrend());
+        cue("confirmed_high", "A swing high is settled", chosen -> Happened.to("swing_high", Finding.State.CONFIRMED));
+        cue("confirmed_low", "A swing low is settled", chosen -> Happened.to("swing_low", Finding.State.CONFIRMED));
+        cue("broken_high", "A close beyond a swing high", chosen -> Happened.to("swing_high", Finding.State.BROKEN));
+        cue("broken_low", "A close beyond a swing low", chosen -> Happened.to("swing_low", Finding.State.BROKEN));
+        cue("change_up", "Change of structure, up", chosen -> Happened.to("change_up", Finding.State.CONFIRMED));
+        cue("change_down", "Change of structure, down", chosen -> Happened.to("change_down", Finding.State.CONFIRMED));
         help(
                 "The turning points of price, and whether they rise or fall.",
                 "A high h is confirmed by the first bar, later than its own, with h - low at least the reversal: reversal * h, "
@@ -51,6 +72,48 @@ public final class Swings extends Detector {
                 "A confirmed high is known only when price is well below it.",
                 "Charles H. Dow, editorials of 1900 to 1902, on rising and falling tops and bottoms; the reversal by a "
                         + "share of price after Arthur A. Merrill, Filtered Waves (1977).");
+    }
+
+    /** Of the first degree; the names of the others end with a number. */
+    private static Reader swing(int nth, boolean provisional, String kind) {
+        return new NthNewest(
+                nth,
+                provisional,
+                each -> each.kind().startsWith(kind)
+                        && !Character.isDigit(each.kind().charAt(each.kind().length() - 1)),
+                NthNewest::price);
+    }
+
+    /** A leg from the swing before, with what the swing is beside the one before that. */
+    @Override
+    public Figured figure(Sight sight) {
+        Finding finding = sight.finding();
+        Finding before = sight.before();
+        Finding.Point point = finding.points().get(0);
+        Anchor at = new Anchor(point.time(), point.price());
+        if (finding.points().size() > 1) {
+            return Figured.line(
+                    words(finding), finding.kind().endsWith("up"), at, new Anchor(finding.to(), point.price()));
+        }
+        boolean high = finding.kind().startsWith("swing_high");
+        Anchor from = before == null
+                ? at
+                : new Anchor(
+                        before.points().get(0).time(), before.points().get(0).price());
+        return Figured.line(LETTERS.getOrDefault(point.role(), ""), high, from, at);
+    }
+
+    @Override
+    public boolean follows(Finding before, Finding finding) {
+        return before.kind().startsWith("swing_")
+                && finding.kind().startsWith("swing_")
+                && !before.kind().equals(finding.kind())
+                && before.kind().replace("high", "low").equals(finding.kind().replace("high", "low"));
+    }
+
+    @Override
+    public boolean showsEnded() {
+        return true;
     }
 
     static String suffix(int degree) {
@@ -69,7 +132,7 @@ public final class Swings extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen) {
+    public Detection begin(Settings chosen, Column source) {
         List<SwingSearch> degrees = new ArrayList<>();
         for (int degree = 1; degree <= chosen.whole("degrees"); degree++) {
             double times = Math.pow(2, degree - 1);

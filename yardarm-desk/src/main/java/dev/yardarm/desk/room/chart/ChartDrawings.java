@@ -179,6 +179,28 @@ public final class ChartDrawings {
         add("draw", List.of(styled.withOptions(all)));
     }
 
+    /** Puts what a detector found on the instrument as a drawing, in the way the trader wants those to be, and chooses it. */
+    void keep(Drawing found, String words) {
+        Drawing plain = found.withId(newId())
+                .withStyle(Drawing.Style.of(room.indicators().freeColour()));
+        Drawing styled = looks.onNew(plain);
+        Map<String, String> options = new LinkedHashMap<>(looks.usual(found.kind()));
+        options.putAll(found.options());
+        add("keep", List.of(styled.withOptions(options).withPlace(styled.place().withName(freeName(words)))));
+    }
+
+    /** A name no drawing of the instrument has. */
+    private String freeName(String words) {
+        List<String> taken = id().map(id -> desk.books().drawings(id)).orElse(List.of()).stream()
+                .map(each -> each.place().name())
+                .toList();
+        String name = words;
+        for (int number = 2; taken.contains(name); number++) {
+            name = words + " " + number;
+        }
+        return name;
+    }
+
     /** Adds drawings of the chart's prices to those of the instrument, on the current tracing, and chooses them. */
     private void add(String verb, List<Drawing> drawings) {
         id().ifPresent(id -> {

@@ -32,17 +32,30 @@ public final class ChartIndicators {
      * else as it is declared.
      */
     public void add(Indicator indicator) {
-        Settings settings = room.desk()
+        add(indicator, standard(indicator));
+    }
+
+    /** The settings new ones of an indicator come up with. */
+    public Settings standard(Indicator indicator) {
+        return room.desk()
                 .habits()
                 .standard(indicator.name())
                 .map(this::layer)
                 .map(IndicatorLayer::settings)
                 .orElseGet(() -> Settings.standard(indicator));
-        add(indicator, settings);
     }
 
     /** Puts an indicator on the chart, in the first colour not in use, and chooses it. */
     public void add(Indicator indicator, Settings settings) {
+        add(indicator, settings, null);
+    }
+
+    /**
+     * The same on a timeframe of its own.
+     *
+     * @param higher null for the chart's
+     */
+    public void add(Indicator indicator, Settings settings, IndicatorLayer.Higher higher) {
         int colour = freeColour();
         LayerStyle style = room.desk()
                 .habits()
@@ -52,7 +65,7 @@ public final class ChartIndicators {
                         .withLine(colour, like.style().width(), like.style().opacity())
                         .withVisible(true))
                 .orElse(LayerStyle.of(colour));
-        put(new IndicatorLayer(newLayerId(), indicator, settings, style), "add ");
+        put(new IndicatorLayer(newLayerId(), indicator, settings, style).on(higher), "add ");
         room.desk().habits().used(indicator.name());
     }
 
@@ -81,12 +94,7 @@ public final class ChartIndicators {
     /** Puts another indicator in the place of one: same colour, same pane where it fits there. */
     public void swap(String id, Indicator other) {
         chart.indicator(id).ifPresent(layer -> {
-            Settings settings = room.desk()
-                    .habits()
-                    .standard(other.name())
-                    .map(this::layer)
-                    .map(IndicatorLayer::settings)
-                    .orElseGet(() -> Settings.standard(other));
+            Settings settings = standard(other);
             LayerStyle style = LayerStyle.of(layer.style().colour());
             boolean sameKind =
                     layer.indicator().place().withPrice() == other.place().withPrice();

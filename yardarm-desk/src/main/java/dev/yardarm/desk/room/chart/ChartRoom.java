@@ -50,6 +50,7 @@ public final class ChartRoom {
     private final ChartFeed feed;
     private final Studies studies;
     private final ChartIndicators indicators;
+    private final ChartDetectors detectors;
     private final ChartComparisons comparisons;
     private final ChartDrawings drawings;
     private final Tracings tracings;
@@ -116,6 +117,7 @@ public final class ChartRoom {
         drawings = new ChartDrawings(desk, this);
         studies = new Studies(desk, this);
         indicators = new ChartIndicators(this);
+        detectors = new ChartDetectors(this);
         comparisons = new ChartComparisons(this);
         tracings = new Tracings(desk, this);
         panes = new ChartPanes(this);
@@ -530,6 +532,11 @@ public final class ChartRoom {
     /** The indicators on the chart, to be changed with undo. */
     public ChartIndicators indicators() {
         return indicators;
+    }
+
+    /** The detectors on the chart, and what they found. */
+    public ChartDetectors detectors() {
+        return detectors;
     }
 
     /** Hiding and taking away layers of any kind. */

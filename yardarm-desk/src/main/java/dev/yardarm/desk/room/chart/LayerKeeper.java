@@ -97,7 +97,7 @@ final class LayerKeeper {
      */
     static IndicatorLayer layer(Documents.IndicatorLayer saved, Language language) {
         Indicator indicator = language.catalogue()
-                .find(saved.indicator())
+                .find(isFloorPivots(saved) ? "floor_pivots" : saved.indicator())
                 .orElseThrow(() -> new IllegalArgumentException("there is no indicator '" + saved.indicator() + "'"));
         Map<String, OutputStyle> outputs = new HashMap<>();
         for (Documents.OutputLook look : saved.outputs()) {
@@ -130,6 +130,11 @@ final class LayerKeeper {
                 saved.pane() == null ? "" : saved.pane(),
                 scale(saved),
                 saved.higher() == null ? null : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
+    }
+
+    /** The floor pivots were called pivots before swings were found. */
+    private static boolean isFloorPivots(Documents.IndicatorLayer saved) {
+        return saved.indicator().equals("pivots") && saved.settings().containsKey("method");
     }
 
     /**

@@ -10,10 +10,10 @@ import dev.yardarm.core.indicator.Recipe;
  * same. fibonacci: classic pivot; r1 ... r3, s1 ... s3 = pivot +- 0.382, 0.618, 1 * R. Missing in the first period.
  * O(1) a bar.
  */
-public final class Pivots extends Declared {
-    public Pivots() {
-        super(Family.BANDS, "pivots", "Floor pivots");
-        also("pivot points", "support and resistance", "camarilla", "woodie", "fibonacci");
+public final class FloorPivots extends Declared {
+    public FloorPivots() {
+        super(Family.BANDS, "floor_pivots", "Floor pivots");
+        also("pivot points", "pivots", "support and resistance", "camarilla", "woodie", "fibonacci");
         choice("method", "Method", "classic", "woodie", "camarilla", "fibonacci");
         choice("period", "Period", "session", "week", "month", "quarter", "year");
         output("pivot", "Pivot", Form.STEPS);

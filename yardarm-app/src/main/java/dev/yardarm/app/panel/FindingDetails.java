@@ -1,0 +1,90 @@
+package dev.yardarm.app.panel;
+
+import dev.yardarm.app.theme.Tips;
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Selection;
+import dev.yardarm.chart.render.FoundText;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Region;
+
+/** What happened at a finding: its points, its lines, what became of it and when; and the button that keeps it. */
+final class FindingDetails extends LayerDetails {
+    private final Workbench bench;
+    private final String id;
+    private final Label title = new Label();
+    private final GridPane told = new GridPane();
+    private List<FoundText.Line> shown = List.of();
+
+    FindingDetails(Workbench bench, String id) {
+        this.bench = bench;
+        this.id = id;
+        title.getStyleClass().add("strong");
+        title.setWrapText(true);
+        title.setId("finding-title");
+        wide(title);
+        Button keep = new Button("Keep as a drawing");
+        keep.setId("keep-finding");
+        Tips.ofAction(keep, bench.actions(), "detect.keep");
+        keep.setOnAction(event -> bench.room().detectors().keepChosen());
+        Button layer = new Button("Its detector");
+        layer.setId("finding-layer");
+        layer.setOnAction(
+                event -> found().ifPresent(each -> bench.room().studies().select(new Selection.Layer(each.layer()))));
+        wide(new FlowPane(4, 4, keep, layer));
+        told.setId("finding-history");
+        told.getStyleClass().add("details");
+        wide(told);
+        found().flatMap(each -> chart().indicator(each.layer()))
+                .map(IndicatorLayer::indicator)
+                .ifPresent(indicator -> {
+                    Label help = new Label(indicator.help().reading() + "\n\n"
+                            + indicator.help().weakness());
+                    help.setWrapText(true);
+                    help.getStyleClass().addAll("soft", "small");
+                    wide(help);
+                });
+        show();
+    }
+
+    private ChartModel chart() {
+        return bench.room().chart();
+    }
+
+    private Optional<Found> found() {
+        return chart().found().find(id);
+    }
+
+    @Override
+    void show() {
+        Found found = found().orElse(null);
+        if (found == null) {
+            title.setText("This finding came to nothing.");
+            told.getChildren().clear();
+            shown = List.of();
+            return;
+        }
+        title.setText(FoundText.title(chart(), found));
+        List<FoundText.Line> lines = FoundText.lines(chart(), found);
+        if (!lines.equals(shown)) {
+            shown = lines;
+            told.getChildren().clear();
+            for (int row = 0; row < lines.size(); row++) {
+                Label word = new Label(lines.get(row).word());
+                word.getStyleClass().addAll("soft", "small");
+                word.setMinWidth(Region.USE_PREF_SIZE);
+                Label text = new Label(lines.get(row).text());
+                text.getStyleClass().add("small");
+                text.setWrapText(true);
+                told.addRow(row, word, text);
+            }
+        }
+    }
+}

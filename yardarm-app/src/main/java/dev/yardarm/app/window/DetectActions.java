@@ -1,0 +1,57 @@
+package dev.yardarm.app.window;
+
+import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.desk.action.ActionGroup;
+import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.room.chart.ChartDetectors;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+
+/** Declares what can be looked for on a chart, and what is done with what was found. */
+final class DetectActions {
+    private DetectActions() {}
+
+    static void declare(WindowParts parts) {
+        Workbench bench = parts.bench();
+        ActionGroup group = bench.actions().group('E', "detect", "Detect", View.CHART);
+        letters().forEach((letter, word) -> bench.desk()
+                .language()
+                .catalogue()
+                .find(word)
+                .filter(DetectorTerm.class::isInstance)
+                .ifPresent(
+                        detector -> group.on(letter, detector.title().toLowerCase(Locale.ROOT), () -> detectors(bench)
+                                        .toggle(detector))
+                                .means("find " + detector.title().toLowerCase(Locale.ROOT) + ", or take them away")));
+        group.on('H', "on higher timeframes", () -> detectors(bench).inherit())
+                .says("inherit findings", "look for the same on the next two higher timeframes too");
+        group.on('K', "keep", () -> detectors(bench).keepChosen())
+                .says("keep finding", "make a drawing of the selected finding");
+        group.on('N', "next finding", () -> detectors(bench).step(1))
+                .says("next finding", "select the next finding in view");
+        group.on('V', "finding before", () -> detectors(bench).step(-1))
+                .says("finding before", "select the finding before in view", "previous finding");
+    }
+
+    private static ChartDetectors detectors(Workbench bench) {
+        return bench.room().detectors();
+    }
+
+    private static Map<Character, String> letters() {
+        Map<Character, String> letters = new LinkedHashMap<>();
+        letters.put('S', "pivots");
+        letters.put('L', "levels");
+        letters.put('T', "trend_lines");
+        letters.put('G', "gaps");
+        letters.put('B', "order_blocks");
+        letters.put('P', "pattern");
+        letters.put('C', "candles");
+        letters.put('D', "divergence");
+        letters.put('R', "ranges");
+        letters.put('W', "waves");
+        letters.put('X', "targets");
+        return letters;
+    }
+}

@@ -1,0 +1,48 @@
+package dev.yardarm.chart.model;
+
+import dev.yardarm.core.structure.Figured;
+import dev.yardarm.core.structure.Finding;
+import java.util.List;
+
+/**
+ * A finding of a detector layer, as it stands.
+ *
+ * @param layer id of the layer
+ * @param number of the finding in its detector
+ * @param finding what it consists of now
+ * @param words what it is called
+ * @param steps what became of it, in the order it became known; the last one is how it stands
+ * @param figured what is painted of it
+ */
+public record Found(String layer, int number, Finding finding, String words, List<Step> steps, Figured figured) {
+    /**
+     * Something that became of it.
+     *
+     * @param at the open of the bar at whose close it became known, microseconds UTC
+     */
+    public record Step(Finding.State state, long at) {}
+
+    public Found {
+        steps = List.copyOf(steps);
+    }
+
+    /** Tells it apart on its chart, from drawings too. */
+    public String id() {
+        return layer + "/" + number;
+    }
+
+    /** How it stands. */
+    public Finding.State state() {
+        return steps.get(steps.size() - 1).state();
+    }
+
+    /** The open of the bar at whose close it stood as it does. */
+    public long since() {
+        return steps.get(steps.size() - 1).at();
+    }
+
+    /** True while later bars may take it back. */
+    public boolean isProvisional() {
+        return state() == Finding.State.PROVISIONAL;
+    }
+}

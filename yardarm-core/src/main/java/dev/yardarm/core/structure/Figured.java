@@ -1,0 +1,44 @@
+package dev.yardarm.core.structure;
+
+import dev.yardarm.core.drawing.Anchor;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A finding as a drawing: what the chart paints of it, and what it becomes when the trader keeps it.
+ *
+ * @param figure name of the kind of drawing
+ * @param anchors as many as the figure takes
+ * @param options of the figure; the standard for what is not there
+ * @param label the words beside its last point; empty for none
+ * @param above whether those words stand above the point
+ */
+public record Figured(String figure, List<Anchor> anchors, Map<String, String> options, String label, boolean above) {
+    public Figured {
+        anchors = List.copyOf(anchors);
+        options = Map.copyOf(options);
+    }
+
+    /** A line through points. */
+    public static Figured line(String label, boolean above, Anchor... points) {
+        return points.length == 2
+                ? new Figured("line", List.of(points), Map.of("extend", "none"), label, above)
+                : new Figured("polyline", List.of(points), Map.of(), label, above);
+    }
+
+    /**
+     * Prices between two borders.
+     *
+     * @param from the open of the bar it begins on
+     * @param end the open of the bar it ends on; {@link Long#MAX_VALUE} for one that goes on
+     */
+    public static Figured zone(String label, long from, double one, double other, long end) {
+        boolean stands = end == Long.MAX_VALUE;
+        return new Figured(
+                "zone",
+                List.of(new Anchor(from, one), new Anchor(stands ? from : end, other)),
+                Map.of("extend", stands ? "right" : "none"),
+                label,
+                one >= other);
+    }
+}
