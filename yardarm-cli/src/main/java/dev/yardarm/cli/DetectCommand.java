@@ -3,9 +3,13 @@ package dev.yardarm.cli;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.structure.Detecting;
+import dev.yardarm.core.structure.Detected;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
@@ -53,11 +57,17 @@ final class DetectCommand implements Callable<Integer> {
             names = "--detector",
             required = true,
             paramLabel = "NAME",
-            description = "pivots, levels, gaps or order-blocks")
+            description = "pivots, levels, trend-lines, gaps, order-blocks, patterns, candles, divergences or ranges")
     private String detector;
 
-    @Option(names = "--set", paramLabel = "k=v", description = "one of its settings; may be repeated")
+    @Option(
+            names = "--set",
+            paramLabel = "k=v",
+            description = "one of its settings, or source=FORMULA for what divergences read; may be repeated")
     private List<String> set;
+
+    /** The formula a detector reads beside the bars; null for what it reads unless told otherwise. */
+    private Formula source;
 
     @Mixin
     private FileOptions reading;
@@ -90,10 +100,11 @@ final class DetectCommand implements Callable<Integer> {
         Bars known = asof == null
                 ? whole
                 : whole.first(whole.closedBy(Vantage.momentBefore(Moments.read("--asof", asof, days), whole)));
-        Detecting detecting = new Detecting(chosen, settings);
-        detecting.update(known);
+        ColumnGraph graph = new ColumnGraph();
+        Detected detected = Detected.in(graph, chosen, settings, source(graph));
+        graph.update(known);
         List<String> lines = lines(
-                chosen, detecting.log(), known, time -> ComputeCommand.time(time, options.zone(), read.datesOnly()));
+                chosen, detected.log(), known, time -> ComputeCommand.time(time, options.zone(), read.datesOnly()));
         Output.write(out, line.getOut(), to -> {
             for (String each : lines) {
                 to.write(each + "\n");
@@ -120,11 +131,27 @@ final class DetectCommand implements Callable<Integer> {
                 throw new WrongUsageException("--set gives " + name + " twice");
             }
         }
+        String column = given.remove(Detector.SOURCE);
+        if (column != null) {
+            if (!chosen.readsSource()) {
+                throw new WrongUsageException("--set: " + chosen.name() + " reads bars alone, no source");
+            }
+            try {
+                source = Formula.parse(column, Language.builtIn());
+            } catch (FormulaException bad) {
+                throw new WrongUsageException("--set source: " + bad.getMessage());
+            }
+        }
         try {
             return chosen.settings(given);
         } catch (IllegalArgumentException wrong) {
             throw new WrongUsageException("--set: " + wrong.getMessage());
         }
+    }
+
+    /** The column that was given to be read beside the bars; null for none. */
+    private ColumnGraph.Node source(ColumnGraph graph) {
+        return source == null ? null : source.in(graph);
     }
 
     /** How a time is written. */

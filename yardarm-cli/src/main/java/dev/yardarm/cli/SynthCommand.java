@@ -1,9 +1,17 @@
 package dev.yardarm.cli;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.market.synthetic.Planted;
+import dev.yardarm.market.synthetic.PlantedBars;
 import dev.yardarm.market.synthetic.SyntheticBars;
+import java.math.BigDecimal;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -13,7 +21,8 @@ import picocli.CommandLine.Spec;
 /** Makes simulated daily bars, or ticks. */
 @Command(
         name = "synth",
-        description = "Makes simulated daily bars (a random walk or trends) or ticks.",
+        description =
+                "Makes simulated daily bars (a random walk or trends), with structure planted in them if wanted, or ticks.",
         mixinStandardHelpOptions = true)
 final class SynthCommand implements Callable<Integer> {
     /** As many as fit into the memory of the command. */
@@ -31,6 +40,25 @@ final class SynthCommand implements Callable<Integer> {
     @Option(names = "--kind", defaultValue = "walk", paramLabel = "KIND", description = "walk, trend or ticks")
     private String kind;
 
+    @Option(
+            names = "--plant",
+            paramLabel = "KIND",
+            description = "plants structures of this kind, such as double_top; may be repeated, then in turn")
+    private List<String> plant;
+
+    @Option(
+            names = "--clarity",
+            defaultValue = "1",
+            paramLabel = "PART",
+            description = "how clear planted structures are, from 0.1 to 1")
+    private double clarity;
+
+    @Option(
+            names = "--truth",
+            paramLabel = "FILE",
+            description = "writes what was planted: JSON lines with kind, from, to, knowable and points")
+    private Path truth;
+
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
 
@@ -39,14 +67,28 @@ final class SynthCommand implements Callable<Integer> {
         if (bars > MOST) {
             throw new WrongUsageException("--bars may be " + MOST + " at most, not " + bars);
         }
+        if (truth != null && plant == null) {
+            throw new WrongUsageException("--truth is of what was planted; say what with --plant, such as one of "
+                    + String.join(", ", PlantedBars.kinds()));
+        }
         if (kind.equals("ticks")) {
+            if (plant != null) {
+                throw new WrongUsageException("--plant is for bars, not for ticks");
+            }
             ticks();
             return 0;
         }
         Bars made;
+        List<Planted> planted = List.of();
         try {
-            made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind))
-                    .snapshot();
+            if (plant == null) {
+                made = SyntheticBars.make(seed, bars, SyntheticBars.Kind.named(kind))
+                        .snapshot();
+            } else {
+                PlantedBars.Made both = PlantedBars.make(seed, bars, SyntheticBars.Kind.named(kind), plant, clarity);
+                made = both.series().snapshot();
+                planted = both.truth();
+            }
         } catch (IllegalArgumentException wrong) {
             throw new WrongUsageException(wrong.getMessage());
         }
@@ -59,7 +101,39 @@ final class SynthCommand implements Callable<Integer> {
                         + Output.number(made.volume(bar)) + "\n");
             }
         });
+        if (truth != null) {
+            List<String> lines = new ArrayList<>();
+            for (Planted each : planted) {
+                lines.add(line(each, made));
+            }
+            Output.write(truth, spec.commandLine().getOut(), to -> {
+                for (String line : lines) {
+                    to.write(line + "\n");
+                }
+            });
+        }
         return 0;
+    }
+
+    private static String line(Planted planted, Bars bars) throws JsonProcessingException {
+        ObjectMapper mapper = new ObjectMapper();
+        ObjectNode json = mapper.createObjectNode();
+        json.put("kind", planted.kind());
+        json.put("from", date(bars, planted.from()));
+        json.put("to", date(bars, planted.to()));
+        json.put("knowable", date(bars, planted.knowable()));
+        for (Planted.Point point : planted.points()) {
+            json.withArray("points")
+                    .addObject()
+                    .put("role", point.role())
+                    .put("time", date(bars, point.bar()))
+                    .put("price", new BigDecimal(Output.number(Math.rint(point.price() * 100) / 100)));
+        }
+        return mapper.writeValueAsString(json);
+    }
+
+    private static String date(Bars bars, int bar) {
+        return ComputeCommand.time(bars.openTime(bar), null, true);
     }
 
     private void ticks() throws Exception {

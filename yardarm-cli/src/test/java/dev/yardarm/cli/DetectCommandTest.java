@@ -50,7 +50,8 @@ class DetectCommandTest extends AtTheCommandLine {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"pivots", "levels", "gaps", "order-blocks"})
+    @ValueSource(
+            strings = {"pivots", "levels", "trend-lines", "gaps", "order-blocks", "patterns", "candles", "divergences"})
     void asOfIsTheFileThatEndsThere(String detector) throws IOException {
         Path whole = folder.resolve("whole.csv");
         assertThat(run("synth", "--seed", 5, "--bars", 500, "--out", whole)).isZero();
@@ -88,7 +89,7 @@ class DetectCommandTest extends AtTheCommandLine {
     void whatIsWrongIsSaid() throws IOException {
         Path file = closes(1, 2, 3);
         assertThat(run("detect", "--csv", file, "--detector", "zigzag")).isEqualTo(2);
-        assertThat(errors.toString()).contains("there is no detector 'zigzag'; there are pivots, levels, gaps");
+        assertThat(errors.toString()).contains("there is no detector 'zigzag'; there are pivots, levels");
         assertThat(run("detect", "--csv", file, "--detector", "pivots", "--set", "reversal"))
                 .isEqualTo(2);
         assertThat(errors.toString()).contains("--set is NAME=VALUE");
@@ -104,5 +105,81 @@ class DetectCommandTest extends AtTheCommandLine {
                 .isZero();
         assertThat(out.toString()).isEmpty();
         assertThat(errors.toString()).contains("0 findings in 3 bars");
+    }
+
+    /** What is planted is found, as of when it could be known, and the truth says where to look. */
+    @Test
+    void whatIsPlantedStandsInTheTruthAndIsFound() throws IOException {
+        Path bars = folder.resolve("planted.csv");
+        Path truth = folder.resolve("truth.jsonl");
+        assertThat(run(
+                        "synth",
+                        "--seed",
+                        "12",
+                        "--bars",
+                        "900",
+                        "--plant",
+                        "double_top",
+                        "--plant",
+                        "rectangle",
+                        "--truth",
+                        truth,
+                        "--out",
+                        bars))
+                .isZero();
+        List<JsonNode> planted = new ArrayList<>();
+        for (String line : Files.readAllLines(truth)) {
+            planted.add(new ObjectMapper().readTree(line));
+        }
+        assertThat(planted).hasSizeGreaterThan(2);
+        assertThat(planted.get(0).get("kind").asText()).isEqualTo("double_top");
+        assertThat(planted.get(1).get("kind").asText()).isEqualTo("rectangle");
+        assertThat(run("detect", "--csv", bars, "--detector", "patterns", "--set", "kind=double_top"))
+                .isZero();
+        List<JsonNode> found = found();
+        for (JsonNode each : planted) {
+            if (each.get("kind").asText().equals("double_top")) {
+                String first = each.get("points").get(0).get("time").asText();
+                assertThat(found)
+                        .as(first)
+                        .anyMatch(finding -> finding.get("points")
+                                        .get(0)
+                                        .get("time")
+                                        .asText()
+                                        .equals(first)
+                                && finding.get("states")
+                                        .get(1)
+                                        .get("state")
+                                        .asText()
+                                        .equals("confirmed"));
+            }
+        }
+        assertThat(run("synth", "--seed", "1", "--bars", "300", "--truth", truth))
+                .isEqualTo(2);
+        assertThat(errors.toString()).contains("--plant", "double_top");
+        assertThat(run("synth", "--seed", "1", "--bars", "300", "--plant", "castle"))
+                .isEqualTo(2);
+        assertThat(run("synth", "--seed", "1", "--bars", "300", "--kind", "ticks", "--plant", "rectangle"))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void divergencesReadAnyFormula() throws IOException {
+        Path bars = folder.resolve("walk.csv");
+        assertThat(run("synth", "--seed", "3", "--bars", "1500", "--out", bars)).isZero();
+        assertThat(run("detect", "--csv", bars, "--detector", "divergences")).isZero();
+        String usual = out.toString();
+        assertThat(run("detect", "--csv", bars, "--detector", "divergences", "--set", "source=rsi(14)"))
+                .isZero();
+        assertThat(out.toString()).isEqualTo(usual).isNotEmpty();
+        assertThat(run("detect", "--csv", bars, "--detector", "divergences", "--set", "source=rsi(5)"))
+                .isZero();
+        assertThat(out.toString()).isNotEqualTo(usual);
+        assertThat(run("detect", "--csv", bars, "--detector", "divergences", "--set", "source=rsy(5)"))
+                .isEqualTo(2);
+        assertThat(errors.toString()).contains("rsi");
+        assertThat(run("detect", "--csv", bars, "--detector", "levels", "--set", "source=close"))
+                .isEqualTo(2);
+        assertThat(errors.toString()).contains("levels reads bars alone");
     }
 }

@@ -12,9 +12,9 @@ import java.util.List;
  * @param finding what it consists of now
  * @param words what it is called
  * @param steps what became of it, in the order it became known; the last one is how it stands
- * @param figured what is painted of it
+ * @param parts what is painted of it, the first with its name
  */
-public record Found(String layer, int number, Finding finding, String words, List<Step> steps, Figured figured) {
+public record Found(String layer, int number, Finding finding, String words, List<Step> steps, List<Figured> parts) {
     /**
      * Something that became of it.
      *
@@ -24,6 +24,12 @@ public record Found(String layer, int number, Finding finding, String words, Lis
 
     public Found {
         steps = List.copyOf(steps);
+        parts = List.copyOf(parts);
+    }
+
+    /** The part with its name. */
+    public Figured figured() {
+        return parts.get(0);
     }
 
     /** Tells it apart on its chart, from drawings too. */

@@ -3,6 +3,7 @@ package dev.yardarm.chart.model;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.Figured;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -26,10 +27,13 @@ public final class FoundDrawings {
     private List<IndicatorLayer> layers;
     private Timeframe timeframe;
     private List<Drawing> drawings = List.of();
-    private Map<String, Found> byId = Map.of();
+    private Map<String, Part> byId = Map.of();
 
     /** What was made of one layer with one look. */
-    private record Made(LayerStyle style, Timeframe origin, Map<Found, Drawing> drawings) {}
+    private record Made(LayerStyle style, Timeframe origin, Map<Found, List<Drawing>> drawings) {}
+
+    /** A part of a finding that is painted. */
+    public record Part(Found found, Figured figured) {}
 
     FoundDrawings(ChartModel chart) {
         this.chart = chart;
@@ -50,7 +54,7 @@ public final class FoundDrawings {
 
     private void make() {
         List<Drawing> all = new ArrayList<>();
-        Map<String, Found> ids = new HashMap<>();
+        Map<String, Part> ids = new HashMap<>();
         for (IndicatorLayer layer : layers) {
             if (!(layer.indicator() instanceof DetectorTerm) || !layer.style().showsOn(timeframe)) {
                 continue;
@@ -58,18 +62,20 @@ public final class FoundDrawings {
             Timeframe origin =
                     layer.higher() == null ? timeframe : layer.higher().timeframe();
             Made kept = made.get(layer.id());
-            Map<Found, Drawing> before = kept != null
+            Map<Found, List<Drawing>> before = kept != null
                             && kept.style().equals(layer.style())
                             && kept.origin().equals(origin)
                     ? kept.drawings()
                     : Map.of();
-            Map<Found, Drawing> now = new IdentityHashMap<>();
+            Map<Found, List<Drawing>> now = new IdentityHashMap<>();
             for (Found each : data.found(layer)) {
-                Drawing drawing = before.get(each);
-                drawing = drawing == null ? drawing(each, layer.style(), origin) : drawing;
-                now.put(each, drawing);
-                all.add(drawing);
-                ids.put(each.id(), each);
+                List<Drawing> parts = before.get(each);
+                parts = parts == null ? drawings(each, layer.style(), origin) : parts;
+                now.put(each, parts);
+                all.addAll(parts);
+                for (int part = 0; part < parts.size(); part++) {
+                    ids.put(parts.get(part).id(), new Part(each, each.parts().get(part)));
+                }
             }
             made.put(layer.id(), new Made(layer.style(), origin, now));
         }
@@ -78,32 +84,52 @@ public final class FoundDrawings {
         byId = ids;
     }
 
-    private static Drawing drawing(Found found, LayerStyle style, Timeframe origin) {
-        Drawing.Style look = Drawing.Style.of(style.colour())
-                .withLine(
-                        style.colour(),
-                        style.width(),
-                        style.opacity() * (found.state().isEnd() ? ENDED : 1))
-                .withFill(0.08)
-                .withDash(found.isProvisional() ? Drawing.Style.Dash.DOTTED : Drawing.Style.Dash.SOLID);
-        return kept(found, origin).withStyle(look).withPlace(Drawing.Place.STANDARD.withLocked(true));
+    private static List<Drawing> drawings(Found found, LayerStyle style, Timeframe origin) {
+        List<Drawing> all = new ArrayList<>();
+        for (int part = 0; part < found.parts().size(); part++) {
+            Figured figured = found.parts().get(part);
+            boolean projected = figured.look() == Figured.Look.PROJECTED;
+            Drawing.Style look = Drawing.Style.of(style.colour())
+                    .withLine(
+                            style.colour(),
+                            projected ? 1 : style.width(),
+                            style.opacity() * (found.state().isEnd() ? ENDED : 1))
+                    .withFill(0.08)
+                    .withDash(
+                            projected || found.isProvisional() ? Drawing.Style.Dash.DOTTED : Drawing.Style.Dash.SOLID);
+            all.add(drawing(part == 0 ? found.id() : found.id() + "+" + part, figured, origin)
+                    .withStyle(look)
+                    .withPlace(Drawing.Place.STANDARD.withLocked(true)));
+        }
+        return List.copyOf(all);
     }
 
-    /** The drawing a finding becomes when it is kept. */
-    public static Drawing kept(Found found, Timeframe origin) {
+    private static Drawing drawing(String id, Figured figured, Timeframe origin) {
         return new Drawing(
-                found.id(),
-                found.figured().figure(),
+                id,
+                figured.figure(),
                 origin,
-                found.figured().anchors(),
+                figured.anchors(),
                 false,
-                found.figured().options(),
+                figured.options(),
                 Drawing.Style.of(0),
                 Drawing.Place.STANDARD);
     }
 
-    /** The finding of an id; empty for a drawing of the trader's, and for what is not there any more. */
+    /** The drawings a finding becomes when it is kept. */
+    public static List<Drawing> kept(Found found, Timeframe origin) {
+        return found.parts().stream()
+                .map(each -> drawing(found.id(), each, origin))
+                .toList();
+    }
+
+    /** The finding of an id, of it or of one of its parts; empty for a drawing of the trader's, and for what is not there any more. */
     public Optional<Found> find(String id) {
+        return part(id).map(Part::found);
+    }
+
+    /** The part of a finding that a drawing is of. */
+    public Optional<Part> part(String id) {
         all();
         return Optional.ofNullable(byId.get(id));
     }

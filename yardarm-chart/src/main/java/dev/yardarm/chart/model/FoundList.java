@@ -79,14 +79,13 @@ final class FoundList {
         int breaks = (int) steps.stream()
                 .filter(each -> each.state() == Finding.State.BROKEN)
                 .count();
-        Figured figured = detector.figure(new Sight(
+        List<Figured> parts = detector.figures(new Sight(
                 entry.finding(),
                 before(detector, entry, all),
                 entry.state(),
                 breaks,
                 entry.state().isEnd() ? at : Long.MAX_VALUE));
-        Found found =
-                new Found(layer, entry.number(), entry.finding(), detector.words(entry.finding()), steps, figured);
+        Found found = new Found(layer, entry.number(), entry.finding(), detector.words(entry.finding()), steps, parts);
         if (known) {
             all.set(entry.number(), found);
         } else {

@@ -142,7 +142,12 @@ public final class HitTest {
             double distance = shape.distance(x, y);
             if (distance < least) {
                 least = distance;
-                found = isFound ? new Hit.OnFinding(drawing.id()) : new Hit.OnDrawing(drawing.id(), -1);
+                found = isFound
+                        ? chart.found()
+                                .find(drawing.id())
+                                .<Hit>map(of -> new Hit.OnFinding(of.id()))
+                                .orElse(found)
+                        : new Hit.OnDrawing(drawing.id(), -1);
             }
         }
         return found != null ? found : onWords(chart, x, y);
@@ -155,9 +160,10 @@ public final class HitTest {
                 if (chart.drawing(words.owner()).isPresent()) {
                     return new Hit.OnDrawing(words.owner(), -1);
                 }
-                if (chart.found().find(words.owner()).isPresent()) {
-                    return new Hit.OnFinding(words.owner());
-                }
+                return chart.found()
+                        .find(words.owner())
+                        .<Hit>map(found -> new Hit.OnFinding(found.id()))
+                        .orElse(null);
             }
         }
         return null;

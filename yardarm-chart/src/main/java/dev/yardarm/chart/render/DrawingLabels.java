@@ -8,6 +8,7 @@ import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.DrawingShape;
 import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.FoundDrawings;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface.Align;
@@ -16,6 +17,9 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Sketch;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.structure.Figured;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -44,9 +48,10 @@ final class DrawingLabels {
     private final Box area;
     private final double lastY;
     private final Set<String> awaited;
+    private final PriceFormat format;
 
     DrawingLabels(ChartModel chart, Palette palette, Labels labels) {
-
+        format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
         this.palette = palette;
         this.labels = labels;
         area = ChartPainter.area(chart, chart.pricePane());
@@ -73,9 +78,14 @@ final class DrawingLabels {
     }
 
     /** What a finding is called, at its last point, or on its line near the right edge where it goes on. */
-    void addFound(Found found, Drawing drawing, DrawingShape shape, boolean chosen, int colour) {
-        String text = found.figured().label();
-        if (text.isEmpty() && chosen) {
+    void addFound(FoundDrawings.Part part, Drawing drawing, DrawingShape shape, boolean chosen, int colour) {
+        Found found = part.found();
+        Figured figured = part.figured();
+        String text = figured.label();
+        if (figured.look() == Figured.Look.PROJECTED) {
+            text += "  " + format.format(figured.anchors().get(0).price());
+        }
+        if (text.isEmpty() && chosen && figured == found.figured()) {
             text = found.words();
         }
         if (text.isEmpty()) {
@@ -87,9 +97,9 @@ final class DrawingLabels {
         boolean goesOn = "right".equals(drawing.options().get("extend")) || drawing.is("level_ray");
         List<Spot> spots = new ArrayList<>();
         if (goesOn) {
-            onLine(spots, shape, area.right() - 20, at[1], found.figured().above() ? -1 : 1, Align.RIGHT);
+            onLine(spots, shape, area.right() - 20, at[1], figured.above() ? -1 : 1, Align.RIGHT);
         } else if (x >= -40 && x <= area.right() + 40) {
-            around(spots, x, y, new Spot(x, y + (found.figured().above() ? -LIFT : LIFT), Align.CENTRE));
+            around(spots, x, y, new Spot(x, y + (figured.above() ? -LIFT : LIFT), Align.CENTRE));
         }
         if (!spots.isEmpty() && y >= area.top() && y <= area.bottom()) {
             add(found.id(), text, Type.SMALL, colour, chosen ? Rank.CHOSEN : goesOn ? Rank.LEVEL : Rank.REST, y, spots);

@@ -39,7 +39,13 @@ final class DrawingRenderer {
                 : Set.copyOf(chart.selection().drawings());
         DrawingLabels words = new DrawingLabels(chart, palette, labels);
         for (Drawing drawing : inView) {
-            paint(chart, drawing, chosen.contains(drawing.id()), palette, surface, words);
+            boolean isChosen = chosen.contains(drawing.id())
+                    || chart.selection() instanceof Selection.Finding
+                            && chart.found()
+                                    .find(drawing.id())
+                                    .filter(found -> chosen.contains(found.id()))
+                                    .isPresent();
+            paint(chart, drawing, isChosen, palette, surface, words);
         }
         if (!chart.isCompact()) {
             paintAgreements(chart, inView, palette, surface, words);
@@ -86,7 +92,7 @@ final class DrawingRenderer {
         if (style.words() != Drawing.Style.Words.NONE) {
             labels.addWords(drawing, shape, chosen, colour);
         }
-        chart.found().find(drawing.id()).ifPresent(found -> labels.addFound(found, drawing, shape, chosen, colour));
+        chart.found().part(drawing.id()).ifPresent(part -> labels.addFound(part, drawing, shape, chosen, colour));
         if (inherited && main != null) {
             labels.addOrigin(drawing, main, chosen, colour);
         }

@@ -178,6 +178,11 @@ public abstract class Detector {
                 : Figured.line(words(finding), true, points);
     }
 
+    /** All that is painted of a finding, the first part with its name. */
+    public List<Figured> figures(Sight sight) {
+        return List.of(figure(sight));
+    }
+
     /** Whether a finding goes on where another one ended, as a swing does. */
     public boolean follows(Finding before, Finding finding) {
         return false;

@@ -5,15 +5,35 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * A finding as a drawing: what the chart paints of it, and what it becomes when the trader keeps it.
+ * A finding, or a part of it, as a drawing: what the chart paints of it, and what it becomes when the trader keeps it.
  *
  * @param figure name of the kind of drawing
  * @param anchors as many as the figure takes
  * @param options of the figure; the standard for what is not there
  * @param label the words beside its last point; empty for none
  * @param above whether those words stand above the point
+ * @param look how it is painted
  */
-public record Figured(String figure, List<Anchor> anchors, Map<String, String> options, String label, boolean above) {
+public record Figured(
+        String figure, List<Anchor> anchors, Map<String, String> options, String label, boolean above, Look look) {
+    /** How a part is painted. */
+    public enum Look {
+        /** As its layer is. */
+        MAIN,
+        /** What is projected from it: dotted, with its price behind the words. */
+        PROJECTED
+    }
+
+    /** In the look of the layer. */
+    public Figured(String figure, List<Anchor> anchors, Map<String, String> options, String label, boolean above) {
+        this(figure, anchors, options, label, above, Look.MAIN);
+    }
+
+    /** A price that follows from a finding, from a bar on. */
+    public static Figured projected(String label, long from, double price, boolean above) {
+        return new Figured("level_ray", List.of(new Anchor(from, price)), Map.of(), label, above, Look.PROJECTED);
+    }
+
     public Figured {
         anchors = List.copyOf(anchors);
         options = Map.copyOf(options);

@@ -7,7 +7,16 @@ import java.util.Optional;
 
 /** All detectors there are. */
 public final class Detectors {
-    private static final List<Detector> ALL = List.of(new Swings(), new Levels(), new Gaps(), new OppositeBars());
+    private static final List<Detector> ALL = List.of(
+            new Swings(),
+            new Levels(),
+            new TrendLines(),
+            new Gaps(),
+            new OppositeBars(),
+            new Patterns(),
+            new Candles(),
+            new Divergences(),
+            new Ranges());
 
     private Detectors() {}
 

@@ -39,8 +39,13 @@ final class ReversedSwings implements SwingSearch {
         low = other.low;
     }
 
+    /** What is told of the swings. */
+    SwingTaker notes() {
+        return notes;
+    }
+
     @Override
-    public SwingSearch copy() {
+    public ReversedSwings copy() {
         return new ReversedSwings(this);
     }
 

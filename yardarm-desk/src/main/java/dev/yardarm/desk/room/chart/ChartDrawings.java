@@ -179,14 +179,26 @@ public final class ChartDrawings {
         add("draw", List.of(styled.withOptions(all)));
     }
 
-    /** Puts what a detector found on the instrument as a drawing, in the way the trader wants those to be, and chooses it. */
-    void keep(Drawing found, String words) {
-        Drawing plain = found.withId(newId())
-                .withStyle(Drawing.Style.of(room.indicators().freeColour()));
-        Drawing styled = looks.onNew(plain);
-        Map<String, String> options = new LinkedHashMap<>(looks.usual(found.kind()));
-        options.putAll(found.options());
-        add("keep", List.of(styled.withOptions(options).withPlace(styled.place().withName(freeName(words)))));
+    /**
+     * Puts what a detector found on the instrument as drawings, in the way the trader wants those to be, and chooses them; several parts
+     * as a group.
+     *
+     * @param words the name of the first
+     */
+    void keep(List<Drawing> found, String words) {
+        String group = found.size() > 1 ? newId() : "";
+        int colour = room.indicators().freeColour();
+        String name = freeName(words);
+        List<Drawing> kept = new ArrayList<>();
+        for (Drawing each : found) {
+            Drawing styled = looks.onNew(each.withId(newId()).withStyle(Drawing.Style.of(colour)));
+            Map<String, String> options = new LinkedHashMap<>(looks.usual(each.kind()));
+            options.putAll(each.options());
+            kept.add(styled.withOptions(options)
+                    .withPlace(
+                            styled.place().withName(kept.isEmpty() ? name : "").withGroup(group)));
+        }
+        add("keep", kept);
     }
 
     /** A name no drawing of the instrument has. */
