@@ -57,7 +57,8 @@ final class DetectCommand implements Callable<Integer> {
             names = "--detector",
             required = true,
             paramLabel = "NAME",
-            description = "pivots, levels, trend-lines, gaps, order-blocks, patterns, candles, divergences or ranges")
+            description =
+                    "pivots, levels, trend-lines, gaps, order-blocks, patterns, candles, divergences, ranges, waves or targets")
     private String detector;
 
     @Option(

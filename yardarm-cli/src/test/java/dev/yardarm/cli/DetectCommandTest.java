@@ -51,7 +51,18 @@ class DetectCommandTest extends AtTheCommandLine {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"pivots", "levels", "trend-lines", "gaps", "order-blocks", "patterns", "candles", "divergences"})
+            strings = {
+                "pivots",
+                "levels",
+                "trend-lines",
+                "gaps",
+                "order-blocks",
+                "patterns",
+                "candles",
+                "divergences",
+                "waves",
+                "targets"
+            })
     void asOfIsTheFileThatEndsThere(String detector) throws IOException {
         Path whole = folder.resolve("whole.csv");
         assertThat(run("synth", "--seed", 5, "--bars", 500, "--out", whole)).isZero();

@@ -115,7 +115,9 @@ final class FindingList extends VBox {
                 Tips.clear(this);
                 return;
             }
-            setText(Readout.time(chart(), found.finding().to()) + "  " + found.words() + ", "
+            String time = Readout.time(chart(), found.finding().to());
+            // The day of the week gives way, so that all of it is read.
+            setText(time.substring(time.indexOf(' ') + 1) + "  " + found.words() + ", "
                     + FoundText.state(found.state()));
             Tips.set(this, FoundText.title(chart(), found));
         }

@@ -31,6 +31,8 @@ import java.util.stream.IntStream;
  * texts, none by the bars.
  */
 public final class Legend {
+    /** So many findings are few. */
+    private static final int FEW = 20;
     /** Height of a row. */
     private static final double ROW = 15;
     /** Where the readout ends and the legend of the price pane begins. */
@@ -309,17 +311,27 @@ public final class Legend {
         }
     }
 
+    /** How many a detector has found, and when few are seen that there are others at prices that do not show. */
+    private static String found(ChartModel chart, IndicatorLayer layer) {
+        int all = chart.data().found(layer).size();
+        if (all == 0 || all > FEW) {
+            return all == 0 ? "none" : String.valueOf(all);
+        }
+        long seen = chart.places().inView().stream()
+                .flatMap(drawing -> chart.found().find(drawing.id()).stream())
+                .filter(each -> each.layer().equals(layer.id()))
+                .distinct()
+                .count();
+        return all + (seen < all ? ", " + (seen == 0 ? "none" : seen) + " in view" : "");
+    }
+
     private static Group indicator(ChartModel chart, IndicatorLayer layer, Palette palette, int last) {
         String title = title(chart, layer);
         Group group = new Group();
         group.add((bar, under) -> title, palette.drawn(layer.leadColour()));
         if (layer.indicator() instanceof DetectorTerm) {
-            group.add(
-                    (bar, under) -> {
-                        int count = chart.data().found(layer).size();
-                        return count == 0 ? "none" : String.valueOf(count);
-                    },
-                    palette.of(Role.SOFT));
+            String found = found(chart, layer);
+            group.add((bar, under) -> found, palette.of(Role.SOFT));
         }
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {

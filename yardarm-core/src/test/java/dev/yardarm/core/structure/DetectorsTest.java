@@ -71,6 +71,8 @@ class DetectorsTest {
         all.add(new Chosen(
                 Detectors.named("ranges").orElseThrow(),
                 Map.of("swing", "1", "alike", "5%", "inside", "20%", "recovery", "20", "within", "15")));
+        all.add(new Chosen(
+                Detectors.named("waves").orElseThrow(), Map.of("swing", "1", "degrees", "4", "counts", "8")));
         all.add(new Chosen(Detectors.named("divergences").orElseThrow(), Map.of("against", "macd", "within", "8")));
         return all.stream();
     }

@@ -16,7 +16,9 @@ public final class Detectors {
             new Patterns(),
             new Candles(),
             new Divergences(),
-            new Ranges());
+            new Ranges(),
+            new WaveCounts(),
+            new Targets());
 
     private Detectors() {}
 

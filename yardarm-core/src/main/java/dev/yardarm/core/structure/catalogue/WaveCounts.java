@@ -1,0 +1,304 @@
+package dev.yardarm.core.structure.catalogue;
+
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import dev.yardarm.core.structure.Detection;
+import dev.yardarm.core.structure.Detector;
+import dev.yardarm.core.structure.Figured;
+import dev.yardarm.core.structure.Finding;
+import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Happened;
+import dev.yardarm.core.structure.NewestStanding;
+import dev.yardarm.core.structure.Sight;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * Wave counts on the swings of nested degrees: all that break no published rule, ranked by the guidelines they keep; the best few stand as
+ * rival readings. A count ends in the swing that still moves and is provisional until its last wave is settled; one that a better one
+ * displaces, that price goes beyond or whose rules break was nothing. See {@link WaveForm} for rules, guidelines, targets and prices that void.
+ *
+ * <p>A swing that moves costs the forms times their lengths on its degree, about fourteen counts, and the sorting of those of all degrees.
+ */
+public final class WaveCounts extends Detector {
+    private static final int MOST = 12;
+    private static final List<String> DEGREES = List.of("minute", "minor", "intermediate", "primary", "cycle");
+
+    public WaveCounts() {
+        super("waves", "Wave counts");
+        also("elliott", "impulse", "zigzag", "flat", "wave count", "scenario");
+        number("swing", "Size of the smallest swings, in usual ranges", 3, 0.2, 100);
+        whole("degrees", "Degrees", 3, 1, 5);
+        whole("counts", "How many rival counts", 3, 1, 8);
+        for (WaveForm form : WaveForm.values()) {
+            kind(
+                    form.kind(),
+                    form.kind().substring(0, 1).toUpperCase(Locale.ROOT)
+                            + form.kind().substring(1));
+        }
+        cue("impulse", "Five waves are complete", chosen -> Happened.to("impulse", Finding.State.CONFIRMED));
+        cue(
+                "correction",
+                "A correction is complete",
+                chosen -> Happened.to(each -> !each.kind().equals("impulse"), Finding.State.CONFIRMED));
+        column(
+                "target",
+                "Nearer end of the target area of the newest count",
+                open -> NewestStanding.of(open, Finding::target));
+        column(
+                "invalidation",
+                "Price that voids the newest count",
+                open -> NewestStanding.of(open, Finding::invalidation));
+        cue("failed", "A complete count fails", chosen -> Happened.to(each -> true, Finding.State.FAILED));
+        help(
+                "Counts of waves that break no rule, the best few as rival readings.",
+                "Swings of each degree settled as by pivots at swing, 2, 4 ... times swing of the mean of the last 100 true ranges. Every "
+                        + "run of swings that ends in the one that still moves is tried as impulse, zigzag, flat, triangle and combination, begun "
+                        + "or complete; what breaks a rule is none. score: the guidelines kept of those that can be asked, times 0.6 + 0.4 * "
+                        + "the part of its waves that are there. Guidelines: 2 gives back 0.5 to 0.786 of 1, 3 is 1 to 2.618 of it, 4 gives "
+                        + "back 0.236 to 0.382 of 3 and 0.5 at most, 2 and 4 differ by 0.15 in depth or by half in time, 5 is 0.618 to 1.618 of "
+                        + "1; zigzag: B 0.382 to 0.786, C 0.618 to 1.618 of A; flat: B 1 to 1.38, C 1 to 1.618; triangle: each 0.5 to 0.9 "
+                        + "of the one before; combination: Y 1 to 1.236 of W. target_from to target_to: where the wave under way may end, or "
+                        + "what follows the last. Confirmed when the last wave is settled; then reached in the target area, failed by a close "
+                        + "beyond the end of the last wave.",
+                "Rival counts say the same until a price where one of them ends: that price is the decision.",
+                "There is nearly always a count that fits. It is a way to say where one is wrong, not a forecast.",
+                "R. N. Elliott, The Wave Principle (1938); A. J. Frost, Robert R. Prechter, Elliott Wave Principle (1978).");
+    }
+
+    @Override
+    public Detection begin(Settings chosen, Column source) {
+        List<ReversedSwings> degrees = new ArrayList<>();
+        double size = chosen.number("swing");
+        for (int degree = 0; degree < chosen.whole("degrees"); degree++) {
+            double ranges = size;
+            degrees.add(new ReversedSwings(new MovingTurns(), (measure, price) -> ranges * measure.mean()));
+            size *= 2;
+        }
+        return new Search(chosen.whole("counts"), new RangeMeasure(), degrees);
+    }
+
+    /** The count as the drawing of its form, its target area while it stands. */
+    @Override
+    public List<Figured> figures(Sight sight) {
+        Finding count = sight.finding();
+        List<Anchor> anchors = count.points().stream()
+                .map(each -> new Anchor(each.time(), each.price()))
+                .toList();
+        String figure = count.kind().equals("triangle") ? "wave_triangle" : count.kind();
+        int degree = (int) Math.round(count.lines().getOrDefault("degree", 1.0)) - 1;
+        List<Figured> parts = new ArrayList<>();
+        parts.add(new Figured(
+                figure,
+                anchors,
+                Map.of("degree", DEGREES.get(Math.max(0, Math.min(DEGREES.size() - 1, degree)))),
+                "",
+                true));
+        if (!sight.state().isEnd()) {
+            boolean up = count.lines().get("target_to")
+                    > count.points().get(anchors.size() - 1).price();
+            parts.add(Figured.projected("target from", count.to(), count.lines().get("target_from"), up));
+            parts.add(Figured.projected("to", count.to(), count.lines().get("target_to"), up));
+            parts.add(Figured.projected("void beyond", count.to(), count.invalidation(), !up));
+        }
+        return parts;
+    }
+
+    /** A count that could stand. */
+    private record Count(WaveForm form, int degree, List<Turn> turns, int sign, double score) {
+        double[] prices() {
+            return turns.stream().mapToDouble(each -> sign * each.price()).toArray();
+        }
+
+        /** The same reading, perhaps a wave further on. */
+        boolean isOf(Count other) {
+            return form == other.form
+                    && degree == other.degree
+                    && turns.get(0).bar() == other.turns.get(0).bar();
+        }
+
+        /** Raised, a count ends below its price; a triangle whose wave goes up above the end of the one before the last. */
+        boolean isVoidAt(double close) {
+            double away = sign * close - form.invalidation(prices());
+            return form == WaveForm.TRIANGLE && turns.size() % 2 == 0 ? away > 0 : away < 0;
+        }
+
+        boolean isWhole() {
+            return turns.size() == form.waves().size() + 1;
+        }
+
+        Finding finding() {
+            List<Finding.Point> points = new ArrayList<>();
+            for (int at = 0; at < turns.size(); at++) {
+                points.add(turns.get(at).as(at == 0 ? "start" : form.waves().get(at - 1)));
+            }
+            double[] p = prices();
+            double[] target = form.target(p);
+            double last = p[p.length - 1];
+            double near = Math.abs(target[0] - last) <= Math.abs(target[1] - last) ? target[0] : target[1];
+            double far = near == target[0] ? target[1] : target[0];
+            return new Finding(
+                    form.kind(),
+                    points,
+                    Map.of("target_from", sign * near, "target_to", sign * far),
+                    sign * near,
+                    sign * form.invalidation(p),
+                    score);
+        }
+    }
+
+    /** One that stands. */
+    private record Open(int number, Count count, Finding finding, boolean confirmed) {}
+
+    private static final class Search implements Detection {
+        private final int rivals;
+        private final RangeMeasure usual;
+        private final List<ReversedSwings> degrees;
+        private final List<Open> open = new ArrayList<>();
+
+        Search(int rivals, RangeMeasure usual, List<ReversedSwings> degrees) {
+            this.rivals = rivals;
+            this.usual = usual;
+            this.degrees = degrees;
+        }
+
+        @Override
+        public Detection copy() {
+            Search copy = new Search(
+                    rivals,
+                    usual.copy(),
+                    degrees.stream().map(ReversedSwings::copy).toList());
+            copy.open.addAll(open);
+            return copy;
+        }
+
+        @Override
+        public void take(Bars bars, int bar, FindingLog log) {
+            if (!(bars.high(bar) >= bars.low(bar))) {
+                return;
+            }
+            usual.take(bars, bar);
+            boolean moved = false;
+            for (ReversedSwings degree : degrees) {
+                degree.take(bars, bar, usual, log);
+                moved |= ((MovingTurns) degree.notes()).movedAt() == bar;
+            }
+            if (moved) {
+                settle(bar, log);
+                rank(bars, bar, log);
+            }
+            follow(bars, bar, log);
+        }
+
+        /** A whole count whose last wave has been settled is confirmed. */
+        private void settle(int bar, FindingLog log) {
+            for (int at = 0; at < open.size(); at++) {
+                Open each = open.get(at);
+                Turns settled =
+                        ((MovingTurns) degrees.get(each.count().degree()).notes()).settled();
+                List<Turn> turns = each.count().turns();
+                boolean done = !each.confirmed()
+                        && each.count().isWhole()
+                        && settled.settledAt() == bar
+                        && settled.last().get(settled.last().size() - 1).equals(turns.get(turns.size() - 1));
+                if (done) {
+                    log.become(each.number(), Finding.State.CONFIRMED, bar);
+                    open.set(at, new Open(each.number(), each.count(), each.finding(), true));
+                }
+            }
+        }
+
+        /** The best counts of now take the places of those that stood. */
+        private void rank(Bars bars, int bar, FindingLog log) {
+            List<Count> all = new ArrayList<>();
+            for (int degree = 0; degree < degrees.size(); degree++) {
+                MovingTurns moving = (MovingTurns) degrees.get(degree).notes();
+                if (moving.movedAt() >= 0) {
+                    List<Turn> turns = new ArrayList<>(moving.settled().last());
+                    turns.add(moving.running(bars));
+                    counts(turns, degree, all);
+                }
+            }
+            all.sort(Comparator.comparingDouble((Count each) -> -each.score())
+                    .thenComparing(each -> -each.degree())
+                    .thenComparing(each -> each.turns().get(0).bar())
+                    .thenComparing(Count::form));
+            List<Count> best = all.subList(0, Math.min(rivals, all.size()));
+            for (int at = open.size() - 1; at >= 0; at--) {
+                Open each = open.get(at);
+                if (!each.confirmed() && best.stream().noneMatch(each.count()::isOf)) {
+                    log.become(each.number(), Finding.State.VOID, bar);
+                    open.remove(at);
+                }
+            }
+            for (Count count : best) {
+                note(count, bar, log);
+            }
+        }
+
+        private void note(Count count, int bar, FindingLog log) {
+            Finding finding = count.finding();
+            for (int at = 0; at < open.size(); at++) {
+                Open each = open.get(at);
+                if (each.count().isOf(count)) {
+                    if (!each.confirmed() && !each.finding().equals(finding)) {
+                        log.changed(each.number(), finding, bar);
+                        open.set(at, new Open(each.number(), count, finding, false));
+                    }
+                    return;
+                }
+            }
+            if (open.size() < MOST) {
+                open.add(new Open(log.found(finding, bar), count, finding, false));
+            }
+        }
+
+        private static void counts(List<Turn> turns, int degree, List<Count> all) {
+            for (WaveForm form : WaveForm.values()) {
+                int most = form.waves().size();
+                for (int waves = 2; waves <= most && waves < turns.size(); waves++) {
+                    List<Turn> run = List.copyOf(turns.subList(turns.size() - 1 - waves, turns.size()));
+                    int sign = run.get(0).high() ? -1 : 1;
+                    double[] raised = run.stream()
+                            .mapToDouble(each -> sign * each.price())
+                            .toArray();
+                    if (form.keepsRules(raised)) {
+                        int[] ends = run.stream().mapToInt(Turn::bar).toArray();
+                        double score = form.fit(raised, ends) * (0.6 + 0.4 * waves / most);
+                        all.add(new Count(form, degree, run, sign, score));
+                    }
+                }
+            }
+        }
+
+        private void follow(Bars bars, int bar, FindingLog log) {
+            double close = bars.close(bar);
+            for (int at = open.size() - 1; at >= 0; at--) {
+                Open each = open.get(at);
+                Count count = each.count();
+                Turn last = count.turns().get(count.turns().size() - 1);
+                if (!each.confirmed()) {
+                    if (count.isVoidAt(close)) {
+                        log.become(each.number(), Finding.State.VOID, bar);
+                        open.remove(at);
+                    }
+                    continue;
+                }
+                boolean down = each.finding().target() < last.price();
+                boolean reached = down
+                        ? bars.low(bar) <= each.finding().target()
+                        : bars.high(bar) >= each.finding().target();
+                boolean failed = down ? close > last.price() : close < last.price();
+                if (reached || failed) {
+                    log.become(each.number(), reached ? Finding.State.REACHED : Finding.State.FAILED, bar);
+                    open.remove(at);
+                }
+            }
+        }
+    }
+}
