@@ -7,6 +7,7 @@ import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.ScaleChoice;
+import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
@@ -16,17 +17,16 @@ import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.own.Examples;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
-import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartDrawings;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -38,6 +38,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayDeque;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.EnumSet;
 import java.util.List;
@@ -116,11 +117,21 @@ final class Screenshots {
         });
         steps.add(() -> {});
         steps.add(() -> shoot("point-figure"));
-        steps.add(() -> bench.layouts().add("Oscillators", Arrangement.grid(1, 1)));
+        steps.add(() -> bench.layouts().add("Structure", Arrangement.grid(1, 1)));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("KTRL"), BarRequest.of(Timeframe.DAY));
+            room().setLogarithmic(false);
+        });
         steps.add(() -> {});
-        steps.add(this::oscillators);
+        steps.add(this::structure);
+        steps.add(() -> {});
+        steps.add(this::levelInHand);
+        steps.add(() -> shoot("structure"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
-        steps.add(() -> shoot("oscillators"));
+        steps.add(this::patterns);
+        steps.add(() -> {});
+        steps.add(() -> shoot("patterns"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
         steps.add(() -> {});
@@ -142,13 +153,6 @@ final class Screenshots {
         steps.add(this::denseChart);
         steps.add(() -> {});
         steps.add(() -> shoot("dense"));
-        steps.add(() -> {
-            room().showLayers(List.of());
-            room().open(instrument("KTRL"), Timeframe.DAY);
-        });
-        steps.add(() -> {});
-        steps.add(this::phases);
-        steps.add(() -> shoot("phases"));
         ownIndicators();
         steps.add(() -> bench.pick(chosen -> {}));
         steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
@@ -338,40 +342,40 @@ final class Screenshots {
         room().chart().setBarWidth(8);
     }
 
-    private void phases() {
-        room().tracings().use("phases");
-        room().tracings().show("main", false);
-        room().studies().removePlan();
-        Anchor first = point("2024-11-06", false);
-        Anchor last = point("2025-01-27", false);
-        room().drawings()
-                .draw(
-                        "trading_range",
-                        List.of(
-                                first,
-                                point("2024-11-12", false),
-                                point("2024-11-25", true),
-                                point("2024-12-04", false),
-                                point("2024-12-19", false),
-                                point("2024-12-27", false),
-                                point("2025-01-23", true),
-                                last));
-        room().chart().showSpan(first.time() - 60 * Times.DAY, last.time() + 50 * Times.DAY);
-        room().tell(Aspect.VIEW);
+    /** Swings of the day, and levels of day, week and month. */
+    private void structure() {
+        room().detectors().toggle(detector("pivots"));
+        room().detectors().toggle(detector("levels"));
+        room().detectors().inherit();
+        room().chart().setBarWidth(6);
+        room().setVolumeShown(false);
+    }
+
+    /** The level nearest to the price, with what happened there. */
+    private void levelInHand() {
+        double last = room().chart().data().last();
+        room().chart().indicators().stream()
+                .flatMap(each -> room().chart().data().found(each).stream())
+                .filter(each -> each.finding().lines().containsKey("upper"))
+                .min(Comparator.comparingDouble(
+                        each -> Math.abs(each.finding().lines().get("upper") - last)))
+                .ifPresent(each -> room().studies().select(new Selection.Finding(each.id())));
+    }
+
+    /** Patterns with their targets, and trend lines. */
+    private void patterns() {
+        room().showLayers(List.of());
+        room().open(instrument("PVMT"), BarRequest.of(Timeframe.DAY));
+        room().detectors().toggle(detector("pattern"));
+        room().chart().setBarWidth(4);
+    }
+
+    private Indicator detector(String word) {
+        return desk.language().catalogue().find(word).orElseThrow();
     }
 
     private Instrument instrument(String code) {
         return desk.directory().byCode(code).orElseThrow();
-    }
-
-    private void oscillators() {
-        room().showLayers(List.of());
-        room().open(desk.directory().byCode("MARN").orElseThrow(), BarRequest.of(Timeframe.DAY));
-        for (String name : List.of("bollinger", "macd", "stochastic", "band_excess")) {
-            room().indicators().add(Catalogue.builtIn().find(name).orElseThrow());
-        }
-        room().setVolumeShown(false);
-        room().chart().setBarWidth(6);
     }
 
     private void next() {

@@ -13,6 +13,7 @@ import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.NewestStanding;
 import dev.yardarm.core.structure.Sight;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -80,7 +81,8 @@ public final class WaveCounts extends Detector {
             degrees.add(new ReversedSwings(new MovingTurns(), (measure, price) -> ranges * measure.mean()));
             size *= 2;
         }
-        return new Search(chosen.whole("counts"), new RangeMeasure(), degrees);
+        return new Search(
+                chosen.whole("counts"), new RangeMeasure(), degrees, Collections.nCopies(degrees.size(), List.of()));
     }
 
     /** The count as the drawing of its form, its target area while it stands. */
@@ -109,30 +111,49 @@ public final class WaveCounts extends Detector {
         return parts;
     }
 
-    /** A count that could stand. */
-    private record Count(WaveForm form, int degree, List<Turn> turns, int sign, double score) {
+    /**
+     * A count that could stand. Made by the dozen whenever a swing moves, so it holds the run of swings as it came.
+     *
+     * @param run of swings, of which the last {@code waves + 1} are its turns
+     */
+    private record Count(WaveForm form, int degree, List<Turn> run, int waves, int sign, double score) {
+        /** Better ones first: by the score, then the larger degree, the longer, the form. */
+        static final Comparator<Count> ORDER = Comparator.comparingDouble((Count each) -> -each.score)
+                .thenComparingInt(each -> -each.degree)
+                .thenComparingInt(each -> each.start().bar())
+                .thenComparing(Count::form);
+
+        Turn start() {
+            return run.get(run.size() - 1 - waves);
+        }
+
+        List<Turn> turns() {
+            return run.subList(run.size() - 1 - waves, run.size());
+        }
+
         double[] prices() {
-            return turns.stream().mapToDouble(each -> sign * each.price()).toArray();
+            return turns().stream().mapToDouble(each -> sign * each.price()).toArray();
         }
 
         /** The same reading, perhaps a wave further on. */
         boolean isOf(Count other) {
             return form == other.form
                     && degree == other.degree
-                    && turns.get(0).bar() == other.turns.get(0).bar();
+                    && start().bar() == other.start().bar();
         }
 
         /** Raised, a count ends below its price; a triangle whose wave goes up above the end of the one before the last. */
         boolean isVoidAt(double close) {
             double away = sign * close - form.invalidation(prices());
-            return form == WaveForm.TRIANGLE && turns.size() % 2 == 0 ? away > 0 : away < 0;
+            return form == WaveForm.TRIANGLE && waves % 2 == 1 ? away > 0 : away < 0;
         }
 
         boolean isWhole() {
-            return turns.size() == form.waves().size() + 1;
+            return waves == form.waves().size();
         }
 
         Finding finding() {
+            List<Turn> turns = turns();
             List<Finding.Point> points = new ArrayList<>();
             for (int at = 0; at < turns.size(); at++) {
                 points.add(turns.get(at).as(at == 0 ? "start" : form.waves().get(at - 1)));
@@ -160,11 +181,14 @@ public final class WaveCounts extends Detector {
         private final RangeMeasure usual;
         private final List<ReversedSwings> degrees;
         private final List<Open> open = new ArrayList<>();
+        /** The counts of each degree, worked out when its newest swing moves. */
+        private final List<List<Count>> tried;
 
-        Search(int rivals, RangeMeasure usual, List<ReversedSwings> degrees) {
+        Search(int rivals, RangeMeasure usual, List<ReversedSwings> degrees, List<List<Count>> tried) {
             this.rivals = rivals;
             this.usual = usual;
             this.degrees = degrees;
+            this.tried = new ArrayList<>(tried);
         }
 
         @Override
@@ -172,7 +196,8 @@ public final class WaveCounts extends Detector {
             Search copy = new Search(
                     rivals,
                     usual.copy(),
-                    degrees.stream().map(ReversedSwings::copy).toList());
+                    degrees.stream().map(ReversedSwings::copy).toList(),
+                    tried);
             copy.open.addAll(open);
             return copy;
         }
@@ -215,20 +240,20 @@ public final class WaveCounts extends Detector {
 
         /** The best counts of now take the places of those that stood. */
         private void rank(Bars bars, int bar, FindingLog log) {
-            List<Count> all = new ArrayList<>();
+            List<Count> best = new ArrayList<>();
             for (int degree = 0; degree < degrees.size(); degree++) {
                 MovingTurns moving = (MovingTurns) degrees.get(degree).notes();
-                if (moving.movedAt() >= 0) {
+                if (moving.movedAt() == bar) {
                     List<Turn> turns = new ArrayList<>(moving.settled().last());
                     turns.add(moving.running(bars));
-                    counts(turns, degree, all);
+                    List<Count> own = new ArrayList<>();
+                    counts(Collections.unmodifiableList(turns), degree, own);
+                    tried.set(degree, own);
+                }
+                for (Count each : tried.get(degree)) {
+                    take(each, best);
                 }
             }
-            all.sort(Comparator.comparingDouble((Count each) -> -each.score())
-                    .thenComparing(each -> -each.degree())
-                    .thenComparing(each -> each.turns().get(0).bar())
-                    .thenComparing(Count::form));
-            List<Count> best = all.subList(0, Math.min(rivals, all.size()));
             for (int at = open.size() - 1; at >= 0; at--) {
                 Open each = open.get(at);
                 if (!each.confirmed() && best.stream().noneMatch(each.count()::isOf)) {
@@ -241,12 +266,29 @@ public final class WaveCounts extends Detector {
             }
         }
 
+        /** Puts a count among the best, if it is one of them. */
+        private void take(Count count, List<Count> best) {
+            int place = best.size();
+            while (place > 0 && Count.ORDER.compare(count, best.get(place - 1)) < 0) {
+                place--;
+            }
+            if (place < rivals) {
+                best.add(place, count);
+                if (best.size() > rivals) {
+                    best.remove(rivals);
+                }
+            }
+        }
+
         private void note(Count count, int bar, FindingLog log) {
-            Finding finding = count.finding();
             for (int at = 0; at < open.size(); at++) {
                 Open each = open.get(at);
                 if (each.count().isOf(count)) {
-                    if (!each.confirmed() && !each.finding().equals(finding)) {
+                    if (!each.confirmed() && each.count() != count) {
+                        Finding finding = count.finding();
+                        if (finding.equals(each.finding())) {
+                            return;
+                        }
                         log.changed(each.number(), finding, bar);
                         open.set(at, new Open(each.number(), count, finding, false));
                     }
@@ -254,23 +296,27 @@ public final class WaveCounts extends Detector {
                 }
             }
             if (open.size() < MOST) {
+                Finding finding = count.finding();
                 open.add(new Open(log.found(finding, bar), count, finding, false));
             }
         }
 
+        /** All that the last swings of a degree can be. */
         private static void counts(List<Turn> turns, int degree, List<Count> all) {
             for (WaveForm form : WaveForm.values()) {
                 int most = form.waves().size();
                 for (int waves = 2; waves <= most && waves < turns.size(); waves++) {
-                    List<Turn> run = List.copyOf(turns.subList(turns.size() - 1 - waves, turns.size()));
-                    int sign = run.get(0).high() ? -1 : 1;
-                    double[] raised = run.stream()
-                            .mapToDouble(each -> sign * each.price())
-                            .toArray();
+                    int first = turns.size() - 1 - waves;
+                    int sign = turns.get(first).high() ? -1 : 1;
+                    double[] raised = new double[waves + 1];
+                    int[] ends = new int[waves + 1];
+                    for (int end = 0; end <= waves; end++) {
+                        raised[end] = sign * turns.get(first + end).price();
+                        ends[end] = turns.get(first + end).bar();
+                    }
                     if (form.keepsRules(raised)) {
-                        int[] ends = run.stream().mapToInt(Turn::bar).toArray();
                         double score = form.fit(raised, ends) * (0.6 + 0.4 * waves / most);
-                        all.add(new Count(form, degree, run, sign, score));
+                        all.add(new Count(form, degree, turns, waves, sign, score));
                     }
                 }
             }

@@ -2,7 +2,6 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.drawing.WaveRules;
 import java.util.List;
-import java.util.function.Function;
 
 /**
  * The forms that waves take: how many they have, which rules they keep, and the guidelines by which counts are ranked. Prices are those of
@@ -11,7 +10,15 @@ import java.util.function.Function;
  * <p>Rules and guidelines: A. J. Frost, Robert R. Prechter, Elliott Wave Principle (1978); the bounds of the ratios stand beside each.
  */
 enum WaveForm {
-    IMPULSE("impulse", List.of("1", "2", "3", "4", "5"), WaveRules::impulse) {
+    IMPULSE("impulse", List.of("1", "2", "3", "4", "5")) {
+        @Override
+        boolean keepsRules(double[] p) {
+            return !(p.length > 2 && p[2] < p[0])
+                    && !(p.length > 3 && p[3] <= p[1])
+                    && !(p.length > 4 && p[4] < p[1])
+                    && !(p.length > 5 && p[3] - p[2] < p[1] - p[0] && p[3] - p[2] < p[5] - p[4]);
+        }
+
         @Override
         double fit(double[] p, int[] bars) {
             Guidelines keeps = new Guidelines();
@@ -58,7 +65,12 @@ enum WaveForm {
         }
     },
 
-    ZIGZAG("zigzag", List.of("A", "B", "C"), WaveRules::zigzag) {
+    ZIGZAG("zigzag", List.of("A", "B", "C")) {
+        @Override
+        boolean keepsRules(double[] p) {
+            return !(p.length > 2 && p[2] < p[0]) && !(p.length > 3 && p[3] <= p[1]);
+        }
+
         @Override
         double fit(double[] p, int[] bars) {
             Guidelines keeps = new Guidelines();
@@ -82,7 +94,12 @@ enum WaveForm {
         }
     },
 
-    FLAT("flat", List.of("A", "B", "C"), WaveRules::flat) {
+    FLAT("flat", List.of("A", "B", "C")) {
+        @Override
+        boolean keepsRules(double[] p) {
+            return !(p.length > 2 && p[1] - p[2] < 0.9 * (p[1] - p[0]));
+        }
+
         @Override
         double fit(double[] p, int[] bars) {
             Guidelines keeps = new Guidelines();
@@ -106,7 +123,19 @@ enum WaveForm {
         }
     },
 
-    TRIANGLE("triangle", List.of("A", "B", "C", "D", "E"), WaveRules::triangle) {
+    TRIANGLE("triangle", List.of("A", "B", "C", "D", "E")) {
+        @Override
+        boolean keepsRules(double[] p) {
+            boolean expands = p.length > 3 && p[3] > p[1];
+            for (int end = 3; end < p.length; end++) {
+                boolean beyond = end % 2 == 1 ? p[end] > p[end - 2] : p[end] < p[end - 2];
+                if (beyond != expands) {
+                    return false;
+                }
+            }
+            return true;
+        }
+
         @Override
         double fit(double[] p, int[] bars) {
             Guidelines keeps = new Guidelines();
@@ -131,7 +160,12 @@ enum WaveForm {
         }
     },
 
-    COMBINATION("combination", List.of("W", "X", "Y"), WaveRules::combination) {
+    COMBINATION("combination", List.of("W", "X", "Y")) {
+        @Override
+        boolean keepsRules(double[] p) {
+            return true;
+        }
+
         @Override
         double fit(double[] p, int[] bars) {
             Guidelines keeps = new Guidelines();
@@ -157,12 +191,10 @@ enum WaveForm {
 
     private final String kind;
     private final List<String> waves;
-    private final Function<double[], List<String>> rules;
 
-    WaveForm(String kind, List<String> waves, Function<double[], List<String>> rules) {
+    WaveForm(String kind, List<String> waves) {
         this.kind = kind;
         this.waves = waves;
-        this.rules = rules;
     }
 
     /** How many of the guidelines that can be asked a count keeps. */
@@ -193,10 +225,13 @@ enum WaveForm {
         return waves;
     }
 
-    /** True when no rule is broken. */
-    boolean keepsRules(double[] prices) {
-        return rules.apply(prices).isEmpty();
-    }
+    /**
+     * True when no rule is broken: what {@link WaveRules} says of the same prices, without its sentences. Swings turn by themselves, which is
+     * not asked again.
+     *
+     * @param p prices, raised
+     */
+    abstract boolean keepsRules(double[] p);
 
     /**
      * The share of the guidelines that hold.
