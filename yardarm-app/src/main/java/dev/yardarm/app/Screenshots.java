@@ -362,12 +362,12 @@ final class Screenshots {
                 .ifPresent(each -> room().studies().select(new Selection.Finding(each.id())));
     }
 
-    /** Patterns with their targets, and trend lines. */
+    /** Patterns with their targets. */
     private void patterns() {
         room().showLayers(List.of());
-        room().open(instrument("PVMT"), BarRequest.of(Timeframe.DAY));
+        room().open(instrument("GNGW"), BarRequest.of(Timeframe.DAY));
         room().detectors().toggle(detector("pattern"));
-        room().chart().setBarWidth(4);
+        room().chart().setBarWidth(7);
     }
 
     private Indicator detector(String word) {
