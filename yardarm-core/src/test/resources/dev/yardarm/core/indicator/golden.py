@@ -259,16 +259,16 @@ for word, period in (("session", DAY), ("week", WEEK), ("month", MONTH)):
     put(f"previous(period: {word})", high=ph, low=pl, close=pc)
 ph, pl, pc = before(DAY)
 P = each(lambda h, l, c: (h + l + c) / 3, ph, pl, pc)
-put("pivots", pivot=P, r1=each(lambda p, l: 2 * p - l, P, pl), s1=each(lambda p, h: 2 * p - h, P, ph),
+put("floor_pivots", pivot=P, r1=each(lambda p, l: 2 * p - l, P, pl), s1=each(lambda p, h: 2 * p - h, P, ph),
     r2=each(lambda p, h, l: p + h - l, P, ph, pl), s2=each(lambda p, h, l: p - h + l, P, ph, pl),
     r3=each(lambda p, h, l: h + 2 * (p - l), P, ph, pl), s3=each(lambda p, h, l: l - 2 * (h - p), P, ph, pl))
 P = each(lambda h, l, c: (h + l + 2 * c) / 4, ph, pl, pc)
-put("pivots(method: woodie)", pivot=P, r1=each(lambda p, l: 2 * p - l, P, pl),
+put("floor_pivots(method: woodie)", pivot=P, r1=each(lambda p, l: 2 * p - l, P, pl),
     s2=each(lambda p, h, l: p - h + l, P, ph, pl))
-put("pivots(method: camarilla)", **{f"r{k}": each(lambda h, l, c: c + (h - l) * 1.1 / q, ph, pl, pc)
+put("floor_pivots(method: camarilla)", **{f"r{k}": each(lambda h, l, c: c + (h - l) * 1.1 / q, ph, pl, pc)
     for k, q in ((1, 12), (4, 2))}, s3=each(lambda h, l, c: c - (h - l) * 1.1 / 4, ph, pl, pc))
 P = each(lambda h, l, c: (h + l + c) / 3, ph, pl, pc)
-put("pivots(method: fibonacci)", r1=each(lambda p, h, l: p + 0.382 * (h - l), P, ph, pl),
+put("floor_pivots(method: fibonacci)", r1=each(lambda p, h, l: p + 0.382 * (h - l), P, ph, pl),
     s2=each(lambda p, h, l: p - 0.618 * (h - l), P, ph, pl), s3=each(lambda p, h, l: p - (h - l), P, ph, pl))
 first = [min(k for k in range(N) if DAY[k] == DAY[i]) for i in range(N)]
 put("session_levels", high=[max(H[first[i]:i + 1]) for i in range(N)], low=[min(L[first[i]:i + 1]) for i in range(N)],

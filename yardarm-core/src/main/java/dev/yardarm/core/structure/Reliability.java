@@ -1,0 +1,84 @@
+package dev.yardarm.core.structure;
+
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * How often findings of a kind were right where the truth was known: on structures planted in simulated bars, as measured by {@code
+ * yardarm-bench/run detectors}; the same figures stand in {@code docs/detectors.md}, which a test compares.
+ *
+ * @param clear how it did on clear ones
+ * @param middling on middling ones
+ * @param faint on faint ones
+ * @param onWalks confirmed findings per 1,000 bars of walks in which there is nothing
+ */
+public record Reliability(Rate clear, Rate middling, Rate faint, double onWalks) {
+    /**
+     * How it did on one clarity.
+     *
+     * @param recall share of the planted ones that were found
+     * @param precision share of what was found that had been planted
+     * @param delay bars from when it could be known, on average
+     */
+    public record Rate(double recall, double precision, double delay) {}
+
+    /** Kind, then recall, precision and delay of clear, middling and faint ones, then false ones on walks. */
+    private static final String TABLE =
+            """
+            accumulation 0.96 0.98 0.0 0.74 0.99 0.0 0.44 0.97 0.2 0.35
+            ascending_triangle 0.97 0.89 1.6 0.73 0.84 1.5 0.45 0.68 2.3 0.68
+            bear_flag 0.87 0.91 0.0 0.58 0.90 -0.0 0.41 0.82 -0.1 0.10
+            bull_flag 0.88 0.87 0.0 0.59 0.82 -0.0 0.32 0.67 -0.0 0.11
+            descending_triangle 0.97 0.93 1.7 0.73 0.89 2.0 0.40 0.75 2.1 0.69
+            distribution 0.94 0.98 0.0 0.78 0.99 0.0 0.38 0.92 0.1 0.42
+            double_bottom 0.99 0.86 0.0 0.96 0.85 0.0 0.81 0.81 0.1 1.79
+            double_top 0.99 0.83 0.0 0.94 0.83 0.0 0.82 0.81 0.1 1.69
+            falling_wedge 0.78 0.80 1.0 0.54 0.73 1.2 0.25 0.48 1.4 0.97
+            head_shoulders 0.99 0.93 0.0 0.90 0.88 0.1 0.61 0.78 0.8 1.07
+            inverse_head_shoulders 0.99 0.87 0.0 0.88 0.86 0.2 0.55 0.84 0.4 0.99
+            pennant 0.82 0.91 -0.0 0.55 0.84 -0.0 0.31 0.69 -0.3 0.23
+            rectangle 0.97 0.94 0.9 0.84 0.92 1.0 0.63 0.91 1.1 0.62
+            rising_wedge 0.81 0.82 0.8 0.50 0.66 0.7 0.27 0.51 0.7 0.86
+            symmetrical_triangle 0.99 0.91 1.7 0.97 0.90 1.7 0.81 0.82 2.0 0.97
+            triple_bottom 1.00 0.92 0.2 0.99 0.93 0.5 0.86 0.90 0.6 0.88
+            triple_top 1.00 0.93 0.2 0.97 0.95 0.4 0.84 0.90 0.9 0.85
+            """;
+
+    private static final Map<String, Reliability> ALL = read();
+
+    private static Map<String, Reliability> read() {
+        Map<String, Reliability> all = new HashMap<>();
+        TABLE.lines().map(line -> line.split(" ")).forEach(words -> {
+            Rate[] rates = new Rate[3];
+            for (int clarity = 0; clarity < 3; clarity++) {
+                int at = 1 + 3 * clarity;
+                rates[clarity] = new Rate(
+                        Double.parseDouble(words[at]),
+                        Double.parseDouble(words[at + 1]),
+                        Double.parseDouble(words[at + 2]));
+            }
+            all.put(words[0], new Reliability(rates[0], rates[1], rates[2], Double.parseDouble(words[10])));
+        });
+        return Map.copyOf(all);
+    }
+
+    /** What was measured of a kind of finding; empty for what follows from its rule alone. */
+    public static Optional<Reliability> of(String kind) {
+        return Optional.ofNullable(ALL.get(kind));
+    }
+
+    /** In a sentence for people. */
+    public String words() {
+        return String.format(
+                Locale.ROOT,
+                "Of planted ones found: %.0f %% of the clear, %.0f %% of the middling. Of those found right: %.0f %% and %.0f %%. On plain "
+                        + "walks %.1f are found in 1,000 bars all the same.",
+                100 * clear.recall(),
+                100 * middling.recall(),
+                100 * clear.precision(),
+                100 * middling.precision(),
+                onWalks);
+    }
+}
