@@ -109,10 +109,9 @@ class FoundTest {
         RecordingSurface surface = painted(chart);
         assertThat(surface.texts).anyMatch(text -> text.equals("HH") || text.equals("LL"));
         assertThat(surface.texts).contains("swings");
-        long dotted = surface.lines.stream()
-                .filter(line -> line.dash().length == 2 && line.dash()[0] == 1.5)
-                .count();
-        assertThat(dotted).isEqualTo(1);
+        // In the one look of what is not settled, as a forming bar.
+        assertThat(surface.lines.stream().filter(RecordingSurface.Line::isDotted))
+                .hasSize(1);
         assertThat(LayerParts.title(chart, chart.indicators().get(0))).isEqualTo("swings");
         assertThat(LayerParts.value(chart, chart.indicators().get(0))).isEqualTo(swings.size() + " found");
     }

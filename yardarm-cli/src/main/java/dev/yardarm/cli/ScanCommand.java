@@ -268,6 +268,11 @@ final class ScanCommand implements Callable<Integer> {
     private static void tell(ScanRunner.Result result, PrintWriter errors) {
         result.missing().forEach(each -> errors.println("skipped: " + each));
         errors.println(result.found().size() + " of " + result.looked() + " match");
+        if (result.looked() == 0 && result.missing().isEmpty()) {
+            errors.println(
+                    "there was nothing to look through: the home holds no bars of its own yet; ./yardarm import brings "
+                            + "some in (the simulated market is looked through in the application)");
+        }
         for (ScanRunner.Found near :
                 result.nearest().subList(0, Math.min(3, result.nearest().size()))) {
             errors.println("nearest miss: " + near.instrument().code() + ", "

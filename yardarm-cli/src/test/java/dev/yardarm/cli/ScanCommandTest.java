@@ -198,4 +198,11 @@ class ScanCommandTest {
         assertThat(run("scan", "--home", home, "--scan", "Up", "--schedule", "sometimes"))
                 .isEqualTo(2);
     }
+
+    @Test
+    void aHomeWithoutBarsSaysWhyNothingWasFound() throws IOException {
+        Path empty = Files.createDirectory(folder.resolve("empty"));
+        assertThat(run("scan", "--home", empty, "--formula", "close > 0")).isZero();
+        assertThat(walks.errors()).contains("0 of 0 match", "the home holds no bars of its own yet");
+    }
 }

@@ -65,19 +65,21 @@ final class DrawingRenderer {
             surface.fillPolygon(shade, area, area.length / 2);
         }
         boolean inherited = drawing.origin().isHigherThan(chart.timeframe());
+        boolean unsettled = style.dash() == Drawing.Style.Dash.DOTTED
+                && chart.found().find(drawing.id()).isPresent();
         DrawingShape.Line main = null;
         for (DrawingShape.Line line : shape.lines()) {
             if (chart.isCompact() && (line.part() == Sketch.Part.DASHED || line.part() == Sketch.Part.THIN)) {
                 continue;
             }
             boolean strong = line.part() == Sketch.Part.MAIN || line.part() == Sketch.Part.ARROW;
-            if (inherited && strong) {
+            if (inherited && strong && !unsettled) {
                 doubled(line, colour, surface);
             } else {
                 surface.line(
                         colour,
                         strong && !chart.isCompact() ? style.width() : 1,
-                        dash(line.part(), style),
+                        unsettled ? Provisional.DOTS : dash(line.part(), style),
                         line.points(),
                         line.count());
             }

@@ -8,7 +8,7 @@ import dev.yardarm.chart.surface.Surface;
 
 /**
  * The one look of what is not settled: dotted, and open at the end that still moves. Bars, volume, lines and columns of
- * the forming bar use it; so will findings that are not confirmed.
+ * the forming bar use it, and findings that are not confirmed or are projected.
  */
 final class Provisional {
     static final double[] DOTS = {2, 1.5};
