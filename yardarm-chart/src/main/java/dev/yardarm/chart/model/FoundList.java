@@ -51,7 +51,7 @@ final class FoundList {
             for (int at = log.size(); at < now.size(); at++) {
                 take(now.entry(at), all);
             }
-            all.removeIf(each -> each == null || !isShown(each));
+            all.removeIf(each -> !isShown(each));
             given = List.copyOf(all);
         }
         return given;

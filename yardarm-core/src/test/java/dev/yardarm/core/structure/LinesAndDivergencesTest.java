@@ -9,10 +9,8 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
-import dev.yardarm.core.series.Times;
 import dev.yardarm.core.structure.catalogue.Detectors;
 import java.util.List;
 import java.util.Map;
@@ -20,32 +18,6 @@ import org.junit.jupiter.api.Test;
 
 /** Trend lines, channels, divergences and candles, by hand. */
 class LinesAndDivergencesTest {
-    /** Straight legs of ten bars from price to price, with a volume each. */
-    private static Bars course(double[] volumes, double... turns) {
-        BarSeries series = new BarSeries(turns.length * 10);
-        int bar = 0;
-        for (int turn = 1; turn < turns.length; turn++) {
-            for (int step = 1; step <= 10; step++) {
-                double open = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * (step - 1) / 10;
-                double close = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * step / 10;
-                long time = bar++ * Times.DAY;
-                series.append(
-                        time,
-                        time + Times.DAY,
-                        open,
-                        Math.max(open, close) + 0.25,
-                        Math.min(open, close) - 0.25,
-                        close,
-                        volumes == null ? 1000 : volumes[turn - 1]);
-            }
-        }
-        return series.snapshot();
-    }
-
-    private static Bars course(double... turns) {
-        return course(null, turns);
-    }
-
     private static FindingLog found(String name, Map<String, String> settings, Bars bars) {
         Detector detector = Detectors.named(name).orElseThrow();
         Detecting detecting = new Detecting(detector, detector.settings(settings));
@@ -68,7 +40,7 @@ class LinesAndDivergencesTest {
     /** Lows at 100, 105, 110 and 115, twenty bars apart; then through the line, back to it from below, and away. */
     @Test
     void aLineThroughThreeLowsIsTouchedBrokenAndRetestedFromBelow() {
-        Bars bars = course(120, 100, 112, 105, 118, 110, 122, 115, 126, 108, 121.9, 105);
+        Bars bars = StructureBars.course(120, 100, 112, 105, 118, 110, 122, 115, 126, 108, 121.9, 105);
         FindingLog log = found("trend-lines", Map.of(), bars);
         FindingLog.Standing line = of("support_line", log, bars).get(0);
         assertThat(line.finding().points()).extracting(Finding.Point::price).startsWith(99.75, 104.75, 109.75, 114.75);
@@ -90,14 +62,14 @@ class LinesAndDivergencesTest {
 
     @Test
     void threeLowsThatLieOnNoLineMakeNone() {
-        Bars bars = course(120, 100, 112, 109, 118, 110, 122);
+        Bars bars = StructureBars.course(120, 100, 112, 109, 118, 110, 122);
         assertThat(of("support_line", found("trend-lines", Map.of(), bars), bars))
                 .isEmpty();
     }
 
     @Test
     void whereTheOtherSideRunsBesideItIsAChannel() {
-        Bars bars = course(95, 113, 100, 118, 105, 123, 110, 125);
+        Bars bars = StructureBars.course(95, 113, 100, 118, 105, 123, 110, 125);
         FindingLog log = found("trend-lines", Map.of(), bars);
         FindingLog.Standing channel = of("rising_channel", log, bars).get(0);
         double wide = channel.finding().lines().get("across")
@@ -108,7 +80,7 @@ class LinesAndDivergencesTest {
     /** The second high is higher in price and lower in strength: half of the rise was given back before. */
     @Test
     void aHigherHighOfPriceWithALowerOneOfItsMeasureIsABearishDivergence() {
-        Bars bars = course(100, 100.5, 100, 120, 110, 121, 105);
+        Bars bars = StructureBars.course(100, 100.5, 100, 120, 110, 121, 105);
         FindingLog log = found("divergences", Map.of(), bars);
         FindingLog.Standing bearish = of("bearish", log, bars).stream()
                 .filter(each -> each.finding().points().get(2).price() == 121.25)
@@ -137,7 +109,7 @@ class LinesAndDivergencesTest {
 
     @Test
     void theMeasureMayBeAnyFormulaAndAgreementIsNoDivergence() {
-        Bars bars = course(new double[] {1, 9, 1, 3, 1, 9}, 100, 120, 112, 122, 105, 130, 100);
+        Bars bars = StructureBars.course(new double[] {1, 9, 1, 3, 1, 9}, 100, 120, 112, 122, 105, 130, 100);
         Column volume =
                 Formula.parse("divergence(volume).bearish", Language.builtIn()).evaluate(bars);
         Column price =
@@ -177,7 +149,7 @@ class LinesAndDivergencesTest {
     /** Climax at 110, reaction to 100, test at 109, weakness to 98, a false break to 113, back inside, and out through 98. */
     @Test
     void aRangeWithAnUpthrustIsACandidateOnceBackInsideAndConfirmedBelowItsBorder() {
-        Bars bars = course(80, 110, 100, 109, 98, 113, 90, 84);
+        Bars bars = StructureBars.course(80, 110, 100, 109, 98, 113, 90, 84);
         FindingLog log = found("ranges", Map.of(), bars);
         FindingLog.Standing range = of("distribution", log, bars).get(0);
         assertThat(range.finding().points())
@@ -203,10 +175,13 @@ class LinesAndDivergencesTest {
             {80, 110, 100, 109, 102, 113, 90},
             {80, 110, 100, 109, 98, 108, 90},
         }) {
-            assertThat(of("distribution", found("ranges", Map.of(), course(turns)), course(turns)))
+            assertThat(of(
+                            "distribution",
+                            found("ranges", Map.of(), StructureBars.course(turns)),
+                            StructureBars.course(turns)))
                     .isEmpty();
         }
-        Bars held = course(80, 110, 100, 109, 98, 113, 106, 118);
+        Bars held = StructureBars.course(80, 110, 100, 109, 98, 113, 106, 118);
         FindingLog log = found("ranges", Map.of(), held);
         assertThat(of("distribution", log, held)).as("beyond the upthrust").isEmpty();
         assertThat(log.count()).isPositive();
@@ -217,11 +192,13 @@ class LinesAndDivergencesTest {
         double[] volumes = {1000, 1000, 1000, 1000, 1000, 1000, 1000};
         double[] turns = {80, 110, 100, 109, 98, 113, 90, 84};
         Map<String, String> asked = Map.of("climax", "1.5", "off", "0");
-        assertThat(found("ranges", asked, course(volumes, turns)).count()).isZero();
+        assertThat(found("ranges", asked, StructureBars.course(volumes, turns)).count())
+                .isZero();
         volumes[0] = 3000;
         // All of the rise had three times the volume, so its mean before the climax had too.
-        assertThat(found("ranges", asked, course(volumes, turns)).count()).isZero();
-        assertThat(found("ranges", Map.of("climax", "0.5", "off", "0"), course(volumes, turns))
+        assertThat(found("ranges", asked, StructureBars.course(volumes, turns)).count())
+                .isZero();
+        assertThat(found("ranges", Map.of("climax", "0.5", "off", "0"), StructureBars.course(volumes, turns))
                         .count())
                 .isPositive();
     }

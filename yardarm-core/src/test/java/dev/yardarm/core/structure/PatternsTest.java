@@ -17,30 +17,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Chart patterns drawn by hand against their published rules: legal ones are told with all they say, broken ones are not. */
 class PatternsTest {
-    /** Bars of half a point's range on a straight course through prices, ten bars from each to the next. */
-    private static Bars course(double... turns) {
-        BarSeries series = new BarSeries(turns.length * 10);
-        int bar = 0;
-        double before = turns[0];
-        for (int turn = 1; turn < turns.length; turn++) {
-            for (int step = 1; step <= 10; step++) {
-                double open = before + (turns[turn] - before) * (step - 1) / 10;
-                double close = before + (turns[turn] - before) * step / 10;
-                long time = bar++ * Times.DAY;
-                series.append(
-                        time,
-                        time + Times.DAY,
-                        open,
-                        Math.max(open, close) + 0.25,
-                        Math.min(open, close) - 0.25,
-                        close,
-                        1000);
-            }
-            before = turns[turn];
-        }
-        return series.snapshot();
-    }
-
     private static List<FindingLog.Standing> found(Bars bars, String kind, Map<String, String> more) {
         Map<String, String> settings = new HashMap<>(more);
         settings.put("kind", kind);
@@ -57,7 +33,7 @@ class PatternsTest {
     /** 80, up to 110, back to 100, up to 110 again, and through 100. */
     @Test
     void aDoubleTopIsCompletedByTheFirstCloseBelowItsValleyAndPointsAsFarDownAsItIsHigh() {
-        Bars bars = course(80, 110, 100, 110, 85, 84);
+        Bars bars = StructureBars.course(80, 110, 100, 110, 85, 84);
         List<FindingLog.Standing> found = found(bars, "double_top");
         assertThat(found).hasSize(1);
         FindingLog.Standing top = found.get(0);
@@ -94,13 +70,13 @@ class PatternsTest {
                 "a close above the tops first|80, 110, 100, 110, 106, 114, 85",
             })
     void whatIsNoDoubleTopIsNotTold(String why, String turns) {
-        Bars bars = course(numbers(turns));
+        Bars bars = StructureBars.course(numbers(turns));
         assertThat(found(bars, "double_top")).as(why).noneMatch(each -> each.state() != Finding.State.PROVISIONAL);
     }
 
     @Test
     void oneThatFormsSaysWhatWouldCompleteItAndWhatWouldVoidIt() {
-        List<FindingLog.Standing> found = found(course(80, 110, 100, 110, 104), "double_top");
+        List<FindingLog.Standing> found = found(StructureBars.course(80, 110, 100, 110, 104), "double_top");
         assertThat(found).singleElement().satisfies(each -> {
             assertThat(each.state()).isEqualTo(Finding.State.PROVISIONAL);
             assertThat(each.finding().lines()).containsEntry("neckline", 99.75).containsEntry("extreme", 110.25);
@@ -111,7 +87,7 @@ class PatternsTest {
 
     @Test
     void oneThatWasCompletedFailsByACloseBeyondItsTops() {
-        List<FindingLog.Standing> found = found(course(80, 110, 100, 110, 96, 116), "double_top");
+        List<FindingLog.Standing> found = found(StructureBars.course(80, 110, 100, 110, 96, 116), "double_top");
         assertThat(found).singleElement().satisfies(each -> assertThat(each.state())
                 .isEqualTo(Finding.State.FAILED));
     }
@@ -133,7 +109,7 @@ class PatternsTest {
                 "rectangle|80, 110, 100, 110, 100, 110, 100, 122",
             })
     void eachKindIsFoundWhereItIsDrawn(String kind, String turns) {
-        List<FindingLog.Standing> found = found(course(numbers(turns)), kind);
+        List<FindingLog.Standing> found = found(StructureBars.course(numbers(turns)), kind);
         assertThat(found)
                 .anySatisfy(each -> assertThat(each.state()).isIn(Finding.State.CONFIRMED, Finding.State.REACHED));
     }
@@ -151,7 +127,7 @@ class PatternsTest {
                 "rectangle|a middle touch outside|80, 110, 100, 104, 100, 110, 100, 122",
             })
     void whatBreaksARuleIsNotTold(String kind, String why, String turns) {
-        assertThat(found(course(numbers(turns)), kind))
+        assertThat(found(StructureBars.course(numbers(turns)), kind))
                 .as(why)
                 .noneMatch(each -> each.state() != Finding.State.PROVISIONAL);
     }
@@ -208,10 +184,10 @@ class PatternsTest {
 
     @Test
     void completedByReachNeedsNoClose() {
-        Bars bars = course(80, 110, 100, 110, 100.2, 106);
+        Bars bars = StructureBars.course(80, 110, 100, 110, 100.2, 106);
         assertThat(found(bars, "double_top")).noneMatch(each -> each.state() != Finding.State.PROVISIONAL);
         // The low of the fall is 99.95 and does not pass 99.75; a fall to 99.9 does with its shadow alone.
-        Bars reached = course(80, 110, 100, 110, 99.9, 106);
+        Bars reached = StructureBars.course(80, 110, 100, 110, 99.9, 106);
         assertThat(found(reached, "double_top")).noneMatch(each -> each.state() != Finding.State.PROVISIONAL);
         assertThat(found(reached, "double_top", Map.of("by", "reach")))
                 .anyMatch(each -> each.state() == Finding.State.CONFIRMED);

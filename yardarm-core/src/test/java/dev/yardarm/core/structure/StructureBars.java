@@ -47,4 +47,31 @@ final class StructureBars {
         }
         return series.snapshot();
     }
+
+    /** Straight legs of ten bars from price to price, with shadows of a quarter. */
+    static Bars course(double... turns) {
+        return course(null, turns);
+    }
+
+    /** @param volumes one for each leg; null for 1,000 */
+    static Bars course(double[] volumes, double... turns) {
+        BarSeries series = new BarSeries(turns.length * 10);
+        int bar = 0;
+        for (int turn = 1; turn < turns.length; turn++) {
+            for (int step = 1; step <= 10; step++) {
+                double open = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * (step - 1) / 10;
+                double close = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * step / 10;
+                long time = bar++ * Times.DAY;
+                series.append(
+                        time,
+                        time + Times.DAY,
+                        open,
+                        Math.max(open, close) + 0.25,
+                        Math.min(open, close) - 0.25,
+                        close,
+                        volumes == null ? 1000 : volumes[turn - 1]);
+            }
+        }
+        return series.snapshot();
+    }
 }

@@ -6,10 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import dev.yardarm.core.drawing.WaveRules;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.Language;
-import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
-import dev.yardarm.core.series.Times;
 import dev.yardarm.core.structure.catalogue.Detectors;
 import java.util.List;
 import java.util.Map;
@@ -17,27 +15,6 @@ import org.junit.jupiter.api.Test;
 
 /** Wave counts against their rules and guidelines, and targets from what is there, by hand. */
 class WavesAndTargetsTest {
-    private static Bars course(double... turns) {
-        BarSeries series = new BarSeries(turns.length * 10);
-        int bar = 0;
-        for (int turn = 1; turn < turns.length; turn++) {
-            for (int step = 1; step <= 10; step++) {
-                double open = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * (step - 1) / 10;
-                double close = turns[turn - 1] + (turns[turn] - turns[turn - 1]) * step / 10;
-                long time = bar++ * Times.DAY;
-                series.append(
-                        time,
-                        time + Times.DAY,
-                        open,
-                        Math.max(open, close) + 0.25,
-                        Math.min(open, close) - 0.25,
-                        close,
-                        1000);
-            }
-        }
-        return series.snapshot();
-    }
-
     private static FindingLog found(String name, Map<String, String> settings, Bars bars) {
         Detector detector = Detectors.named(name).orElseThrow();
         Detecting detecting = new Detecting(detector, detector.settings(settings));
@@ -50,7 +27,7 @@ class WavesAndTargetsTest {
     /** 1 from 90 to 100, 2 back to 94, 3 to 112, 4 back to 106, 5 to 115; then down. */
     @Test
     void fiveWavesThatKeepTheRulesAreAnImpulseWhoseLastWaveIsSettledByTheTurn() {
-        Bars bars = course(97, 90, 100, 94, 112, 106, 115, 104);
+        Bars bars = StructureBars.course(97, 90, 100, 94, 112, 106, 115, 104);
         FindingLog log = found("waves", ALL_COUNTS, bars);
         FindingLog.Standing impulse = log.asOf(bars.size() - 1).stream()
                 .filter(each -> each.finding().kind().equals("impulse")
@@ -91,7 +68,7 @@ class WavesAndTargetsTest {
                             .mapToDouble(Finding.Point::price)
                             .toArray();
                     List<String> broken =
-                            switch (each.finding().kind()) {
+                            switch (each.finding().kind().replaceFirst("_\\d$", "")) {
                                 case "impulse" -> WaveRules.impulse(prices);
                                 case "zigzag" -> WaveRules.zigzag(prices);
                                 case "flat" -> WaveRules.flat(prices);
@@ -107,7 +84,7 @@ class WavesAndTargetsTest {
     /** The fourth wave enters the first: no impulse, whatever else it is. */
     @Test
     void wavesThatBreakARuleAreNoImpulse() {
-        Bars bars = course(97, 90, 100, 94, 112, 98, 118, 104);
+        Bars bars = StructureBars.course(97, 90, 100, 94, 112, 98, 118, 104);
         assertThat(found("waves", ALL_COUNTS, bars).asOf(bars.size() - 1))
                 .noneMatch(each -> each.finding().kind().equals("impulse")
                         && each.finding().points().size() > 4
@@ -116,7 +93,7 @@ class WavesAndTargetsTest {
 
     @Test
     void aCountThatIsUnderWaySaysWhereItMayEndAndWhereItIsNone() {
-        Bars bars = course(97, 90, 100, 94, 103);
+        Bars bars = StructureBars.course(97, 90, 100, 94, 103);
         FindingLog log = found("waves", ALL_COUNTS, bars);
         Finding begun = log.asOf(bars.size() - 1).stream()
                 .map(FindingLog.Standing::finding)
@@ -125,7 +102,7 @@ class WavesAndTargetsTest {
                 .orElseThrow();
         // Wave 3 is under way from 93.75: it ends the count to fall below.
         assertThat(begun.invalidation()).isEqualTo(93.75);
-        Bars fallen = course(97, 90, 100, 94, 103, 85);
+        Bars fallen = StructureBars.course(97, 90, 100, 94, 103, 85);
         FindingLog after = found("waves", ALL_COUNTS, fallen);
         assertThat(after.asOf(fallen.size() - 1))
                 .noneMatch(each -> each.finding().kind().equals("impulse")
@@ -136,7 +113,7 @@ class WavesAndTargetsTest {
     /** A leg from 90 to 104, back to 97: as far again is 111. */
     @Test
     void aMeasuredLegIsATargetUntilItIsReachedOrVoid() {
-        Bars bars = course(97, 90, 104, 97, 104);
+        Bars bars = StructureBars.course(97, 90, 104, 97, 104);
         FindingLog log = found("targets", Map.of(), bars);
         Finding leg = log.asOf(bars.size() - 1).stream()
                 .map(FindingLog.Standing::finding)
@@ -147,18 +124,18 @@ class WavesAndTargetsTest {
         assertThat(leg.invalidation()).isEqualTo(96.75);
         Column nearest = Formula.parse("targets.nearest_up", Language.builtIn()).evaluate(bars);
         assertThat(nearest.at(bars.size() - 1)).isEqualTo(leg.target());
-        Bars reached = course(97, 90, 104, 97, 112);
+        Bars reached = StructureBars.course(97, 90, 104, 97, 112);
         assertThat(found("targets", Map.of(), reached).asOf(reached.size() - 1))
                 .anyMatch(
                         each -> each.finding().kind().equals("measured_leg") && each.state() == Finding.State.REACHED);
-        Bars failed = course(97, 90, 104, 97, 104, 92);
+        Bars failed = StructureBars.course(97, 90, 104, 97, 104, 92);
         assertThat(found("targets", Map.of(), failed).asOf(failed.size() - 1))
                 .anyMatch(each -> each.finding().kind().equals("measured_leg") && each.state() == Finding.State.FAILED);
     }
 
     @Test
     void aCompletedPatternHasItsTargetAmongThem() {
-        Bars bars = course(80, 110, 100, 110, 97);
+        Bars bars = StructureBars.course(80, 110, 100, 110, 97);
         FindingLog log = found("targets", Map.of(), bars);
         assertThat(log.asOf(bars.size() - 1)).anySatisfy(each -> {
             assertThat(each.finding().kind()).isEqualTo("pattern_target");
@@ -168,5 +145,23 @@ class WavesAndTargetsTest {
         Column room = Formula.parse("targets.nearest_down / close - 1", Language.builtIn())
                 .evaluate(bars);
         assertThat(room.at(bars.size() - 1)).isNegative();
+    }
+
+    /** Counts of larger swings are of a larger degree: their kind says so, and their labels are those of that degree. */
+    @Test
+    void eachDegreeHasLabelsOfItsOwn() {
+        Bars bars = StructureBars.walk(2, 900);
+        Detector waves = Detectors.named("waves").orElseThrow();
+        FindingLog log = found("waves", Map.of("swing", "1.5"), bars);
+        Map<String, String> degrees = new java.util.TreeMap<>();
+        for (int place = 0; place < log.size(); place++) {
+            FindingLog.Standing entry = log.entry(place);
+            String number = entry.finding().kind().replaceFirst("^[a-z]+_?", "");
+            Figured figured = waves.figures(new Sight(entry.finding(), null, entry.state(), 0, Long.MAX_VALUE))
+                    .get(0);
+            String before = degrees.put(number, figured.options().get("degree"));
+            assertThat(before).isIn(null, figured.options().get("degree"));
+        }
+        assertThat(degrees).isEqualTo(Map.of("", "minute", "2", "minor", "3", "intermediate"));
     }
 }

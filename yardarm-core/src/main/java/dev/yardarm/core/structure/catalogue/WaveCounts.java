@@ -37,16 +37,20 @@ public final class WaveCounts extends Detector {
         whole("degrees", "Degrees", 3, 1, 5);
         whole("counts", "How many rival counts", 3, 1, 8);
         for (WaveForm form : WaveForm.values()) {
-            kind(
-                    form.kind(),
-                    form.kind().substring(0, 1).toUpperCase(Locale.ROOT)
-                            + form.kind().substring(1));
+            String title = form.kind().substring(0, 1).toUpperCase(Locale.ROOT)
+                    + form.kind().substring(1);
+            for (int degree = 1; degree <= DEGREES.size(); degree++) {
+                kind(form.kind() + Swings.suffix(degree), title + (degree == 1 ? "" : " of degree " + degree));
+            }
         }
-        cue("impulse", "Five waves are complete", chosen -> Happened.to("impulse", Finding.State.CONFIRMED));
+        cue(
+                "impulse",
+                "Five waves are complete",
+                chosen -> Happened.to(each -> each.kind().startsWith("impulse"), Finding.State.CONFIRMED));
         cue(
                 "correction",
                 "A correction is complete",
-                chosen -> Happened.to(each -> !each.kind().equals("impulse"), Finding.State.CONFIRMED));
+                chosen -> Happened.to(each -> !each.kind().startsWith("impulse"), Finding.State.CONFIRMED));
         column(
                 "target",
                 "Nearer end of the target area of the newest count",
@@ -92,13 +96,14 @@ public final class WaveCounts extends Detector {
         List<Anchor> anchors = count.points().stream()
                 .map(each -> new Anchor(each.time(), each.price()))
                 .toList();
-        String figure = count.kind().equals("triangle") ? "wave_triangle" : count.kind();
-        int degree = (int) Math.round(count.lines().getOrDefault("degree", 1.0)) - 1;
+        int cut = count.kind().indexOf('_');
+        String form = cut < 0 ? count.kind() : count.kind().substring(0, cut);
+        int degree = cut < 0 ? 1 : Integer.parseInt(count.kind().substring(cut + 1));
         List<Figured> parts = new ArrayList<>();
         parts.add(new Figured(
-                figure,
+                form.equals("triangle") ? "wave_triangle" : form,
                 anchors,
-                Map.of("degree", DEGREES.get(Math.max(0, Math.min(DEGREES.size() - 1, degree)))),
+                Map.of("degree", DEGREES.get(degree - 1)),
                 "",
                 true));
         if (!sight.state().isEnd()) {
@@ -164,7 +169,7 @@ public final class WaveCounts extends Detector {
             double near = Math.abs(target[0] - last) <= Math.abs(target[1] - last) ? target[0] : target[1];
             double far = near == target[0] ? target[1] : target[0];
             return new Finding(
-                    form.kind(),
+                    form.kind() + Swings.suffix(degree + 1),
                     points,
                     Map.of("target_from", sign * near, "target_to", sign * far),
                     sign * near,
