@@ -33,6 +33,8 @@ public final class ColumnGraph {
      */
     private static final int BLOCK = 1024;
 
+    private static final Column[] NO_INPUTS = {};
+
     private final Surroundings surroundings;
     private final Map<Key, Node[]> nodes = new HashMap<>();
     private final List<Task> tasks = new ArrayList<>();
@@ -226,7 +228,7 @@ public final class ColumnGraph {
      */
     public Node ofBars(String name, Needs needed, Supplier<BarValue> recipe) {
         needs = needs.and(needed);
-        return interned(key(name), 0, 1, columns -> new BarTask(recipe, columns[0]))[0];
+        return interned(key(name), 0, 1, columns -> new WalkTask(recipe, NO_INPUTS, columns[0]))[0];
     }
 
     /**
