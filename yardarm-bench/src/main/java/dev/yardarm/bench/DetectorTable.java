@@ -6,7 +6,7 @@ import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
 import dev.yardarm.core.structure.catalogue.Detectors;
-import dev.yardarm.market.synthetic.Planted;
+import dev.yardarm.market.planted.Planted;
 import dev.yardarm.market.synthetic.PlantedBars;
 import dev.yardarm.market.synthetic.SyntheticBars;
 import java.util.ArrayList;

@@ -1,14 +1,11 @@
 package dev.yardarm.cli;
 
-import com.fasterxml.jackson.core.JsonProcessingException;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
-import dev.yardarm.market.synthetic.Planted;
+import dev.yardarm.market.planted.Planted;
+import dev.yardarm.market.planted.TruthLines;
 import dev.yardarm.market.synthetic.PlantedBars;
 import dev.yardarm.market.synthetic.SyntheticBars;
-import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -104,7 +101,7 @@ final class SynthCommand implements Callable<Integer> {
         if (truth != null) {
             List<String> lines = new ArrayList<>();
             for (Planted each : planted) {
-                lines.add(line(each, made));
+                lines.add(TruthLines.of(null, each, bar -> date(made, bar)));
             }
             Output.write(truth, spec.commandLine().getOut(), to -> {
                 for (String line : lines) {
@@ -113,23 +110,6 @@ final class SynthCommand implements Callable<Integer> {
             });
         }
         return 0;
-    }
-
-    private static String line(Planted planted, Bars bars) throws JsonProcessingException {
-        ObjectMapper mapper = new ObjectMapper();
-        ObjectNode json = mapper.createObjectNode();
-        json.put("kind", planted.kind());
-        json.put("from", date(bars, planted.from()));
-        json.put("to", date(bars, planted.to()));
-        json.put("knowable", date(bars, planted.knowable()));
-        for (Planted.Point point : planted.points()) {
-            json.withArray("points")
-                    .addObject()
-                    .put("role", point.role())
-                    .put("time", date(bars, point.bar()))
-                    .put("price", new BigDecimal(Output.number(Math.rint(point.price() * 100) / 100)));
-        }
-        return mapper.writeValueAsString(json);
     }
 
     private static String date(Bars bars, int bar) {

@@ -20,6 +20,7 @@ import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -40,7 +41,10 @@ import org.slf4j.LoggerFactory;
 final class MarketOfHome implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(MarketOfHome.class);
     private static final long SAVE_EVERY = 2 * Times.SECOND;
+    /** What is planted in the histories of the demo world, for whoever measures detectors by it. */
+    private static final String PLANTED = "planted.jsonl";
 
+    private final Path home;
     private final DocumentSaver saver;
     private final Scheduler scheduler;
     private final Consumer<String> tell;
@@ -59,6 +63,7 @@ final class MarketOfHome implements AutoCloseable {
             DocumentSaver saver,
             Scheduler scheduler,
             Consumer<String> tell) {
+        this.home = options.home();
         this.saver = saver;
         this.scheduler = scheduler;
         this.tell = tell;
@@ -171,6 +176,7 @@ final class MarketOfHome implements AutoCloseable {
                         return false;
                     }
                     market.pack(job, clock.now());
+                    Files.write(home.resolve(PLANTED), market.market().history().planted());
                     return true;
                 },
                 made -> {

@@ -64,7 +64,8 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         this.store = store;
         this.behind = behind;
         this.kept = kept().stream().map(Instrument::id).collect(Collectors.toSet());
-        this.folder = market.name() + "-" + market.history().seed();
+        int histories = market.world().histories();
+        this.folder = market.name() + "-" + market.history().seed() + (histories == 0 ? "" : "-" + histories);
     }
 
     public SimulatedMarket market() {

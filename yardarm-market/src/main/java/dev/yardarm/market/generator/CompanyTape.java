@@ -1,6 +1,7 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.market.chance.Dice;
 
 /** The tape of a company's share. */
 final class CompanyTape extends Tape {

@@ -1,6 +1,9 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.source.CorporateActions;
+import dev.yardarm.market.chance.Dice;
+import dev.yardarm.market.planted.Course;
+import dev.yardarm.market.planted.Planted;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -12,13 +15,19 @@ import java.util.List;
  * <p>The return of a day is the company's share in market and sector, its own clustered noise, drift and, now and then,
  * a jump; a part of it happens before the open as a gap. The path is made in today's shares, scaled so that it comes
  * out near the price meant for the present, then turned into the shares of each day. On the day a dividend goes ex, its
- * amount is taken off the open.
+ * amount is taken off the open. Here and there a structure is planted in the path.
  */
 final class DailyBars {
     static final double TICKS_PER_UNIT = 100;
     static final double TICK = 0.01;
     /** Every minute of a session needs some volume to share out among its trades. */
     private static final int LEAST_VOLUME = 510 * 20;
+    /** Sessions by which the size of what is planted is measured. */
+    private static final int USUAL = 100;
+
+    private static final double MOST_VOLATILITY = 0.02;
+    /** A usual true range over the volatility of a day. */
+    private static final double RANGE = 1.68;
 
     final int[] open;
     final int[] high;
@@ -28,6 +37,8 @@ final class DailyBars {
     final double[] shares;
     final List<Dividend> dividends = new ArrayList<>();
     final List<SplitDay> splits = new ArrayList<>();
+    /** What was planted, by the numbers of sessions, in the shares of the present. */
+    final List<Planted> planted = new ArrayList<>();
 
     /** A dividend: amount for one share, taken off the price on the first session without it. */
     record Dividend(int session, double amount) {}
@@ -79,6 +90,16 @@ final class DailyBars {
             gaps[session] = gap - (isEx ? yield / 4 : 0);
             days[session] = all - 0.28 * all;
         }
+        List<Laid> laid = new ArrayList<>();
+        Dice planting = new Dice(seed, Dice.key(company.code()), Dice.key("planted"));
+        for (Plantings.Place place : Plantings.of(planting, presentSession, company.presentPrice() == 0)) {
+            double[] paid = new double[place.sessions()];
+            for (int at = 0; at < paid.length; at++) {
+                boolean isEx = yield > 0 && isDividendSession(factors, place.first() + at, dividendMonth);
+                paid[at] = isEx ? yield / 4 : 0;
+            }
+            laid.add(plant(place, planting, paid, gaps, days, noise));
+        }
         double sum = 0;
         for (int session = 0; session <= presentSession; session++) {
             sum += gaps[session] + days[session];
@@ -91,6 +112,71 @@ final class DailyBars {
                 yield,
                 dividendMonth,
                 presentSession);
+        laid.forEach(each -> planted.add(each.course().truth(each.first(), new InSharesOfNow(presentShares))));
+    }
+
+    /** A course in its place. */
+    private record Laid(Course course, int first) {}
+
+    /** Lays a structure over the path: its closes are those of the course, and shadows are short. */
+    private static Laid plant(
+            Plantings.Place place, Dice dice, double[] paid, double[] gaps, double[] days, double[] noise) {
+        int first = place.first();
+        double squares = 0;
+        for (int session = first - USUAL; session < first; session++) {
+            double all = gaps[session] + days[session];
+            squares += all * all;
+        }
+        double volatility = Math.min(MOST_VOLATILITY, Math.sqrt(squares / USUAL));
+        Course course = new Course(
+                place.template(),
+                place.legs(),
+                RANGE * volatility * place.template().height(dice),
+                place.clarity());
+        double[] before = {0};
+        int[] at = {0};
+        course.draw(volatility, dice, 1, close -> {
+            int session = first + at[0];
+            double all = Math.log(close) - before[0];
+            gaps[session] = 0.15 * volatility * dice.bell() - paid[at[0]++];
+            days[session] = all - gaps[session];
+            noise[session] = 0.45 * volatility / Math.sqrt(place.clarity());
+            before[0] = Math.log(close);
+        });
+        return new Laid(course, first);
+    }
+
+    /** The bars in the shares of the present, as far as splits go. */
+    private final class InSharesOfNow implements Course.Prices {
+        private final double presentShares;
+
+        InSharesOfNow(double presentShares) {
+            this.presentShares = presentShares;
+        }
+
+        @Override
+        public int size() {
+            return close.length;
+        }
+
+        private double price(int[] ticks, int session) {
+            return DailyBars.price(ticks[session]) * shares[session] / presentShares;
+        }
+
+        @Override
+        public double high(int session) {
+            return price(high, session);
+        }
+
+        @Override
+        public double low(int session) {
+            return price(low, session);
+        }
+
+        @Override
+        public double close(int session) {
+            return price(close, session);
+        }
     }
 
     private record Path(double[] gaps, double[] days, double[] noise, double startPrice, double presentShares) {}

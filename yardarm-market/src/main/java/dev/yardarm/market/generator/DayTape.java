@@ -1,6 +1,7 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.market.chance.Dice;
 
 /** A tape whose days come from somewhere else as prices; it puts them on whole ticks. */
 abstract class DayTape extends Tape {

@@ -3,6 +3,7 @@ package dev.yardarm.market.generator;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.Diary;
+import dev.yardarm.market.chance.Dice;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.time.LocalTime;

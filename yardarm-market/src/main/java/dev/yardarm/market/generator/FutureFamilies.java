@@ -3,6 +3,7 @@ package dev.yardarm.market.generator;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.Contracts;
+import dev.yardarm.market.chance.Dice;
 import dev.yardarm.market.world.World;
 import java.time.DayOfWeek;
 import java.time.LocalDate;

@@ -1,5 +1,7 @@
 package dev.yardarm.market.generator;
 
+import dev.yardarm.market.chance.Dice;
+
 /**
  * Cuts the bar of a day into minute bars that add up to it exactly: the first opens at the day's open, the last closes
  * at its close, some minute makes its high and some its low, and the volumes add up.

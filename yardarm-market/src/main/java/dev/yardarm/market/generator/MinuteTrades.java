@@ -1,6 +1,7 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.Times;
+import dev.yardarm.market.chance.Dice;
 
 /**
  * Cuts a minute bar into trades that add up to it exactly: the first at its open, the last at its close, its high and

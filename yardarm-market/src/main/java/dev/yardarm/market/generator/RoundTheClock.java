@@ -1,6 +1,7 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.Times;
+import dev.yardarm.market.chance.Dice;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
 import java.util.Map;

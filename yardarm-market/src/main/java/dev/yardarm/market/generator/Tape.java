@@ -5,6 +5,7 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.market.chance.Dice;
 
 /**
  * What was traded in one instrument: a day for each session, cut into minutes, cut into trades, all adding up exactly.

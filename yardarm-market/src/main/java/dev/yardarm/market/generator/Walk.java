@@ -1,5 +1,6 @@
 package dev.yardarm.market.generator;
 
+import dev.yardarm.market.chance.Dice;
 import java.util.function.IntToDoubleFunction;
 
 /**

@@ -8,8 +8,11 @@ import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.Contracts;
 import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.Diary;
+import dev.yardarm.market.planted.Planted;
+import dev.yardarm.market.planted.TruthLines;
 import dev.yardarm.market.world.World;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -125,6 +128,21 @@ public final class WorldHistory {
     /** Splits of an instrument, all of them; the caller says which are known. */
     public List<CorporateActions.Split> splits(String code) {
         return isCompany(code) ? company(code).splitsIn(factors, sessions.calendar()) : List.of();
+    }
+
+    /**
+     * What was planted in the histories of companies, company by company in the order of the world, each a line of {@link TruthLines}:
+     * prices in the shares of the present. Makes all daily histories that are not made yet.
+     */
+    public List<String> planted() {
+        List<String> lines = new ArrayList<>();
+        for (World.Company company : world.companies()) {
+            for (Planted each : company(company.code()).planted) {
+                lines.add(TruthLines.of(company.code(), each, session -> factors.session(session)
+                        .toString()));
+            }
+        }
+        return lines;
     }
 
     /** Number of a company's shares at a moment, in the shares of that moment. */

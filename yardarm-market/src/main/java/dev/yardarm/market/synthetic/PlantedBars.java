@@ -2,10 +2,14 @@ package dev.yardarm.market.synthetic;
 
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.market.generator.Dice;
+import dev.yardarm.market.chance.Dice;
+import dev.yardarm.market.planted.Course;
+import dev.yardarm.market.planted.Planted;
+import dev.yardarm.market.planted.Template;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -40,6 +44,29 @@ public final class PlantedBars {
      */
     public record Made(BarSeries series, List<Planted> truth) {}
 
+    /** The bars so far. */
+    private record Taken(List<double[]> bars) implements Course.Prices {
+        @Override
+        public int size() {
+            return bars.size();
+        }
+
+        @Override
+        public double high(int bar) {
+            return bars.get(bar)[1];
+        }
+
+        @Override
+        public double low(int bar) {
+            return bars.get(bar)[2];
+        }
+
+        @Override
+        public double close(int bar) {
+            return bars.get(bar)[3];
+        }
+    }
+
     private PlantedBars(long seed, SyntheticBars.Kind around, double clarity, List<String> kinds) {
         this.dice = new Dice(seed, Dice.key("planted " + String.join(" ", kinds)), (long) (clarity * 1000));
         this.around = around;
@@ -69,15 +96,11 @@ public final class PlantedBars {
         for (int number = 0; ; number++) {
             List<Template> choice = Template.of(kinds.get(number % kinds.size()));
             Template template = choice.get(made.dice.below(choice.size()));
-            int[] legs = made.legs(template);
-            int needed = 20;
-            for (int leg : legs) {
-                needed += leg;
-            }
-            if (made.bars.size() + needed > count) {
+            int[] legs = template.legs(made.dice);
+            if (made.bars.size() + 20 + Arrays.stream(legs).sum() > count) {
                 break;
             }
-            truth.add(made.plant(template, legs));
+            truth.add(made.plant(new Course(template, legs, RANGE * template.height(made.dice), clarity)));
             made.walk(60 + made.dice.below(61));
         }
         if (truth.isEmpty()) {
@@ -85,18 +108,6 @@ public final class PlantedBars {
         }
         made.walk(Math.max(0, count - made.bars.size()));
         return new Made(made.series(count), truth);
-    }
-
-    /** How many bars each leg takes. */
-    private int[] legs(Template template) {
-        int[] legs = new int[template.knots().size()];
-        for (int leg = 0; leg < legs.length; leg++) {
-            boolean pole = template.hasPole() && leg == 1;
-            boolean rest = template.hasPole() && leg > 1;
-            legs[leg] = pole ? 5 + dice.below(4) : rest ? 4 + dice.below(4) : 8 + dice.below(11);
-        }
-        legs[0] = template.hasPole() ? 1 : legs[0];
-        return legs;
     }
 
     private void walk(int count) {
@@ -117,32 +128,10 @@ public final class PlantedBars {
         price = Math.min(1e7, Math.max(1, close));
     }
 
-    private Planted plant(Template template, int[] legs) {
-        List<Template.Knot> knots = template.knots();
-        double height = RANGE * (template.hasPole() ? dice.between(8, 12) : dice.between(5, 9));
-        double[] heights = template.heights(legs);
-        double[] levels = new double[knots.size()];
-        for (int knot = 0; knot < levels.length; knot++) {
-            double scatter = knots.get(knot).scatter() / Math.max(0.5, clarity);
-            levels[knot] = template.sign() * height * (heights[knot] + scatter * dice.between(-1, 1));
-        }
-        // The course begins where the walk stands.
-        double base = Math.log(price) - levels[0];
-        int[] at = new int[knots.size()];
-        double blur = 0;
-        double before = levels[0];
-        for (int knot = 0; knot < levels.length; knot++) {
-            for (int step = 1; step <= legs[knot]; step++) {
-                double part = (double) step / legs[knot];
-                blur = 0.45 * blur + 0.34 * VOLATILITY / clarity * dice.bell() * (step == legs[knot] ? 0.3 : 1);
-                double close = Math.exp(base + before + (levels[knot] - before) * part + blur);
-                double open = price * Math.exp(0.15 * VOLATILITY * dice.bell());
-                narrow(open, close);
-            }
-            at[knot] = bars.size() - 1;
-            before = levels[knot];
-        }
-        return truth(template, heights, at);
+    private Planted plant(Course course) {
+        int first = bars.size();
+        course.draw(VOLATILITY, dice, price, close -> narrow(price * Math.exp(0.15 * VOLATILITY * dice.bell()), close));
+        return course.truth(first, new Taken(bars));
     }
 
     /** A bar of the structure, with short shadows, so that its turns stay where they are. */
@@ -152,51 +141,6 @@ public final class PlantedBars {
         double low = Math.min(open, close) * Math.exp(-reach * dice.exponential());
         bars.add(new double[] {open, high, low, close, Math.rint(100_000 * Math.exp(0.4 * dice.bell()))});
         price = close;
-    }
-
-    /** Where the turns came out, and the first close beyond what completes it. */
-    private Planted truth(Template template, double[] heights, int[] at) {
-        List<Planted.Point> points = new ArrayList<>();
-        List<Template.Knot> knots = template.knots();
-        for (int knot = 0; knot < at.length; knot++) {
-            if (!knots.get(knot).role().isEmpty()) {
-                double next = heights[Math.min(at.length - 1, knot + 1)];
-                boolean high = template.sign() * (heights[knot] - next) > 0;
-                points.add(turn(knots.get(knot).role(), at[knot], high));
-            }
-        }
-        int last = points.get(points.size() - 1).bar();
-        int knowable = bars.size() - 1;
-        for (int bar = last + 1; bar < bars.size(); bar++) {
-            if (isBeyond(template, points, bar)) {
-                knowable = bar;
-                break;
-            }
-        }
-        return new Planted(template.kind(), points, points.get(0).bar(), last, knowable);
-    }
-
-    private Planted.Point turn(String role, int around, boolean high) {
-        int found = around;
-        for (int bar = Math.max(0, around - 3); bar <= Math.min(bars.size() - 1, around + 3); bar++) {
-            boolean further = high ? bars.get(bar)[1] > bars.get(found)[1] : bars.get(bar)[2] < bars.get(found)[2];
-            found = further ? bar : found;
-        }
-        return new Planted.Point(role, found, high ? bars.get(found)[1] : bars.get(found)[2]);
-    }
-
-    /** Beyond the line through the two turns, or the one, that it leaves by. */
-    private boolean isBeyond(Template template, List<Planted.Point> points, int bar) {
-        String edge = template.edge();
-        List<Planted.Point> on =
-                points.stream().filter(each -> each.role().equals(edge)).toList();
-        Planted.Point first = template.hasPole() ? points.get(1) : on.get(0);
-        Planted.Point other = template.hasPole() ? points.get(3) : on.get(on.size() - 1);
-        double line = first.bar() == other.bar()
-                ? first.price()
-                : first.price() + (other.price() - first.price()) * (bar - first.bar()) / (other.bar() - first.bar());
-        double close = bars.get(bar)[3];
-        return template.leavesUp() ? close > line : close < line;
     }
 
     private BarSeries series(int count) {

@@ -3,7 +3,7 @@ package dev.yardarm.market.synthetic;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.market.generator.Dice;
+import dev.yardarm.market.chance.Dice;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.Locale;

@@ -26,6 +26,7 @@ import java.util.Map;
  * @param present local time of the exchange at which the world stands when the market first runs
  * @param intradayDays calendar days of minute history before the present
  * @param edition counts up when codes change
+ * @param histories counts up when histories of the same seed come out otherwise
  * @param formerly codes of earlier editions with those that took their place
  */
 public record World(
@@ -49,6 +50,7 @@ public record World(
         List<String> ticksOf,
         int tickSessions,
         int edition,
+        int histories,
         Map<String, String> formerly) {
     public World {
         formerly = formerly == null ? Map.of() : Map.copyOf(formerly);

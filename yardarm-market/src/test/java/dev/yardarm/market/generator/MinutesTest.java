@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.core.series.Times;
+import dev.yardarm.market.chance.Dice;
 import java.util.ArrayList;
 import java.util.List;
 import net.jqwik.api.ForAll;

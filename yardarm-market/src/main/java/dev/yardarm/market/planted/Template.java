@@ -1,5 +1,6 @@
-package dev.yardarm.market.synthetic;
+package dev.yardarm.market.planted;
 
+import dev.yardarm.market.chance.Dice;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,9 +10,9 @@ import java.util.TreeMap;
  * The course of a structure as an artist would draw it: turns in heights of the structure, each with the part it plays, and the bars
  * between them. Rising and falling forms are one template turned over.
  */
-final class Template {
+public final class Template {
     /** The turn is part of the structure, and what it is called. */
-    record Knot(String role, double height, double scatter) {}
+    public record Knot(String role, double height, double scatter) {}
 
     /** A height on the line of its part, wherever in time it comes. */
     private static final double LINE = Double.NaN;
@@ -143,7 +144,7 @@ final class Template {
     }
 
     /** All of a kind: two where a form is completed either way. */
-    static List<Template> of(String kind) {
+    public static List<Template> of(String kind) {
         List<Template> found =
                 ALL.values().stream().filter(each -> each.kind.equals(kind)).toList();
         if (found.isEmpty()) {
@@ -154,11 +155,11 @@ final class Template {
     }
 
     /** What can be planted. */
-    static List<String> kinds() {
+    public static List<String> kinds() {
         return ALL.values().stream().map(each -> each.kind).distinct().sorted().toList();
     }
 
-    String kind() {
+    public String kind() {
         return kind;
     }
 
@@ -166,7 +167,7 @@ final class Template {
         return sign;
     }
 
-    List<Knot> knots() {
+    public List<Knot> knots() {
         return knots;
     }
 
@@ -188,7 +189,24 @@ final class Template {
     }
 
     /** True for one that begins with a steep move, which takes few bars. */
-    boolean hasPole() {
+    public boolean hasPole() {
         return knots.get(0).role().equals("pole");
+    }
+
+    /** How many bars each leg takes: a pole few, a leg of the structure 8 to 18. */
+    public int[] legs(Dice dice) {
+        int[] legs = new int[knots.size()];
+        for (int leg = 0; leg < legs.length; leg++) {
+            boolean pole = hasPole() && leg == 1;
+            boolean rest = hasPole() && leg > 1;
+            legs[leg] = pole ? 5 + dice.below(4) : rest ? 4 + dice.below(4) : 8 + dice.below(11);
+        }
+        legs[0] = hasPole() ? 1 : legs[0];
+        return legs;
+    }
+
+    /** How high it is, in usual ranges. */
+    public double height(Dice dice) {
+        return hasPole() ? dice.between(8, 12) : dice.between(5, 9);
     }
 }

@@ -1,4 +1,4 @@
-package dev.yardarm.market.synthetic;
+package dev.yardarm.market.planted;
 
 import java.util.List;
 

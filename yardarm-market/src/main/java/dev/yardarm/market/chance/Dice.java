@@ -1,4 +1,4 @@
-package dev.yardarm.market.generator;
+package dev.yardarm.market.chance;
 
 /**
  * A stream of random numbers told by its keys: the same keys give the same numbers on every machine, and streams of

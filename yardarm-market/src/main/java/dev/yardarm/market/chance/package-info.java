@@ -1,0 +1,2 @@
+/** Random numbers told by keys. */
+package dev.yardarm.market.chance;
