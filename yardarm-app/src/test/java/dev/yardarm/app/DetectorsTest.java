@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.DrawingShape;
 import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.structure.AgreementMap;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
@@ -77,7 +80,10 @@ class DetectorsTest {
                                 .data()
                                 .found(app.chart().indicators().get(0))
                                 .isEmpty());
-        Found level = found(0).stream().filter(this::isInView).findFirst().orElseThrow();
+        Found level = found(0).stream()
+                .filter(each -> each.finding().lines().containsKey("upper") && isInView(each))
+                .findFirst()
+                .orElseThrow();
         app.robot().clickOn(on(level));
         app.await("it is chosen", () -> app.chart().selection().equals(new Selection.Finding(level.id())));
         app.await(
@@ -150,5 +156,60 @@ class DetectorsTest {
                 "the oldest in view",
                 () -> app.chart().selection() instanceof Selection.Finding
                         && !app.chart().isFollowing());
+    }
+
+    @Test
+    void oneKeyPutsAllTargetsOnTheChartEachWithItsPriceAndHowFarItIs() throws Exception {
+        app.click("#chart");
+        app.keys("ex");
+        app.await(
+                "targets",
+                () -> !app.chart().indicators().isEmpty()
+                        && !app.chart()
+                                .data()
+                                .found(app.chart().indicators().get(0))
+                                .isEmpty());
+        List<Found> standing =
+                found(0).stream().filter(each -> !each.state().isEnd()).toList();
+        assertThat(standing).isNotEmpty();
+        double last = app.get(() -> app.chart().data().last());
+        app.keys("en");
+        app.await("one is chosen", () -> app.chart().selection() instanceof Selection.Finding);
+        Found chosen = app.get(() -> app.room().detectors().chosen().orElseThrow());
+        GridPane told = find("#finding-history");
+        List<String> words = app.get(() -> told.getChildren().stream()
+                .map(each -> ((Label) each).getText())
+                .toList());
+        assertThat(words).contains("target", "score");
+        assertThat(words.get(words.indexOf("target") + 1)).contains("%");
+        assertThat(chosen.finding().target()).isPositive().isNotEqualTo(last);
+    }
+
+    @Test
+    void theMapOfAgreementIsHoveredAndClickedAndItsZonesGoneThroughByKey() throws Exception {
+        app.click("#chart");
+        app.keys("ea");
+        app.await(
+                "the map",
+                () -> app.chart().agreement().map().isPresent()
+                        && !app.chart().agreement().zones().isEmpty());
+        app.keys("ez");
+        app.await("zoomed to the nearest", () -> app.chart().scale().fit() == ScaleChoice.Fit.MANUAL);
+        Point2D zone = app.get(() -> {
+            AgreementMap.Zone nearest = app.chart().agreement().zones().stream()
+                    .min(Comparator.comparingDouble(
+                            each -> Math.abs(each.low() - app.chart().data().last())))
+                    .orElseThrow();
+            double y = app.chart().price().y((nearest.low() + nearest.high()) / 2);
+            return find("#chart").localToScreen(app.chart().agreementLeft() + 6, y);
+        });
+        app.robot().moveTo(zone.add(-1, 0));
+        app.robot().moveTo(zone);
+        app.await("who agrees", () -> app.robot().lookup(".mark-text").queryAll().stream()
+                .anyMatch(each -> each.isVisible() && ((Label) each).getText().contains("agree")));
+        app.robot().clickOn(zone);
+        app.await("all prices again", () -> app.chart().scale().fit() == ScaleChoice.Fit.PRICE);
+        app.keys("ea");
+        app.await("taken away", () -> app.chart().indicators().isEmpty());
     }
 }

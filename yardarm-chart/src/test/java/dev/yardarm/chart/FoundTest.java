@@ -118,7 +118,7 @@ class FoundTest {
 
     @Test
     void aFindingIsFoundUnderThePointerChosenAndToldWithItsHistory() {
-        ChartModel chart = chart(300, layer("levels", Map.of()));
+        ChartModel chart = chart(300, layer("levels", Map.of("extremes", "no")));
         Drawing zone = chart.found().all().stream()
                 .filter(each -> chart.places().inView().contains(each))
                 .findFirst()
@@ -193,5 +193,33 @@ class FoundTest {
         ChartModel none = chart(3, layer);
         assertThat(painted(none).texts).contains("none");
         assertThat(ChartData.EMPTY.found(layer)).isEmpty();
+    }
+
+    @Test
+    void anExtremeSaysOfWhichPricesItIs() {
+        ChartModel chart = chart(300, layer("levels", Map.of()));
+        Found high = chart.data().found(chart.indicators().get(0)).stream()
+                .filter(each -> each.finding().kind().startsWith("all_time"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(FoundText.lines(chart, high)).contains(new FoundText.Line("prices", "adjusted for splits"));
+        assertThat(FoundText.title(chart, high)).startsWith("all-time ");
+    }
+
+    /** One that is over is struck out for twenty bars, then gone; what stands says how far it is from now. */
+    @Test
+    void targetsSayHowFarTheyAreAndAreStruckOutWhenTheyAreOver() {
+        ChartModel chart = chart(600, layer("targets", Map.of()));
+        List<Found> all = chart.data().found(chart.indicators().get(0));
+        assertThat(all).anyMatch(each -> !each.state().isEnd());
+        long oldest = chart.bars().openTime(chart.bars().size() - 22);
+        assertThat(all).filteredOn(each -> each.state().isEnd()).isNotEmpty().allMatch(each -> each.since() >= oldest);
+        chart.setPriceRange(
+                all.stream().mapToDouble(each -> each.finding().target()).min().orElseThrow() - 1,
+                all.stream().mapToDouble(each -> each.finding().target()).max().orElseThrow() + 1);
+        RecordingSurface surface = painted(chart);
+        assertThat(surface.texts)
+                .anyMatch(text -> text.matches(
+                        "(measured leg|projection of a leg|.*target.*|.*count.*|.*period.*)  [\\d.]+  [+−][\\d.]+ %"));
     }
 }

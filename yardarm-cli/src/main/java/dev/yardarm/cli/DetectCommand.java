@@ -13,6 +13,7 @@ import dev.yardarm.core.structure.Detected;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.WhyNothing;
 import dev.yardarm.core.structure.catalogue.Detectors;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.data.csv.BarFile;
@@ -115,7 +116,8 @@ final class DetectCommand implements Callable<Integer> {
                 .println(lines.size()
                         + (lines.size() == 1 ? " finding in " : " findings in ")
                         + known.closed()
-                        + (known.closed() == 1 ? " bar" : " bars"));
+                        + (known.closed() == 1 ? " bar" : " bars")
+                        + (lines.isEmpty() ? ": " + WhyNothing.of(chosen, known) : ""));
         skipped.finish(line.getErr());
         return 0;
     }

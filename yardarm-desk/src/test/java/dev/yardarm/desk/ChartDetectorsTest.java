@@ -5,16 +5,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.FoundText;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
+import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.layout.RivalLayout;
 import dev.yardarm.desk.room.layout.WorkspaceKeeper;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Detectors as layers: put on and off, inherited from higher timeframes, what they found kept, and all of it there again. */
@@ -162,7 +167,8 @@ class ChartDetectorsTest extends OnAChart {
         front.await("what is missing", () -> last().contains("Click something that was found first"));
         front.run(() -> room.detectors().step(1));
         front.await("that there is nothing", () -> last().contains("Nothing was found in view"));
-        front.run(() -> room.detectors().toggle(detector("levels")));
+        front.run(() ->
+                room.indicators().add(detector("levels"), Settings.of(detector("levels"), Map.of("extremes", "no"))));
         front.await("levels", () -> !chart().data().found(layer(0)).isEmpty());
         front.run(() -> {
             chart().setSize(900, 600);
@@ -223,5 +229,61 @@ class ChartDetectorsTest extends OnAChart {
         assertThat(front.get(
                         () -> chart().data().tint(made[0], 0).at(chart().bars().closed() - 1)))
                 .isIn(0.0, 1.0);
+    }
+
+    @Test
+    void theMapOfAgreementIsALayerWhoseZonesAreGoneThroughFromPriceOn() {
+        front.run(() -> room.detectors().nextZone());
+        front.await("what is missing", () -> last().contains("Space E A"));
+        front.run(() -> {
+            chart().setSize(900, 600);
+            room.detectors().toggle(detector("agreement"));
+        });
+        front.await("the map", () -> chart().agreement().map().isPresent());
+        assertThat(front.get(() -> chart().agreement().zones())).isNotEmpty();
+        front.run(() -> room.detectors().nextZone());
+        front.await("who agrees", () -> last().matches("\\d+ agree: .*"));
+        assertThat(front.get(() -> chart().scale().fit())).isEqualTo(ScaleChoice.Fit.MANUAL);
+        String first = last();
+        front.run(() -> room.detectors().nextZone());
+        if (front.get(() -> chart().agreement().zones().size()) > 1) {
+            front.await("who agrees next", () -> !last().equals(first));
+        }
+        front.run(() -> room.detectors().toggle(detector("agreement")));
+        assertThat(front.get(() -> chart().agreement().layer())).isEmpty();
+    }
+
+    @Test
+    void rivalCountsStandSideBySideEachAlone() {
+        front.run(() -> RivalLayout.show(layouts));
+        front.await("what is missing", () -> last().contains("Space E W"));
+        front.run(() -> {
+            chart().setSize(900, 600);
+            room.detectors().toggle(detector("waves"));
+            room.detectors().toggle(detector("levels"));
+        });
+        front.await("counts", () -> chart().found().rivals(layer(0)).size() > 1);
+        int rivals =
+                front.get(() -> Math.min(3, chart().found().rivals(layer(0)).size()));
+        front.run(() -> RivalLayout.show(layouts));
+        List<ChartRoom> charts = front.get(() -> layouts.front().charts());
+        assertThat(charts).hasSize(rivals);
+        for (int at = 0; at < rivals; at++) {
+            ChartModel copy = charts.get(at).chart();
+            assertThat(front.get(() -> copy.indicators())).hasSize(1);
+            assertThat(front.get(() -> copy.indicators().get(0).settings().whole("reading")))
+                    .isEqualTo(at + 1);
+            front.await("one count", () -> !copy.found().all().isEmpty());
+            assertThat(front.get(() -> copy.found().all().stream()
+                            .map(each -> copy.found().find(each.id()).orElseThrow())
+                            .distinct()
+                            .count()))
+                    .isEqualTo(1);
+        }
+        assertThat(front.get(
+                        () -> charts.stream().map(ChartRoom::link).distinct().count()))
+                .isEqualTo(1);
+        String title = front.get(() -> layouts.front().title());
+        assertThat(title).startsWith("Rivals ");
     }
 }

@@ -6,6 +6,7 @@ import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.render.FoundText;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
@@ -265,7 +266,8 @@ public final class ChartView extends Region {
             setCursor(cursor(hit));
         }
         boolean onGrip = grip.covers(x, y) && !gestures.isDragging();
-        markText.setVisible(hit instanceof Hit.OnMark || hit instanceof Hit.OnCount || onGrip);
+        markText.setVisible(
+                hit instanceof Hit.OnMark || hit instanceof Hit.OnCount || hit instanceof Hit.OnAgreement || onGrip);
         if (onGrip) {
             markText.setText(grip.words());
             placeMark(chart.plotRight() / 2, grip.getLayoutY(), grip.getLayoutY() + grip.getHeight());
@@ -276,6 +278,10 @@ public final class ChartView extends Region {
             markText.setText(String.join("\n", on.words().counted()));
             var box = on.words().box();
             placeMark((box.left() + box.right()) / 2, box.top(), box.bottom());
+        }
+        if (hit instanceof Hit.OnAgreement on) {
+            markText.setText(FoundText.agreement(chart, on));
+            placeMark(chart.agreementLeft() - 130, y - 4, y + 4);
         }
         if (hit instanceof Hit.OnMark on) {
             StringBuilder text = new StringBuilder();
@@ -305,6 +311,9 @@ public final class ChartView extends Region {
     private Cursor cursor(Hit hit) {
         if (hit instanceof Hit.PaneEdge || hit instanceof Hit.OnBracket) {
             return Cursor.V_RESIZE;
+        }
+        if (hit instanceof Hit.OnAgreement on && on.zone() != null) {
+            return Cursor.HAND;
         }
         if (hit instanceof Hit.OnDrawing on && !gestures.isDragging()) {
             boolean locked = chart.drawing(on.id())

@@ -7,6 +7,8 @@ import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.FoundText;
+import dev.yardarm.core.structure.Reliability;
+import dev.yardarm.desk.room.layout.RivalLayout;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -14,6 +16,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 
 /** What happened at a finding: its points, its lines, what became of it and when; and the button that keeps it. */
 final class FindingDetails extends LayerDetails {
@@ -21,7 +24,11 @@ final class FindingDetails extends LayerDetails {
     private final String id;
     private final Label title = new Label();
     private final GridPane told = new GridPane();
+    private final Label rivalsTitle = new Label("Rival readings, and what decides");
+    private final VBox rivals = new VBox();
+    private final Button aside = new Button("Side by side");
     private List<FoundText.Line> shown = List.of();
+    private List<FoundText.Line> shownRivals = List.of();
 
     FindingDetails(Workbench bench, String id) {
         this.bench = bench;
@@ -39,13 +46,23 @@ final class FindingDetails extends LayerDetails {
         layer.setOnAction(
                 event -> found().ifPresent(each -> bench.room().studies().select(new Selection.Layer(each.layer()))));
         wide(new FlowPane(4, 4, keep, layer));
+        rivalsTitle.getStyleClass().add("strong");
+        rivals.setId("finding-rivals");
+        aside.setId("rivals-aside");
+        Tips.ofAction(aside, bench.actions(), "detect.rivals-side-by-side");
+        aside.setOnAction(event -> RivalLayout.show(bench.layouts()));
+        wide(rivalsTitle);
+        wide(rivals);
+        wide(aside);
         told.setId("finding-history");
         told.getStyleClass().add("details");
         wide(told);
         found().flatMap(each -> chart().indicator(each.layer()))
                 .map(IndicatorLayer::indicator)
                 .ifPresent(indicator -> {
-                    Label help = new Label(indicator.help().reading() + "\n\n"
+                    String kind = found().map(each -> each.finding().kind()).orElse("");
+                    Label help = new Label(Reliability.wordsOf(kind) + "\n\n"
+                            + indicator.help().reading() + "\n\n"
                             + indicator.help().weakness());
                     help.setWrapText(true);
                     help.getStyleClass().addAll("soft", "small");
@@ -75,16 +92,42 @@ final class FindingDetails extends LayerDetails {
         List<FoundText.Line> lines = FoundText.lines(chart(), found);
         if (!lines.equals(shown)) {
             shown = lines;
-            told.getChildren().clear();
-            for (int row = 0; row < lines.size(); row++) {
-                Label word = new Label(lines.get(row).word());
-                word.getStyleClass().addAll("soft", "small");
-                word.setMinWidth(Region.USE_PREF_SIZE);
-                Label text = new Label(lines.get(row).text());
-                text.getStyleClass().add("small");
-                text.setWrapText(true);
-                told.addRow(row, word, text);
-            }
+            fill(told, lines);
+        }
+        List<FoundText.Line> others = FoundText.rivals(chart(), found);
+        for (Region each : List.of(rivalsTitle, rivals, aside)) {
+            each.setVisible(!others.isEmpty());
+            each.setManaged(!others.isEmpty());
+        }
+        if (!others.equals(shownRivals)) {
+            shownRivals = others;
+            fillBelow(others);
+        }
+    }
+
+    /** Each with its words above: they are too long to stand beside. */
+    private void fillBelow(List<FoundText.Line> lines) {
+        rivals.getChildren().clear();
+        for (FoundText.Line each : lines) {
+            Label word = new Label(each.word());
+            word.getStyleClass().add("small");
+            Label text = new Label(each.text());
+            text.getStyleClass().addAll("soft", "small");
+            text.setWrapText(true);
+            rivals.getChildren().addAll(word, text);
+        }
+    }
+
+    private static void fill(GridPane grid, List<FoundText.Line> lines) {
+        grid.getChildren().clear();
+        for (int row = 0; row < lines.size(); row++) {
+            Label word = new Label(lines.get(row).word());
+            word.getStyleClass().addAll("soft", "small");
+            word.setMinWidth(Region.USE_PREF_SIZE);
+            Label text = new Label(lines.get(row).text());
+            text.getStyleClass().add("small");
+            text.setWrapText(true);
+            grid.addRow(row, word, text);
         }
     }
 }

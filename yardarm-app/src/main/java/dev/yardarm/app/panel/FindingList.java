@@ -4,9 +4,12 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.FoundText;
 import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.WhyNothing;
 import dev.yardarm.desk.room.chart.Aspect;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -28,6 +31,7 @@ final class FindingList extends VBox {
     private final String layer;
     private final TextField search = new TextField();
     private final ListView<Found> list = new ListView<>();
+    private final Label why = new Label();
     private List<Found> all = List.of();
 
     FindingList(Workbench bench, String layer) {
@@ -43,7 +47,9 @@ final class FindingList extends VBox {
         list.setFixedCellSize(ROW);
         list.setPrefHeight(HIGH);
         list.setMinHeight(HIGH);
-        list.setPlaceholder(new Label("Nothing was found."));
+        why.setWrapText(true);
+        why.setId("nothing-found");
+        list.setPlaceholder(why);
         list.setCellFactory(view -> new Row());
         list.setOnMouseClicked(event -> take());
         list.setOnKeyPressed(event -> {
@@ -59,10 +65,21 @@ final class FindingList extends VBox {
     void show() {
         List<Found> now =
                 chart().indicator(layer).map(each -> chart().data().found(each)).orElse(List.of());
-        if (now != all) {
+        if (now != all || now.isEmpty()) {
             all = now;
             fill();
         }
+    }
+
+    /** Why there is nothing; empty while the bars are still to come. */
+    private String reason() {
+        return chart().bars().isEmpty()
+                ? ""
+                : chart().indicator(layer)
+                        .map(IndicatorLayer::indicator)
+                        .filter(DetectorTerm.class::isInstance)
+                        .map(term -> WhyNothing.of(((DetectorTerm) term).detector(), chart().bars()))
+                        .orElse("");
     }
 
     private ChartModel chart() {
@@ -70,6 +87,7 @@ final class FindingList extends VBox {
     }
 
     private void fill() {
+        why.setText(all.isEmpty() ? reason() : "None of the " + all.size() + " that were found is called so.");
         String wanted = search.getText().strip().toLowerCase(Locale.ROOT);
         List<Found> shown = new ArrayList<>(all.stream()
                 .filter(each -> (each.words() + " " + FoundText.state(each.state())).contains(wanted))

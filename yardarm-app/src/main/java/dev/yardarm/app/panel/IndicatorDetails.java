@@ -10,6 +10,7 @@ import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.Reliability;
 import dev.yardarm.desk.room.chart.ChartIndicators;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -326,7 +327,9 @@ final class IndicatorDetails extends LayerDetails {
     }
 
     private void help(Indicator indicator) {
-        Label help = new Label(IndicatorPicker.helpText(indicator));
+        String reliability = indicator instanceof DetectorTerm term ? Reliability.table(term.detector()) : "";
+        Label help =
+                new Label(IndicatorPicker.helpText(indicator) + (reliability.isEmpty() ? "" : "\n\n" + reliability));
         help.setWrapText(true);
         help.getStyleClass().addAll("soft", "small");
         wide(help);

@@ -1,10 +1,11 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.workbench.Workbench;
-import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.desk.action.ActionGroup;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.ChartDetectors;
+import dev.yardarm.desk.room.layout.RivalLayout;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -20,7 +21,7 @@ final class DetectActions {
                 .language()
                 .catalogue()
                 .find(word)
-                .filter(DetectorTerm.class::isInstance)
+                .filter(each -> each.family() == Indicator.Family.STRUCTURE)
                 .ifPresent(
                         detector -> group.on(letter, detector.title().toLowerCase(Locale.ROOT), () -> detectors(bench)
                                         .toggle(detector))
@@ -29,6 +30,10 @@ final class DetectActions {
                 .says("inherit findings", "look for the same on the next two higher timeframes too");
         group.on('K', "keep", () -> detectors(bench).keepChosen())
                 .says("keep finding", "make a drawing of the selected finding");
+        group.on('Y', "rivals side by side", () -> RivalLayout.show(bench.layouts()))
+                .says("rivals", "show the rival wave counts side by side, each alone");
+        group.on('Z', "zone of agreement", () -> detectors(bench).nextZone())
+                .says("zone of agreement", "zoom to the next price several agree on, and say which", "next zone");
         group.on('N', "next finding", () -> detectors(bench).step(1))
                 .says("next finding", "select the next finding in view");
         group.on('V', "finding before", () -> detectors(bench).step(-1))
@@ -52,6 +57,7 @@ final class DetectActions {
         letters.put('R', "ranges");
         letters.put('W', "waves");
         letters.put('X', "targets");
+        letters.put('A', "agreement");
         return letters;
     }
 }

@@ -39,6 +39,7 @@ public final class ChartGestures {
     private boolean pans;
     private boolean again;
     private String pressed = "";
+    private Hit.OnAgreement strip;
     private double boxX;
     private double boxY;
     private double spanTo;
@@ -146,7 +147,19 @@ public final class ChartGestures {
             take(on, x, y);
         } else {
             drag = dragOf(hit);
-            edits.select(selectionOf(hit));
+            strip = hit instanceof Hit.OnAgreement on ? on : null;
+            if (strip == null) {
+                edits.select(selectionOf(hit));
+            }
+        }
+    }
+
+    /** A click on the strip of agreement zooms to the zone; another one shows all prices again. */
+    private void zoomToZone(Hit.OnAgreement on) {
+        if (chart.scale().fit() == ScaleChoice.Fit.MANUAL) {
+            chart.fitPrice();
+        } else if (on.zone() != null) {
+            chart.agreement().zoomTo(on.zone());
         }
     }
 
@@ -333,6 +346,10 @@ public final class ChartGestures {
         if (ended instanceof Drag.Box) {
             box.ifPresent(edges -> gather(edges));
         }
+        if (strip != null && !moved) {
+            zoomToZone(strip);
+        }
+        strip = null;
         if (!moved) {
             return;
         }

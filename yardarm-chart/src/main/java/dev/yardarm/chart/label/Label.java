@@ -16,6 +16,7 @@ import java.util.List;
  * @param nearness among equals, how far from the last price it is, in pixels: the nearer first
  * @param area where it has to stay, the plot of its pane
  * @param spots where it would like to stand, the dearest first
+ * @param struck whether a stroke goes through it: what it says is over
  */
 public record Label(
         String owner,
@@ -27,7 +28,28 @@ public record Label(
         Rank rank,
         double nearness,
         Box area,
-        List<Spot> spots) {
+        List<Spot> spots,
+        boolean struck) {
+    /** One that holds. */
+    public Label(
+            String owner,
+            String text,
+            String shorter,
+            Type type,
+            int colour,
+            int plate,
+            Rank rank,
+            double nearness,
+            Box area,
+            List<Spot> spots) {
+        this(owner, text, shorter, type, colour, plate, rank, nearness, area, spots, false);
+    }
+
+    /** The same, struck out. */
+    public Label strike() {
+        return new Label(owner, text, shorter, type, colour, plate, rank, nearness, area, spots, true);
+    }
+
     /** Whose text comes before whose. */
     public enum Rank {
         CHOSEN,

@@ -35,7 +35,8 @@ public final class Labels {
     private static final double TOGETHER = 48;
 
     /** A text in its place. */
-    public record Placed(String owner, String text, Type type, int colour, int plate, Rank rank, Box box) {}
+    public record Placed(
+            String owner, String text, Type type, int colour, int plate, Rank rank, Box box, boolean struck) {}
 
     /** How many texts had no place near here, and what they say. */
     public record Count(List<String> texts, Box box) {
@@ -97,7 +98,14 @@ public final class Labels {
             if (label.area().holds(box) && isFree(box)) {
                 take(box);
                 placed.add(new Placed(
-                        label.owner(), text, label.type(), label.colour(), label.plate(), label.rank(), box));
+                        label.owner(),
+                        text,
+                        label.type(),
+                        label.colour(),
+                        label.plate(),
+                        label.rank(),
+                        box,
+                        label.struck()));
                 return true;
             }
         }
@@ -194,6 +202,11 @@ public final class Labels {
             double x = each.box().left() + MARGIN;
             double y = (each.box().top() + each.box().bottom()) / 2;
             surface.text(each.text(), x, y, each.type(), Align.LEFT, each.colour());
+            if (each.struck()) {
+                shapes.clear();
+                shapes.rectangle(each.box().left(), surface.snap(y), each.box().width(), surface.hairline());
+                shapes.fill(surface, each.colour());
+            }
         }
         for (Count each : counts) {
             plate(surface, each.box(), ink);

@@ -13,6 +13,7 @@ import java.util.Map;
  * @param last the last price, which need not be a bar's close
  * @param indicators by layer id: the outputs of each indicator with their extremes
  * @param found by layer id: what each detector has found
+ * @param surveys by layer id: what a map of agreement takes in
  * @param tints by the names {@link #tintName} gives: where the rule for another colour holds
  */
 public record ChartData(
@@ -23,7 +24,8 @@ public record ChartData(
         double last,
         Map<String, List<Line>> indicators,
         Map<String, Column> tints,
-        Map<String, List<Found>> found) {
+        Map<String, List<Found>> found,
+        Map<String, List<Survey.Seen>> surveys) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
@@ -55,7 +57,7 @@ public record ChartData(
 
     /** The same with another last price. */
     public ChartData withLast(double price) {
-        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints, found);
+        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints, found, surveys);
     }
 
     /** The data of bars alone. */

@@ -1,6 +1,7 @@
 package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
@@ -12,6 +13,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -31,6 +33,8 @@ public final class ChartDataBuilder {
     private final Map<String, List<ExtremePyramid>> pyramids = new LinkedHashMap<>();
     private final Map<String, ColumnGraph.Node> tints = new LinkedHashMap<>();
     private final Map<String, FoundList> found = new LinkedHashMap<>();
+    private final Map<String, Survey> surveys = new LinkedHashMap<>();
+    private final Timeframe timeframe;
     private ExtremePyramid ranges = new ExtremePyramid();
     private ExtremePyramid closes = new ExtremePyramid();
     private ExtremePyramid volumes = new ExtremePyramid();
@@ -46,7 +50,14 @@ public final class ChartDataBuilder {
      * @param language what rules of colour are written in
      */
     public ChartDataBuilder(List<IndicatorLayer> layers, Surroundings surroundings, Language language) {
+        this(layers, surroundings, language, Timeframe.DAY);
+    }
+
+    /** @param timeframe of the bars, above which a map of agreement looks */
+    public ChartDataBuilder(
+            List<IndicatorLayer> layers, Surroundings surroundings, Language language, Timeframe timeframe) {
         graph = new ColumnGraph(surroundings);
+        this.timeframe = timeframe;
         for (IndicatorLayer layer : layers) {
             nodes.put(layer.id(), nodes(layer, layers));
             for (int output = 0; output < layer.indicator().outputs().size(); output++) {
@@ -99,6 +110,9 @@ public final class ChartDataBuilder {
         if (layer.indicator() instanceof DetectorTerm term) {
             ColumnGraph.Node source = source(layer, layers, in, Set.of());
             found.put(layer.id(), new FoundList(layer.id(), term.detected(in, layer.settings(), source)));
+        }
+        if (layer.indicator() instanceof AgreementTerm && in == graph) {
+            surveys.put(layer.id(), new Survey(layer.id(), graph, timeframe));
         }
         return nodes(layer, layers, in, Set.of());
     }
@@ -161,7 +175,9 @@ public final class ChartDataBuilder {
         tints.forEach((name, node) -> rules.put(name, node.output().snapshot()));
         Map<String, List<Found>> findings = new LinkedHashMap<>();
         found.forEach((id, list) -> findings.put(id, list.update()));
-        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules, findings);
+        Map<String, List<Survey.Seen>> seen = new LinkedHashMap<>();
+        surveys.forEach((id, survey) -> seen.put(id, survey.update()));
+        return new ChartData(bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules, findings, seen);
     }
 
     private static List<ExtremePyramid> newPyramids(int count) {

@@ -33,6 +33,9 @@ public final class ChartModel {
     /** Height of the time axis. */
     public static final double TIME_AXIS = 24;
 
+    /** Width of the strip of agreement. */
+    private static final double STRIP = 14;
+
     private static final double DIGIT = 6.7;
     private static final double FREE_RIGHT = 64;
     private static final double FREE_FOR_PLAN = 176;
@@ -65,6 +68,7 @@ public final class ChartModel {
     private final DrawingPlaces places = new DrawingPlaces(this);
     private final LayerStack layers = new LayerStack();
     private final FoundDrawings found = new FoundDrawings(this);
+    private final AgreementView agreement = new AgreementView(this);
     private Selection selection = Selection.NONE;
     private ChartData data = ChartData.EMPTY;
     private TimeAxis axis;
@@ -386,6 +390,16 @@ public final class ChartModel {
     /** What the detectors have found, as drawings. */
     public FoundDrawings found() {
         return found;
+    }
+
+    /** Where several things agree on a price, when a layer shows it. */
+    public AgreementView agreement() {
+        return agreement;
+    }
+
+    /** Where its strip begins; it ends at the price axis. */
+    public double agreementLeft() {
+        return plotRight() - STRIP;
     }
 
     public Optional<Drawing> drawing(String id) {

@@ -11,10 +11,18 @@ import java.util.List;
  * @param number of the finding in its detector
  * @param finding what it consists of now
  * @param words what it is called
+ * @param reading what it is called among rival readings; empty where it excludes no other
  * @param steps what became of it, in the order it became known; the last one is how it stands
  * @param parts what is painted of it, the first with its name
  */
-public record Found(String layer, int number, Finding finding, String words, List<Step> steps, List<Figured> parts) {
+public record Found(
+        String layer,
+        int number,
+        Finding finding,
+        String words,
+        String reading,
+        List<Step> steps,
+        List<Figured> parts) {
     /**
      * Something that became of it.
      *

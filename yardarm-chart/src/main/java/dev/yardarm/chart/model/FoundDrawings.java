@@ -2,9 +2,11 @@ package dev.yardarm.chart.model;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.DetectorTerm;
 import dev.yardarm.core.structure.Figured;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -68,7 +70,7 @@ public final class FoundDrawings {
                     ? kept.drawings()
                     : Map.of();
             Map<Found, List<Drawing>> now = new IdentityHashMap<>();
-            for (Found each : data.found(layer)) {
+            for (Found each : shown(layer)) {
                 List<Drawing> parts = before.get(each);
                 parts = parts == null ? drawings(each, layer.style(), origin) : parts;
                 now.put(each, parts);
@@ -84,11 +86,41 @@ public final class FoundDrawings {
         byId = ids;
     }
 
+    /** What is painted of a layer: of rival readings one alone where that is chosen. */
+    private List<Found> shown(IndicatorLayer layer) {
+        String alone = layer.settings().values().getOrDefault(Detector.ALONE, "0");
+        int rank = Integer.parseInt(alone);
+        if (rank == 0) {
+            return data.found(layer);
+        }
+        List<Found> rivals = rivals(layer);
+        return rank <= rivals.size() ? List.of(rivals.get(rank - 1)) : List.of();
+    }
+
+    /** The rival readings of a layer that stand, the best first; none of a detector whose findings do not exclude each other. */
+    public List<Found> rivals(IndicatorLayer layer) {
+        return chart.data().found(layer).stream()
+                .filter(each -> !each.reading().isEmpty() && !each.state().isEnd())
+                .sorted(Comparator.comparingDouble(each -> -each.finding().score()))
+                .toList();
+    }
+
+    /** True for a reading that steps back, since a rival of it is chosen. */
+    public boolean recedes(Found found) {
+        return !found.reading().isEmpty()
+                && chart.selection() instanceof Selection.Finding chosen
+                && find(chosen.id())
+                        .filter(other -> other != found
+                                && other.layer().equals(found.layer())
+                                && !other.reading().isEmpty())
+                        .isPresent();
+    }
+
     private static List<Drawing> drawings(Found found, LayerStyle style, Timeframe origin) {
         List<Drawing> all = new ArrayList<>();
         for (int part = 0; part < found.parts().size(); part++) {
             Figured figured = found.parts().get(part);
-            boolean projected = figured.look() == Figured.Look.PROJECTED;
+            boolean projected = figured.look() != Figured.Look.MAIN;
             Drawing.Style look = Drawing.Style.of(style.colour())
                     .withLine(
                             style.colour(),

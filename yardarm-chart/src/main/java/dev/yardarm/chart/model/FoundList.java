@@ -25,6 +25,8 @@ final class FoundList {
     private final List<Found> closed = new ArrayList<>();
     private List<Found> given = List.of();
     private boolean branched;
+    /** So many closed bars there were. */
+    private int seen;
 
     FoundList(String layer, Detected detected) {
         this.layer = layer;
@@ -44,6 +46,10 @@ final class FoundList {
             take(log.entry(place), closed);
             changed = true;
         }
+        int stays = detected.detector().staysFor();
+        int bars = detected.bars().closed();
+        changed |= stays > 0 && stays < Detector.ALWAYS && bars != seen;
+        seen = bars;
         FindingLog now = detected.now();
         branched = now.size() > log.size();
         if (changed || branched) {
@@ -51,15 +57,14 @@ final class FoundList {
             for (int at = log.size(); at < now.size(); at++) {
                 take(now.entry(at), all);
             }
-            all.removeIf(each -> !isShown(each));
+            long oldest = stays == 0 || bars == 0
+                    ? Long.MAX_VALUE
+                    : detected.bars().openTime(Math.max(0, bars - 1 - Math.min(stays, bars)));
+            all.removeIf(
+                    each -> each.state() == Finding.State.VOID || each.state().isEnd() && each.since() < oldest);
             given = List.copyOf(all);
         }
         return given;
-    }
-
-    private boolean isShown(Found each) {
-        return each.state() != Finding.State.VOID
-                && (detected.detector().showsEnded() || !each.state().isEnd());
     }
 
     private void take(FindingLog.Standing entry, List<Found> all) {
@@ -85,7 +90,14 @@ final class FoundList {
                 entry.state(),
                 breaks,
                 entry.state().isEnd() ? at : Long.MAX_VALUE));
-        Found found = new Found(layer, entry.number(), entry.finding(), detector.words(entry.finding()), steps, parts);
+        Found found = new Found(
+                layer,
+                entry.number(),
+                entry.finding(),
+                detector.words(entry.finding()),
+                detector.reading(entry.finding()),
+                steps,
+                parts);
         if (known) {
             all.set(entry.number(), found);
         } else {

@@ -1,5 +1,8 @@
 package dev.yardarm.chart.model;
 
+import dev.yardarm.core.structure.AgreementMap;
+import java.util.List;
+
 /** What lies under a point of a chart. */
 public sealed interface Hit {
     /** The price axis, beside a pane. */
@@ -28,6 +31,14 @@ public sealed interface Hit {
 
     /** The number of texts that had no place. */
     record OnCount(PlacedWords words) implements Hit {}
+
+    /**
+     * The strip of agreement, where something lies.
+     *
+     * @param zone what agrees there; null where fewer lie than make one
+     * @param marks what lies there, from low to high
+     */
+    record OnAgreement(AgreementMap.Zone zone, List<AgreementMap.Mark> marks) implements Hit {}
 
     /** A pane, with nothing under the point. */
     record OnPane(Pane pane) implements Hit {}

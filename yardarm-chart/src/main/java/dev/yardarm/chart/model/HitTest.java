@@ -3,6 +3,7 @@ package dev.yardarm.chart.model;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import dev.yardarm.core.structure.AgreementMap;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -88,6 +89,12 @@ public final class HitTest {
         if (x >= chart.plotRight() && !chart.isCompact()) {
             return new Hit.PriceAxis(pane);
         }
+        if (x >= chart.agreementLeft() && pane.kind() == Pane.Kind.PRICE && !chart.isCompact()) {
+            Hit onStrip = onAgreement(chart, y);
+            if (onStrip != null) {
+                return onStrip;
+            }
+        }
         for (KindHit kind : KINDS.values()) {
             Hit found = kind.at(chart, pane, x, y);
             if (found != null) {
@@ -95,6 +102,18 @@ public final class HitTest {
             }
         }
         return new Hit.OnPane(pane);
+    }
+
+    private static Hit onAgreement(ChartModel chart, double y) {
+        AgreementMap map = chart.agreement().map().orElse(null);
+        if (map == null) {
+            return null;
+        }
+        double price = chart.price().price(y);
+        double reach = Math.abs(chart.price().price(y - EDGE) - price);
+        AgreementMap.Zone zone = chart.agreement().zoneAt(price, reach).orElse(null);
+        List<AgreementMap.Mark> marks = zone == null ? map.near(price) : zone.marks();
+        return marks.isEmpty() ? null : new Hit.OnAgreement(zone, marks);
     }
 
     private static Hit onPlan(ChartModel chart, double x, double y) {

@@ -33,6 +33,7 @@ public final class ChartPainter {
     private final DrawingRenderer drawings = new DrawingRenderer();
     private final BracketRenderer bracket = new BracketRenderer();
     private final PointFigureRenderer boxes = new PointFigureRenderer();
+    private final AgreementRenderer agreement = new AgreementRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
     private final Legend legend = new Legend();
@@ -70,6 +71,7 @@ public final class ChartPainter {
             }
             surface.endClip();
         }
+        agreement.paint(chart, palette, surface, labels);
         marks.paintEvents(chart, palette, surface, labels);
         marks.paintForming(chart, palette, surface);
         if (!chart.isCompact()) {

@@ -34,6 +34,8 @@ import java.util.stream.Collectors;
 final class DrawingLabels {
     /** How far words stand off their point. */
     private static final double LIFT = 11;
+    /** Names of projected prices longer than this are cut to their last word. */
+    private static final int LONG = 16;
     /** How far words at a line stand off it. */
     private static final double ON_LINE = 8;
     /** How often and how far words are moved along a line. */
@@ -41,11 +43,12 @@ final class DrawingLabels {
 
     private static final double MOVE = 36;
     /** A ratio with its price, or a word with its price, can do without the price. */
-    private static final Pattern PRICED = Pattern.compile("(.{1,24}?)\\s{2,}[-−\\d.,'+]+");
+    private static final Pattern PRICED = Pattern.compile("(.{1,30}?)\\s{2,}[-−\\d.,'+]+(\\s{2,}[-−+\\d.,]+ %)?");
 
     private final Palette palette;
     private final Labels labels;
     private final Box area;
+    private final double last;
     private final double lastY;
     private final Set<String> awaited;
     private final PriceFormat format;
@@ -55,7 +58,8 @@ final class DrawingLabels {
         this.palette = palette;
         this.labels = labels;
         area = ChartPainter.area(chart, chart.pricePane());
-        lastY = chart.price().y(chart.data().last());
+        last = chart.data().last();
+        lastY = chart.price().y(last);
         awaited = chart.alerts().stream().map(Alert::drawing).collect(Collectors.toSet());
     }
 
@@ -82,8 +86,14 @@ final class DrawingLabels {
         Found found = part.found();
         Figured figured = part.figured();
         String text = figured.label();
+        boolean struck = figured.look() == Figured.Look.STRUCK;
+        String brief = "";
         if (figured.look() == Figured.Look.PROJECTED) {
-            text += "  " + format.format(figured.anchors().get(0).price());
+            double price = figured.anchors().get(0).price();
+            // Of a long name the last word says what the price is.
+            brief = (text.length() > LONG ? text.substring(text.lastIndexOf(' ') + 1) : text) + "  "
+                    + format.format(price);
+            text += "  " + format.format(price) + (last > 0 ? "  " + Readout.percent(price / last - 1) : "");
         }
         if (text.isEmpty() && chosen && figured == found.figured()) {
             text = found.words();
@@ -102,7 +112,10 @@ final class DrawingLabels {
             around(spots, x, y, new Spot(x, y + (figured.above() ? -LIFT : LIFT), Align.CENTRE));
         }
         if (!spots.isEmpty() && y >= area.top() && y <= area.bottom()) {
-            add(found.id(), text, Type.SMALL, colour, chosen ? Rank.CHOSEN : goesOn ? Rank.LEVEL : Rank.REST, y, spots);
+            Rank rank = chosen ? Rank.CHOSEN : struck ? Rank.SPARE : goesOn ? Rank.LEVEL : Rank.REST;
+            Label label = label(
+                    found.id(), text, brief.isEmpty() ? shorter(text) : brief, Type.SMALL, colour, rank, y, spots);
+            labels.add(struck ? label.strike() : label);
         }
     }
 
@@ -143,17 +156,22 @@ final class DrawingLabels {
     }
 
     private void add(String owner, String text, Type type, int colour, Rank rank, double y, List<Spot> spots) {
-        labels.add(new Label(
+        labels.add(label(owner, text, shorter(text), type, colour, rank, y, spots));
+    }
+
+    private Label label(
+            String owner, String text, String brief, Type type, int colour, Rank rank, double y, List<Spot> spots) {
+        return new Label(
                 owner,
                 text,
-                shorter(text),
+                brief,
                 type,
                 colour | 0xFF000000,
                 Palette.fade(palette.of(Role.PAPER), 0.85),
                 rank,
                 Math.abs(y - lastY),
                 area,
-                spots));
+                spots);
     }
 
     /** A ratio without its price; long words cut. */

@@ -27,6 +27,9 @@ final class DrawingRenderer {
     /** Half the distance of the two hairlines of an inherited drawing. */
     private static final double APART = 1.5;
 
+    /** A reading whose rival is chosen. */
+    private static final double RECEDED = 0.25;
+
     private final Batch points = new Batch();
     private final Batch outline = new Batch();
     private final Batch inside = new Batch();
@@ -59,8 +62,11 @@ final class DrawingRenderer {
             ChartModel chart, Drawing drawing, boolean chosen, Palette palette, Surface surface, DrawingLabels labels) {
         DrawingShape shape = DrawingShape.of(chart, drawing);
         Drawing.Style style = drawing.style();
-        int colour = Palette.fade(palette.series(style.colour()), style.opacity());
-        int shade = Palette.fade(palette.series(style.colour()), style.fill() * style.opacity());
+        boolean recedes =
+                chart.found().find(drawing.id()).filter(chart.found()::recedes).isPresent();
+        double opacity = recedes ? style.opacity() * RECEDED : style.opacity();
+        int colour = Palette.fade(palette.series(style.colour()), opacity);
+        int shade = Palette.fade(palette.series(style.colour()), style.fill() * opacity);
         for (double[] area : shape.areas()) {
             surface.fillPolygon(shade, area, area.length / 2);
         }
@@ -88,7 +94,7 @@ final class DrawingRenderer {
             }
             main = main == null ? line : main;
         }
-        if (chart.isCompact()) {
+        if (chart.isCompact() || recedes) {
             return;
         }
         if (style.words() != Drawing.Style.Words.NONE) {
@@ -106,6 +112,10 @@ final class DrawingRenderer {
     /** Where levels of several ratio drawings stand together: a band at the right edge with their number. */
     private void paintAgreements(
             ChartModel chart, List<Drawing> inView, Palette palette, Surface surface, DrawingLabels labels) {
+        if (chart.agreement().map().isPresent()) {
+            // The map takes them in.
+            return;
+        }
         for (Agreement.Shared shared : chart.places().agreements(inView)) {
             double top = chart.price().y(shared.high()) - 2;
             double height = Math.max(5, chart.price().y(shared.low()) + 2 - top);

@@ -2,8 +2,13 @@ package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.Hit;
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.structure.AgreementMap;
 import dev.yardarm.core.structure.Finding;
+import dev.yardarm.core.structure.Rivals;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +17,7 @@ import java.util.TreeMap;
 /** What is told of a finding: how it stands, its points with their dates, its lines, and what became of it when. */
 public final class FoundText {
     private static final int SHORT = 3;
+    private static final int MOST_MARKS = 12;
 
     private FoundText() {}
 
@@ -38,8 +44,7 @@ public final class FoundText {
 
     /** All of it, in the order it is read. */
     public static List<Line> lines(ChartModel chart, Found found) {
-        PriceFormat format =
-                chart.instrument().map(instrument -> instrument.format()).orElseGet(() -> PriceFormat.ofDecimals(2));
+        PriceFormat format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
         Finding finding = found.finding();
         double last = chart.data().last();
         List<Line> lines = new ArrayList<>();
@@ -65,7 +70,25 @@ public final class FoundText {
             lines.add(new Line(state(step.state()), Readout.time(chart, step.at())));
         }
         lines.add(new Line("score", String.format(Locale.ROOT, "%.2f", finding.score())));
+        if (finding.kind().startsWith("all_time_") || finding.kind().startsWith("year_")) {
+            lines.add(new Line("prices", basis(chart)));
+        }
         return lines;
+    }
+
+    /** Which prices an extreme is of: as traded, or adjusted, and how contracts are joined. */
+    private static String basis(ChartModel chart) {
+        BarRequest request = chart.request();
+        Instrument.Kind kind = chart.instrument().map(Instrument::kind).orElse(Instrument.Kind.SHARE);
+        if (kind == Instrument.Kind.CONTINUOUS) {
+            return "contracts joined " + request.joint().words();
+        }
+        if (kind != Instrument.Kind.SHARE) {
+            return "as they were";
+        }
+        return request.dividends()
+                ? "adjusted for splits and dividends"
+                : request.splits() ? "adjusted for splits" : "as traded, not adjusted for splits";
     }
 
     private static String distance(PriceFormat format, double price, double last) {
@@ -86,5 +109,56 @@ public final class FoundText {
 
     private static String spoken(String word) {
         return word.replace('_', ' ');
+    }
+
+    /** The rival readings of a finding, it among them, the best first, and what decides between them; empty where there are none. */
+    public static List<Line> rivals(ChartModel chart, Found found) {
+        List<Found> all = found.reading().isEmpty()
+                ? List.of()
+                : chart.indicator(found.layer()).map(chart.found()::rivals).orElse(List.of());
+        if (all.size() < 2) {
+            return List.of();
+        }
+        PriceFormat format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
+        Rivals rivals = new Rivals(all.stream()
+                .map(each -> new Rivals.Reading(
+                        each.reading(),
+                        each.finding().score(),
+                        each.finding().lines().get("target_from"),
+                        each.finding().lines().get("target_to"),
+                        each.finding().invalidation()))
+                .toList());
+        List<Line> lines = new ArrayList<>();
+        for (Rivals.Reading each : rivals.readings()) {
+            lines.add(new Line(
+                    each.words(),
+                    format.format(each.from()) + " to " + format.format(each.to())
+                            + String.format(Locale.ROOT, ", score %.2f", each.score())));
+        }
+        for (Rivals.Decision each : rivals.decisions(chart.data().last())) {
+            String stand = each.stand().isEmpty() ? "" : "; goes on: " + String.join(", ", each.stand());
+            lines.add(new Line(
+                    (each.above() ? "above " : "below ") + format.format(each.price()),
+                    "ends " + String.join(", ", each.ends()) + stand));
+        }
+        return lines;
+    }
+
+    /** What lies at a place of the strip of agreement: how many agree, each with its price, the highest first. */
+    public static String agreement(ChartModel chart, Hit.OnAgreement on) {
+        PriceFormat format = chart.instrument().map(Instrument::format).orElseGet(() -> PriceFormat.ofDecimals(2));
+        List<String> lines = new ArrayList<>();
+        if (on.zone() != null) {
+            lines.add(on.zone().sources().size() + " agree; click to zoom");
+        }
+        List<AgreementMap.Mark> marks = on.marks();
+        for (int at = marks.size() - 1; at >= Math.max(0, marks.size() - MOST_MARKS); at--) {
+            lines.add(
+                    format.format(marks.get(at).price()) + "  " + marks.get(at).words());
+        }
+        if (marks.size() > MOST_MARKS) {
+            lines.add("and " + (marks.size() - MOST_MARKS) + " more");
+        }
+        return String.join("\n", lines);
     }
 }

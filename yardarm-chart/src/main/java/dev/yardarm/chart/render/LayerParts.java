@@ -11,6 +11,7 @@ import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.Map;
 
 /** The table of what a list says of each kind of layer. */
@@ -114,6 +115,10 @@ public final class LayerParts {
 
         @Override
         public String value(ChartModel chart, IndicatorLayer layer) {
+            if (layer.indicator() instanceof AgreementTerm) {
+                int zones = chart.agreement().zones().size();
+                return zones + (zones == 1 ? " zone" : " zones");
+            }
             return layer.indicator() instanceof DetectorTerm
                     ? chart.data().found(layer).size() + " found"
                     : Readout.value(chart, layer, chart.bars().size() - 1);

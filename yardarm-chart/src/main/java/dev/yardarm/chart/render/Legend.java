@@ -17,6 +17,7 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -332,6 +333,10 @@ public final class Legend {
         if (layer.indicator() instanceof DetectorTerm) {
             String found = found(chart, layer);
             group.add((bar, under) -> found, palette.of(Role.SOFT));
+        }
+        if (layer.indicator() instanceof AgreementTerm) {
+            String zones = LayerParts.value(chart, layer);
+            group.add((bar, under) -> zones, palette.of(Role.SOFT));
         }
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {

@@ -22,6 +22,16 @@ public enum Period {
                 () -> new PeriodNumber(graph.surroundings().calendar(), this));
     }
 
+    /**
+     * Numbers the periods that fit the bars: sessions for those within a day, months for those of a day, years for longer ones, by the
+     * shortest time there was from one bar to the next. The number of the first bar is missing.
+     */
+    public static ColumnGraph.Node fitting(ColumnGraph graph) {
+        return graph.ofBars(
+                "number of the fitting period",
+                () -> new FittingPeriod(graph.surroundings().calendar()));
+    }
+
     /** Minutes from the open of its session to the open of each bar. */
     public static ColumnGraph.Node minuteOfSession(ColumnGraph graph) {
         return graph.ofBars(

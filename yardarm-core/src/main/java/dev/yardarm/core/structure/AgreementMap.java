@@ -3,8 +3,10 @@ package dev.yardarm.core.structure;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -25,8 +27,8 @@ public final class AgreementMap {
     /**
      * A price that something says.
      *
-     * @param source what says it; marks of one source are not independent
-     * @param words what it is called
+     * @param source tells what says it from others; marks of one source are not independent
+     * @param words what people call it
      */
     public record Mark(String source, String words, double price) {}
 
@@ -49,9 +51,11 @@ public final class AgreementMap {
             return sources;
         }
 
-        /** How many agree, and who: {@code 3 agree: levels W, retracement, targets}. */
+        /** How many agree, and who, each by its mark of the lowest price: {@code 3 agree: level W, retracement 0.618, measured leg D}. */
         public String words() {
-            return sources().size() + " agree: " + String.join(", ", sources());
+            Map<String, String> words = new LinkedHashMap<>();
+            marks.forEach(each -> words.putIfAbsent(each.source(), each.words()));
+            return words.size() + " agree: " + String.join(", ", words.values());
         }
     }
 
@@ -74,6 +78,11 @@ public final class AgreementMap {
         sorted.removeIf(each -> !Double.isFinite(each.price()));
         sorted.sort(Comparator.comparingDouble(Mark::price).thenComparing(Mark::source));
         return new AgreementMap(Collections.unmodifiableList(sorted), near);
+    }
+
+    /** How far apart the outermost marks of a zone may lie, in price. */
+    public double reach() {
+        return near;
     }
 
     /** All marks, from low to high. */
@@ -111,26 +120,25 @@ public final class AgreementMap {
         return List.copyOf(zones);
     }
 
-    /**
-     * How many sources lie near each of so many prices, evenly from one to another.
-     *
-     * @param cells at least 1
-     */
-    public int[] density(double low, double high, int cells) {
-        int[] density = new int[cells];
-        double step = (high - low) / cells;
-        Set<String> sources = new LinkedHashSet<>();
-        for (int cell = 0; cell < cells; cell++) {
-            double middle = low + (cell + 0.5) * step;
-            sources.clear();
-            for (int at = from(middle - near / 2);
-                    at < marks.size() && marks.get(at).price() <= middle + near / 2;
-                    at++) {
-                sources.add(marks.get(at).source());
-            }
-            density[cell] = sources.size();
+    /** The marks within half the distance of agreement of a price, from low to high. Cost: a binary search, and they. */
+    public List<Mark> near(double price) {
+        int first = from(price - near / 2);
+        int end = first;
+        while (end < marks.size() && marks.get(end).price() <= price + near / 2) {
+            end++;
         }
-        return density;
+        return marks.subList(first, end);
+    }
+
+    /** How many sources lie within half the distance of agreement of a price. */
+    public int density(double price) {
+        List<Mark> there = near(price);
+        if (there.size() < 2) {
+            return there.size();
+        }
+        Set<String> sources = new LinkedHashSet<>();
+        there.forEach(each -> sources.add(each.source()));
+        return sources.size();
     }
 
     /** The first mark at a price or above it. */

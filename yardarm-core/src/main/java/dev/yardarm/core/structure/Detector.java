@@ -30,6 +30,12 @@ public abstract class Detector {
     /** The setting that says which one of several is meant, counted from the newest. */
     public static final String NTH = "nth";
 
+    /** The setting by which a chart shows one of several {@linkplain #reading rival readings} alone: its rank from 1 on, 0 for all. */
+    public static final String ALONE = "reading";
+
+    /** What has ended stays in view. */
+    public static final int ALWAYS = Integer.MAX_VALUE;
+
     /** The setting of a column read beside the bars. */
     public static final String SOURCE = "source";
 
@@ -188,9 +194,12 @@ public abstract class Detector {
         return false;
     }
 
-    /** True when what has ended is still of interest: a pattern that reached its target, not a gap that is filled. */
-    public boolean showsEnded() {
-        return false;
+    /**
+     * For how many bars what has ended stays in view: {@link #ALWAYS} for a pattern that reached its target, 0 for a gap that is
+     * filled.
+     */
+    public int staysFor() {
+        return 0;
     }
 
     /** What a kind of finding is called; the kind itself when it is none of its own. */
@@ -200,6 +209,11 @@ public abstract class Detector {
                 .map(each -> each.title().toLowerCase(Locale.ROOT))
                 .findFirst()
                 .orElse(finding.kind());
+    }
+
+    /** What a finding is called among {@linkplain Rivals rival readings} of the same prices; empty where findings do not exclude each other. */
+    public String reading(Finding finding) {
+        return "";
     }
 
     /** What it finds, how, how it is read, where it misleads and where the rule is from. */

@@ -21,7 +21,9 @@ public record Figured(
         /** As its layer is. */
         MAIN,
         /** What is projected from it: dotted, with its price behind the words. */
-        PROJECTED
+        PROJECTED,
+        /** What was projected and is over: the words struck out. */
+        STRUCK
     }
 
     /** In the look of the layer. */
@@ -32,6 +34,28 @@ public record Figured(
     /** A price that follows from a finding, from a bar on. */
     public static Figured projected(String label, long from, double price, boolean above) {
         return new Figured("level_ray", List.of(new Anchor(from, price)), Map.of(), label, above, Look.PROJECTED);
+    }
+
+    /** Prices between which what follows from a finding may end, the nearer first, from a bar on. */
+    public static Figured projected(String label, long from, double near, double far, boolean above) {
+        return new Figured(
+                "zone",
+                List.of(new Anchor(from, near), new Anchor(from, far)),
+                Map.of("extend", "right"),
+                label,
+                above,
+                Look.PROJECTED);
+    }
+
+    /** Such a price that is reached or void since a bar. */
+    public static Figured struck(String label, long from, double price, boolean above, long end) {
+        return new Figured(
+                "line",
+                List.of(new Anchor(from, price), new Anchor(end, price)),
+                Map.of("extend", "none"),
+                label,
+                above,
+                Look.STRUCK);
     }
 
     public Figured {

@@ -15,6 +15,7 @@ import java.util.function.ToDoubleFunction;
  */
 public final class Nearest implements Reader {
     private final boolean above;
+    private final boolean farthest;
     private final boolean provisional;
     private final Function<Finding, double[]> prices;
     private final ToDoubleFunction<Finding> value;
@@ -29,7 +30,17 @@ public final class Nearest implements Reader {
      */
     public Nearest(
             boolean above, boolean provisional, Function<Finding, double[]> prices, ToDoubleFunction<Finding> value) {
+        this(above, false, provisional, prices, value);
+    }
+
+    private Nearest(
+            boolean above,
+            boolean farthest,
+            boolean provisional,
+            Function<Finding, double[]> prices,
+            ToDoubleFunction<Finding> value) {
         this.above = above;
+        this.farthest = farthest;
         this.provisional = provisional;
         this.prices = prices;
         this.value = value;
@@ -38,6 +49,11 @@ public final class Nearest implements Reader {
     /** The nearest price itself. */
     public static Reader price(boolean above, boolean provisional, Function<Finding, double[]> prices) {
         return new Nearest(above, provisional, prices, finding -> Double.NaN);
+    }
+
+    /** The price farthest away on its side. */
+    public static Reader farthest(boolean above, boolean provisional, Function<Finding, double[]> prices) {
+        return new Nearest(above, true, provisional, prices, finding -> Double.NaN);
     }
 
     @Override
@@ -74,6 +90,9 @@ public final class Nearest implements Reader {
         if (nearest == null) {
             return Double.NaN;
         }
+        if (farthest) {
+            return above ? standing.lastKey() : standing.firstKey();
+        }
         double best = Double.NaN;
         for (Finding each : nearest.getValue().values()) {
             double its = value.applyAsDouble(each);
@@ -84,7 +103,7 @@ public final class Nearest implements Reader {
 
     @Override
     public Reader copy() {
-        Nearest copy = new Nearest(above, provisional, prices, value);
+        Nearest copy = new Nearest(above, farthest, provisional, prices, value);
         standing.forEach((price, findings) -> copy.standing.put(price, new HashMap<>(findings)));
         copy.known.putAll(known);
         return copy;

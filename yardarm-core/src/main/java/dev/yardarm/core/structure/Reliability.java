@@ -69,6 +69,30 @@ public record Reliability(Rate clear, Rate middling, Rate faint, double onWalks)
         return Optional.ofNullable(ALL.get(kind));
     }
 
+    /** What is to be said of a kind in any case: how often it was right, or that it follows from its rule alone. */
+    public static String wordsOf(String kind) {
+        return of(kind).map(Reliability::words)
+                .orElse("It is found whenever its rule holds; how often it helps is for evidence to tell.");
+    }
+
+    /** The lines of the table for a detector, one a kind that was measured, as short as can be; empty when none was. */
+    public static String table(Detector detector) {
+        StringBuilder lines = new StringBuilder();
+        for (Detector.Kind kind : detector.kinds()) {
+            of(kind.name())
+                    .ifPresent(its -> lines.append(String.format(
+                            Locale.ROOT,
+                            "%n%s: found %.0f %% of clear, %.0f %% of middling; right %.0f %%, %.0f %%; %.1f in 1,000 bars of walks",
+                            kind.title(),
+                            100 * its.clear.recall(),
+                            100 * its.middling.recall(),
+                            100 * its.clear.precision(),
+                            100 * its.middling.precision(),
+                            its.onWalks)));
+        }
+        return lines.isEmpty() ? "" : "How often it is right, on planted ones" + lines;
+    }
+
     /** In a sentence for people. */
     public String words() {
         return String.format(

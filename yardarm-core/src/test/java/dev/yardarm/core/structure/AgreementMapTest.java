@@ -28,13 +28,17 @@ class AgreementMapTest {
                 0.5);
         List<AgreementMap.Zone> zones = map.zones(2);
         assertThat(zones).hasSize(2);
-        assertThat(zones.get(0).words()).isEqualTo("3 agree: retracement, levels W, targets");
+        assertThat(zones.get(0).words())
+                .isEqualTo("3 agree: retracement at 104.125, levels W at 104.25, targets at 104.5");
         assertThat(zones.get(0).low()).as("the narrowest").isEqualTo(104.125);
         assertThat(zones.get(0).high()).isEqualTo(104.5);
         assertThat(zones.get(1).sources()).containsExactly("trend lines", "levels D");
         assertThat(map.zones(4)).isEmpty();
         assertThat(map.marks()).hasSize(6);
-        assertThat(map.density(97.5, 105, 15)).containsExactly(1, 2, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 1, 3, 1);
+        assertThat(map.density(98.1875)).isEqualTo(2);
+        assertThat(map.density(100)).isZero();
+        assertThat(map.density(104.25)).as("two of one source count once").isEqualTo(3);
+        assertThat(map.near(104)).extracting(AgreementMap.Mark::price).containsExactly(104.0, 104.125, 104.25);
     }
 
     @Test

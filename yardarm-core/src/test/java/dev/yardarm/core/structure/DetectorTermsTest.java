@@ -28,7 +28,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class DetectorTermsTest {
     private static final Double NONE = Double.NaN;
 
-    static Stream<DetectorTerm> terms() {
+    static Stream<Indicator> terms() {
         return Detectors.terms().stream();
     }
 
@@ -50,7 +50,7 @@ class DetectorTermsTest {
 
     @ParameterizedTest
     @MethodSource("terms")
-    void whatAColumnSaysOfAPrefixIsThePrefixOfWhatItSays(DetectorTerm term) {
+    void whatAColumnSaysOfAPrefixIsThePrefixOfWhatItSays(Indicator term) {
         Bars bars = StructureBars.walk(3, 400);
         ColumnGraph whole = new ColumnGraph();
         List<ColumnGraph.Node> all = nodes(term, whole);
@@ -69,7 +69,7 @@ class DetectorTermsTest {
 
     @ParameterizedTest
     @MethodSource("terms")
-    void everyColumnSaysSomethingAndEveryCueSaysYesAndNo(DetectorTerm term) {
+    void everyColumnSaysSomethingAndEveryCueSaysYesAndNo(Indicator term) {
         Bars bars = StructureBars.walk(5, 3000);
         ColumnGraph graph = new ColumnGraph();
         List<ColumnGraph.Node> all = nodes(term, graph);
@@ -87,7 +87,7 @@ class DetectorTermsTest {
     /** Bar after bar, each forming for a while and closing elsewhere: the value is that of a bar that closes there. */
     @ParameterizedTest
     @MethodSource("terms")
-    void theFormingBarSaysWhatItWouldSayIfItClosed(DetectorTerm term) {
+    void theFormingBarSaysWhatItWouldSayIfItClosed(Indicator term) {
         Bars bars = StructureBars.walk(4, 160);
         ColumnGraph live = new ColumnGraph();
         List<ColumnGraph.Node> nodes = nodes(term, live);

@@ -34,6 +34,7 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
     private static final int STRENGTH_DAYS = 60;
     private static final Formula UP = condition("close > sma(close, 20) and sma(close, 20) > sma(close, 20) back 5");
     private static final Formula DOWN = condition("close < sma(close, 20) and sma(close, 20) < sma(close, 20) back 5");
+    private static final Formula STRUCTURE = Formula.parse("pivots.trend", Language.builtIn());
     private static final Formula VOLATILITY = Formula.parse("100 * sma(true_range, 14) / close", Language.builtIn());
 
     private static Formula condition(String text) {
@@ -137,11 +138,17 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
 
     private static void trends(Instrument instrument, Vantages.Moment then, List<Line> lines) {
         List<String> words = new ArrayList<>();
+        List<String> structure = new ArrayList<>();
         for (Timeframe timeframe : List.of(Timeframe.MONTH, Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)) {
             try {
-                String trend = trend(then.bars(instrument, BarRequest.of(timeframe)));
+                Bars bars = then.bars(instrument, BarRequest.of(timeframe));
+                String trend = trend(bars);
                 if (!trend.isEmpty()) {
                     words.add(timeframe + " " + trend);
+                }
+                String swings = structure(bars);
+                if (!swings.isEmpty()) {
+                    structure.add(timeframe + " " + swings);
                 }
             } catch (IOException cannotBeBuilt) {
                 // a timeframe that is not there has no trend
@@ -150,6 +157,15 @@ public record InstrumentCard(Instrument instrument, List<Line> lines) {
         if (!words.isEmpty()) {
             lines.add(new Line("trend", String.join(", ", words)));
         }
+        if (!structure.isEmpty()) {
+            lines.add(new Line("structure", String.join(", ", structure)));
+        }
+    }
+
+    /** What the settled swings do: rises, falls, or neither; empty before there are two highs and two lows. */
+    static String structure(Bars bars) {
+        double trend = bars.isEmpty() ? Double.NaN : STRUCTURE.evaluate(bars).at(bars.size() - 1);
+        return Double.isNaN(trend) ? "" : trend > 0 ? "rises" : trend < 0 ? "falls" : "neither";
     }
 
     /** Up, down or sideways; empty with fewer than 25 bars. */

@@ -123,7 +123,8 @@ public final class ChartFeed implements AutoCloseable {
                                             text -> services.front().execute(() -> receiver.inform(text)));
                             vantage.setDrawings(named);
                             job.check();
-                            ChartDataBuilder builder = new ChartDataBuilder(wanted, vantage.surroundings(), language);
+                            ChartDataBuilder builder =
+                                    new ChartDataBuilder(wanted, vantage.surroundings(), language, request.timeframe());
                             ChartData first =
                                     builder.update(vantage.now().bars()).withLast(vantage.lastPrice());
                             return new Ready(vantage, builder, first, marks(instrument, request, first, now));
@@ -264,7 +265,8 @@ public final class ChartFeed implements AutoCloseable {
                 builder = new ChartDataBuilder(
                         computedLayers,
                         vantage.surroundings(),
-                        services.language().get());
+                        services.language().get(),
+                        request.timeframe());
                 publish();
             } catch (RuntimeException | Error failed) {
                 failed(failed);

@@ -37,4 +37,18 @@ class TrendTest {
         assertThat(InstrumentCard.trend(Bars.EMPTY)).isEmpty();
         assertThat(InstrumentCard.trend(bars(25, bar -> 100 + bar))).isEqualTo("up");
     }
+
+    /** Swings of ten bars each, higher by 5 every time: known as soon as two highs and two lows are settled. */
+    @Test
+    void theTrendByStructureFollowsTheSettledSwings() {
+        IntToDoubleFunction swings = bar -> 100 + 0.25 * bar + 10 * Math.sin(bar * Math.PI / 10);
+        assertThat(InstrumentCard.structure(bars(120, swings))).isEqualTo("rises");
+        assertThat(InstrumentCard.structure(bars(120, bar -> 300 - swings.applyAsDouble(bar))))
+                .isEqualTo("falls");
+        assertThat(InstrumentCard.structure(bars(120, bar -> 100 + (10 + bar / 10.0) * Math.sin(bar * Math.PI / 10))))
+                .as("higher highs and lower lows")
+                .isEqualTo("neither");
+        assertThat(InstrumentCard.structure(bars(120, bar -> 100 + bar))).isEmpty();
+        assertThat(InstrumentCard.structure(Bars.EMPTY)).isEmpty();
+    }
 }

@@ -21,6 +21,7 @@ final class Bands implements SwingTaker {
     private static final int USUAL = 50;
 
     private final int touches;
+    private final double swing;
     private final double width;
     private final int age;
     private final List<Band> bands = new ArrayList<>();
@@ -29,11 +30,13 @@ final class Bands implements SwingTaker {
     private double above = Double.POSITIVE_INFINITY;
 
     private double below = Double.NEGATIVE_INFINITY;
+    /** Price of the swing settled last; NaN before the first. */
+    private double before = Double.NaN;
 
     /**
      * A swing that touched.
      *
-     * @param weight its volume over the usual, from a half to two
+     * @param weight its volume over the usual, from a half to two, times its degree
      */
     private record Touch(boolean high, int bar, long time, double price, double weight) {}
 
@@ -50,6 +53,15 @@ final class Bands implements SwingTaker {
         }
         double over = bars.volume(at) * count / sum;
         return over > 0 ? Math.max(0.5, Math.min(2, over)) : 1;
+    }
+
+    /**
+     * How much a swing counts by the move that led to it: one three times the smallest is of the next higher timeframe and counts twice,
+     * nine times thrice, in between between them.
+     */
+    private static double degree(double times) {
+        double degree = 1 + Math.log(times) / Math.log(3);
+        return degree > 1 ? Math.min(3, degree) : 1;
     }
 
     /** A band; while it is provisional it moves with each touch. */
@@ -98,15 +110,18 @@ final class Bands implements SwingTaker {
         }
     }
 
-    Bands(int touches, double width, int age) {
+    /** @param swing size of the smallest swings, in usual ranges */
+    Bands(int touches, double swing, double width, int age) {
         this.touches = touches;
+        this.swing = swing;
         this.width = width;
         this.age = age;
     }
 
     @Override
     public SwingTaker copy() {
-        Bands copy = new Bands(touches, width, age);
+        Bands copy = new Bands(touches, swing, width, age);
+        copy.before = before;
         bands.forEach(each -> copy.bands.add(new Band(each)));
         copy.lone.addAll(lone);
         copy.above = above;
@@ -121,7 +136,10 @@ final class Bands implements SwingTaker {
 
     @Override
     public void confirmed(boolean high, Bars bars, int at, int bar, RangeMeasure usual, FindingLog log) {
-        Touch touch = new Touch(high, at, bars.openTime(at), high ? bars.high(at) : bars.low(at), weight(bars, at));
+        double price = high ? bars.high(at) : bars.low(at);
+        double weight = weight(bars, at) * degree(Math.abs(price - before) / (swing * usual.mean()));
+        before = price;
+        Touch touch = new Touch(high, at, bars.openTime(at), price, weight);
         double near = width * usual.mean();
         expire(bar, log);
         Band band = nearest(touch.price(), near);

@@ -1,7 +1,9 @@
 package dev.yardarm.core.structure.catalogue;
 
+import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.DetectorTerm;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,12 +28,15 @@ public final class Detectors {
         return ALL;
     }
 
-    /** What formulas reach of them. */
-    public static List<DetectorTerm> terms() {
-        return ALL.stream()
+    /** What formulas reach of them, and of where they agree. */
+    public static List<Indicator> terms() {
+        List<Indicator> terms = new ArrayList<>();
+        ALL.stream()
                 .filter(each -> !each.told().isEmpty())
                 .map(DetectorTerm::new)
-                .toList();
+                .forEach(terms::add);
+        terms.add(new AgreementTerm());
+        return List.copyOf(terms);
     }
 
     /** The one with a name. */

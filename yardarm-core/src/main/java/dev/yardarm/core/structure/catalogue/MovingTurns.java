@@ -14,7 +14,7 @@ final class MovingTurns implements SwingTaker {
         this(new Turns());
     }
 
-    private MovingTurns(Turns settled) {
+    MovingTurns(Turns settled) {
         this.settled = settled;
     }
 

@@ -103,8 +103,8 @@ public final class Patterns extends Detector {
     }
 
     @Override
-    public boolean showsEnded() {
-        return true;
+    public int staysFor() {
+        return ALWAYS;
     }
 
     /** Its turns or its edges, and while it stands the target. */

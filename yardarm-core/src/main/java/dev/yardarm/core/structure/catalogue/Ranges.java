@@ -75,8 +75,8 @@ public final class Ranges extends Detector {
     }
 
     @Override
-    public boolean showsEnded() {
-        return true;
+    public int staysFor() {
+        return ALWAYS;
     }
 
     @Override

@@ -24,9 +24,8 @@ final class Retest implements Reader {
     @Override
     public void note(FindingLog.Standing entry) {
         if (entry.state() == Finding.State.CONFIRMED) {
-            fresh.put(entry.number(), new double[] {
-                entry.finding().lines().get("lower"), entry.finding().lines().get("upper")
-            });
+            double[] edges = Levels.edges(entry.finding());
+            fresh.put(entry.number(), new double[] {edges[0], edges[edges.length - 1]});
         } else if (entry.state().isEnd()) {
             bands.remove(entry.number());
             fresh.remove(entry.number());

@@ -112,8 +112,8 @@ public final class Swings extends Detector {
     }
 
     @Override
-    public boolean showsEnded() {
-        return true;
+    public int staysFor() {
+        return ALWAYS;
     }
 
     static String suffix(int degree) {

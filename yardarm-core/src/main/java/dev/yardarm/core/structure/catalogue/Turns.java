@@ -9,8 +9,18 @@ import java.util.List;
 final class Turns implements SwingTaker {
     private static final int KEPT = 12;
 
+    private final int kept;
     private List<Turn> last = List.of();
     private int settledAt = -1;
+
+    Turns() {
+        this(KEPT);
+    }
+
+    /** @param kept so many are kept */
+    Turns(int kept) {
+        this.kept = kept;
+    }
 
     /** The last swings, the newest last; highs and lows in turn. */
     List<Turn> last() {
@@ -30,7 +40,7 @@ final class Turns implements SwingTaker {
     @Override
     public void confirmed(boolean high, Bars bars, int at, int bar, RangeMeasure usual, FindingLog log) {
         List<Turn> next = new ArrayList<>(last);
-        if (next.size() == KEPT) {
+        if (next.size() == kept) {
             next.remove(0);
         }
         next.add(new Turn(high, at, bars.openTime(at), high ? bars.high(at) : bars.low(at)));
@@ -45,7 +55,7 @@ final class Turns implements SwingTaker {
 
     @Override
     public Turns copy() {
-        Turns copy = new Turns();
+        Turns copy = new Turns(kept);
         copy.last = last;
         copy.settledAt = settledAt;
         return copy;

@@ -36,6 +36,7 @@ public final class WaveCounts extends Detector {
         number("swing", "Size of the smallest swings, in usual ranges", 3, 0.2, 100);
         whole("degrees", "Degrees", 3, 1, 5);
         whole("counts", "How many rival counts", 3, 1, 8);
+        whole(ALONE, "Show one reading alone, from the best; 0 for all", 0, 0, 8);
         for (WaveForm form : WaveForm.values()) {
             String title = form.kind().substring(0, 1).toUpperCase(Locale.ROOT)
                     + form.kind().substring(1);
@@ -89,29 +90,47 @@ public final class WaveCounts extends Detector {
                 chosen.whole("counts"), new RangeMeasure(), degrees, Collections.nCopies(degrees.size(), List.of()));
     }
 
-    /** The count as the drawing of its form, its target area while it stands. */
+    /** What a count is called among its rivals: {@code minor impulse 3}, with the wave under way; {@code minor impulse} when it is whole. */
+    @Override
+    public String reading(Finding count) {
+        String form = form(count);
+        String wave = count.points().get(count.points().size() - 1).role();
+        boolean whole = WaveForm.of(form).waves().size() == count.points().size() - 1;
+        return DEGREES.get(degree(count) - 1) + " " + form + (whole ? "" : " " + wave);
+    }
+
+    private static String form(Finding count) {
+        int cut = count.kind().indexOf('_');
+        return cut < 0 ? count.kind() : count.kind().substring(0, cut);
+    }
+
+    private static int degree(Finding count) {
+        int cut = count.kind().indexOf('_');
+        return cut < 0 ? 1 : Integer.parseInt(count.kind().substring(cut + 1));
+    }
+
+    /** The count as the drawing of its form, where it may end and what voids it while it stands. */
     @Override
     public List<Figured> figures(Sight sight) {
         Finding count = sight.finding();
         List<Anchor> anchors = count.points().stream()
                 .map(each -> new Anchor(each.time(), each.price()))
                 .toList();
-        int cut = count.kind().indexOf('_');
-        String form = cut < 0 ? count.kind() : count.kind().substring(0, cut);
-        int degree = cut < 0 ? 1 : Integer.parseInt(count.kind().substring(cut + 1));
+        String form = form(count);
         List<Figured> parts = new ArrayList<>();
         parts.add(new Figured(
                 form.equals("triangle") ? "wave_triangle" : form,
                 anchors,
-                Map.of("degree", DEGREES.get(degree - 1)),
+                Map.of("degree", DEGREES.get(degree(count) - 1)),
                 "",
                 true));
         if (!sight.state().isEnd()) {
-            boolean up = count.lines().get("target_to")
-                    > count.points().get(anchors.size() - 1).price();
-            parts.add(Figured.projected("target from", count.to(), count.lines().get("target_from"), up));
-            parts.add(Figured.projected("to", count.to(), count.lines().get("target_to"), up));
-            parts.add(Figured.projected("void beyond", count.to(), count.invalidation(), !up));
+            double near = count.lines().get("target_from");
+            double far = count.lines().get("target_to");
+            boolean up = far > count.points().get(anchors.size() - 1).price();
+            String reading = reading(count);
+            parts.add(Figured.projected(reading + " target", count.to(), near, far, up));
+            parts.add(Figured.projected(reading + " void", count.to(), count.invalidation(), !up));
         }
         return parts;
     }
@@ -145,6 +164,14 @@ public final class WaveCounts extends Detector {
             return form == other.form
                     && degree == other.degree
                     && start().bar() == other.start().bar();
+        }
+
+        /** The same form through the same swings, of whatever degree. */
+        boolean isThrough(Count other) {
+            return form == other.form
+                    && waves == other.waves
+                    && start().bar() == other.start().bar()
+                    && turns().equals(other.turns());
         }
 
         /** Raised, a count ends below its price; a triangle whose wave goes up above the end of the one before the last. */
@@ -273,6 +300,16 @@ public final class WaveCounts extends Detector {
 
         /** Puts a count among the best, if it is one of them. */
         private void take(Count count, List<Count> best) {
+            for (int at = 0; at < best.size(); at++) {
+                // The same waves of two degrees are one reading, of the larger.
+                if (best.get(at).isThrough(count)) {
+                    if (best.get(at).degree() >= count.degree()) {
+                        return;
+                    }
+                    best.remove(at);
+                    break;
+                }
+            }
             int place = best.size();
             while (place > 0 && Count.ORDER.compare(count, best.get(place - 1)) < 0) {
                 place--;

@@ -2,6 +2,7 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.drawing.WaveRules;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * The forms that waves take: how many they have, which rules they keep, and the guidelines by which counts are ranked. Prices are those of
@@ -214,6 +215,11 @@ enum WaveForm {
         double part() {
             return asked == 0 ? 0 : (double) kept / asked;
         }
+    }
+
+    /** The one of a kind. */
+    static WaveForm of(String kind) {
+        return valueOf(kind.toUpperCase(Locale.ROOT));
     }
 
     String kind() {

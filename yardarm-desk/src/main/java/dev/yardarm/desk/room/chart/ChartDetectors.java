@@ -4,10 +4,13 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.FoundDrawings;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.structure.AgreementMap;
 import dev.yardarm.core.structure.DetectorTerm;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +21,8 @@ import java.util.Optional;
 public final class ChartDetectors {
     private final ChartRoom room;
     private final ChartModel chart;
+    /** The zone that is zoomed to next, counted from price. */
+    private int zone;
 
     ChartDetectors(ChartRoom room) {
         this.room = room;
@@ -30,9 +35,36 @@ public final class ChartDetectors {
                 .toList();
     }
 
+    /**
+     * Zooms to the next zone on which several agree, from the one nearest to price on, and says who agrees; after the last one
+     * the nearest comes again, as it does when the prices in view were fitted since.
+     */
+    public void nextZone() {
+        List<AgreementMap.Zone> zones = chart.agreement().zones().stream()
+                .sorted(Comparator.comparingDouble(each ->
+                        Math.abs((each.low() + each.high()) / 2 - chart.data().last())))
+                .toList();
+        if (zones.isEmpty()) {
+            room.desk()
+                    .tell(
+                            chart.agreement().layer().isEmpty()
+                                    ? "Put the agreement map on the chart first: Space E A."
+                                    : "There is no price on which so many agree.");
+            return;
+        }
+        if (zone >= zones.size() || chart.scale().fit() != ScaleChoice.Fit.MANUAL) {
+            zone = 0;
+        }
+        AgreementMap.Zone next = zones.get(zone);
+        chart.agreement().zoomTo(next);
+        room.tell(Aspect.VIEW);
+        room.desk().tell(next.words());
+        zone++;
+    }
+
     /** Puts a detector on the chart; takes it away when it is there as it would come up. */
     public void toggle(Indicator detector) {
-        Optional<IndicatorLayer> there = layers().stream()
+        Optional<IndicatorLayer> there = chart.indicators().stream()
                 .filter(each -> each.indicator().name().equals(detector.name()) && each.higher() == null)
                 .findFirst();
         if (there.isPresent()) {

@@ -441,6 +441,11 @@ public final class Layouts {
                 focused.arrangement().reversed());
     }
 
+    /** A link colour that no chart has. */
+    int freeLink() {
+        return links.freeColour();
+    }
+
     /** What charts of a link colour share. */
     public LinkRules links() {
         return links.rules();

@@ -1,0 +1,178 @@
+package dev.yardarm.chart.model;
+
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.drawing.Figure;
+import dev.yardarm.core.drawing.Sketch;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.structure.AgreementMap;
+import dev.yardarm.core.structure.AgreementMap.Mark;
+import dev.yardarm.core.structure.Finding;
+import dev.yardarm.core.structure.catalogue.AgreementTerm;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * The map of agreement of a chart, when it has one: what its survey found, and the trader's drawings as they lie at the newest bar. Worked
+ * out when it is asked for and kept while data, drawings and settings stay. Used by one thread.
+ */
+public final class AgreementView {
+    private static final int USUAL = 100;
+    /** A zone that is zoomed to has so many times its width above and below. */
+    private static final double AROUND = 6;
+
+    private final ChartModel chart;
+    private ChartData data;
+    private List<Drawing> drawings;
+    private IndicatorLayer layer;
+    private AgreementMap map;
+    private List<AgreementMap.Zone> zones = List.of();
+
+    AgreementView(ChartModel chart) {
+        this.chart = chart;
+    }
+
+    /** The layer it is of; empty while there is none that is shown. */
+    public Optional<IndicatorLayer> layer() {
+        return chart.drawnIndicators().stream()
+                .filter(each -> each.indicator() instanceof AgreementTerm
+                        && each.style().showsOn(chart.timeframe()))
+                .findFirst();
+    }
+
+    /** The map; empty without a layer, and while its survey is still to come. */
+    public Optional<AgreementMap> map() {
+        IndicatorLayer now = layer().orElse(null);
+        if (now != layer || data != chart.data() || drawings != chart.drawings()) {
+            layer = now;
+            data = chart.data();
+            drawings = chart.drawings();
+            List<Survey.Seen> seen = now == null ? null : data.surveys().get(now.id());
+            double range = seen == null ? Double.NaN : usualRange(data.bars());
+            map = range > 0 ? AgreementMap.of(marks(seen), now.settings().number("near") * range) : null;
+            zones = map == null ? List.of() : map.zones(now.settings().whole("least"));
+        }
+        return Optional.ofNullable(map);
+    }
+
+    /** Its zones, those of most sources first. */
+    public List<AgreementMap.Zone> zones() {
+        map();
+        return zones;
+    }
+
+    /** The zone at a price, with so much around it; empty for none. */
+    public Optional<AgreementMap.Zone> zoneAt(double price, double around) {
+        return zones().stream()
+                .filter(each -> price >= each.low() - around && price <= each.high() + around)
+                .findFirst();
+    }
+
+    /** Shows the prices around a zone, large enough to tell its marks apart. */
+    public void zoomTo(AgreementMap.Zone zone) {
+        double middle = (zone.low() + zone.high()) / 2;
+        double reach = map().map(AgreementMap::reach).orElse(0.0);
+        double half = AROUND * Math.max(reach, zone.high() - zone.low());
+        if (half > 0) {
+            chart.setPriceRange(middle - half, middle + half);
+        }
+    }
+
+    /** The mean true range of the last bars. */
+    private static double usualRange(Bars bars) {
+        double sum = 0;
+        int count = 0;
+        for (int bar = Math.max(1, bars.size() - USUAL); bar < bars.size(); bar++) {
+            double before = bars.close(bar - 1);
+            double range = Math.max(bars.high(bar), before) - Math.min(bars.low(bar), before);
+            if (range < Double.POSITIVE_INFINITY) {
+                sum += range;
+                count++;
+            }
+        }
+        return sum / count;
+    }
+
+    private List<Mark> marks(List<Survey.Seen> seen) {
+        List<Mark> marks = new ArrayList<>();
+        long now = data.bars().openTime(data.bars().size() - 1);
+        for (Survey.Seen each : seen) {
+            for (Found found : each.found()) {
+                if (!found.state().isEnd()) {
+                    found(each, found, now, marks);
+                }
+            }
+        }
+        for (Drawing drawing : drawings) {
+            if (chart.shows(drawing)) {
+                drawn(drawing, now, marks);
+            }
+        }
+        return marks;
+    }
+
+    /**
+     * A target counts by its method; all levels, lines and gaps of a timeframe are one source each. An extreme of all time is the same on
+     * every timeframe, and so is the range of a period that two of them look at.
+     */
+    private void found(Survey.Seen seen, Found found, long now, List<Mark> marks) {
+        Finding finding = found.finding();
+        String timeframe = " " + seen.timeframe();
+        if (finding.kind().equals("period_range")) {
+            String words = "range of the " + period(seen.timeframe());
+            marks.add(new Mark(words, words, finding.target()));
+            return;
+        }
+        if (Double.isFinite(finding.target())) {
+            String words = found.words() + timeframe;
+            marks.add(new Mark(words, words, finding.target()));
+            return;
+        }
+        if (found.isProvisional()) {
+            return;
+        }
+        if (finding.lines().containsKey("price")) {
+            marks.add(new Mark(found.words(), found.words(), finding.lines().get("price")));
+            return;
+        }
+        String source = seen.detector().title().toLowerCase(Locale.ROOT) + timeframe;
+        String words = found.words() + timeframe;
+        if (seen.detector().name().equals("trend-lines")) {
+            FoundDrawings.kept(found, seen.timeframe()).stream()
+                    .mapToDouble(line -> chart.places().valueOf(line, now))
+                    .filter(Double::isFinite)
+                    .forEach(price -> marks.add(new Mark(source, words, price)));
+        } else {
+            finding.lines().values().forEach(price -> marks.add(new Mark(source, words, price)));
+        }
+    }
+
+    /** What the range of the period is of, on bars of a timeframe. */
+    private static String period(Timeframe timeframe) {
+        return timeframe.isHigherThan(Timeframe.DAY) ? "year" : timeframe.equals(Timeframe.DAY) ? "month" : "session";
+    }
+
+    /** The levels of a drawing of ratios, the price of another one at the newest bar. */
+    private void drawn(Drawing drawing, long now, List<Mark> marks) {
+        String title = drawing.title().toLowerCase(Locale.ROOT);
+        if (drawing.figure().family() == Figure.Family.RATIOS) {
+            Outline outline = chart.places().outline(drawing);
+            double u = outline.plane().u(now);
+            for (Sketch.Course course : outline.sketch().courses()) {
+                if (course.from().v() == course.to().v() && course.reaches(u)) {
+                    marks.add(new Mark(
+                            drawing.id(),
+                            title,
+                            outline.plane().price(course.from().v())));
+                }
+            }
+        } else {
+            double price = chart.places().valueOf(drawing, now);
+            if (Double.isFinite(price)) {
+                marks.add(new Mark(drawing.id(), title, price));
+            }
+        }
+    }
+}
