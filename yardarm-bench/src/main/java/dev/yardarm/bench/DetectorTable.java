@@ -122,8 +122,7 @@ final class DetectorTable {
         List<Confirmed> all = new ArrayList<>();
         for (int place = 0; place < log.size(); place++) {
             FindingLog.Standing entry = log.entry(place);
-            if (entry.state() == Finding.State.CONFIRMED
-                    && entry.finding().kind().equals(kind)) {
+            if (entry.state() == Finding.State.CONFIRMED && isOf(entry.finding().kind(), kind)) {
                 all.add(new Confirmed(
                         entry.finding(),
                         bars.barAt(entry.finding().from()),
@@ -132,6 +131,11 @@ final class DetectorTable {
             }
         }
         return all;
+    }
+
+    /** The kind, or the kind on a larger degree. */
+    private static boolean isOf(String found, String kind) {
+        return found.equals(kind) || found.matches(kind + "_\\d");
     }
 
     /** Confirmed findings of each kind on plain walks, per thousand bars. */

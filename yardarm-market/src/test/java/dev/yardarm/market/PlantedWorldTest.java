@@ -109,7 +109,7 @@ class PlantedWorldTest {
             int to = bar(bars, each.get("to").asText());
             boolean hit = detected.log().asOf(bars.size() - 1).stream()
                     .map(FindingLog.Standing::finding)
-                    .filter(finding -> finding.kind().equals(kind))
+                    .filter(finding -> finding.kind().matches(kind + "(_\\d)?"))
                     .anyMatch(finding -> overlaps(finding, bars, from, to));
             found += hit ? 1 : 0;
         }

@@ -92,8 +92,8 @@ class ScanTextTest {
     }
 
     @Test
-    void theLibraryHasFortyScansOfTenPurposes() {
-        assertThat(ScanLibrary.all()).hasSizeGreaterThanOrEqualTo(40);
+    void theLibraryHasFiftyScansOfElevenPurposes() {
+        assertThat(ScanLibrary.all()).hasSizeGreaterThanOrEqualTo(55);
         Set<String> names = new HashSet<>();
         Set<String> purposes = new HashSet<>();
         for (Scan each : ScanLibrary.all()) {
@@ -112,7 +112,8 @@ class ScanTextTest {
                         "Volume",
                         "Candle patterns",
                         "Relative strength",
-                        "Stage changes");
+                        "Stage changes",
+                        "Structure");
         assertThat(ScanLibrary.find("yearly high")).isNotEmpty();
         assertThat(ScanLibrary.named("oversold and turning")).isPresent();
     }

@@ -41,8 +41,17 @@ class ReliabilityTest {
                 .flatMap(each -> each.kinds().stream())
                 .map(Detector.Kind::name)
                 .toList();
-        assertThat(kinds.stream().filter(each -> Reliability.of(each).isPresent()))
-                .hasSize(17);
+        assertThat(kinds.stream()
+                        .filter(each -> Reliability.of(each).isPresent())
+                        .map(each -> each.replaceFirst("_\\d$", ""))
+                        .distinct())
+                .hasSize(18);
         assertThat(Reliability.of("swing_high")).isEmpty();
+        assertThat(Reliability.wordsOf("swing_high")).contains("whenever its rule holds");
+        assertThat(Reliability.wordsOf("impulse_2")).isEqualTo(Reliability.wordsOf("impulse"));
+        assertThat(Reliability.table(Detectors.named("patterns").orElseThrow()))
+                .contains("Double top: found 99 % of clear")
+                .contains("Pennant: ");
+        assertThat(Reliability.table(Detectors.named("gaps").orElseThrow())).isEmpty();
     }
 }

@@ -156,7 +156,7 @@ class SwingsTest {
         // The means of the true ranges, the first of them 0, go from 2 to 3: half of that turns a swing, a tenth is
         // near.
         Bars bars = TestBars.ofCloses(10, 14, 10.2, 14.1, 12, 15, 14.05, 17, 14, 16, 9);
-        FindingLog log = found("levels", Map.of("swing", "0.5", "width", "0.1"), bars);
+        FindingLog log = found("levels", Map.of("swing", "0.5", "width", "0.1", "extremes", "no"), bars);
         assertThat(told(log, bars))
                 .containsExactly(
                         "0 support low 10.0 PROVISIONAL@3 CONFIRMED@3 BROKEN@10",
@@ -165,7 +165,9 @@ class SwingsTest {
         assertThat(log.standing(1).finding().lines())
                 .containsEntry("lower", 14.0)
                 .containsEntry("upper", 14.1);
-        assertThat(told(found("levels", Map.of("swing", "0.5", "width", "0.1", "touches", "3"), bars), bars))
+        assertThat(told(
+                        found("levels", Map.of("swing", "0.5", "width", "0.1", "touches", "3", "extremes", "no"), bars),
+                        bars))
                 .as("settled by the third touch, which comes from above")
                 .containsExactly(
                         "0 support low 10.0 PROVISIONAL@3", "1 support high 14.0 PROVISIONAL@4 CONFIRMED@9 BROKEN@10");

@@ -88,6 +88,15 @@ public final class Template {
                 turns("pole", 0, "pole", 1, "lower", LINE, "upper", LINE, "lower", LINE, "", 1.6));
     }
 
+    static {
+        // Five waves: the second gives back 0.6 of the first, the third is 1.8 of it, the fourth gives back a third.
+        put(
+                "impulse",
+                "impulse_down",
+                null,
+                turns("start", 0, "1", 1, "2", 0.4, "3", 2.2, "4", 1.6, "5", 2.6, "", 1.5));
+    }
+
     private static double[] lines(double upperFirst, double upperLast, double lowerFirst, double lowerLast) {
         return new double[] {upperFirst, upperLast, lowerFirst, lowerLast};
     }
@@ -177,6 +186,8 @@ public final class Template {
             case "second", "third" -> "between";
             case "right_shoulder" -> "neckline";
             case "false_break" -> "border";
+            // It is over when price is back at the end of the third.
+            case "5" -> "3";
             // It leaves against its last leg.
             case "upper" -> "lower";
             default -> "upper";

@@ -14,9 +14,10 @@ import java.util.Optional;
  * low between; triple: three highs and two lows, h to the lower of them. Head and shoulders: the head at least 0.25 h above both
  * shoulders, the shoulders within 0.35 h of each other and at least 0.25 h above the neckline through the two lows, the two halves
  * within 1 to 2.5 of each other in time. All three after an advance of at least {@code trend} * h. Triangles, wedges, rectangles: the last three
- * turns on one side and two on the other (or three) within t * h of two lines; a line is flat when it moves less than 0.16 h over the pattern. Flags
- * and pennants: a pole of at least {@code pole} usual ranges, at 0.6 of one a bar or steeper, and a rest of two lows and a high that gives
- * back at most half of it.
+ * turns on one side and two on the other (or three) within t * h of two lines (1.3 of that for wedges); a line is flat when it moves less than
+ * 0.16 h over the pattern. Flags and pennants: a pole of at least {@code pole} usual ranges, at 0.6 of one a bar or steeper, and a rest of two
+ * lows and a high that gives back at most half of it; a pennant where the upper line falls and the lower one does not fall by more than an
+ * eighth of the height between them.
  *
  * <p>O(1) for a settled swing.
  *
@@ -29,10 +30,16 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
     private static final double FLAT = 0.16;
     /** So much of the height beyond a line through touches is beyond it: a touch seldom lies on it. */
     private static final double BEYOND = 0.1;
+    /** The edges of a wedge slope the way price goes: a close has to leave them farther behind, and its turns lie less exactly on them. */
+    private static final double BEYOND_WEDGE = 0.3;
+
+    private static final double LOOSER = 1.3;
 
     private static final int SHORTEST = 6;
     /** A flag gives back at most so much of its pole: half, and what a shadow adds. */
     private static final double DEEP = 0.55;
+    /** So much of its pole the rest may reach beyond the end of it, as a shadow does. */
+    private static final double OVER = 0.15;
     /** A pole has so many bars at most. */
     private static final int POLE = 12;
 
@@ -246,8 +253,11 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
         double middle = Math.abs(of.turn(2).price() - over.at(of.turn(2).bar()));
         double opposite =
                 count == 6 ? Math.abs(of.turn(3).price() - under.at(of.turn(3).bar())) : 0;
+        double rise = of.sign() * over.slope() * (end - start) / first;
+        double lift = of.sign() * under.slope() * (end - start) / first;
+        Kind kind = first > 0 ? kind(rise, lift, last / first) : Kind.NONE;
         // What narrows a lot is measured where it is half as high.
-        double near = (count == 6 ? tolerance : tolerance / 2) * (first + last) / 2;
+        double near = (kind.wedge() ? LOOSER : 1) * (count == 6 ? tolerance : tolerance / 2) * (first + last) / 2;
         boolean fits = first >= least * usual
                 && last >= 0.15 * first
                 && Math.max(middle, opposite) <= near
@@ -257,10 +267,7 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
         if (!fits) {
             return Optional.empty();
         }
-        double rise = of.sign() * over.slope() * (end - start) / first;
-        double lift = of.sign() * under.slope() * (end - start) / first;
-        Kind kind = kind(rise, lift, last / first);
-        if (kind == Kind.NONE || kind.sloped && (count < 6 || last > 0.65 * first)) {
+        if (kind == Kind.NONE || kind.sloped && (count < 6 || last > 0.7 * first)) {
             return Optional.empty();
         }
         double apex = rise == lift ? Double.POSITIVE_INFINITY : (end - start) / (lift - rise);
@@ -272,7 +279,7 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
                 of.edge(of.sign() > 0 ? "upper" : "lower", over, kind.over),
                 of.edge(of.sign() > 0 ? "lower" : "upper", under, kind.under),
                 kind == Kind.RECTANGLE ? Math.max(first, last) : first,
-                (kind.wedge() ? 1.5 : 1) * BEYOND * first,
+                (kind.wedge() ? BEYOND_WEDGE : BEYOND) * first,
                 end + (int) Math.min(end - start, Math.max(SHORTEST, left)),
                 1 - 0.5 * Math.max(middle, opposite) / near));
     }
@@ -384,7 +391,7 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
                 && of.turn(1).bar() - of.turn(2).bar() > 1
                 && of.turn(0).bar() - of.turn(1).bar() > 1
                 && rest <= 2 * steps + 10
-                && of.price(1) <= of.price(3);
+                && of.price(1) <= of.price(3) + OVER * tall;
         if (!fits) {
             return Optional.empty();
         }
@@ -399,8 +406,8 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
         if (!(first > 0) || !(last > 0)) {
             return Optional.empty();
         }
-        boolean narrows = last < 0.8 * first && fall > 0 && sink < 0;
-        boolean parallel = !narrows && last >= 0.5 * first && last <= 1.7 * first && sink > -0.25 * first;
+        boolean narrows = last < 0.88 * first && fall > 0 && sink < 0.12 * first;
+        boolean parallel = !narrows && last >= 0.4 * first && last <= 2.4 * first && sink > -0.25 * first;
         if (!parallel && !narrows) {
             return Optional.empty();
         }

@@ -44,6 +44,8 @@ public final class Patterns extends Detector {
     private static final int MOST = 40;
     /** Each size of swings is so many times the one before. */
     private static final double STEP = 1.6;
+    /** Sizes of the swings in which flags rest, as parts of the least. */
+    private static final double[] RESTS = {0.35, 0.5, 0.72};
 
     public Patterns() {
         super("patterns", "Patterns");
@@ -83,11 +85,11 @@ public final class Patterns extends Detector {
                         + "triple: three highs within it, lows within twice of it. head_shoulders: head 0.25 h above both "
                         + "shoulders, shoulders within 0.35 h of each other and 0.25 h above the neckline, halves within 2.5 of "
                         + "each other in time. These after an advance of trend * h. Triangles, wedges, rectangle: five or six "
-                        + "turns within tolerance * h of two lines; flat is less than 0.16 h; narrowing to 0.75 at least "
+                        + "turns within tolerance * h of two lines, wedges 1.3 of that; flat is less than 0.16 h; narrowing to 0.75 at least "
                         + "unless both are flat. Flags: a pole of pole usual ranges at 0.6 a bar or steeper, a rest that gives "
-                        + "back a tenth to a half; pennant where it narrows below 0.6. Completed by a close (or a trade) beyond the "
+                        + "back a tenth to a half; pennant where its upper line falls and its lower one hardly does. Completed by a close (or a trade) beyond the "
                         + "edge: neckline, flat side, lower line of a rising wedge, either side of rectangle and "
-                        + "symmetrical triangle, the line in the direction of the pole. Target: h beyond the edge. Void: beyond the "
+                        + "symmetrical triangle, the line in the direction of the pole; of triangles and rectangles by 0.1 h, of wedges by 0.3 h. Target: h beyond the edge. Void: beyond the "
                         + "other edge, or as many bars again as it took, or 0.95 of the way to the apex. Failed: a close beyond the "
                         + "other edge; expired after three times its length.",
                 "A pattern that forms says what would complete it and what would end it. Its target is a distance, not a promise.",
@@ -176,7 +178,7 @@ public final class Patterns extends Detector {
         private final RangeMeasure usual;
         private final List<ReversedSwings> sizes;
         /** The smaller swings in which flags rest. */
-        private final ReversedSwings rests;
+        private final List<ReversedSwings> rests;
 
         private final List<Shape> open;
         /** The last patterns there were, so that none is told twice. */
@@ -190,8 +192,11 @@ public final class Patterns extends Detector {
             usual = new RangeMeasure();
             sizes = new ArrayList<>();
             double size = chosen.number("swing");
-            double half = size / 2;
-            rests = new ReversedSwings(new Turns(), (measure, price) -> half * measure.mean());
+            rests = new ArrayList<>();
+            for (double part : RESTS) {
+                double small = part * size;
+                rests.add(new ReversedSwings(new Turns(), (measure, price) -> small * measure.mean()));
+            }
             for (int each = 0; each < chosen.whole("sizes"); each++) {
                 double ranges = size;
                 sizes.add(new ReversedSwings(new Turns(), (measure, price) -> ranges * measure.mean()));
@@ -206,7 +211,7 @@ public final class Patterns extends Detector {
             only = other.only;
             byReach = other.byReach;
             usual = other.usual.copy();
-            rests = other.rests.copy();
+            rests = other.rests.stream().map(ReversedSwings::copy).toList();
             sizes = new ArrayList<>(
                     other.sizes.stream().map(ReversedSwings::copy).toList());
             open = new ArrayList<>(other.open.stream().map(Shape::new).toList());
@@ -237,10 +242,12 @@ public final class Patterns extends Detector {
                     rules.flag(turns.last(), bars, usual.mean()).ifPresent(shape -> found(shape, log, bar));
                 }
             }
-            rests.take(bars, bar, usual, log);
-            Turns small = (Turns) rests.notes();
-            if (small.settledAt() == bar) {
-                rules.flag(small.last(), bars, usual.mean()).ifPresent(shape -> found(shape, log, bar));
+            for (ReversedSwings rest : rests) {
+                rest.take(bars, bar, usual, log);
+                Turns small = (Turns) rest.notes();
+                if (small.settledAt() == bar) {
+                    rules.flag(small.last(), bars, usual.mean()).ifPresent(shape -> found(shape, log, bar));
+                }
             }
             open.removeIf(shape -> shape.take(bars, bar, byReach, log));
         }
