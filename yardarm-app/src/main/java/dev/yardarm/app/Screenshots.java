@@ -33,6 +33,7 @@ import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.chart.LinkedPointer;
 import dev.yardarm.desk.room.layout.Arrangement;
 import dev.yardarm.desk.room.layout.LinkRules;
+import dev.yardarm.desk.room.layout.RivalLayout;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -133,6 +134,19 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> shoot("patterns"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
+        steps.add(this::agreement);
+        steps.add(() -> {});
+        steps.add(() -> shoot("agreement"));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("KTRL"), BarRequest.of(Timeframe.DAY));
+            room().detectors().toggle(detector("waves"));
+        });
+        steps.add(() -> {});
+        steps.add(() -> RivalLayout.show(bench.layouts()));
+        steps.add(() -> {});
+        steps.add(() -> room().detectors().step(1));
+        steps.add(() -> shoot("waves"));
         steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
         steps.add(() -> {});
         steps.add(this::comparison);
@@ -147,9 +161,6 @@ final class Screenshots {
         steps.add(this::workedChart);
         steps.add(() -> shoot("drawings"));
         steps.add(this::waveCount);
-        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
-        steps.add(() -> shoot("waves"));
-        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(this::denseChart);
         steps.add(() -> {});
         steps.add(() -> shoot("dense"));
@@ -206,14 +217,6 @@ final class Screenshots {
             press("#new-definition");
             ((CodeArea) stage.getScene().lookup("#definition")).replaceText("");
         });
-        steps.add(() -> say("colour bars whose low stays over a climbing 40-bar weighted average"));
-        steps.add(() -> press("#take-proposal"));
-        steps.add(() -> say("make the average adjustable"));
-        steps.add(() -> press("#take-proposal"));
-        steps.add(() -> say("name those bars Strong and give them a cue"));
-        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
-        steps.add(() -> {});
-        steps.add(() -> shoot("words"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> press("#own-close"));
         steps.add(() -> {
@@ -227,11 +230,6 @@ final class Screenshots {
 
     private void press(String button) {
         ((Button) stage.getScene().lookup(button)).fire();
-    }
-
-    private void say(String sentence) {
-        ((TextField) stage.getScene().lookup("#sentence")).setText(sentence);
-        press("#read-sentence");
     }
 
     private ChartRoom room() {
@@ -368,6 +366,15 @@ final class Screenshots {
         room().open(instrument("GNGW"), BarRequest.of(Timeframe.DAY));
         room().detectors().toggle(detector("pattern"));
         room().chart().setBarWidth(7);
+    }
+
+    /** Where levels, lines, gaps, targets and a drawn retracement agree. */
+    private void agreement() {
+        room().showLayers(List.of());
+        room().open(instrument("HRRN"), BarRequest.of(Timeframe.DAY));
+        room().detectors().toggle(detector("agreement"));
+        room().detectors().toggle(detector("targets"));
+        room().chart().setBarWidth(6);
     }
 
     private Indicator detector(String word) {

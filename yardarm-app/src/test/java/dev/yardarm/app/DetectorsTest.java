@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.chart.model.DrawingShape;
 import dev.yardarm.chart.model.Found;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.AgreementMap;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -15,6 +17,7 @@ import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
@@ -211,5 +214,48 @@ class DetectorsTest {
         app.await("all prices again", () -> app.chart().scale().fit() == ScaleChoice.Fit.PRICE);
         app.keys("ea");
         app.await("taken away", () -> app.chart().indicators().isEmpty());
+    }
+
+    @Test
+    void aScanAndARuleOfColourReadWhatWasFound() throws Exception {
+        app.line("close > levels.below and pivots.trend = 1");
+        TableView<?> results = app.robot().lookup("#scan-results").queryTableView();
+        app.await(
+                "companies that rise by structure above a level",
+                () -> results.getItems().size() > 3);
+        app.await(
+                "why",
+                () -> app.robot().lookup("#scan-reasons .decisive").tryQuery().isPresent());
+
+        app.keys("gc");
+        app.line("sma 20");
+        app.await("the average", () -> app.chart().indicators().size() == 1);
+        app.click("#colour-of-value");
+        app.await("the colours", () -> app.robot().lookup("by rule").tryQuery().isPresent());
+        app.click("by rule");
+        app.await(
+                "the other colours",
+                () -> app.robot().lookup("moss where it holds").tryQuery().isPresent());
+        app.click("moss where it holds");
+        app.await("the field", () -> find("#rule-value").isVisible());
+        app.robot().clickOn("#rule-value").push(KeyCode.CONTROL, KeyCode.A).write("close > levels.above back 1", 0);
+        app.robot().push(KeyCode.ENTER);
+        app.await("the rule", () -> {
+            IndicatorLayer layer = app.chart().indicators().get(0);
+            return layer.outputStyle(0).tint() != null
+                    && layer.outputStyle(0).tint().condition().equals("close > levels.above back 1")
+                    && app.chart().data().tint(layer, 0) != null;
+        });
+        assertThat(app.get(() -> {
+                    Column rule =
+                            app.chart().data().tint(app.chart().indicators().get(0), 0);
+                    int held = 0;
+                    for (int bar = 0; bar < app.chart().bars().closed(); bar++) {
+                        held += rule.at(bar) == 1 ? 1 : 0;
+                    }
+                    return held;
+                }))
+                .as("days that closed above the level that had been next above")
+                .isGreaterThan(20);
     }
 }

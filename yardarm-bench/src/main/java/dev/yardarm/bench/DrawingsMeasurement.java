@@ -1,8 +1,11 @@
 package dev.yardarm.bench;
 
 import dev.yardarm.chart.model.ChartData;
+import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.SvgSurface;
@@ -11,10 +14,15 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
@@ -34,7 +42,8 @@ import java.util.Random;
 
 /**
  * A chart of 10,000 minute bars with 2,000 drawings of all kinds far outside the view, against none: a painted frame; the
- * same drawings spread over the view: finding what lies under a point; and what handing them over to be saved takes.
+ * same drawings spread over the view: finding what lies under a point; what handing them over to be saved takes; and the same of findings
+ * of detectors.
  */
 public final class DrawingsMeasurement {
     private static final int BARS = 10_000;
@@ -45,22 +54,7 @@ public final class DrawingsMeasurement {
 
     public static void main(String[] arguments) throws IOException {
         Bars bars = MadeBars.minutes(BARS).snapshot();
-        ChartModel chart = new ChartModel(false);
-        chart.open(
-                new Instrument(
-                        new InstrumentId("bench", "KTRL"),
-                        "Kettering Tidal",
-                        "PVX",
-                        Instrument.Kind.SHARE,
-                        "",
-                        "",
-                        new PriceFormat(2, 0.01),
-                        1),
-                Timeframe.MINUTE,
-                TradingCalendar.roundTheClock(ZoneOffset.UTC));
-        chart.setSize(1000, 600);
-        chart.setData(ChartData.of(bars));
-        chart.setBarWidth(7);
+        ChartModel chart = chart(bars);
         List<Drawing> all = drawings(bars, 100, 3000);
         chart.setDrawings(all);
         List<Drawing> seen = chart.places().inView();
@@ -89,6 +83,81 @@ public final class DrawingsMeasurement {
         chart.setDrawings(drawings(bars, BARS - 140, BARS - 10));
         hits(chart, "2,000 drawings on the bars in view");
         saving(away);
+        findings();
+    }
+
+    /** Findings before a rest in which there are none, against the same chart without the detectors; and what lies under a point. */
+    private static void findings() {
+        Bars made = MadeBars.minutes(BARS).snapshot();
+        BarSeries series = new BarSeries(BARS + 400);
+        series.appendAll(made);
+        double rest = made.close(BARS - 1);
+        for (int bar = 0; bar < 400; bar++) {
+            long open = made.closeTime(BARS - 1) + bar * Times.MINUTE;
+            series.append(open, open + Times.MINUTE, rest, rest, rest, rest, 1);
+        }
+        Bars bars = series.snapshot();
+        List<IndicatorLayer> layers =
+                List.of(layer("pivots", Map.of("atr", "1.45", "degrees", "3")), layer("pattern", Map.of()));
+        ChartDataBuilder builder = new ChartDataBuilder(layers);
+        ChartData found = builder.update(bars);
+        int count = layers.stream().mapToInt(each -> found.found(each).size()).sum();
+        ChartModel chart = chart(bars);
+        double[] without = new double[RUNS];
+        double[] with = new double[RUNS];
+        double[] ticked = new double[RUNS];
+        for (int run = -100; run < RUNS; run++) {
+            chart.setIndicators(List.of());
+            chart.setData(ChartData.of(bars));
+            frame(chart);
+            double none = frame(chart);
+            chart.setIndicators(layers);
+            chart.setData(found);
+            frame(chart);
+            double many = frame(chart);
+            chart.setData(found.withLast(rest));
+            double afterTick = frame(chart);
+            if (run >= 0) {
+                without[run] = none;
+                with[run] = many;
+                ticked[run] = afterTick;
+            }
+        }
+        String what = String.format(Locale.ROOT, "%,d findings", count);
+        double alone = median(without);
+        print("a painted frame, " + what + " outside the view against none", median(with), alone);
+        print(
+                "the first frame after a tick, " + what + " outside the view against a frame with none",
+                median(ticked),
+                alone);
+        chart.setBarWidth(1);
+        chart.showUntil(bars.openTime(BARS - 1));
+        hits(chart, what + ", " + chart.places().inView().size() + " of them in view");
+    }
+
+    private static IndicatorLayer layer(String detector, Map<String, String> settings) {
+        Indicator term = Language.builtIn().catalogue().find(detector).orElseThrow();
+        return new IndicatorLayer(detector, term, Settings.of(term, settings), LayerStyle.of(2));
+    }
+
+    private static ChartModel chart(Bars bars) {
+        ChartModel chart = new ChartModel(false);
+        chart.open(
+                new Instrument(
+                        new InstrumentId("bench", "KTRL"),
+                        "Kettering Tidal",
+                        "PVX",
+                        Instrument.Kind.SHARE,
+                        "",
+                        "",
+                        new PriceFormat(2, 0.01),
+                        1),
+                Timeframe.MINUTE,
+                TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        chart.setSize(1000, 600);
+        chart.setData(ChartData.of(bars));
+        chart.setBarWidth(7);
+        return chart;
     }
 
     private static void hits(ChartModel chart, String what) {

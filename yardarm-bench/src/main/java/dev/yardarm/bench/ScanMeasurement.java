@@ -81,6 +81,7 @@ public final class ScanMeasurement {
                         if (turn == 1 && at == 1) {
                             cancel(runner, scan, all, now);
                             together(runner, all, now);
+                            patterns(runner, scan, all, now);
                             EvidenceRunner evidence = new EvidenceRunner(vantages, directory, scheduler);
                             Recipe recipe = new Recipe(scan.condition(), Timeframe.DAY, Question.USUAL);
                             double gathered =
@@ -145,6 +146,28 @@ public final class ScanMeasurement {
                 alone,
                 asOne,
                 asOne / alone);
+    }
+
+    /** The five conditions and a pattern, in memory, against the five alone. */
+    private static void patterns(ScanRunner runner, Scan plain, List<Instrument> all, long now) throws Exception {
+        List<String> conditions = new ArrayList<>(CONDITIONS);
+        conditions.add("pattern(any).confirmed seen in 20");
+        Scan found = Scan.of("pattern", "", Timeframe.DAY, conditions);
+        double[] plainTimes = new double[OFTEN];
+        double[] foundTimes = new double[OFTEN];
+        for (int time = 0; time < OFTEN; time++) {
+            plainTimes[time] = seconds(() -> runner.run(plain, Language.builtIn(), all, now, Job.unattended()));
+            foundTimes[time] = seconds(() -> runner.run(found, Language.builtIn(), all, now, Job.unattended()));
+        }
+        Arrays.sort(plainTimes);
+        Arrays.sort(foundTimes);
+        System.out.printf(
+                Locale.ROOT,
+                "with a pattern condition, median of %d, %.2f s, without %.2f s: ratio %.2f%n",
+                OFTEN,
+                foundTimes[OFTEN / 2],
+                plainTimes[OFTEN / 2],
+                foundTimes[OFTEN / 2] / plainTimes[OFTEN / 2]);
     }
 
     /** A piece of work that may fail. */

@@ -1,6 +1,9 @@
 package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.verify;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.IndicatorLayer;
@@ -9,8 +12,10 @@ import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.line.CommandLanguage;
+import dev.yardarm.desk.line.Hands;
 import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.market.Directory;
@@ -22,6 +27,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mockito.ArgumentCaptor;
 
 class CommandLanguageTest {
     private static final CommandLanguage LANGUAGE = new CommandLanguage(
@@ -257,5 +263,31 @@ class CommandLanguageTest {
         for (Instrument each : new Directory(List.of(new SimulatedMarket(World.halcyon(), 1))).all()) {
             assertThat(first(each.code()).command()).isInstanceOf(LineCommand.Open.class);
         }
+    }
+
+    @Test
+    void aScanIsRunByTheWordsOfItsName() {
+        Proposal room = LANGUAGE.read("scan largest room").get(0);
+        assertThat(room.kind()).isEqualTo("scan");
+        assertThat(room.text()).isEqualTo("scan Largest room to its target");
+        assertThat(room.detail()).startsWith("Structure: ");
+        Hands hands = mock(Hands.class);
+        room.command().run(hands);
+        ArgumentCaptor<Scan> opened = ArgumentCaptor.forClass(Scan.class);
+        verify(hands).openScan(opened.capture(), eq(true));
+        assertThat(opened.getValue().condition()).contains("targets.nearest_up");
+
+        Scan own = Scan.of("My doji evening", "All companies", Timeframe.DAY, List.of("close > open"));
+        CommandLanguage with =
+                new CommandLanguage(new Directory(List.of()), Language::builtIn, List::of, () -> List.of(own));
+        assertThat(with.read("scan doji").get(0).text())
+                .as("the trader's own first")
+                .isEqualTo("scan My doji evening");
+        assertThat(with.read("scan doji").get(1).text()).contains("Doji");
+        assertThat(with.read("scan doji > 3").get(0).command())
+                .as("no name has all of this")
+                .isNull();
+        assertThat(LANGUAGE.read("scan volume > 2 * sma(volume, 20)").get(0).command())
+                .isInstanceOf(LineCommand.ScanFor.class);
     }
 }

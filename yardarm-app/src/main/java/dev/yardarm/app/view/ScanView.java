@@ -350,6 +350,13 @@ public final class ScanView extends HBox implements RowsView {
         desk.scanFor(condition, listName, bench.room().chart().timeframe());
     }
 
+    /** Opens a scan and runs it over its universe. */
+    public void runScan(Scan scan) {
+        editor.clearChoice();
+        running = true;
+        desk.runScan(scan);
+    }
+
     /** Runs what is in the editor; its results get the focus. */
     public void run() {
         editor.write();

@@ -83,9 +83,13 @@ public final class MainWindow implements WindowParts {
                     bench.go(View.SCAN);
                     ((ScanView) view(View.SCAN)).scanFor(condition, bench.room().listName());
                 },
+                scan -> {
+                    bench.go(View.SCAN);
+                    ((ScanView) view(View.SCAN)).runScan(scan);
+                },
                 file -> state().export(file));
         line = new CommandLine(
-                new CommandLanguage(desk.directory(), desk.language()::now, bench.actions()::all),
+                new CommandLanguage(desk.directory(), desk.language()::now, bench.actions()::all, desk.books()::scans),
                 command -> command.carryOut(hands),
                 desk::tell,
                 this::focusView);

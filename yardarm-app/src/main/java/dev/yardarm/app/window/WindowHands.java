@@ -3,6 +3,8 @@ package dev.yardarm.app.window;
 import dev.yardarm.app.chart.ChartOutput;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.scan.Universe;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.book.Overwriting;
@@ -20,17 +22,20 @@ final class WindowHands implements Hands {
     private final Workbench bench;
     private final KeyFile keys;
     private final Consumer<String> scan;
+    private final Consumer<Scan> open;
     private final Consumer<Path> export;
     private final Overwriting overwriting;
 
     /**
      * @param scan scans the list gone through for a condition
+     * @param open runs a scan
      * @param export writes the workspace as it is now into a file
      */
-    WindowHands(WindowParts parts, KeyFile keys, Consumer<String> scan, Consumer<Path> export) {
+    WindowHands(WindowParts parts, KeyFile keys, Consumer<String> scan, Consumer<Scan> open, Consumer<Path> export) {
         this.parts = parts;
         this.keys = keys;
         this.scan = scan;
+        this.open = open;
         this.export = export;
         bench = parts.bench();
         overwriting = new Overwriting(System::nanoTime, text -> bench.desk().tell(text));
@@ -64,6 +69,11 @@ final class WindowHands implements Hands {
     @Override
     public void scanFor(String condition) {
         scan.accept(condition);
+    }
+
+    @Override
+    public void openScan(Scan wanted, boolean ships) {
+        open.accept(ships ? wanted.over(Universe.of(bench.room().listName())) : wanted);
     }
 
     @Override

@@ -10,13 +10,17 @@ import dev.yardarm.core.structure.AgreementMap.Mark;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * The map of agreement of a chart, when it has one: what its survey found, and the trader's drawings as they lie at the newest bar. Worked
- * out when it is asked for and kept while data, drawings and settings stay. Used by one thread.
+ * out when it is asked for and kept while what was found, the number of bars, drawings and settings stay: a tick costs a comparison of lists. Used by one thread.
  */
 public final class AgreementView {
     private static final int USUAL = 100;
@@ -24,7 +28,10 @@ public final class AgreementView {
     private static final double AROUND = 6;
 
     private final ChartModel chart;
-    private ChartData data;
+    private final Map<Found, List<Drawing>> lines = new IdentityHashMap<>();
+    private List<Survey.Seen> seen = List.of();
+    private long epoch;
+    private int size;
     private List<Drawing> drawings;
     private IndicatorLayer layer;
     private AgreementMap map;
@@ -45,16 +52,34 @@ public final class AgreementView {
     /** The map; empty without a layer, and while its survey is still to come. */
     public Optional<AgreementMap> map() {
         IndicatorLayer now = layer().orElse(null);
-        if (now != layer || data != chart.data() || drawings != chart.drawings()) {
+        Bars bars = chart.bars();
+        List<Survey.Seen> there =
+                now == null ? List.of() : chart.data().surveys().getOrDefault(now.id(), List.of());
+        boolean same = now == layer
+                && drawings == chart.drawings()
+                && epoch == bars.epoch()
+                && size == bars.size()
+                && isSame(there, seen);
+        if (!same) {
             layer = now;
-            data = chart.data();
             drawings = chart.drawings();
-            List<Survey.Seen> seen = now == null ? null : data.surveys().get(now.id());
-            double range = seen == null ? Double.NaN : usualRange(data.bars());
-            map = range > 0 ? AgreementMap.of(marks(seen), now.settings().number("near") * range) : null;
+            epoch = bars.epoch();
+            size = bars.size();
+            seen = there;
+            double range = there.isEmpty() ? Double.NaN : usualRange(bars);
+            map = range > 0 ? AgreementMap.of(marks(), now.settings().number("near") * range) : null;
             zones = map == null ? List.of() : map.zones(now.settings().whole("least"));
         }
         return Optional.ofNullable(map);
+    }
+
+    /** True when no detector has found anything else since: its list is the same one then. */
+    private static boolean isSame(List<Survey.Seen> some, List<Survey.Seen> others) {
+        boolean same = some.size() == others.size();
+        for (int at = 0; same && at < some.size(); at++) {
+            same = some.get(at).found() == others.get(at).found();
+        }
+        return same;
     }
 
     /** Its zones, those of most sources first. */
@@ -80,11 +105,11 @@ public final class AgreementView {
         }
     }
 
-    /** The mean true range of the last bars. */
+    /** The mean true range of the last closed bars. */
     private static double usualRange(Bars bars) {
         double sum = 0;
         int count = 0;
-        for (int bar = Math.max(1, bars.size() - USUAL); bar < bars.size(); bar++) {
+        for (int bar = Math.max(1, bars.closed() - USUAL); bar < bars.closed(); bar++) {
             double before = bars.close(bar - 1);
             double range = Math.max(bars.high(bar), before) - Math.min(bars.low(bar), before);
             if (range < Double.POSITIVE_INFINITY) {
@@ -95,9 +120,13 @@ public final class AgreementView {
         return sum / count;
     }
 
-    private List<Mark> marks(List<Survey.Seen> seen) {
+    private List<Mark> marks() {
         List<Mark> marks = new ArrayList<>();
-        long now = data.bars().openTime(data.bars().size() - 1);
+        long now = chart.bars().openTime(chart.bars().size() - 1);
+        lines.keySet()
+                .retainAll(seen.stream()
+                        .flatMap(each -> each.found().stream())
+                        .collect(Collectors.toCollection(() -> Collections.newSetFromMap(new IdentityHashMap<>()))));
         for (Survey.Seen each : seen) {
             for (Found found : each.found()) {
                 if (!found.state().isEnd()) {
@@ -117,11 +146,11 @@ public final class AgreementView {
      * A target counts by its method; all levels, lines and gaps of a timeframe are one source each. An extreme of all time is the same on
      * every timeframe, and so is the range of a period that two of them look at.
      */
-    private void found(Survey.Seen seen, Found found, long now, List<Mark> marks) {
+    private void found(Survey.Seen by, Found found, long now, List<Mark> marks) {
         Finding finding = found.finding();
-        String timeframe = " " + seen.timeframe();
+        String timeframe = " " + by.timeframe();
         if (finding.kind().equals("period_range")) {
-            String words = "range of the " + period(seen.timeframe());
+            String words = "range of the " + period(by.timeframe());
             marks.add(new Mark(words, words, finding.target()));
             return;
         }
@@ -137,10 +166,10 @@ public final class AgreementView {
             marks.add(new Mark(found.words(), found.words(), finding.lines().get("price")));
             return;
         }
-        String source = seen.detector().title().toLowerCase(Locale.ROOT) + timeframe;
+        String source = by.detector().title().toLowerCase(Locale.ROOT) + timeframe;
         String words = found.words() + timeframe;
-        if (seen.detector().name().equals("trend-lines")) {
-            FoundDrawings.kept(found, seen.timeframe()).stream()
+        if (by.detector().name().equals("trend-lines")) {
+            lines.computeIfAbsent(found, missing -> FoundDrawings.kept(missing, by.timeframe())).stream()
                     .mapToDouble(line -> chart.places().valueOf(line, now))
                     .filter(Double::isFinite)
                     .forEach(price -> marks.add(new Mark(source, words, price)));

@@ -6,12 +6,14 @@ import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.DetectorTerm;
 import dev.yardarm.core.structure.Figured;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The findings of the detector layers of a chart as drawings, in the look of their layer: dotted while they may be taken back, fainter
@@ -21,18 +23,12 @@ import java.util.Optional;
  * <p>Worked out when it is asked for and kept while data and layers stay; a finding that has not changed keeps its drawing. Used by one thread.
  */
 public final class FoundDrawings {
-    private static final double ENDED = 0.45;
-
     private final ChartModel chart;
-    private final Map<String, Made> made = new HashMap<>();
+    private final Map<String, FoundLayer> made = new HashMap<>();
     private ChartData data;
     private List<IndicatorLayer> layers;
     private Timeframe timeframe;
     private List<Drawing> drawings = List.of();
-    private Map<String, Part> byId = Map.of();
-
-    /** What was made of one layer with one look. */
-    private record Made(LayerStyle style, Timeframe origin, Map<Found, List<Drawing>> drawings) {}
 
     /** A part of a finding that is painted. */
     public record Part(Found found, Figured figured) {}
@@ -56,34 +52,24 @@ public final class FoundDrawings {
 
     private void make() {
         List<Drawing> all = new ArrayList<>();
-        Map<String, Part> ids = new HashMap<>();
+        Set<String> there = new HashSet<>();
         for (IndicatorLayer layer : layers) {
             if (!(layer.indicator() instanceof DetectorTerm) || !layer.style().showsOn(timeframe)) {
                 continue;
             }
             Timeframe origin =
                     layer.higher() == null ? timeframe : layer.higher().timeframe();
-            Made kept = made.get(layer.id());
-            Map<Found, List<Drawing>> before = kept != null
-                            && kept.style().equals(layer.style())
-                            && kept.origin().equals(origin)
-                    ? kept.drawings()
-                    : Map.of();
-            Map<Found, List<Drawing>> now = new IdentityHashMap<>();
-            for (Found each : shown(layer)) {
-                List<Drawing> parts = before.get(each);
-                parts = parts == null ? drawings(each, layer.style(), origin) : parts;
-                now.put(each, parts);
-                all.addAll(parts);
-                for (int part = 0; part < parts.size(); part++) {
-                    ids.put(parts.get(part).id(), new Part(each, each.parts().get(part)));
-                }
+            FoundLayer found = made.get(layer.id());
+            if (found == null || !found.isIn(layer.style(), origin)) {
+                found = new FoundLayer(layer.style(), origin);
+                made.put(layer.id(), found);
             }
-            made.put(layer.id(), new Made(layer.style(), origin, now));
+            found.update(shown(layer));
+            all.addAll(found.drawings());
+            there.add(layer.id());
         }
-        made.keySet().retainAll(layers.stream().map(IndicatorLayer::id).toList());
-        drawings = all.isEmpty() ? List.of() : List.copyOf(all);
-        byId = ids;
+        made.keySet().retainAll(there);
+        drawings = all.isEmpty() ? List.of() : Collections.unmodifiableList(all);
     }
 
     /** What is painted of a layer: of rival readings one alone where that is chosen. */
@@ -116,42 +102,10 @@ public final class FoundDrawings {
                         .isPresent();
     }
 
-    private static List<Drawing> drawings(Found found, LayerStyle style, Timeframe origin) {
-        List<Drawing> all = new ArrayList<>();
-        for (int part = 0; part < found.parts().size(); part++) {
-            Figured figured = found.parts().get(part);
-            boolean projected = figured.look() != Figured.Look.MAIN;
-            Drawing.Style look = Drawing.Style.of(style.colour())
-                    .withLine(
-                            style.colour(),
-                            projected ? 1 : style.width(),
-                            style.opacity() * (found.state().isEnd() ? ENDED : 1))
-                    .withFill(0.08)
-                    .withDash(
-                            projected || found.isProvisional() ? Drawing.Style.Dash.DOTTED : Drawing.Style.Dash.SOLID);
-            all.add(drawing(part == 0 ? found.id() : found.id() + "+" + part, figured, origin)
-                    .withStyle(look)
-                    .withPlace(Drawing.Place.STANDARD.withLocked(true)));
-        }
-        return List.copyOf(all);
-    }
-
-    private static Drawing drawing(String id, Figured figured, Timeframe origin) {
-        return new Drawing(
-                id,
-                figured.figure(),
-                origin,
-                figured.anchors(),
-                false,
-                figured.options(),
-                Drawing.Style.of(0),
-                Drawing.Place.STANDARD);
-    }
-
     /** The drawings a finding becomes when it is kept. */
     public static List<Drawing> kept(Found found, Timeframe origin) {
         return found.parts().stream()
-                .map(each -> drawing(found.id(), each, origin))
+                .map(each -> FoundLayer.drawing(found.id(), each, origin))
                 .toList();
     }
 
@@ -163,6 +117,12 @@ public final class FoundDrawings {
     /** The part of a finding that a drawing is of. */
     public Optional<Part> part(String id) {
         all();
-        return Optional.ofNullable(byId.get(id));
+        for (FoundLayer each : made.values()) {
+            Optional<Part> part = each.part(id);
+            if (part.isPresent()) {
+                return part;
+            }
+        }
+        return Optional.empty();
     }
 }

@@ -2,12 +2,16 @@ package dev.yardarm.core.structure;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assertions.assertTimeout;
 
 import dev.yardarm.core.TestBars;
+import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.structure.catalogue.Detectors;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -285,6 +289,38 @@ class DetectorsTest {
                         chosen.detector().help().weakness(),
                         chosen.detector().help().origin()))
                 .allMatch(text -> text.length() > 20);
+    }
+
+    /** One setting after the other at its least and at its most: nothing fails, and what is found can be told. */
+    @Test
+    void settingsAtTheirEndsNeitherFailNorHang() {
+        Bars bars = StructureBars.walk(7, 400);
+        for (Detector detector : Detectors.all()) {
+            for (Setting setting : detector.settings()) {
+                for (String end : ends(setting)) {
+                    Settings settings = detector.settings(Map.of(setting.name(), end));
+                    Detecting detecting = new Detecting(detector, settings);
+                    assertTimeout(
+                            Duration.ofSeconds(5),
+                            () -> detecting.update(bars),
+                            detector.name() + " with " + setting.name() + " " + end);
+                    for (FindingLog.Standing each : detecting.log().asOf(399)) {
+                        assertThat(detector.figures(new Sight(each.finding(), null, each.state(), 0, Long.MAX_VALUE)))
+                                .isNotEmpty();
+                    }
+                }
+            }
+        }
+    }
+
+    private static List<String> ends(Setting setting) {
+        if (setting instanceof Setting.WholeNumber whole) {
+            return List.of(String.valueOf(whole.least()), String.valueOf(whole.most()));
+        }
+        if (setting instanceof Setting.Number number) {
+            return List.of(String.valueOf(number.least()), String.valueOf(number.most()));
+        }
+        return setting instanceof Setting.Choice choice ? choice.words() : List.of();
     }
 
     @Test

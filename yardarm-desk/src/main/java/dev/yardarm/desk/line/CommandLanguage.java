@@ -13,6 +13,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.book.Habits;
@@ -39,6 +40,7 @@ public final class CommandLanguage {
     private static final Pattern TEXT_SIZE = Pattern.compile("(?i)text(?: size)? (\\d{1,3}) ?%?");
     private final Directory directory;
     private final Supplier<Language> language;
+    private final ScanWords scans;
     private final Supplier<? extends Collection<Action>> actions;
 
     /**
@@ -48,6 +50,16 @@ public final class CommandLanguage {
      */
     public CommandLanguage(
             Directory directory, Supplier<Language> language, Supplier<? extends Collection<Action>> actions) {
+        this(directory, language, actions, List::of);
+    }
+
+    /** @param scans what the trader has saved to be scanned for */
+    public CommandLanguage(
+            Directory directory,
+            Supplier<Language> language,
+            Supplier<? extends Collection<Action>> actions,
+            Supplier<List<Scan>> scans) {
+        this.scans = new ScanWords(scans);
         this.language = language;
         this.actions = actions;
         this.directory = directory;
@@ -450,6 +462,11 @@ public final class CommandLanguage {
         boolean said = text.matches("(?i)scan\\s+.+");
         if (said || text.matches("(?i).*([<>=]|crosses).*")) {
             String wanted = said ? text.replaceFirst("(?i)scan\\s+(for\\s+)?", "") : text;
+            List<Proposal> named = said ? scans.read(wanted) : List.of();
+            if (!named.isEmpty()) {
+                proposals.addAll(0, named);
+                return;
+            }
             condition("scan", text, wanted, "find where this holds", new LineCommand.ScanFor(wanted), proposals);
         }
     }

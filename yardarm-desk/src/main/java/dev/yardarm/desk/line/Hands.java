@@ -1,6 +1,7 @@
 package dev.yardarm.desk.line;
 
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -31,6 +32,9 @@ public interface Hands {
 
     /** Scans the list gone through. */
     void scanFor(String condition);
+
+    /** Runs a scan; one that ships over the list gone through, one of the trader's over its own universe. */
+    void openScan(Scan scan, boolean ships);
 
     /** Shows what came after earlier times a condition held. */
     void evidenceOf(String condition);

@@ -138,6 +138,12 @@ public final class ScanDesk implements AutoCloseable {
         run();
     }
 
+    /** Opens a scan and runs it. */
+    public void runScan(Scan scan) {
+        draft.open(scan);
+        run();
+    }
+
     /** Runs the scan being written. */
     public void run() {
         run(day == null ? 0 : before());

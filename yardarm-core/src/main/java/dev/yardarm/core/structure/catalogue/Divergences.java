@@ -42,7 +42,7 @@ public final class Divergences extends Detector {
                 "roc",
                 "mfi",
                 "obv",
-                "cumulative_delta",
+                "delta",
                 "band_excess");
         number("swing", "Size of the swings, in usual ranges", 2.5, 0.2, 100);
         whole("apart", "Most bars between the swings", 60, 2, 1000);

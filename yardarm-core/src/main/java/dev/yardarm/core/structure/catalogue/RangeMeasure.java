@@ -16,6 +16,9 @@ final class RangeMeasure {
 
     private final double[] ranges;
     private int count;
+    /** Where the oldest of the last stands. */
+    private int place;
+
     private double sum;
     private double first;
     private double wilder = Double.NaN;
@@ -28,6 +31,7 @@ final class RangeMeasure {
     private RangeMeasure(RangeMeasure other) {
         ranges = other.ranges.clone();
         count = other.count;
+        place = other.place;
         sum = other.sum;
         first = other.first;
         wilder = other.wilder;
@@ -46,11 +50,11 @@ final class RangeMeasure {
             return;
         }
         before = bars.close(bar);
-        int place = count % LAST;
         sum += range - ranges[place];
         ranges[place] = range;
         count++;
-        if (place == LAST - 1) {
+        if (++place == LAST) {
+            place = 0;
             sum = Arrays.stream(ranges).sum();
         }
         if (count <= LENGTH) {

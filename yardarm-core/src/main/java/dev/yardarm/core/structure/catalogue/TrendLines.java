@@ -12,6 +12,7 @@ import dev.yardarm.core.structure.FindingLog;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.Sight;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -21,10 +22,13 @@ import java.util.Map;
  *
  * <p>A line goes through two lows; the lows between touch it or lie above, within a tolerance. With as many touches as asked for it is
  * confirmed. A later low on it is a retest; a close beyond it by the tolerance breaks it, after which a high that comes back to it from
- * below is a retest; a close back beyond it ends it. O(1) a bar for each of at most 24 lines, and a few hundred comparisons for a swing.
+ * below is a retest; a close back beyond it ends it. O(1) a bar, every sixteen bars and with each swing a few comparisons for each of at
+ * most 24 lines, and with a swing a hundred more.
  */
 public final class TrendLines extends Detector {
     private static final int MOST = 24;
+    /** For so many bars it is worked out ahead between which closes nothing becomes of the lines that stand. */
+    private static final int CALM = 16;
 
     public TrendLines() {
         super("trend-lines", "Trend lines");
@@ -130,8 +134,15 @@ public final class TrendLines extends Detector {
         private final RangeMeasure usual;
         private final ReversedSwings swings;
         private final List<Standing> standing = new ArrayList<>();
-        /** The last lows and highs, longer than the swings keep them. */
-        private List<Turn> kept = List.of();
+        /** The last lows and the last highs, longer than the swings keep them. */
+        private List<Turn> lows = List.of();
+
+        private List<Turn> highs = List.of();
+        /** Before this bar nothing becomes of a line while closes stay between floor and ceiling. */
+        private int calmUntil;
+
+        private double floor;
+        private double ceiling;
 
         Search(Settings chosen, RangeMeasure usual, ReversedSwings swings) {
             this.chosen = chosen;
@@ -146,7 +157,11 @@ public final class TrendLines extends Detector {
         public Detection copy() {
             Search copy = new Search(chosen, usual.copy(), swings.copy());
             copy.standing.addAll(standing);
-            copy.kept = kept;
+            copy.lows = lows;
+            copy.highs = highs;
+            copy.calmUntil = calmUntil;
+            copy.floor = floor;
+            copy.ceiling = ceiling;
             return copy;
         }
 
@@ -160,16 +175,19 @@ public final class TrendLines extends Detector {
             Turns turns = (Turns) swings.notes();
             if (turns.settledAt() == bar) {
                 Turn newest = turns.last().get(turns.last().size() - 1);
-                List<Turn> all = new ArrayList<>(kept);
-                if (all.size() == 2 * MOST) {
-                    all.remove(0);
-                }
-                all.add(newest);
-                kept = List.copyOf(all);
+                lows = newest.high() ? lows : with(lows, newest);
+                highs = newest.high() ? with(highs, newest) : highs;
+                calmUntil = 0;
                 retest(newest, log, bar);
                 find(newest, log, bar);
             }
             follow(bars, bar, log);
+        }
+
+        private static List<Turn> with(List<Turn> before, Turn newest) {
+            List<Turn> all = new ArrayList<>(before.subList(before.size() < MOST ? 0 : 1, before.size()));
+            all.add(newest);
+            return Collections.unmodifiableList(all);
         }
 
         private void retest(Turn newest, FindingLog log, int bar) {
@@ -212,39 +230,52 @@ public final class TrendLines extends Detector {
         private void find(Turn newest, FindingLog log, int bar) {
             double near = tolerance * usual.mean();
             int sign = newest.high() ? -1 : 1;
-            List<Turn> side =
-                    kept.stream().filter(each -> each.high() == newest.high()).toList();
-            List<Turn> best = List.of();
+            List<Turn> side = newest.high() ? highs : lows;
+            int most = touches - 1;
+            int from = -1;
             Line found = null;
             for (int at = Math.max(0, side.size() - 12); at < side.size() - 1; at++) {
                 Line line = Line.through(side.get(at), newest);
-                List<Turn> on = new ArrayList<>();
-                boolean holds = true;
-                for (int between = at; between < side.size() && holds; between++) {
-                    double away = sign
-                            * (side.get(between).price()
-                                    - line.at(side.get(between).bar()));
-                    holds = away >= -near;
-                    if (away <= near) {
-                        on.add(side.get(between));
-                    }
-                }
-                if (holds && on.size() >= touches && on.size() > best.size() && !isKnown(line, newest, near)) {
-                    best = on;
+                int on = touching(side, at, line, sign, near);
+                if (on > most && !isKnown(line, newest, near)) {
+                    most = on;
+                    from = at;
                     found = line;
                 }
             }
             if (found != null && standing.size() < MOST) {
+                Line line = found;
+                List<Turn> best = side.subList(from, side.size()).stream()
+                        .filter(each -> sign * (each.price() - line.at(each.bar())) <= near)
+                        .toList();
                 note(found, best, near, newest, log, bar);
             }
         }
 
+        /** How many swings touch a line from one on; -1 when one lies beyond it. */
+        private static int touching(List<Turn> side, int from, Line line, int sign, double near) {
+            int on = 0;
+            for (int between = from; between < side.size(); between++) {
+                Turn turn = side.get(between);
+                double away = sign * (turn.price() - line.at(turn.bar()));
+                if (!(away >= -near)) {
+                    return -1;
+                }
+                on += away <= near ? 1 : 0;
+            }
+            return on;
+        }
+
         private boolean isKnown(Line line, Turn newest, double near) {
-            return standing.stream()
-                    .anyMatch(each -> !each.broken()
-                            && each.support() != newest.high()
-                            && Math.abs(each.line().at(newest.bar()) - newest.price()) <= near
-                            && Math.abs(each.line().at(line.bar()) - line.price()) <= 2 * near);
+            for (Standing each : standing) {
+                if (!each.broken()
+                        && each.support() != newest.high()
+                        && Math.abs(each.line().at(newest.bar()) - newest.price()) <= near
+                        && Math.abs(each.line().at(line.bar()) - line.price()) <= 2 * near) {
+                    return true;
+                }
+            }
+            return false;
         }
 
         private void note(Line line, List<Turn> on, double near, Turn newest, FindingLog log, int bar) {
@@ -270,11 +301,10 @@ public final class TrendLines extends Detector {
                 FindingLog log,
                 int bar) {
             int sign = newest.high() ? -1 : 1;
-            List<Turn> across = kept.stream()
-                    .filter(each -> each.high() != newest.high()
-                            && each.bar() > on.get(0).bar()
-                            && each.bar() < newest.bar())
-                    .toList();
+            List<Turn> across = (newest.high() ? lows : highs)
+                    .stream()
+                            .filter(each -> each.bar() > on.get(0).bar() && each.bar() < newest.bar())
+                            .toList();
             double far = across.stream()
                     .mapToDouble(each -> sign * (each.price() - line.at(each.bar())))
                     .max()
@@ -303,6 +333,9 @@ public final class TrendLines extends Detector {
 
         private void follow(Bars bars, int bar, FindingLog log) {
             double close = bars.close(bar);
+            if (bar < calmUntil && close >= floor && close <= ceiling) {
+                return;
+            }
             for (int at = standing.size() - 1; at >= 0; at--) {
                 Standing each = standing.get(at);
                 if (bar - each.last() > age) {
@@ -317,6 +350,26 @@ public final class TrendLines extends Detector {
                                 at,
                                 new Standing(each.number(), each.support(), each.line(), each.tolerance(), bar, true));
                     }
+                }
+            }
+            calm(bar);
+        }
+
+        /** Works out between which closes the next bars bring nothing: lines are straight, so their ends are enough. */
+        private void calm(int bar) {
+            calmUntil = bar + CALM;
+            floor = Double.NEGATIVE_INFINITY;
+            ceiling = Double.POSITIVE_INFINITY;
+            for (Standing each : standing) {
+                calmUntil = Math.min(calmUntil, each.last() + age);
+                double now = each.line().at(bar);
+                double then = each.line().at(bar + CALM);
+                // A hair inside of it, for what is rounded one way or the other.
+                double hair = 1e-9 * (Math.abs(now) + Math.abs(then));
+                if (each.support() == each.broken()) {
+                    ceiling = Math.min(ceiling, Math.min(now, then) + each.tolerance() - hair);
+                } else {
+                    floor = Math.max(floor, Math.max(now, then) - each.tolerance() + hair);
                 }
             }
         }
