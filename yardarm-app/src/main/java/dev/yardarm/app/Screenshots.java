@@ -345,7 +345,7 @@ final class Screenshots {
         room().detectors().toggle(detector("pivots"));
         room().detectors().toggle(detector("levels"));
         room().detectors().inherit();
-        room().chart().setBarWidth(6);
+        room().chart().setBarWidth(3);
         room().setVolumeShown(false);
     }
 

@@ -26,6 +26,7 @@ final class FindingDetails extends LayerDetails {
     private final GridPane told = new GridPane();
     private final Label rivalsTitle = new Label("Rival readings, and what decides");
     private final VBox rivals = new VBox();
+    private final VBox rivalBox = new VBox(6);
     private final Button aside = new Button("Side by side");
     private List<FoundText.Line> shown = List.of();
     private List<FoundText.Line> shownRivals = List.of();
@@ -51,9 +52,8 @@ final class FindingDetails extends LayerDetails {
         aside.setId("rivals-aside");
         Tips.ofAction(aside, bench.actions(), "detect.rivals-side-by-side");
         aside.setOnAction(event -> RivalLayout.show(bench.layouts()));
-        wide(rivalsTitle);
-        wide(rivals);
-        wide(aside);
+        rivalBox.getChildren().addAll(rivalsTitle, rivals, aside);
+        wide(rivalBox);
         told.setId("finding-history");
         told.getStyleClass().add("details");
         wide(told);
@@ -95,10 +95,8 @@ final class FindingDetails extends LayerDetails {
             fill(told, lines);
         }
         List<FoundText.Line> others = FoundText.rivals(chart(), found);
-        for (Region each : List.of(rivalsTitle, rivals, aside)) {
-            each.setVisible(!others.isEmpty());
-            each.setManaged(!others.isEmpty());
-        }
+        rivalBox.setVisible(!others.isEmpty());
+        rivalBox.setManaged(!others.isEmpty());
         if (!others.equals(shownRivals)) {
             shownRivals = others;
             fillBelow(others);

@@ -42,6 +42,8 @@ public final class ChartModel {
     /** Empty future is at most so great a part of the width. */
     private static final double MOST_FREE = 1 / 8.0;
 
+    private static final double MOST_FOR_PLAN = 1 / 3.0;
+
     /** Width of bars that nobody chose. */
     private static final double USUAL_WIDTH = 7;
     /** Charts below either have tags for the last price and what is selected alone. */
@@ -541,8 +543,12 @@ public final class ChartModel {
 
     /** Space kept free behind the newest bar; more when a plan's bracket stands there. */
     private double freeRight() {
-        double most = (time.right() - time.left()) * MOST_FREE;
-        return compact ? 4 : layers.plan().isPresent() ? FREE_FOR_PLAN : Math.min(FREE_RIGHT, most);
+        double width = time.right() - time.left();
+        return compact
+                ? 4
+                : layers.plan().isPresent()
+                        ? Math.min(FREE_FOR_PLAN, width * MOST_FOR_PLAN)
+                        : Math.min(FREE_RIGHT, width * MOST_FREE);
     }
 
     /** Puts the right edge at a moment. */

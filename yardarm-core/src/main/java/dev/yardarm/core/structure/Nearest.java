@@ -62,8 +62,8 @@ public final class Nearest implements Reader {
         if (before != null) {
             for (double each : before) {
                 Map<Integer, Finding> at = standing.get(each);
-                at.remove(entry.number());
-                if (at.isEmpty()) {
+                // Both borders of one without width are the same price.
+                if (at != null && at.remove(entry.number()) != null && at.isEmpty()) {
                     standing.remove(each);
                 }
             }

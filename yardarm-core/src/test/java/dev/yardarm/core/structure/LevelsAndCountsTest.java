@@ -198,4 +198,28 @@ class LevelsAndCountsTest {
     private static double at(String formula, Bars bars, int bar) {
         return Formula.parse(formula, Language.builtIn()).evaluate(bars).at(bar);
     }
+
+    /** Two highs at the very same price make a level without width: one price, said twice, that comes and goes once. */
+    @Test
+    void aLevelWithoutWidthIsNearestAndIsGoneWhenItExpires() {
+        double[] turns = new double[40];
+        turns[0] = 90;
+        turns[1] = 110;
+        turns[2] = 100;
+        turns[3] = 110;
+        for (int at = 4; at < turns.length; at++) {
+            turns[at] = at % 2 == 0 ? 92 : 98 + at % 3;
+        }
+        Bars bars = StructureBars.course(turns);
+        assertThat(standing(found("levels", Map.of(), bars.first(45)), bars.first(45), "resistance"))
+                .anySatisfy(each -> assertThat(each.finding().lines().get("lower"))
+                        .isEqualTo(each.finding().lines().get("upper"))
+                        .isEqualTo(110.25));
+        assertThat(at("levels(extremes: no).above", bars, 45)).isEqualTo(110.25);
+        assertThat(at("levels(extremes: no, age: 100).above", bars, bars.size() - 1))
+                .as("expired long ago")
+                .isNotEqualTo(110.25);
+        assertThat(at("levels(extremes: no, age: 100).strength_above", bars, bars.size() - 1))
+                .isNotNaN();
+    }
 }
