@@ -5,7 +5,9 @@ import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.BarMaker;
 import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.bars.PriceSteps;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.profile.BarLevels;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
@@ -16,13 +18,8 @@ import dev.yardarm.data.csv.ReadingOptions;
 import dev.yardarm.data.csv.TickFile;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.DateTimeException;
-import java.time.DayOfWeek;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
-import java.util.EnumSet;
-import java.util.Set;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -67,12 +64,21 @@ final class BarsCommand implements Callable<Integer> {
     @Mixin
     private FileOptions reading;
 
+    @Mixin
+    private SessionOption session;
+
     @Option(
-            names = "--session",
-            paramLabel = "HH:MM-HH:MM",
-            description = "trading hours on weekdays: bars of time are "
-                    + "counted from the opening, bars of trades end with the close; round the clock unless given")
-    private String session;
+            names = "--levels",
+            paramLabel = "FILE",
+            description =
+                    "writes the trades of each bar by price here: time,price,bid,ask,none (volumes; time is the bar's open)")
+    private Path levels;
+
+    @Option(
+            names = "--min-size",
+            paramLabel = "N",
+            description = "leaves trades smaller than this out of --levels; what is left out counts as zero")
+    private Double least;
 
     @Option(
             names = "--repeated",
@@ -87,12 +93,16 @@ final class BarsCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
 
+    /** The trades of each bar by price, when they are asked for. */
+    private BarLevels byPrice;
+
     @Override
     public Integer call() throws Exception {
         ReadingOptions options = reading.read();
         ZoneId fileZone = options.zone();
         BarRule rule = rule();
-        TradingCalendar calendar = calendar(fileZone == null ? ZoneOffset.UTC : fileZone);
+        checkLevels();
+        TradingCalendar calendar = session.calendar(fileZone == null ? ZoneOffset.UTC : fileZone);
         SkippedRows skipped = new SkippedRows(skipBad);
         BarSeries series = new BarSeries(1024);
         boolean datesOnly = build(rule, calendar, options, skipped, series);
@@ -112,8 +122,42 @@ final class BarsCommand implements Callable<Integer> {
                         + (complete ? "1" : "0") + "\n");
             }
         });
+        if (byPrice != null) {
+            writeLevels(made, fileZone);
+        }
         skipped.finish(spec.commandLine().getErr());
         return 0;
+    }
+
+    private void checkLevels() throws WrongUsageException {
+        if (least != null && levels == null) {
+            throw new WrongUsageException("--min-size leaves trades out of --levels; say with --levels where those go");
+        }
+        if (least != null && !(least >= 0)) {
+            throw new WrongUsageException("--min-size is a size from 0 on, not " + least);
+        }
+    }
+
+    private BarLevels levelsOf(BarRule rule, Timeframe basis, BarMaker maker, TickSeries ticks)
+            throws WrongUsageException {
+        if (basis != null) {
+            throw new WrongUsageException(
+                    "--levels: bars of " + rule + " are made of bars, not of single trades, and have none by price");
+        }
+        return BarLevels.of(maker, new PriceSteps(tick), ticks, least == null ? 0 : least);
+    }
+
+    private void writeLevels(Bars made, ZoneId zone) throws IOException {
+        Output.write(levels, spec.commandLine().getOut(), to -> {
+            to.write("time,price,bid,ask,none\n");
+            for (int bar = 0; bar < Math.min(made.size(), byPrice.bars()); bar++) {
+                String time = ComputeCommand.time(made.openTime(bar), zone, false);
+                for (int at = byPrice.start(bar); at < byPrice.start(bar + 1); at++) {
+                    to.write(time + "," + Output.number(byPrice.price(at)) + "," + Output.number(byPrice.bid(at)) + ","
+                            + Output.number(byPrice.ask(at)) + "," + Output.number(byPrice.none(at)) + "\n");
+                }
+            }
+        });
     }
 
     /** A bar that has only begun: nothing was traded in it, and price stands where the one before ended. */
@@ -135,31 +179,11 @@ final class BarsCommand implements Callable<Integer> {
         }
     }
 
-    private TradingCalendar calendar(ZoneId at) throws WrongUsageException {
-        if (session == null) {
-            return TradingCalendar.roundTheClock(at);
-        }
-        try {
-            String[] ends = session.split("-", -1);
-            if (ends.length == 2) {
-                return new TradingCalendar(
-                        at,
-                        LocalTime.parse(ends[0].strip()),
-                        LocalTime.parse(ends[1].strip()),
-                        EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
-                        Set.of());
-            }
-        } catch (DateTimeException | IllegalArgumentException wrong) {
-            throw new WrongUsageException("--session: " + wrong.getMessage());
-        }
-        throw new WrongUsageException("--session is two times, as in 08:00-16:30, not '" + session + "'");
-    }
-
     /** Builds the bars; true when the file had only dates and so the bars begin with dates. */
     private boolean build(
             BarRule rule, TradingCalendar calendar, ReadingOptions options, SkippedRows skipped, BarSeries series)
-            throws IOException {
-        TradingCalendar breaks = session == null && !rule.isTime() ? null : calendar;
+            throws IOException, WrongUsageException {
+        TradingCalendar breaks = !session.isGiven() && !rule.isTime() ? null : calendar;
         BarMaker maker = BarMakers.of(rule, breaks, tick, series);
         Timeframe basis = rule.isTime() ? null : rule.basis().orElse(null);
         if (TickFile.holdsTicks(csv, options)) {
@@ -172,7 +196,10 @@ final class BarsCommand implements Callable<Integer> {
             }
             TickSeries ticks = skipped.readTicks(
                     csv, options, repeated.equals("keep"), spec.commandLine().getErr());
-            if (basis == null) {
+            if (levels != null) {
+                byPrice = levelsOf(rule, basis, maker, ticks);
+                maker.advanceTo(ticks.time(ticks.size() - 1));
+            } else if (basis == null) {
                 maker.addTicks(ticks, 0, ticks.size());
                 maker.advanceTo(ticks.time(ticks.size() - 1));
             } else {
@@ -182,6 +209,10 @@ final class BarsCommand implements Callable<Integer> {
             }
             maker.series();
             return false;
+        }
+        if (levels != null) {
+            throw new BarFileException(
+                    "--levels needs trades; " + csv + " holds bars, which do not say what was traded where");
         }
         BarFile.Result read = skipped.read(csv, options, spec.commandLine().getErr());
         Bars bars = read.series().snapshot();

@@ -24,6 +24,8 @@ public final class Main {
     static {
         COMMANDS.put("compute", ComputeCommand.class);
         COMMANDS.put("bars", BarsCommand.class);
+        COMMANDS.put("profile", ProfileCommand.class);
+        COMMANDS.put("trades", TradesCommand.class);
         COMMANDS.put("import", ImportCommand.class);
         COMMANDS.put("export", ExportCommand.class);
         COMMANDS.put("scan", ScanCommand.class);

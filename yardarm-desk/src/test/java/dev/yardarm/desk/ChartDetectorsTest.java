@@ -1,6 +1,7 @@
 package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
@@ -285,5 +286,38 @@ class ChartDetectorsTest extends OnAChart {
                 .isEqualTo(1);
         String title = front.get(() -> layouts.front().title());
         assertThat(title).startsWith("Rivals ");
+    }
+
+    @Test
+    void aFindingWithATargetBecomesAPlan() {
+        front.run(() -> room.detectors().planChosen());
+        front.await("what is missing", () -> last().contains("Click something that was found first"));
+        front.run(() -> {
+            chart().setSize(900, 600);
+            room.detectors().toggle(detector("targets"));
+        });
+        front.await("targets", () -> !chart().data().found(layer(0)).isEmpty());
+        double price = front.get(() -> chart().data().last());
+        for (Found each : found(0)) {
+            double target = each.finding().target();
+            double stop = each.finding().invalidation();
+            front.run(() -> {
+                chart().select(new Selection.Finding(each.id()));
+                room.detectors().planChosen();
+            });
+            if ((target - price) * (price - stop) > 0) {
+                front.await("the plan", () -> chart().plan().isPresent());
+                assertThat(front.get(() -> chart().plan().orElseThrow().target()))
+                        .isCloseTo(target, within(0.0051));
+                assertThat(front.get(() -> chart().plan().orElseThrow().stop())).isCloseTo(stop, within(0.0051));
+                assertThat(front.get(() -> chart().plan().orElseThrow().entry()))
+                        .isEqualTo(price);
+                front.run(() -> room.undo());
+                assertThat(front.get(() -> chart().plan())).isEmpty();
+            } else {
+                front.await("why not", () -> last().contains("plan"));
+                assertThat(front.get(() -> chart().plan())).isEmpty();
+            }
+        }
     }
 }

@@ -99,6 +99,10 @@ final class ChartMenu {
                             choose.run();
                             room.detectors().keepChosen();
                         }),
+                        item("Plan it", () -> {
+                            choose.run();
+                            room.detectors().planChosen();
+                        }),
                         new SeparatorMenuItem());
         room.chart().indicator(found.layer()).ifPresent(layer -> ofIndicator(menu, layer));
     }

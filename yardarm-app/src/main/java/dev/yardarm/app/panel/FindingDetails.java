@@ -46,7 +46,11 @@ final class FindingDetails extends LayerDetails {
         layer.setId("finding-layer");
         layer.setOnAction(
                 event -> found().ifPresent(each -> bench.room().studies().select(new Selection.Layer(each.layer()))));
-        wide(new FlowPane(4, 4, keep, layer));
+        Button plan = new Button("Plan it");
+        plan.setId("plan-finding");
+        Tips.ofAction(plan, bench.actions(), "detect.plan-it");
+        plan.setOnAction(event -> bench.room().detectors().planChosen());
+        wide(new FlowPane(4, 4, keep, plan, layer));
         rivalsTitle.getStyleClass().add("strong");
         rivals.setId("finding-rivals");
         aside.setId("rivals-aside");

@@ -26,6 +26,8 @@ final class DetectActions {
                         detector -> group.on(letter, detector.title().toLowerCase(Locale.ROOT), () -> detectors(bench)
                                         .toggle(detector))
                                 .means("find " + detector.title().toLowerCase(Locale.ROOT) + ", or take them away")));
+        group.on('J', "plan it", () -> detectors(bench).planChosen())
+                .says("plan finding", "make a plan of the selected finding: its target, and a stop where it is void");
         group.on('H', "on higher timeframes", () -> detectors(bench).inherit())
                 .says("inherit findings", "look for the same on the next two higher timeframes too");
         group.on('K', "keep", () -> detectors(bench).keepChosen())

@@ -2,6 +2,7 @@ package dev.yardarm.core.bars;
 
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 
 /**
  * Builds the bars of a timeframe from shorter bars and from ticks, and goes on building live.
@@ -38,6 +39,11 @@ public final class BarBuilder implements BarMaker {
     @Override
     public BarSeries series() {
         return series;
+    }
+
+    /** True when its bars are of single values and have no range. */
+    public boolean isOfCloses() {
+        return ofCloses;
     }
 
     /** Adds a shorter bar, told by its opening time; it must not lie before the bar being built. */
@@ -91,6 +97,36 @@ public final class BarBuilder implements BarMaker {
     @Override
     public void addTick(long time, double price, double size) {
         addBar(time, time, price, price, price, price, size);
+    }
+
+    /** Trades before the close of the forming bar are taken in together, in the order in which each would change it. */
+    @Override
+    public void addTicks(TickSeries ticks, int from, int end) {
+        long[] times = ticks.times();
+        double[] prices = ticks.prices();
+        double[] sizes = ticks.sizes();
+        int tick = from;
+        while (tick < end) {
+            addTick(times[tick], prices[tick], sizes[tick]);
+            tick++;
+            if (ofCloses) {
+                continue;
+            }
+            long until = series.formingCloseTime();
+            double high = series.formingHigh();
+            double low = series.formingLow();
+            double volume = series.formingVolume();
+            int first = tick;
+            for (; tick < end && times[tick] < until; tick++) {
+                double price = prices[tick];
+                high = price > high ? price : high;
+                low = price < low ? price : low;
+                volume += sizes[tick];
+            }
+            if (tick > first) {
+                series.form(series.formingOpenTime(), until, series.formingOpen(), high, low, prices[tick - 1], volume);
+            }
+        }
     }
 
     /** Adds all bars of a snapshot, the forming one included. */

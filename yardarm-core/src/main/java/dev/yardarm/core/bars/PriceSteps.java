@@ -1,12 +1,12 @@
 package dev.yardarm.core.bars;
 
 /** Arithmetic on the price steps of an instrument without binary dust: 0.1 and 0.2 make 0.3. */
-final class PriceSteps {
+public final class PriceSteps {
     private final double tick;
     private final double inverse;
     private final boolean isWhole;
 
-    PriceSteps(double tick) {
+    public PriceSteps(double tick) {
         if (!(tick > 0) || Double.isInfinite(tick)) {
             throw new IllegalArgumentException("the tick must be above zero, not " + tick);
         }
@@ -15,13 +15,18 @@ final class PriceSteps {
         this.isWhole = inverse >= 1 && Math.abs(inverse * tick - 1) < 1e-9;
     }
 
-    double tick() {
+    public double tick() {
         return tick;
     }
 
     /** The price of so many ticks, the double nearest to it. */
-    double price(double ticks) {
+    public double price(double ticks) {
         return isWhole ? ticks / inverse : ticks * tick;
+    }
+
+    /** The number of the tick nearest to a price. */
+    public long ticks(double price) {
+        return Math.round(isWhole ? price * inverse : price / tick);
     }
 
     /** The price moved to the nearest tick. */

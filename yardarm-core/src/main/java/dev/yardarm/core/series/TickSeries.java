@@ -86,4 +86,9 @@ public final class TickSeries {
     public double[] sizes() {
         return sizes;
     }
+
+    /** The shared column of sides; only {@code 0..size()-1} may be read. */
+    public byte[] sides() {
+        return sides;
+    }
 }

@@ -147,6 +147,32 @@ public final class ChartDetectors {
         room.drawings().keep(FoundDrawings.kept(found, origin), found.words());
     }
 
+    /**
+     * Makes a plan of the chosen finding: in at the last price, out at what it aims at, stopped where it is void. Says what is missing, and
+     * when price has left one of them behind.
+     */
+    public void planChosen() {
+        Found found = chosen().orElse(null);
+        if (found == null) {
+            room.desk().tell("Click something that was found first, with a target and a price that voids it.");
+            return;
+        }
+        double last = chart.data().last();
+        double target = found.finding().target();
+        double stop = found.finding().invalidation();
+        boolean has = Double.isFinite(target) && Double.isFinite(stop);
+        if (!has || (target - last) * (last - stop) <= 0) {
+            room.desk()
+                    .tell(
+                            has
+                                    ? "Price is not between the target of this " + found.words()
+                                            + " and what voids it any more; there is nothing to plan."
+                                    : "This " + found.words() + " has no target and price that voids it to plan by.");
+            return;
+        }
+        room.studies().makePlan(last, stop, target);
+    }
+
     /** Chooses the finding so many places on among those in view, in the order they were found. */
     public void step(int places) {
         List<Found> all = layers().stream()

@@ -1,0 +1,282 @@
+package dev.yardarm.cli;
+
+import dev.yardarm.core.bars.PriceSteps;
+import dev.yardarm.core.profile.Profile;
+import dev.yardarm.core.profile.ProfileMaker;
+import dev.yardarm.core.profile.ProfileSpan;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.data.csv.BarFile;
+import dev.yardarm.data.csv.BarFileException;
+import dev.yardarm.data.csv.ReadingOptions;
+import dev.yardarm.data.csv.TickFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** Volume and time at price of a file. */
+@Command(
+        name = "profile",
+        description =
+                "Volume and time at price; CSV out: from,to,price,volume,bid,ask,blocks, the prices of each span from low to high. "
+                        + "From bars it is estimated, and says so.",
+        mixinStandardHelpOptions = true)
+final class ProfileCommand implements Callable<Integer> {
+    @Spec
+    private CommandSpec spec;
+
+    @Option(
+            names = "--csv",
+            required = true,
+            paramLabel = "FILE",
+            description = "tick file: time,price,size,side; or bar file: time,open,high,low,close,volume")
+    private Path csv;
+
+    @Option(
+            names = "--by",
+            defaultValue = "session",
+            paramLabel = "SPAN",
+            description = "session, day, week, month, all, or FROM/TO (default session)")
+    private String by;
+
+    @Option(names = "--row", defaultValue = "1", paramLabel = "TICKS", description = "ticks a row (default 1)")
+    private int row;
+
+    @Option(
+            names = "--value-area",
+            defaultValue = "70%",
+            paramLabel = "SHARE",
+            description = "share of the volume in the value area (default 70%%)")
+    private String share;
+
+    @Option(
+            names = "--tick",
+            defaultValue = "0.01",
+            paramLabel = "SIZE",
+            description = "smallest step of the price (default 0.01)")
+    private double tick;
+
+    @Mixin
+    private SessionOption session;
+
+    @Option(
+            names = "--blocks",
+            defaultValue = "30m",
+            paramLabel = "TIME",
+            description = "length of the blocks of time at price (default 30m)")
+    private String blocks;
+
+    @Mixin
+    private FileOptions reading;
+
+    @Option(
+            names = "--repeated",
+            defaultValue = "refuse",
+            paramLabel = "keep|refuse",
+            description = "what to do with a trade that is the same as the one before it")
+    private String repeated;
+
+    @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
+    private Path skipBad;
+
+    @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
+    private Path out;
+
+    @Option(
+            names = "--summary",
+            paramLabel = "FILE",
+            description = "writes a row for each span here: from,to,poc,value_low,value_high,high,low,volume,delta,"
+                    + "open_block_high,open_block_low,reached_at")
+    private Path summary;
+
+    private boolean hasSides;
+
+    @Override
+    public Integer call() throws Exception {
+        ReadingOptions options = reading.read();
+        ZoneId zone = options.zone();
+        TradingCalendar calendar = session.calendar(zone == null ? ZoneOffset.UTC : zone);
+        ProfileMaker maker = maker(calendar);
+        SkippedRows skipped = new SkippedRows(skipBad);
+        if (TickFile.holdsTicks(csv, options)) {
+            TickSeries ticks = skipped.readTicks(
+                    csv, options, repeated.equals("keep"), spec.commandLine().getErr());
+            look(ticks);
+            maker = all(
+                    maker,
+                    calendar,
+                    ticks.size() == 0 ? 0 : ticks.time(0),
+                    ticks.size() == 0 ? 1 : ticks.time(ticks.size() - 1));
+            maker.add(ticks, 0, ticks.size());
+        } else {
+            BarFile.Result read = skipped.read(csv, options, spec.commandLine().getErr());
+            Bars bars = read.series().snapshot();
+            spec.commandLine()
+                    .getErr()
+                    .println(
+                            "estimated from bars: their volume is spread evenly over their prices; trades say it exactly");
+            maker = all(
+                    maker,
+                    calendar,
+                    bars.isEmpty() ? 0 : bars.openTime(0),
+                    bars.isEmpty() ? 1 : bars.openTime(bars.size() - 1));
+            maker.add(bars);
+        }
+        List<Profile> made = maker.made();
+        Output.write(out, spec.commandLine().getOut(), to -> {
+            to.write("from,to,price,volume,bid,ask,blocks\n");
+            for (Profile each : made) {
+                write(each, zone, to);
+            }
+        });
+        if (summary != null) {
+            Output.write(summary, spec.commandLine().getOut(), to -> {
+                to.write(
+                        "from,to,poc,value_low,value_high,high,low,volume,delta,open_block_high,open_block_low,reached_at\n");
+                for (Profile each : made) {
+                    to.write(line(each, zone));
+                }
+            });
+        }
+        if (maker.left() > 0) {
+            spec.commandLine().getErr().println(maker.left() + " were traded in none of the spans and are left out");
+        }
+        skipped.finish(spec.commandLine().getErr());
+        return 0;
+    }
+
+    /** What is told of trades: whether they have sizes and sides, and how many are odd. */
+    private void look(TickSeries ticks) throws IOException {
+        PriceSteps steps = new PriceSteps(tick);
+        int off = 0;
+        int nothing = 0;
+        for (int at = 0; at < ticks.size(); at++) {
+            if (Double.isNaN(ticks.size(at))) {
+                throw new BarFileException(csv + " has no sizes; a profile is of the volume at each price");
+            }
+            hasSides |= ticks.side(at) != TickSeries.UNKNOWN;
+            off += steps.price(steps.ticks(ticks.price(at))) == ticks.price(at) ? 0 : 1;
+            nothing += ticks.size(at) == 0 ? 1 : 0;
+        }
+        if (off > 0) {
+            spec.commandLine()
+                    .getErr()
+                    .println(off + " of " + ticks.size() + " prices lie between two ticks of " + Output.number(tick)
+                            + " and count at the nearer one; say the step of the price with --tick");
+        }
+        if (nothing > 0) {
+            spec.commandLine().getErr().println(nothing + " trades have the size 0 and add nothing");
+        }
+    }
+
+    private ProfileMaker maker(TradingCalendar calendar) throws WrongUsageException {
+        if (!(tick > 0) || Double.isInfinite(tick)) {
+            throw new WrongUsageException("--tick must be above zero, not " + tick);
+        }
+        if (row < 1) {
+            throw new WrongUsageException("--row is a number of ticks from 1 on, not " + row);
+        }
+        if (!repeated.equals("keep") && !repeated.equals("refuse")) {
+            throw new WrongUsageException("--repeated is keep or refuse, not '" + repeated + "'");
+        }
+        return maker(
+                by.strip().equalsIgnoreCase("all") ? new ProfileSpan.Between(0, 1) : span(calendar.zone()), calendar);
+    }
+
+    private ProfileMaker maker(ProfileSpan span, TradingCalendar calendar) throws WrongUsageException {
+        long length = TradesCommand.span("--blocks", blocks);
+        if (length == 0) {
+            throw new WrongUsageException("--blocks has a length above zero");
+        }
+        return new ProfileMaker(span, calendar, new PriceSteps(tick), row, length, share());
+    }
+
+    /** All of a file is one span, which is known when it has been read. */
+    private ProfileMaker all(ProfileMaker maker, TradingCalendar calendar, long first, long last)
+            throws WrongUsageException {
+        return by.strip().equalsIgnoreCase("all") ? maker(new ProfileSpan.Between(first, last + 1), calendar) : maker;
+    }
+
+    private ProfileSpan span(ZoneId zone) throws WrongUsageException {
+        return switch (by.strip().toLowerCase(Locale.ROOT)) {
+            case "session" -> new ProfileSpan.Session();
+            case "day" -> new ProfileSpan.Day();
+            case "week" -> new ProfileSpan.Week();
+            case "month" -> new ProfileSpan.Month();
+            default -> between(zone);
+        };
+    }
+
+    private ProfileSpan between(ZoneId zone) throws WrongUsageException {
+        int slash = by.indexOf('/');
+        if (slash < 0) {
+            throw new WrongUsageException("--by is session, day, week, month, all or FROM/TO, not '" + by + "'");
+        }
+        long from = Moments.read("--by", by.substring(0, slash), zone);
+        long to = Moments.read("--by", by.substring(slash + 1), zone);
+        if (from >= to) {
+            throw new WrongUsageException("--by: " + by + " ends before it begins");
+        }
+        return new ProfileSpan.Between(from, to);
+    }
+
+    private double share() throws WrongUsageException {
+        String text = share.strip();
+        boolean percent = text.endsWith("%");
+        try {
+            double value = Double.parseDouble(
+                    percent ? text.substring(0, text.length() - 1).strip() : text);
+            double part = percent ? value / 100 : value;
+            if (part > 0 && part <= 1) {
+                return part;
+            }
+        } catch (NumberFormatException none) {
+            // told below
+        }
+        throw new WrongUsageException(
+                "--value-area is a share as 70% or 0.7, above 0 and up to 100%, not '" + share + "'");
+    }
+
+    private void write(Profile each, ZoneId zone, java.io.Writer to) throws IOException {
+        String span = time(each.from(), zone) + "," + time(each.to(), zone) + ",";
+        for (long at = each.rows().lowest(); at <= each.rows().highest(); at++) {
+            if (each.rows().volume(at) > 0 || each.blocks(at) > 0) {
+                to.write(span + Output.number(each.rows().price(at)) + ","
+                        + Output.number(each.rows().volume(at)) + ","
+                        + Output.number(each.rows().bid(at)) + ","
+                        + Output.number(each.rows().ask(at)) + ","
+                        + each.blocks(at) + "\n");
+            }
+        }
+    }
+
+    private String line(Profile each, ZoneId zone) {
+        return time(each.from(), zone) + "," + time(each.to(), zone) + "," + Output.number(each.control()) + ","
+                + Output.number(each.rows().price(each.area().low())) + ","
+                + Output.number(each.rows().price(each.area().high())) + ","
+                + Output.number(each.rows().high()) + ","
+                + Output.number(each.rows().low()) + ","
+                + Output.number(each.rows().total()) + ","
+                + (hasSides ? Output.number(each.rows().delta()) : "") + "," + number(each.openingHigh()) + ","
+                + number(each.openingLow()) + ","
+                + (each.reachedAt() == Long.MAX_VALUE ? "" : time(each.reachedAt(), zone)) + "\n";
+    }
+
+    private static String number(double value) {
+        return Double.isNaN(value) ? "" : Output.number(value);
+    }
+
+    private static String time(long time, ZoneId zone) {
+        return ComputeCommand.time(time, zone, false);
+    }
+}

@@ -1,0 +1,187 @@
+package dev.yardarm.core.profile;
+
+import dev.yardarm.core.bars.BarBuilder;
+import dev.yardarm.core.bars.BarMaker;
+import dev.yardarm.core.bars.PriceSteps;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
+import java.util.Arrays;
+
+/**
+ * The trades of each bar by price, in ticks of the instrument: ragged columns, bar after bar, prices from low to high. A trade that a kind
+ * of bar shares out among several, as bars of equal volume do, is shared out here alike, so the volumes of a bar's prices add up to the
+ * bar's own.
+ *
+ * <p>Memory: 32 bytes a price of a bar and 4 a bar. Cost of making: that of the bars, and O(1) a trade beside.
+ */
+public final class BarLevels {
+    private final PriceSteps steps;
+    private final int[] starts;
+    private final long[] ticks;
+    private final double[] bid;
+    private final double[] ask;
+    private final double[] none;
+
+    private BarLevels(PriceSteps steps, int[] starts, long[] ticks, double[] bid, double[] ask, double[] none) {
+        this.steps = steps;
+        this.starts = starts;
+        this.ticks = ticks;
+        this.bid = bid;
+        this.ask = ask;
+        this.none = none;
+    }
+
+    /**
+     * Feeds trades to a maker of bars and keeps where each went.
+     *
+     * @param maker without any bar so far
+     * @param least smaller trades are left out of the prices, not out of the bars; 0 for none
+     */
+    public static BarLevels of(BarMaker maker, PriceSteps steps, TickSeries trades, double least) {
+        Maker levels = new Maker(steps);
+        BarSeries series = maker.series();
+        double before = 0;
+        int closed = series.closed();
+        // Until a bar of time closes all trades are its own.
+        boolean byTime = maker instanceof BarBuilder builder && !builder.isOfCloses() && least <= 0;
+        for (int trade = 0; trade < trades.size(); trade++) {
+            double size = trades.size(trade);
+            double price = trades.price(trade);
+            maker.addTick(trades.time(trade), price, size);
+            series = maker.series();
+            boolean counts = size >= least;
+            for (; closed < series.closed(); closed++) {
+                if (counts) {
+                    levels.add(price, series.snapshot().volume(closed) - before, trades.side(trade));
+                }
+                levels.next();
+                before = 0;
+            }
+            double now = series.hasForming() ? series.formingVolume() : 0;
+            if (counts && now > before) {
+                levels.add(price, now - before, trades.side(trade));
+            }
+            before = now;
+            if (byTime && series.hasForming()) {
+                PriceRows rows = levels.rows;
+                int run = rows.addRun(
+                        trades,
+                        trade + 1,
+                        trades.size(),
+                        series.formingCloseTime(),
+                        Long.MIN_VALUE,
+                        Long.MAX_VALUE,
+                        before);
+                if (run > trade + 1) {
+                    series.form(
+                            series.formingOpenTime(),
+                            series.formingCloseTime(),
+                            series.formingOpen(),
+                            Math.max(series.formingHigh(), rows.runHigh()),
+                            Math.min(series.formingLow(), rows.runLow()),
+                            trades.price(run - 1),
+                            rows.runVolume());
+                    before = series.formingVolume();
+                }
+                trade = run - 1;
+            }
+        }
+        if (series.hasForming()) {
+            levels.next();
+        }
+        return levels.made();
+    }
+
+    /** Number of bars, the one that was forming last included. */
+    public int bars() {
+        return starts.length - 1;
+    }
+
+    /** Where the prices of a bar begin in the columns; those of the next bar begin where they end. */
+    public int start(int bar) {
+        return starts[bar];
+    }
+
+    /** The price at a place. */
+    public double price(int place) {
+        return steps.price(ticks[place]);
+    }
+
+    /** Volume struck at the bid at a place. */
+    public double bid(int place) {
+        return bid[place];
+    }
+
+    /** Volume struck at the ask at a place. */
+    public double ask(int place) {
+        return ask[place];
+    }
+
+    /** Volume whose side is not known at a place. */
+    public double none(int place) {
+        return none[place];
+    }
+
+    /** Collects the prices of one bar after the other. */
+    private static final class Maker {
+        private final PriceSteps steps;
+        private final PriceRows rows;
+        private int[] starts = new int[64];
+        private int bars;
+        private long[] ticks = new long[256];
+        private double[] bid = new double[256];
+        private double[] ask = new double[256];
+        private double[] none = new double[256];
+        private int size;
+
+        Maker(PriceSteps steps) {
+            this.steps = steps;
+            rows = new PriceRows(steps, 1);
+        }
+
+        void add(double price, double volume, byte side) {
+            if (volume > 0) {
+                rows.add(price, volume, side);
+            }
+        }
+
+        /** The bar is complete. */
+        void next() {
+            if (!rows.isEmpty()) {
+                for (long row = rows.lowest(); row <= rows.highest(); row++) {
+                    if (rows.volume(row) > 0) {
+                        append(row);
+                    }
+                }
+                rows.clear();
+            }
+            if (++bars == starts.length) {
+                starts = Arrays.copyOf(starts, 2 * bars);
+            }
+            starts[bars] = size;
+        }
+
+        private void append(long row) {
+            if (size == ticks.length) {
+                ticks = Arrays.copyOf(ticks, 2 * size);
+                bid = Arrays.copyOf(bid, 2 * size);
+                ask = Arrays.copyOf(ask, 2 * size);
+                none = Arrays.copyOf(none, 2 * size);
+            }
+            ticks[size] = row;
+            bid[size] = rows.bid(row);
+            ask[size] = rows.ask(row);
+            none[size++] = rows.none(row);
+        }
+
+        BarLevels made() {
+            return new BarLevels(
+                    steps,
+                    Arrays.copyOf(starts, bars + 1),
+                    Arrays.copyOf(ticks, size),
+                    Arrays.copyOf(bid, size),
+                    Arrays.copyOf(ask, size),
+                    Arrays.copyOf(none, size));
+        }
+    }
+}
