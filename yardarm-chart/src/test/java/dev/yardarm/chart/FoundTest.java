@@ -206,13 +206,13 @@ class FoundTest {
         assertThat(FoundText.title(chart, high)).startsWith("all-time ");
     }
 
-    /** One that is over is struck out for twenty bars, then gone; what stands says how far it is from now. */
+    /** One that is over is struck out for ten bars, then gone; what stands says how far it is from now. */
     @Test
     void targetsSayHowFarTheyAreAndAreStruckOutWhenTheyAreOver() {
         ChartModel chart = chart(600, layer("targets", Map.of()));
         List<Found> all = chart.data().found(chart.indicators().get(0));
         assertThat(all).anyMatch(each -> !each.state().isEnd());
-        long oldest = chart.bars().openTime(chart.bars().size() - 22);
+        long oldest = chart.bars().openTime(chart.bars().size() - 12);
         assertThat(all).filteredOn(each -> each.state().isEnd()).isNotEmpty().allMatch(each -> each.since() >= oldest);
         chart.setPriceRange(
                 all.stream().mapToDouble(each -> each.finding().target()).min().orElseThrow() - 1,

@@ -102,8 +102,9 @@ final class DrawingLabels {
             return;
         }
         double[] at = shape.handles();
-        double y = at[at.length - 1];
-        double x = at[at.length - 2];
+        // What is over stands where it began: at its end the newest bars are.
+        double y = struck ? at[1] : at[at.length - 1];
+        double x = struck ? at[0] : at[at.length - 2];
         boolean goesOn = "right".equals(drawing.options().get("extend")) || drawing.is("level_ray");
         List<Spot> spots = new ArrayList<>();
         if (goesOn) {

@@ -71,6 +71,27 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
          * @return missing when trades or sides of the span are not known
          */
         double delta(long from, long until);
+
+        /**
+         * Hands over the trades of a span, in their order.
+         *
+         * @param from first moment of the span, in microseconds
+         * @param until first moment behind it
+         * @return false, and nothing is handed over, when not all trades of the span are known
+         */
+        default boolean trades(long from, long until, Taker taker) {
+            return false;
+        }
+    }
+
+    /** Takes trades. */
+    @FunctionalInterface
+    public interface Taker {
+        /**
+         * @param time in microseconds
+         * @param side of {@link dev.yardarm.core.series.TickSeries}
+         */
+        void take(long time, double price, double size, byte side);
     }
 
     /** Finds the bars of other instruments, of the same timeframe as the bars computed on. */

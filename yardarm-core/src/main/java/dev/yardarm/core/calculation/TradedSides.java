@@ -5,7 +5,7 @@ import java.util.Arrays;
 
 /**
  * What was bought at the ask less what was sold at the bid in any span of time, from single trades. It grows with the
- * trades; one thread at a time. A question costs two searches among the trades. Memory: 20 bytes a trade.
+ * trades; one thread at a time. A question costs two searches among the trades. Memory: 37 bytes a trade.
  */
 public final class TradedSides implements Surroundings.Sides {
     private final long knownFrom;
@@ -15,6 +15,9 @@ public final class TradedSides implements Surroundings.Sides {
     private double[] sums = new double[0];
 
     private int[] sideless = new int[0];
+    private double[] prices = new double[0];
+    private double[] sizes = new double[0];
+    private byte[] sides = new byte[0];
     private int size;
 
     /**
@@ -38,9 +41,15 @@ public final class TradedSides implements Surroundings.Sides {
             times = Arrays.copyOf(times, capacity);
             sums = Arrays.copyOf(sums, capacity);
             sideless = Arrays.copyOf(sideless, capacity);
+            prices = Arrays.copyOf(prices, capacity);
+            sizes = Arrays.copyOf(sizes, capacity);
+            sides = Arrays.copyOf(sides, capacity);
         }
         for (int tick = from; tick < end; tick++) {
             times[size] = ticks.time(tick);
+            prices[size] = ticks.price(tick);
+            sizes[size] = ticks.size(tick);
+            sides[size] = ticks.side(tick);
             sums[size] = (size == 0 ? 0 : sums[size - 1]) + ticks.side(tick) * ticks.size(tick);
             sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (ticks.side(tick) == TickSeries.UNKNOWN ? 1 : 0);
             size++;
@@ -56,6 +65,18 @@ public final class TradedSides implements Surroundings.Sides {
         int end = before(until);
         boolean known = (end == 0 ? 0 : sideless[end - 1]) == (first == 0 ? 0 : sideless[first - 1]);
         return known ? (end == 0 ? 0 : sums[end - 1]) - (first == 0 ? 0 : sums[first - 1]) : Double.NaN;
+    }
+
+    @Override
+    public boolean trades(long from, long until, Surroundings.Taker taker) {
+        if (from < knownFrom || until > knownUntil) {
+            return false;
+        }
+        int end = before(until);
+        for (int tick = before(from); tick < end; tick++) {
+            taker.take(times[tick], prices[tick], sizes[tick], sides[tick]);
+        }
+        return true;
     }
 
     /** Number of trades before a moment. */

@@ -14,6 +14,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.antlr.v4.runtime.ParserRuleContext;
 
 /**
@@ -25,6 +27,12 @@ final class ArgumentReader {
     private final Language language;
     private final Scope scope;
     private final Faults faults;
+    /** A span and how many before: the words stand together in the text of the parser. */
+    private static final Pattern SPAN_BACK = Pattern.compile("([a-z]+)back([0-9]+)");
+
+    /** The setting that takes how many. */
+    private static final String BACK = "back";
+
     /** The words that would do as arguments of the call being read. */
     private List<String> choices = List.of();
 
@@ -62,6 +70,10 @@ final class ArgumentReader {
         for (FormulaParser.ArgumentContext argument : context.argument()) {
             String name = argument.name == null ? null : argument.name.getText().toLowerCase(Locale.ROOT);
             Span place = argument.name == null ? null : ExpressionReader.span(argument.name);
+            if (isSpanBack(argument, indicator)) {
+                spanBack(argument, given);
+                continue;
+            }
             Expression value = value(argument, indicator, name);
             boolean text = value.type() == Type.TEXT && indicator != null;
             given.add(new Argument(
@@ -77,6 +89,29 @@ final class ArgumentReader {
                         given,
                         context.chosen(),
                         context.provisional != null);
+    }
+
+    /** True for {@code week back 1}: a word of a choice and how many before, where an indicator asks for both. */
+    private static boolean isSpanBack(FormulaParser.ArgumentContext argument, Indicator indicator) {
+        if (indicator == null || argument.bare != null || argument.name != null) {
+            return false;
+        }
+        Matcher parts = SPAN_BACK.matcher(argument.getText().toLowerCase(Locale.ROOT));
+        return parts.matches()
+                && indicator.settings().stream().anyMatch(each -> each.name().equals(BACK))
+                && indicator.settings().stream()
+                        .anyMatch(each -> each instanceof Setting.Choice choice
+                                && choice.words().contains(parts.group(1)));
+    }
+
+    private static void spanBack(FormulaParser.ArgumentContext argument, List<Argument> given) {
+        Matcher parts = SPAN_BACK.matcher(argument.getText().toLowerCase(Locale.ROOT));
+        if (!parts.matches()) {
+            throw new IllegalStateException(argument.getText());
+        }
+        Span whole = ExpressionReader.span(argument.expression());
+        given.add(new Argument(null, null, new Expression.Word(whole, parts.group(1))));
+        given.add(new Argument(BACK, whole, new Expression.Number(whole, Double.parseDouble(parts.group(2)), false)));
     }
 
     private Expression value(FormulaParser.ArgumentContext argument, Indicator indicator, String name) {

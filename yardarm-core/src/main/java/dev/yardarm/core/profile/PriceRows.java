@@ -42,6 +42,18 @@ public final class PriceRows {
         this.rowTicks = rowTicks;
     }
 
+    /** One that goes on from here. */
+    PriceRows copy() {
+        PriceRows copy = new PriceRows(steps, rowTicks);
+        copy.base = base;
+        copy.cells = cells.clone();
+        copy.lowest = lowest;
+        copy.highest = highest;
+        copy.low = low;
+        copy.high = high;
+        return copy;
+    }
+
     /** The row a price lies in; a price between two ticks lies where the nearer one does. */
     public long row(double price) {
         long ticks = steps.ticks(price);

@@ -22,7 +22,7 @@ import dev.yardarm.core.structure.Sight;
  */
 public final class Targets extends Detector {
     /** So many bars one that is reached or void stays on a chart, struck out. */
-    private static final int STAYS = 20;
+    private static final int STAYS = 10;
 
     public Targets() {
         super("targets", "Targets");
