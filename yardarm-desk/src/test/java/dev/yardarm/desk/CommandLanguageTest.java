@@ -266,6 +266,20 @@ class CommandLanguageTest {
     }
 
     @Test
+    void aNameOfSeveralWordsIsTypedAsPeopleWriteIt() {
+        for (String line : List.of("big trades 40", "big_trades 40", "Big-Trades 40")) {
+            assertThat(first(line).command()).as(line).isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> {
+                assertThat(add.indicator().name()).isEqualTo("big_trades");
+                assertThat(add.settings().number("size")).isEqualTo(40);
+            });
+        }
+        assertThat(first("order blocks").command())
+                .isInstanceOfSatisfying(
+                        LineCommand.AddIndicator.class,
+                        add -> assertThat(add.indicator().name()).isEqualTo("order_blocks"));
+    }
+
+    @Test
     void aScanIsRunByTheWordsOfItsName() {
         Proposal room = LANGUAGE.read("scan largest room").get(0);
         assertThat(room.kind()).isEqualTo("scan");

@@ -109,6 +109,11 @@ final class DrawingLabels {
         List<Spot> spots = new ArrayList<>();
         if (goesOn) {
             onLine(spots, shape, area.right() - 20, at[1], figured.above() ? -1 : 1, Align.RIGHT);
+        } else if (struck) {
+            // Before its line, so that no bar of after it is covered.
+            for (double lift : new double[] {0, -LIFT, LIFT}) {
+                spots.add(new Spot(x - 4, y + lift, Align.RIGHT));
+            }
         } else if (x >= -40 && x <= area.right() + 40) {
             around(spots, x, y, new Spot(x, y + (figured.above() ? -LIFT : LIFT), Align.CENTRE));
         }

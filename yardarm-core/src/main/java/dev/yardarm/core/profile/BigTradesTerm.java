@@ -17,7 +17,7 @@ public final class BigTradesTerm extends Declared {
 
     public BigTradesTerm() {
         super(Family.VOLUME, "big_trades", "Large trades");
-        also("block trades", "large prints", "big lots");
+        also("big trades", "block trades", "large prints", "big lots");
         number("size", "Large from this size on", 200, 0, 1e12);
         number("together", "Prints put together within milliseconds", 100, 0, 3_600_000);
         fitted(0.0);

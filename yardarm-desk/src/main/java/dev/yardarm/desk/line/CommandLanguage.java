@@ -38,6 +38,9 @@ import java.util.regex.Pattern;
 public final class CommandLanguage {
     private static final int MOST_INSTRUMENTS = 8;
     private static final Pattern TEXT_SIZE = Pattern.compile("(?i)text(?: size)? (\\d{1,3}) ?%?");
+    /** Words of the longest name of an indicator. */
+    private static final int MOST_NAME = 3;
+
     private final Directory directory;
     private final Supplier<Language> language;
     private final ScanWords scans;
@@ -182,12 +185,25 @@ public final class CommandLanguage {
                 new LineCommand.Open(instrument, timeframe));
     }
 
+    /** How many of the first words make a name, as people write {@code big trades 40}; 0 when only one may. */
+    private int lengthOfName(String[] words) {
+        for (int length = Math.min(MOST_NAME, words.length); length > 1; length--) {
+            String name = String.join("_", Arrays.asList(words).subList(0, length));
+            if (language.get().catalogue().find(name).isPresent()) {
+                return length;
+            }
+        }
+        return 0;
+    }
+
     private void indicator(String[] words, List<Proposal> proposals) {
         // Names have underscores, since a hyphen is a minus in a formula; on a line both are typed.
-        List<String> rest = new ArrayList<>(Arrays.asList(words).subList(1, words.length));
+        int length = Math.max(1, lengthOfName(words));
+        List<String> rest = new ArrayList<>(Arrays.asList(words).subList(length, words.length));
+        String name = String.join("_", Arrays.asList(words).subList(0, length));
         Indicator indicator = language.get()
-                .indicator(words[0].toLowerCase(Locale.ROOT), null, rest)
-                .or(() -> language.get().catalogue().find(words[0].replace('-', '_')))
+                .indicator(name.toLowerCase(Locale.ROOT), null, rest)
+                .or(() -> language.get().catalogue().find(name.replace('-', '_')))
                 .orElse(null);
         if (indicator == null || indicator.isOfBars()) {
             return;
