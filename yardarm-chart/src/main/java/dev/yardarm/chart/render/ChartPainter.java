@@ -34,6 +34,7 @@ public final class ChartPainter {
     private final BracketRenderer bracket = new BracketRenderer();
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
+    private final ProfileRenderer profiles = new ProfileRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
     private final Legend legend = new Legend();
@@ -157,6 +158,9 @@ public final class ChartPainter {
     private void paintBars(ChartModel chart, Pane pane, Palette palette, Surface surface) {
         if (pane.kind() != Pane.Kind.PRICE) {
             return;
+        }
+        if (!chart.isCompact()) {
+            profiles.paint(chart, pane.scale(), palette, surface);
         }
         if (chart.request().rule() instanceof BarRule.PointFigure rule) {
             boxes.paint(chart, rule, pane.scale(), palette, surface, labels);

@@ -9,8 +9,10 @@ import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
+import java.util.List;
 
 /**
  * The profile of each period as it stood at the close of each bar, in a graph: from single trades where all those of a bar are known, else
@@ -18,7 +20,7 @@ import java.util.Deque;
  *
  * <p>Cost: a bar its trades, and the rows of its period. A forming bar works on a copy of the rows. Used by the thread of its graph.
  */
-final class DevelopingProfile {
+public final class DevelopingProfile {
     /** What is told of a profile, in the order of its columns. */
     static final int COLUMNS = 6;
 
@@ -37,6 +39,10 @@ final class DevelopingProfile {
     private final Wanted wanted;
     private double[][] closed = new double[COLUMNS][64];
     private double[] now = new double[COLUMNS];
+    private List<SpanProfile> whole = new ArrayList<>();
+    private SpanProfile newest;
+    /** The last whole span while the first bar of the next one forms; null else. */
+    private SpanProfile pending;
 
     /**
      * Which profile.
@@ -45,7 +51,7 @@ final class DevelopingProfile {
      * @param share of the value area
      * @param row ticks a row; 0 to take what fits the price
      */
-    record Wanted(Period period, int back, double share, int row) {}
+    public record Wanted(Period period, int back, double share, int row) {}
 
     private DevelopingProfile(ColumnGraph graph, Wanted wanted) {
         this.graph = graph;
@@ -59,8 +65,20 @@ final class DevelopingProfile {
     }
 
     /** The one of a graph. */
-    static DevelopingProfile in(ColumnGraph graph, Wanted wanted) {
+    public static DevelopingProfile in(ColumnGraph graph, Wanted wanted) {
         return graph.shared(wanted, DevelopingProfile.class, () -> new DevelopingProfile(graph, wanted));
+    }
+
+    /** The profiles of all spans, the oldest first, the newest with the forming bar; what is given does not change. */
+    public List<SpanProfile> spans() {
+        List<SpanProfile> all = new ArrayList<>(whole);
+        if (pending != null) {
+            all.add(pending);
+        }
+        if (newest != null) {
+            all.add(newest);
+        }
+        return all;
     }
 
     /** One of its columns. */
@@ -87,6 +105,14 @@ final class DevelopingProfile {
         private PriceRows rows;
         private double number = Double.NaN;
         private boolean estimated;
+        private long from;
+        private long to;
+
+        Taking() {
+            whole = new ArrayList<>();
+            newest = null;
+            pending = null;
+        }
 
         @Override
         public double closed(Bars bars, Column[] inputs, int bar) {
@@ -96,6 +122,9 @@ final class DevelopingProfile {
                     begin(bars, bar);
                 }
                 estimated |= !take(rows, bars, bar);
+                to = bars.closeTime(bar);
+                // Copied when it is asked for the last closed bar alone; a forming one is a copy anyhow.
+                newest = bar == bars.size() - 1 ? span(rows.copy(), from, to, estimated) : null;
             }
             double[] told = told(rows, estimated, before);
             if (bar >= closed[0].length) {
@@ -123,6 +152,14 @@ final class DevelopingProfile {
             }
             PriceRows branch = begins ? fresh(bars, bar) : rows.copy();
             boolean exact = take(branch, bars, bar);
+            if (begins
+                    && rows != null
+                    && (whole.isEmpty() || whole.get(whole.size() - 1).from() != from)) {
+                // The span that has ended is told as whole while the first bar of the next one forms.
+                pending = span(rows.copy(), from, to, estimated);
+            }
+            newest = span(
+                    branch, begins ? bars.openTime(bar) : from, bars.closeTime(bar), !exact || !begins && estimated);
             now = told(branch, !exact || !begins && estimated, past);
             return bar;
         }
@@ -134,7 +171,12 @@ final class DevelopingProfile {
                     before.removeLast();
                 }
             }
+            if (rows != null) {
+                whole.add(span(rows, from, to, estimated));
+            }
+            pending = null;
             rows = fresh(bars, bar);
+            from = bars.openTime(bar);
             estimated = false;
         }
 
@@ -158,6 +200,13 @@ final class DevelopingProfile {
             }
             return missing();
         }
+    }
+
+    private SpanProfile span(PriceRows rows, long from, long to, boolean estimated) {
+        ValueArea area = rows.isEmpty()
+                ? new ValueArea(0, 0, 0)
+                : ValueArea.of(rows.lowest(), rows.highest(), rows::volume, wanted.share());
+        return new SpanProfile(from, to, rows, area, estimated);
     }
 
     private static boolean isPriced(Bars bars, int bar) {

@@ -42,17 +42,22 @@ public final class ProfileTerm extends Declared {
     }
 
     private static List<ColumnGraph.Node> columns(ColumnGraph graph, Settings settings, ColumnGraph.Node source) {
-        DevelopingProfile profile = DevelopingProfile.in(
+        DevelopingProfile profile = profile(graph, settings);
+        List<ColumnGraph.Node> columns = new ArrayList<>();
+        for (int column = 0; column < DevelopingProfile.COLUMNS; column++) {
+            columns.add(profile.column(column));
+        }
+        return columns;
+    }
+
+    /** The profiles at work in a graph. */
+    public static DevelopingProfile profile(ColumnGraph graph, Settings settings) {
+        return DevelopingProfile.in(
                 graph,
                 new DevelopingProfile.Wanted(
                         Period.valueOf(settings.word("span").toUpperCase(Locale.ROOT)),
                         settings.whole("back"),
                         settings.number("area") / 100,
                         settings.whole("row")));
-        List<ColumnGraph.Node> columns = new ArrayList<>();
-        for (int column = 0; column < DevelopingProfile.COLUMNS; column++) {
-            columns.add(profile.column(column));
-        }
-        return columns;
     }
 }

@@ -1,0 +1,123 @@
+package dev.yardarm.chart;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import dev.yardarm.chart.model.ChartDataBuilder;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LayerStyle;
+import dev.yardarm.chart.render.ChartPainter;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.profile.SpanProfile;
+import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.Bars;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+
+/** Profiles of months beside the bars: told by the layer's data, painted from the beginning of each month, live as rebuilt. */
+class ProfileTest {
+    private static IndicatorLayer layer(Map<String, String> settings) {
+        Indicator term = Language.builtIn().catalogue().find("profile").orElseThrow();
+        return new IndicatorLayer("layer-1", term, Settings.of(term, settings), LayerStyle.of(2));
+    }
+
+    private static List<SpanProfile> spans(IndicatorLayer layer, Bars bars) {
+        return new ChartDataBuilder(List.of(layer)).update(bars).profiles().get("layer-1");
+    }
+
+    @Test
+    void theProfilesOfTheSpansAddUpToTheBars() {
+        Bars bars = ChartFixture.days(200).snapshot();
+        List<SpanProfile> spans = spans(layer(Map.of("span", "month")), bars);
+        assertThat(spans).hasSizeGreaterThan(8);
+        double volume = 0;
+        for (int bar = 0; bar < bars.size(); bar++) {
+            volume += bars.volume(bar);
+        }
+        assertThat(spans.stream().mapToDouble(each -> each.rows().total()).sum())
+                .isCloseTo(volume, within(1e-6));
+        assertThat(spans.get(0).from()).isEqualTo(bars.openTime(0));
+        assertThat(spans.get(spans.size() - 1).to()).isEqualTo(bars.closeTime(bars.size() - 1));
+        for (int at = 1; at < spans.size(); at++) {
+            assertThat(spans.get(at).from())
+                    .isGreaterThanOrEqualTo(spans.get(at - 1).to());
+        }
+        assertThat(spans).allMatch(SpanProfile::estimated);
+    }
+
+    /** Bar after bar, each forming for a while: what is told is that of all bars at once, also while a new month forms. */
+    @Test
+    void liveIsAsRebuilt() {
+        IndicatorLayer layer = layer(Map.of("span", "month"));
+        Bars bars = ChartFixture.days(90).snapshot();
+        ChartDataBuilder live = new ChartDataBuilder(List.of(layer));
+        BarSeries growing = new BarSeries(90);
+        for (int bar = 0; bar < bars.size(); bar++) {
+            growing.form(bars, bar);
+            List<SpanProfile> forming =
+                    live.update(growing.snapshot()).profiles().get("layer-1");
+            growing.closeForming();
+            List<SpanProfile> closed =
+                    live.update(growing.snapshot()).profiles().get("layer-1");
+            List<SpanProfile> rebuilt = spans(layer, bars.first(bar + 1));
+            for (List<SpanProfile> each : List.of(forming, closed)) {
+                assertThat(each).hasSameSizeAs(rebuilt);
+                for (int at = 0; at < rebuilt.size(); at++) {
+                    assertThat(each.get(at).from()).isEqualTo(rebuilt.get(at).from());
+                    assertThat(each.get(at).to()).isEqualTo(rebuilt.get(at).to());
+                    assertThat(each.get(at).area()).isEqualTo(rebuilt.get(at).area());
+                    assertThat(each.get(at).rows().total())
+                            .isCloseTo(rebuilt.get(at).rows().total(), within(1e-9));
+                }
+            }
+        }
+    }
+
+    @Test
+    void rowsArePaintedFromTheBeginningOfTheirSpanThePointOfControlWidest() {
+        IndicatorLayer layer = layer(Map.of("span", "month", "row", "20"));
+        BarSeries series = ChartFixture.days(200);
+        ChartModel chart = ChartFixture.chart(series, Timeframe.DAY, layer);
+        chart.setData(new ChartDataBuilder(List.of(layer)).update(series.snapshot()));
+        chart.showLast(70);
+        RecordingSurface surface = new RecordingSurface(1);
+        new ChartPainter().paint(chart, Palette.of(Palette.Theme.DAYLIGHT), surface);
+        List<SpanProfile> spans = chart.data().profiles().get("layer-1");
+        SpanProfile span = spans.get(spans.size() - 2);
+        double left = chart.time().x(chart.axis().bar(span.from()));
+        List<RecordingSurface.Rectangle> rows = surface.rectangles.stream()
+                .filter(each -> Math.abs(each.x() - left) < 1e-9
+                        && each.width() > 1
+                        && each.height() < 30
+                        && each.y() < chart.pricePane().bottom())
+                .toList();
+        assertThat(rows).hasSizeGreaterThan(3);
+        RecordingSurface.Rectangle widest = rows.stream()
+                .max((one, other) -> Double.compare(one.width(), other.width()))
+                .orElseThrow();
+        double price = span.rows().price(span.area().control());
+        double next = span.rows().price(span.area().control() + 1);
+        double middle = (chart.price().y(price) + chart.price().y(next)) / 2;
+        assertThat(rows)
+                .as("the point of control, perhaps one of several as wide")
+                .anySatisfy(each -> {
+                    assertThat(each.width()).isEqualTo(widest.width());
+                    assertThat(each.y() + each.height() / 2).isCloseTo(middle, within(1.5));
+                });
+        double end = chart.time().x(chart.axis().bar(span.to() - 1) + 1);
+        assertThat(widest.width()).isLessThan(0.5 * (end - left));
+
+        IndicatorLayer before = layer(Map.of("back", "1"));
+        assertThat(new ChartDataBuilder(List.of(before))
+                        .update(series.snapshot())
+                        .profiles())
+                .as("of a span before there are lines alone")
+                .isEmpty();
+    }
+}
