@@ -19,8 +19,16 @@ abstract class CandlePattern extends Declared {
     /** The doji of patterns that have one: at most this part of the range between open and close. */
     private static final double DOJI_PERCENT = 5;
 
-    private static final int FIELDS = 6;
+    /** Numbers of a row. */
+    static final int FIELDS = 6;
+
+    /** The share a doji has by default. */
+    static final double USUAL_DOJI = DOJI_PERCENT / 100;
+
     private final int candles;
+    /** Counted when it is first asked for: outputs are declared one by one. */
+    private int cues;
+
     private boolean hasDoji;
 
     /** @param candles how many bars the rule looks at, with the one before the pattern where it asks for the trend */
@@ -29,6 +37,21 @@ abstract class CandlePattern extends Declared {
         this.candles = candles;
         whole("usual", "Usual body over bars", 10, 1, MOST);
         whole("trend", "Trend over bars", 10, 1, MOST);
+    }
+
+    /** How many bars the rule looks at. */
+    final int candles() {
+        return candles;
+    }
+
+    /** How many cues it has. */
+    final int cues() {
+        int known = cues;
+        if (known == 0) {
+            known = outputs().size();
+            cues = known;
+        }
+        return known;
     }
 
     /** What counts as a doji can be set. */
@@ -48,9 +71,6 @@ abstract class CandlePattern extends Declared {
 
     @Override
     public final void build(Recipe r) {
-        Node body = r.zip("body", r.open(), r.close(), (open, close) -> Math.abs(close - open));
-        Node usual = r.back(r.mean(body, r.whole("usual")), 1);
-        Node trend = r.ema(r.close(), r.whole("trend"));
         double share = (hasDoji ? r.number("doji") : DOJI_PERCENT) / 100;
         double[] none = new double[candles * FIELDS];
         Arrays.fill(none, Double.NaN);
@@ -69,12 +89,15 @@ abstract class CandlePattern extends Declared {
                         judge(state, share, out);
                     }
                 },
-                r.open(),
-                r.high(),
-                r.low(),
-                r.close(),
-                usual,
-                trend));
+                inputs(r)));
+    }
+
+    /** The columns whose values are a row, in its order. */
+    static Node[] inputs(Recipe r) {
+        Node body = r.zip("body", r.open(), r.close(), (open, close) -> Math.abs(close - open));
+        Node usual = r.back(r.mean(body, r.whole("usual")), 1);
+        Node trend = r.ema(r.close(), r.whole("trend"));
+        return new Node[] {r.open(), r.high(), r.low(), r.close(), usual, trend};
     }
 
     static double yes(boolean holds) {

@@ -1,11 +1,10 @@
 package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph;
-import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.drawing.Anchor;
-import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.indicator.catalogue.CandleCues;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
@@ -23,11 +22,11 @@ import java.util.Map;
  * The candle patterns of the catalogue as findings: each cue of its indicators with their standard settings, told at the close of the last
  * bar of the pattern. All cues of a bar are packed into one column, a bit for each, so that the detector reads one number a bar.
  *
- * <p>O(1) a bar, and what the indicators cost.
+ * <p>O(1) a bar: the rows of the last bars are moved on once for all patterns.
  */
 public final class Candles extends Detector {
-    /** A cue of an indicator, and the kind it is told as. */
-    private record Cue(Indicator indicator, int output, String kind, String title) {}
+    /** A cue of an indicator: the kind it is told as. */
+    private record Cue(String kind, String title) {}
 
     private static final List<Cue> CUES = cues();
 
@@ -52,37 +51,18 @@ public final class Candles extends Detector {
 
     private static List<Cue> cues() {
         List<Cue> all = new ArrayList<>();
-        for (Indicator each : Catalogue.builtIn().all()) {
-            for (int output = 0; output < each.outputs().size(); output++) {
-                Indicator.Output cue = each.outputs().get(output);
-                if (each.family() == Indicator.Family.CANDLES && cue.cue()) {
-                    boolean same = each.outputs().size() == 1 || each.name().equals(cue.name());
-                    all.add(new Cue(each, output, same ? each.name() : each.name() + "_" + cue.name(), cue.label()));
-                }
+        for (Indicator each : CandleCues.patterns()) {
+            for (Indicator.Output cue : each.outputs()) {
+                boolean same = each.outputs().size() == 1 || each.name().equals(cue.name());
+                all.add(new Cue(same ? each.name() : each.name() + "_" + cue.name(), cue.label()));
             }
-        }
-        if (all.size() > 52) {
-            throw new IllegalStateException("a number has 52 bits for cues, not " + all.size());
         }
         return List.copyOf(all);
     }
 
     @Override
     protected ColumnGraph.Node source(ColumnGraph graph, Settings chosen) {
-        ColumnGraph.Node[] nodes = CUES.stream()
-                .map(cue -> cue.indicator()
-                        .in(graph, Settings.standard(cue.indicator()))
-                        .get(cue.output()))
-                .toArray(ColumnGraph.Node[]::new);
-        return Operation.each(graph, "candle cues", 1, Candles::pack, nodes)[0];
-    }
-
-    private static void pack(double[] in, double[] out) {
-        long bits = 0;
-        for (int cue = 0; cue < in.length; cue++) {
-            bits |= in[cue] == 1 ? 1L << cue : 0;
-        }
-        out[0] = bits;
+        return CandleCues.in(graph);
     }
 
     @Override
