@@ -28,7 +28,11 @@ class ProfileTest {
     }
 
     private static List<SpanProfile> spans(IndicatorLayer layer, Bars bars) {
-        return new ChartDataBuilder(List.of(layer)).update(bars).profiles().get("layer-1");
+        return new ChartDataBuilder(List.of(layer))
+                .update(bars)
+                .flow()
+                .profiles()
+                .get("layer-1");
     }
 
     @Test
@@ -61,10 +65,10 @@ class ProfileTest {
         for (int bar = 0; bar < bars.size(); bar++) {
             growing.form(bars, bar);
             List<SpanProfile> forming =
-                    live.update(growing.snapshot()).profiles().get("layer-1");
+                    live.update(growing.snapshot()).flow().profiles().get("layer-1");
             growing.closeForming();
             List<SpanProfile> closed =
-                    live.update(growing.snapshot()).profiles().get("layer-1");
+                    live.update(growing.snapshot()).flow().profiles().get("layer-1");
             List<SpanProfile> rebuilt = spans(layer, bars.first(bar + 1));
             for (List<SpanProfile> each : List.of(forming, closed)) {
                 assertThat(each).hasSameSizeAs(rebuilt);
@@ -88,7 +92,7 @@ class ProfileTest {
         chart.showLast(70);
         RecordingSurface surface = new RecordingSurface(1);
         new ChartPainter().paint(chart, Palette.of(Palette.Theme.DAYLIGHT), surface);
-        List<SpanProfile> spans = chart.data().profiles().get("layer-1");
+        List<SpanProfile> spans = chart.data().flow().profiles().get("layer-1");
         SpanProfile span = spans.get(spans.size() - 2);
         double left = chart.time().x(chart.axis().bar(span.from()));
         List<RecordingSurface.Rectangle> rows = surface.rectangles.stream()
@@ -116,6 +120,7 @@ class ProfileTest {
         IndicatorLayer before = layer(Map.of("back", "1"));
         assertThat(new ChartDataBuilder(List.of(before))
                         .update(series.snapshot())
+                        .flow()
                         .profiles())
                 .as("of a span before there are lines alone")
                 .isEmpty();

@@ -44,6 +44,9 @@ final class MarketOfHome implements AutoCloseable {
     /** What is planted in the histories of the demo world, for whoever measures detectors by it. */
     private static final String PLANTED = "planted.jsonl";
 
+    /** What stands out among its trades. */
+    private static final String ORDERS = "orders.jsonl";
+
     private final Path home;
     private final DocumentSaver saver;
     private final Scheduler scheduler;
@@ -177,6 +180,12 @@ final class MarketOfHome implements AutoCloseable {
                     }
                     market.pack(job, clock.now());
                     Files.write(home.resolve(PLANTED), market.market().history().planted());
+                    Files.write(
+                            home.resolve(ORDERS),
+                            market.market()
+                                    .history()
+                                    .plantedOrders(
+                                            market.market().history().world().presentTime()));
                     return true;
                 },
                 made -> {

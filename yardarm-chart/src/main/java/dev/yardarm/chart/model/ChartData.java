@@ -1,7 +1,6 @@
 package dev.yardarm.chart.model;
 
 import dev.yardarm.chart.scale.ExtremePyramid;
-import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.List;
@@ -15,7 +14,7 @@ import java.util.Map;
  * @param indicators by layer id: the outputs of each indicator with their extremes
  * @param found by layer id: what each detector has found
  * @param surveys by layer id: what a map of agreement takes in
- * @param profiles by layer id: the profiles of spans, the oldest first
+ * @param flow profiles, footprints and large trades
  * @param tints by the names {@link #tintName} gives: where the rule for another colour holds
  */
 public record ChartData(
@@ -28,7 +27,7 @@ public record ChartData(
         Map<String, Column> tints,
         Map<String, List<Found>> found,
         Map<String, List<Survey.Seen>> surveys,
-        Map<String, List<SpanProfile>> profiles) {
+        OrderFlow flow) {
     public static final ChartData EMPTY = of(Bars.EMPTY);
 
     /** One output column. */
@@ -60,7 +59,7 @@ public record ChartData(
 
     /** The same with another last price. */
     public ChartData withLast(double price) {
-        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints, found, surveys, profiles);
+        return new ChartData(bars, ranges, closes, volumes, price, indicators, tints, found, surveys, flow);
     }
 
     /** The data of bars alone. */

@@ -9,9 +9,6 @@ import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.profile.DevelopingProfile;
-import dev.yardarm.core.profile.ProfileTerm;
-import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
@@ -37,7 +34,7 @@ public final class ChartDataBuilder {
     private final Map<String, ColumnGraph.Node> tints = new LinkedHashMap<>();
     private final Map<String, FoundList> found = new LinkedHashMap<>();
     private final Map<String, Survey> surveys = new LinkedHashMap<>();
-    private final Map<String, DevelopingProfile> profiles = new LinkedHashMap<>();
+    private final OrderFlowBuilder flow = new OrderFlowBuilder();
     private final Timeframe timeframe;
     private ExtremePyramid ranges = new ExtremePyramid();
     private ExtremePyramid closes = new ExtremePyramid();
@@ -115,10 +112,8 @@ public final class ChartDataBuilder {
             ColumnGraph.Node source = source(layer, layers, in, Set.of());
             found.put(layer.id(), new FoundList(layer.id(), term.detected(in, layer.settings(), source)));
         }
-        if (layer.indicator() instanceof ProfileTerm
-                && in == graph
-                && layer.settings().whole("back") == 0) {
-            profiles.put(layer.id(), ProfileTerm.profile(graph, layer.settings()));
+        if (in == graph) {
+            flow.add(layer, graph);
         }
         if (layer.indicator() instanceof AgreementTerm && in == graph) {
             surveys.put(layer.id(), new Survey(layer.id(), graph, timeframe));
@@ -186,10 +181,8 @@ public final class ChartDataBuilder {
         found.forEach((id, list) -> findings.put(id, list.update()));
         Map<String, List<Survey.Seen>> seen = new LinkedHashMap<>();
         surveys.forEach((id, survey) -> seen.put(id, survey.update()));
-        Map<String, List<SpanProfile>> spans = new LinkedHashMap<>();
-        profiles.forEach((id, profile) -> spans.put(id, profile.spans()));
         return new ChartData(
-                bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules, findings, seen, spans);
+                bars, ranges.view(), closes.view(), volumes.view(), last, lines, rules, findings, seen, flow.now());
     }
 
     private static List<ExtremePyramid> newPyramids(int count) {

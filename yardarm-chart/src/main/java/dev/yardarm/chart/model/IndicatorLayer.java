@@ -60,7 +60,9 @@ public record IndicatorLayer(
         if (indicator.isOfBars() && higher == null) {
             return settings.word("with");
         }
-        boolean finds = indicator.family() == Indicator.Family.STRUCTURE;
+        // What has many settings is called by its title and by what is not as usual.
+        boolean finds =
+                indicator.family() == Indicator.Family.STRUCTURE || indicator.family() == Indicator.Family.ORDER_FLOW;
         String numbers = finds ? chosen() : settings.numbers(indicator.settings());
         String source = settings.values().get("source");
         boolean usual = source == null

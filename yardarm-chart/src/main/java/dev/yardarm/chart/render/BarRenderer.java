@@ -37,11 +37,7 @@ final class BarRenderer {
     private final BarTints tints = new BarTints();
 
     void paint(ChartModel chart, PriceScale price, Palette palette, Surface surface) {
-        rise.clear();
-        fall.clear();
-        same.clear();
-        hollow.clear();
-        tints.gather(chart, palette);
+        begin(chart, palette);
         TimeScale time = chart.time();
         boolean ownForm = chart.request().isTime() || !isBlock(chart.request().rule());
         if (ownForm && (chart.form().isOfCloses() || chart.isOfCloses())) {
@@ -59,11 +55,30 @@ final class BarRenderer {
         } else {
             bars(chart, price, palette, surface, chart.isCompact() ? 1.2 * NARROWEST_TICKS : NARROWEST_TICKS);
         }
+        fill(palette, surface);
+    }
+
+    private void begin(ChartModel chart, Palette palette) {
+        rise.clear();
+        fall.clear();
+        same.clear();
+        hollow.clear();
+        tints.gather(chart, palette);
+    }
+
+    private void fill(Palette palette, Surface surface) {
         rise.fill(surface, palette.of(Role.RISE));
         fall.fill(surface, palette.of(Role.FALL));
         same.fill(surface, palette.of(Role.INK));
         tints.fill(surface);
         hollow.fill(surface, palette.of(Role.PAPER));
+    }
+
+    /** Draws every bar with a body of a width, whatever form is chosen: beside what else is told of the bar. */
+    void paintNarrow(ChartModel chart, PriceScale price, Palette palette, Surface surface, double body) {
+        begin(chart, palette);
+        candles(chart, price, palette, surface, body, true);
+        fill(palette, surface);
     }
 
     /** Bricks and lines of a line break are bodies without a range. */

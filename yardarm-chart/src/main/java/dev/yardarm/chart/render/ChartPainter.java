@@ -35,6 +35,8 @@ public final class ChartPainter {
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
     private final ProfileRenderer profiles = new ProfileRenderer();
+    private final FootprintRenderer footprints = new FootprintRenderer();
+    private final LargeTradeRenderer largeTrades = new LargeTradeRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
     private final Legend legend = new Legend();
@@ -162,10 +164,17 @@ public final class ChartPainter {
         if (!chart.isCompact()) {
             profiles.paint(chart, pane.scale(), palette, surface);
         }
-        if (chart.request().rule() instanceof BarRule.PointFigure rule) {
+        IndicatorLayer footprint = FootprintRenderer.shown(chart);
+        if (footprint != null) {
+            footprints.paint(chart, footprint, pane.scale(), palette, surface);
+            bars.paintNarrow(chart, pane.scale(), palette, surface, FootprintRenderer.spine(chart));
+        } else if (chart.request().rule() instanceof BarRule.PointFigure rule) {
             boxes.paint(chart, rule, pane.scale(), palette, surface, labels);
         } else {
             bars.paint(chart, pane.scale(), palette, surface);
+        }
+        if (!chart.isCompact()) {
+            largeTrades.paint(chart, pane.scale(), palette, surface);
         }
     }
 

@@ -119,6 +119,12 @@ public final class LayerParts {
                 int zones = chart.agreement().zones().size();
                 return zones + (zones == 1 ? " zone" : " zones");
             }
+            if (chart.data().flow().large().containsKey(layer.id())) {
+                return chart.data().flow().large().get(layer.id()).size() + " large";
+            }
+            if (chart.data().flow().footprints().containsKey(layer.id())) {
+                return "";
+            }
             return layer.indicator() instanceof DetectorTerm
                     ? chart.data().found(layer).size() + " found"
                     : Readout.value(chart, layer, chart.bars().size() - 1);

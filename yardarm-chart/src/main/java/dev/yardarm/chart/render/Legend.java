@@ -338,6 +338,10 @@ public final class Legend {
             String zones = LayerParts.value(chart, layer);
             group.add((bar, under) -> zones, palette.of(Role.SOFT));
         }
+        String flow = FlowWords.of(chart, layer);
+        if (!flow.isEmpty()) {
+            group.add((bar, under) -> flow, palette.of(Role.SOFT));
+        }
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {
                 group.add(new Value(chart, layer, output, named(layer, output)), palette.drawn(layer.colourOf(output)));

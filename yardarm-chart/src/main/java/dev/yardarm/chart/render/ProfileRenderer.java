@@ -27,7 +27,7 @@ final class ProfileRenderer {
 
     void paint(ChartModel chart, PriceScale scale, Palette palette, Surface surface) {
         for (IndicatorLayer layer : chart.drawnIndicators()) {
-            List<SpanProfile> spans = chart.data().profiles().getOrDefault(layer.id(), List.of());
+            List<SpanProfile> spans = chart.data().flow().profiles().getOrDefault(layer.id(), List.of());
             if (spans.isEmpty() || !layer.style().showsOn(chart.timeframe())) {
                 continue;
             }

@@ -13,6 +13,15 @@ public interface BarMaker {
     /** Takes in one trade. */
     void addTick(long time, double price, double size);
 
+    /**
+     * Takes in one trade whose side is known; a maker that does not ask for sides takes it as any.
+     *
+     * @param side of {@link TickSeries}
+     */
+    default void addTick(long time, double price, double size, byte side) {
+        addTick(time, price, size);
+    }
+
     /** Takes in a finer bar that is complete. */
     void addBar(long openTime, long closeTime, double open, double high, double low, double close, double volume);
 
@@ -21,8 +30,9 @@ public interface BarMaker {
         long[] times = ticks.times();
         double[] prices = ticks.prices();
         double[] sizes = ticks.sizes();
+        byte[] sides = ticks.sides();
         for (int tick = from; tick < end; tick++) {
-            addTick(times[tick], prices[tick], sizes[tick]);
+            addTick(times[tick], prices[tick], sizes[tick], sides[tick]);
         }
     }
 

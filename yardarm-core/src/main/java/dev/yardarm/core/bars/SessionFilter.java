@@ -33,6 +33,13 @@ public final class SessionFilter implements BarMaker {
     }
 
     @Override
+    public void addTick(long time, double price, double size, byte side) {
+        if (passes(time)) {
+            maker.addTick(time, price, size, side);
+        }
+    }
+
+    @Override
     public void addBar(
             long openTime, long closeTime, double open, double high, double low, double close, double volume) {
         if (passes(openTime)) {

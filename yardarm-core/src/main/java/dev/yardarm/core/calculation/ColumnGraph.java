@@ -231,6 +231,14 @@ public final class ColumnGraph {
         return interned(key(name), 0, 1, columns -> new WalkTask(recipe, NO_INPUTS, columns[0]))[0];
     }
 
+    /** Bought at the ask less sold at the bid in each bar; missing where its trades or their sides are not known. */
+    public Node tradedDelta() {
+        return ofBars(
+                "traded delta",
+                Needs.SIDES,
+                () -> (bars, bar) -> surroundings().sides().delta(bars, bar));
+    }
+
     /**
      * A computation with one output over other nodes.
      *

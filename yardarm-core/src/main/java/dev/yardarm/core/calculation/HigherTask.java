@@ -32,7 +32,8 @@ final class HigherTask extends Beside {
     private static Surroundings around(Surroundings outer, Timeframe timeframe, boolean forming, Clock clock) {
         return outer.seenBy(
                 new HigherOthers(outer, timeframe, forming, clock::moment),
-                (from, until) -> outer.sides().delta(from, Math.min(until, clock.moment)),
+                // A trade of the very moment a bar closes belongs to the next one.
+                new SidesThen(outer.sides().bySpan(), () -> clock.moment - 1),
                 (name, line, time, known) -> outer.drawings().priceAt(name, line, time, Math.min(known, clock.moment)));
     }
 

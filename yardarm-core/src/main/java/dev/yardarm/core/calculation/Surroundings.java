@@ -82,6 +82,30 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
         default boolean trades(long from, long until, Taker taker) {
             return false;
         }
+
+        /**
+         * Bought at the ask less sold at the bid in a bar. What is in a bar of time follows from its times; of other bars it is what was
+         * counted in them.
+         *
+         * @return missing when trades or sides of the bar are not known
+         */
+        default double delta(Bars bars, int bar) {
+            return delta(bars.openTime(bar), bars.closeTime(bar));
+        }
+
+        /**
+         * Hands over the trades of a bar, in their order.
+         *
+         * @return false, and nothing is handed over, when not all trades of the bar are known
+         */
+        default boolean trades(Bars bars, int bar, Taker taker) {
+            return trades(bars.openTime(bar), bars.closeTime(bar), taker);
+        }
+
+        /** The same for other bars than those it was made with, by their times alone. */
+        default Sides bySpan() {
+            return this;
+        }
     }
 
     /** Takes trades. */

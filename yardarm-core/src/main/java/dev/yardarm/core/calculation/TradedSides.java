@@ -36,8 +36,21 @@ public final class TradedSides implements Surroundings.Sides {
 
     /** Takes in the trades {@code from} (included) to {@code end} (excluded), which follow those taken before. */
     public void take(TickSeries ticks, int from, int end) {
-        if (size + end - from > times.length) {
-            int capacity = size + end - from + (size >> 2) + 64;
+        makeRoom(end - from);
+        for (int tick = from; tick < end; tick++) {
+            put(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
+        }
+    }
+
+    /** Takes in one trade, not before those taken. */
+    public void take(long time, double price, double tradeSize, byte side) {
+        makeRoom(1);
+        put(time, price, tradeSize, side);
+    }
+
+    private void makeRoom(int more) {
+        if (size + more > times.length) {
+            int capacity = size + more + (size >> 2) + 64;
             times = Arrays.copyOf(times, capacity);
             sums = Arrays.copyOf(sums, capacity);
             sideless = Arrays.copyOf(sideless, capacity);
@@ -45,15 +58,21 @@ public final class TradedSides implements Surroundings.Sides {
             sizes = Arrays.copyOf(sizes, capacity);
             sides = Arrays.copyOf(sides, capacity);
         }
-        for (int tick = from; tick < end; tick++) {
-            times[size] = ticks.time(tick);
-            prices[size] = ticks.price(tick);
-            sizes[size] = ticks.size(tick);
-            sides[size] = ticks.side(tick);
-            sums[size] = (size == 0 ? 0 : sums[size - 1]) + ticks.side(tick) * ticks.size(tick);
-            sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (ticks.side(tick) == TickSeries.UNKNOWN ? 1 : 0);
-            size++;
-        }
+    }
+
+    private void put(long time, double price, double tradeSize, byte side) {
+        times[size] = time;
+        prices[size] = price;
+        sizes[size] = tradeSize;
+        sides[size] = side;
+        sums[size] = (size == 0 ? 0 : sums[size - 1]) + side * tradeSize;
+        sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (side == TickSeries.UNKNOWN ? 1 : 0);
+        size++;
+    }
+
+    /** How many trades were taken in. */
+    public int size() {
+        return size;
     }
 
     @Override
@@ -61,8 +80,11 @@ public final class TradedSides implements Surroundings.Sides {
         if (from < knownFrom || until > knownUntil) {
             return Double.NaN;
         }
-        int first = before(from);
-        int end = before(until);
+        return deltaOf(before(from), before(until));
+    }
+
+    /** The delta of the trades {@code first} (included) to {@code end} (excluded), as they were taken; missing when one of them has no side. */
+    public double deltaOf(int first, int end) {
         boolean known = (end == 0 ? 0 : sideless[end - 1]) == (first == 0 ? 0 : sideless[first - 1]);
         return known ? (end == 0 ? 0 : sums[end - 1]) - (first == 0 ? 0 : sums[first - 1]) : Double.NaN;
     }
@@ -72,11 +94,15 @@ public final class TradedSides implements Surroundings.Sides {
         if (from < knownFrom || until > knownUntil) {
             return false;
         }
-        int end = before(until);
-        for (int tick = before(from); tick < end; tick++) {
+        hand(before(from), before(until), taker);
+        return true;
+    }
+
+    /** Hands over the trades {@code first} (included) to {@code end} (excluded), as they were taken. */
+    public void hand(int first, int end, Surroundings.Taker taker) {
+        for (int tick = first; tick < end; tick++) {
             taker.take(times[tick], prices[tick], sizes[tick], sides[tick]);
         }
-        return true;
     }
 
     /** Number of trades before a moment. */

@@ -86,6 +86,8 @@ public interface Indicator {
         MOMENTUM("Momentum"),
         VOLATILITY("Volatility"),
         VOLUME("Volume"),
+        /** Read from single trades. */
+        ORDER_FLOW("Order flow"),
         CANDLES("Candle patterns"),
         STATISTICS("Statistics and comparison"),
         /** Read from what detectors find. */

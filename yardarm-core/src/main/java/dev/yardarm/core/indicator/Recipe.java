@@ -6,7 +6,6 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.calculation.Computation;
 import dev.yardarm.core.calculation.JointMoments;
-import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Operation;
 import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.Stepped;
@@ -173,10 +172,7 @@ public final class Recipe {
 
     /** Bought at the ask less sold at the bid in each bar; missing where single trades are not known. */
     public Node tradedDelta() {
-        return graph.ofBars(
-                "traded delta",
-                Needs.SIDES,
-                () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar), bars.closeTime(bar)));
+        return graph.tradedDelta();
     }
 
     // --- steps ---

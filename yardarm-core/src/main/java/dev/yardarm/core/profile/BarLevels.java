@@ -21,9 +21,21 @@ public final class BarLevels {
     private final double[] bid;
     private final double[] ask;
     private final double[] none;
+    private final int rowTicks;
+    private final int bars;
 
-    private BarLevels(PriceSteps steps, int[] starts, long[] ticks, double[] bid, double[] ask, double[] none) {
+    private BarLevels(
+            PriceSteps steps,
+            int rowTicks,
+            int bars,
+            int[] starts,
+            long[] ticks,
+            double[] bid,
+            double[] ask,
+            double[] none) {
         this.steps = steps;
+        this.rowTicks = rowTicks;
+        this.bars = bars;
         this.starts = starts;
         this.ticks = ticks;
         this.bid = bid;
@@ -38,7 +50,7 @@ public final class BarLevels {
      * @param least smaller trades are left out of the prices, not out of the bars; 0 for none
      */
     public static BarLevels of(BarMaker maker, PriceSteps steps, TickSeries trades, double least) {
-        Maker levels = new Maker(steps);
+        Maker levels = new Maker(steps, 1);
         BarSeries series = maker.series();
         double before = 0;
         int closed = series.closed();
@@ -94,7 +106,7 @@ public final class BarLevels {
 
     /** Number of bars, the one that was forming last included. */
     public int bars() {
-        return starts.length - 1;
+        return bars;
     }
 
     /** Where the prices of a bar begin in the columns; those of the next bar begin where they end. */
@@ -102,9 +114,29 @@ public final class BarLevels {
         return starts[bar];
     }
 
-    /** The price at a place. */
+    /** The price at a place, the lowest of its row. */
     public double price(int place) {
-        return steps.price(ticks[place]);
+        return steps.price(ticks[place] * rowTicks);
+    }
+
+    /** The number of the row at a place: rows that touch have numbers that follow each other. */
+    public long row(int place) {
+        return ticks[place];
+    }
+
+    /** Where the row at a place begins to the eye: half a tick below its lowest price, so that a row of one tick lies around its price. */
+    public double bottom(int place) {
+        return steps.price(ticks[place] * rowTicks - 0.5);
+    }
+
+    /** Where it ends to the eye, and the row above begins. */
+    public double top(int place) {
+        return steps.price((ticks[place] + 1) * rowTicks - 0.5);
+    }
+
+    /** All volume at a place. */
+    public double volume(int place) {
+        return bid[place] + ask[place] + none[place];
     }
 
     /** Volume struck at the bid at a place. */
@@ -123,8 +155,9 @@ public final class BarLevels {
     }
 
     /** Collects the prices of one bar after the other. */
-    private static final class Maker {
+    static final class Maker {
         private final PriceSteps steps;
+        private final int rowTicks;
         private final PriceRows rows;
         private int[] starts = new int[64];
         private int bars;
@@ -134,9 +167,15 @@ public final class BarLevels {
         private double[] none = new double[256];
         private int size;
 
-        Maker(PriceSteps steps) {
+        Maker(PriceSteps steps, int rowTicks) {
             this.steps = steps;
-            rows = new PriceRows(steps, 1);
+            this.rowTicks = rowTicks;
+            rows = new PriceRows(steps, rowTicks);
+        }
+
+        /** The bars so far. The columns are shared: they grow behind what is seen here. */
+        BarLevels view() {
+            return new BarLevels(steps, rowTicks, bars, starts, ticks, bid, ask, none);
         }
 
         void add(double price, double volume, byte side) {
@@ -177,6 +216,8 @@ public final class BarLevels {
         BarLevels made() {
             return new BarLevels(
                     steps,
+                    rowTicks,
+                    bars,
                     Arrays.copyOf(starts, bars + 1),
                     Arrays.copyOf(ticks, size),
                     Arrays.copyOf(bid, size),

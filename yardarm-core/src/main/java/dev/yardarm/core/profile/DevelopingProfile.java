@@ -2,7 +2,6 @@ package dev.yardarm.core.profile;
 
 import dev.yardarm.core.bars.PriceSteps;
 import dev.yardarm.core.calculation.ColumnGraph;
-import dev.yardarm.core.calculation.Needs;
 import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.Walk;
@@ -56,11 +55,7 @@ public final class DevelopingProfile {
     private DevelopingProfile(ColumnGraph graph, Wanted wanted) {
         this.graph = graph;
         this.wanted = wanted;
-        // What is asked of the surroundings is declared where it is added.
-        ColumnGraph.Node sides = graph.ofBars(
-                "sides of trades",
-                Needs.SIDES,
-                () -> (bars, bar) -> graph.surroundings().sides().delta(bars.openTime(bar), bars.closeTime(bar)));
+        ColumnGraph.Node sides = graph.tradedDelta();
         states = graph.walked("profile " + wanted, Taking::new, wanted.period().in(graph), sides);
     }
 
@@ -216,8 +211,7 @@ public final class DevelopingProfile {
     /** True when the bar's trades were known. */
     private boolean take(PriceRows rows, Bars bars, int bar) {
         Surroundings.Sides sides = graph.surroundings().sides();
-        boolean known = sides.trades(
-                bars.openTime(bar), bars.closeTime(bar), (time, price, size, side) -> rows.add(price, size, side));
+        boolean known = sides.trades(bars, bar, (time, price, size, side) -> rows.add(price, size, side));
         if (!known) {
             double volume = bars.volume(bar);
             rows.spread(bars.low(bar), bars.high(bar), volume > 0 ? volume : 0);

@@ -12,12 +12,12 @@ import java.util.Locale;
 /** The profile of a period in formulas and as lines of a chart: see {@link DevelopingProfile}. */
 public final class ProfileTerm extends Declared {
     public ProfileTerm() {
-        super(Family.VOLUME, "profile", "Profile of the period");
+        super(Family.ORDER_FLOW, "profile", "Profile");
         also("volume profile", "point of control", "value area", "market profile", "volume at price");
         choice("span", "Span", "session", "week", "month", "quarter", "year");
         whole("back", "How many spans before", 0, 0, 50);
-        number("area", "Value area, per cent of the volume", 70, 1, 100);
-        whole("row", "Ticks a row; 0 for what fits the price", 0, 0, 100_000);
+        number("area", "Value area, per cent", 70, 1, 100);
+        whole("row", "Ticks a row (0 fits)", 0, 0, 100_000);
         line("poc", "Point of control");
         output("value_high", "Upper edge of the value area", Form.DASHED);
         output("value_low", "Lower edge of the value area", Form.DASHED);

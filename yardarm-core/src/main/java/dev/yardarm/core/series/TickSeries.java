@@ -55,6 +55,11 @@ public final class TickSeries {
         sides[size++] = side;
     }
 
+    /** Forgets all trades; the room stays. */
+    public void clear() {
+        size = 0;
+    }
+
     public long time(int tick) {
         return times[tick];
     }

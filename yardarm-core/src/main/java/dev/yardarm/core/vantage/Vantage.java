@@ -1,6 +1,7 @@
 package dev.yardarm.core.vantage;
 
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.SidesThen;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.series.Bars;
 import java.util.HashMap;
@@ -50,7 +51,7 @@ public record Vantage(long moment, Bars bars, Surroundings surroundings) {
                                 .map(Supplier::get)
                                 .map(all -> all.first(all.closedBy(moment))))
                         .map(bars -> () -> bars),
-                (from, until) -> until <= moment ? of.sides().delta(from, until) : Double.NaN,
+                new SidesThen(of.sides(), () -> moment),
                 (name, line, time, known) -> of.drawings().priceAt(name, line, time, Math.min(known, moment)));
     }
 

@@ -8,10 +8,12 @@ import dev.yardarm.core.bars.MadeFromFiner;
 import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Needs;
+import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.profile.RecordedTrades;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
@@ -56,8 +58,19 @@ public final class Histories {
      * @param traded the instrument whose trades go on with them: the current contract of a continuous future
      * @param madeFrom what bars that are not of time are made from; empty for bars of time
      * @param basis how traded prices became those of the bars
+     * @param recorded what was bought and sold in each bar, where it was written down while bars were made of trades; goes on with the maker
      */
-    public record Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom, PriceBasis basis) {
+    public record Loaded(
+            BarMaker maker,
+            long knownUpTo,
+            Instrument traded,
+            String madeFrom,
+            PriceBasis basis,
+            Optional<Surroundings.Sides> recorded) {
+        Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom, PriceBasis basis) {
+            this(maker, knownUpTo, traded, madeFrom, basis, Optional.empty());
+        }
+
         public BarSeries series() {
             return maker.series();
         }
@@ -266,11 +279,19 @@ public final class Histories {
         if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
             long from = Math.max(ticksFrom, from(request, needs, part, now));
             TickSeries ticks = ticked.ticks(traded.id(), from, now);
-            BarMaker filtered = part.equals(whole) ? maker : new SessionFilter(whole, part, maker);
+            // Written down only where someone asks for it: it costs as much as the bars.
+            RecordedTrades recorded = needs.sides() ? new RecordedTrades(maker) : null;
+            BarMaker inner = recorded == null ? maker : recorded;
+            BarMaker filtered = part.equals(whole) ? inner : new SessionFilter(whole, part, inner);
             filtered.addTicks(ticks, 0, ticks.size());
             filtered.advanceTo(now);
             return new Loaded(
-                    filtered, now, traded, "from ticks since " + Times.date(from, whole.zone()), PriceBasis.AS_TRADED);
+                    filtered,
+                    now,
+                    traded,
+                    "from ticks since " + Times.date(from, whole.zone()),
+                    PriceBasis.AS_TRADED,
+                    Optional.ofNullable(recorded));
         }
         Timeframe basis = request.rule().basis().orElseGet(() -> finest(source, instrument));
         Loaded finer =

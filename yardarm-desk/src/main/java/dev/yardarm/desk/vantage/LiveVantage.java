@@ -95,9 +95,13 @@ public final class LiveVantage implements AutoCloseable {
 
     /** What computations may know; stays valid while things go on. */
     public Surroundings surroundings() {
-        return new Surroundings(calendar, others::find, sides == null ? Surroundings.NONE.sides() : sides)
+        return new Surroundings(calendar, others::find, known())
                 .withTick(loaded.traded().format().tick())
                 .with((name, line, time, known) -> drawings.priceAt(name, line, time, known));
+    }
+
+    private Surroundings.Sides known() {
+        return loaded.recorded().orElse(sides == null ? Surroundings.NONE.sides() : sides);
     }
 
     /** Reads these drawings, in the prices of the bars, from now on. On the lane, or before it goes on. */

@@ -1,6 +1,7 @@
 package dev.yardarm.market.generator;
 
 import dev.yardarm.core.series.BarSeries;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.market.world.World;
 import java.util.LinkedHashMap;
@@ -173,10 +174,10 @@ final class IndexPath extends Tape {
     void report(long start, int session, int minute, MinutePath path, long after, long upTo, TradeReader reader) {
         long end = start + Times.MINUTE - Times.SECOND / 1000;
         if (start > after && start <= upTo) {
-            reader.trade(start, DailyBars.price(path.open[minute]), 0);
+            reader.trade(start, DailyBars.price(path.open[minute]), 0, TickSeries.UNKNOWN);
         }
         if (end > after && end <= upTo) {
-            reader.trade(end, DailyBars.price(path.close[minute]), path.volume[minute]);
+            reader.trade(end, DailyBars.price(path.close[minute]), path.volume[minute], TickSeries.UNKNOWN);
         }
     }
 }

@@ -6,6 +6,9 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.market.chance.Dice;
+import dev.yardarm.market.planted.PlantedOrder;
+import java.util.ArrayList;
+import java.util.List;
 
 /**
  * What was traded in one instrument: a day for each session, cut into minutes, cut into trades, all adding up exactly.
@@ -17,6 +20,7 @@ abstract class Tape {
     private final long seed;
     private final Sessions sessions;
     private final int firstIntraday;
+    private boolean isPrinted;
 
     /** @param firstIntraday first session that has minutes; the number of sessions when none has */
     Tape(String code, long seed, Sessions sessions, int firstIntraday) {
@@ -24,6 +28,12 @@ abstract class Tape {
         this.seed = seed;
         this.sessions = sessions;
         this.firstIntraday = firstIntraday;
+    }
+
+    /** Its trades are kept one by one, as prints with their sides: many of them, and some that stand out. Said before it is used. */
+    final Tape printed() {
+        isPrinted = true;
+        return this;
     }
 
     final String code() {
@@ -71,6 +81,11 @@ abstract class Tape {
 
     /** Reports the trades of one minute. */
     void report(long start, int session, int minute, MinutePath path, long after, long upTo, TradeReader reader) {
+        if (isPrinted) {
+            print(start, session, minute, path)
+                    .report(after, upTo, (time, ticks, size, side) -> reader.trade(time, price(ticks), size, side));
+            return;
+        }
         new MinuteTrades()
                 .report(
                         new Dice(seed, Dice.key(code), Dice.key("trades"), session, minute),
@@ -82,7 +97,35 @@ abstract class Tape {
                         path.volume[minute],
                         after,
                         upTo,
-                        (time, ticks, size) -> reader.trade(time, price(ticks), size));
+                        (time, ticks, size) -> reader.trade(time, price(ticks), size, TickSeries.UNKNOWN));
+    }
+
+    private PrintedMinute print(long start, int session, int minute, MinutePath path) {
+        return new PrintedMinute(
+                new Dice(seed, Dice.key(code), Dice.key("prints"), session, minute),
+                start,
+                path.open[minute],
+                path.high[minute],
+                path.low[minute],
+                path.close[minute],
+                path.volume[minute]);
+    }
+
+    /** What was planted among the prints of a session, in their order. */
+    final List<PlantedOrder> planted(int session) {
+        List<PlantedOrder> found = new ArrayList<>();
+        if (isPrinted && session >= firstIntraday) {
+            MinutePath path = path(session);
+            fillMinutes(session, path);
+            for (int minute = 0; minute < path.minutes(); minute++) {
+                PlantedOrder each = print(sessions.open(session) + minute * Times.MINUTE, session, minute, path)
+                        .planted();
+                if (each != null) {
+                    found.add(each.at(price((int) each.price())));
+                }
+            }
+        }
+        return found;
     }
 
     /** Daily or minute bars that opened from {@code from} on, as known at {@code upTo}; the last may be forming. */
@@ -149,7 +192,7 @@ abstract class Tape {
                 continue;
             }
             if (open < upTo) {
-                report(open, session, minute, path, open - 1, upTo, (time, price, size) -> {
+                report(open, session, minute, path, open - 1, upTo, (time, price, size, side) -> {
                     if (series.hasForming()) {
                         series.extendForming(price, price, price, size);
                     } else {
@@ -163,7 +206,7 @@ abstract class Tape {
 
     /**
      * Appends the trades after one moment and up to another, each with its side: a trade above the one before was struck at the
-     * ask, one below at the bid, one at the same price where the one before was. The first of a minute is compared with the
+     * ask, one below at the bid, one at the same price where the one before was; prints have theirs. The first of a minute is compared with the
      * close of the minute before, so the side of a trade follows from the tape alone, however the span is cut.
      */
     final void trades(long after, long upTo, TickSeries into) {
@@ -204,8 +247,10 @@ abstract class Tape {
         }
 
         @Override
-        public void trade(long time, double price, double size) {
-            side = price > before ? TickSeries.ASK : price < before ? TickSeries.BID : side;
+        public void trade(long time, double price, double size, byte known) {
+            side = known != TickSeries.UNKNOWN
+                    ? known
+                    : price > before ? TickSeries.ASK : price < before ? TickSeries.BID : side;
             before = price;
             if (time > after) {
                 into.append(time, price, size, side);

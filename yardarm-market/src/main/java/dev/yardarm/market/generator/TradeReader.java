@@ -1,7 +1,7 @@
 package dev.yardarm.market.generator;
 
-/** Takes in trades while they are made, before their sides are known. */
+/** Takes in trades while they are made; the side is not known where it follows from the prices. */
 @FunctionalInterface
 interface TradeReader {
-    void trade(long time, double price, double size);
+    void trade(long time, double price, double size, byte side);
 }

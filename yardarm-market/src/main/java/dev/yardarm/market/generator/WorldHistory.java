@@ -1,6 +1,10 @@
 package dev.yardarm.market.generator;
 
+import dev.yardarm.core.bars.PriceSteps;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.profile.Profile;
+import dev.yardarm.core.profile.ProfileMaker;
+import dev.yardarm.core.profile.ProfileSpan;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
@@ -92,6 +96,9 @@ public final class WorldHistory {
         Tape made = tapes.get(code);
         if (made == null) {
             made = make(code);
+            if (isPrinted(code)) {
+                made.printed();
+            }
             tapes.put(code, made);
         }
         return made;
@@ -145,6 +152,45 @@ public final class WorldHistory {
         return lines;
     }
 
+    /**
+     * What stands out among the trades that are kept one by one, as known at a moment, each a line of {@link TruthLines}: large orders and
+     * absorbed ends that were planted, and the points of control of sessions that no later trade has reached. Of a future it is its next
+     * contract to expire.
+     */
+    public List<String> plantedOrders(long upTo) {
+        List<String> lines = new ArrayList<>();
+        for (String root : world.ticksOf()) {
+            String code = futures.contracts(root, "world").stream()
+                    .filter(each -> each.expiry() > upTo)
+                    .map(each -> each.id().code())
+                    .findFirst()
+                    .orElse(root);
+            Tape tape = tape(code);
+            int last = tape.sessions().at(upTo);
+            for (int session = Math.max(0, last - world.tickSessions() + 1); session <= last; session++) {
+                tape.planted(session).stream()
+                        .filter(each -> each.end() <= upTo)
+                        .forEach(each -> lines.add(TruthLines.of(code, each)));
+            }
+            TickSeries ticks = ticks(code, ticksFrom(code, upTo), upTo);
+            ProfileMaker profiles = new ProfileMaker(
+                    new ProfileSpan.Session(),
+                    tape.sessions().calendar(),
+                    new PriceSteps(tape.price(1)),
+                    1,
+                    30 * Times.MINUTE,
+                    0.7);
+            profiles.add(ticks, 0, ticks.size());
+            List<Profile> sessionsOf = profiles.made();
+            for (Profile each : sessionsOf.subList(0, Math.max(0, sessionsOf.size() - 1))) {
+                if (each.reachedAt() == Long.MAX_VALUE) {
+                    lines.add(TruthLines.untouched(code, each.from(), each.to(), each.control()));
+                }
+            }
+        }
+        return lines;
+    }
+
     /** Number of a company's shares at a moment, in the shares of that moment. */
     public double sharesOutstanding(String code, long time) {
         return company(code).shares[sessions.at(time)];
@@ -188,9 +234,13 @@ public final class WorldHistory {
         tape(code).trades(after, upTo, into);
     }
 
+    private boolean isPrinted(String code) {
+        return world.ticksOf().contains(code) || futures.isOf(code, world.ticksOf());
+    }
+
     /** The first moment from which the trades of an instrument are kept one by one; far away when they are not. */
     public long ticksFrom(String code, long upTo) {
-        if (!world.ticksOf().contains(code) && !futures.isOf(code, world.ticksOf())) {
+        if (!isPrinted(code)) {
             return Long.MAX_VALUE;
         }
         Sessions of = tape(code).sessions();

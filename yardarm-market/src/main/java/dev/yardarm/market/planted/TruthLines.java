@@ -3,8 +3,11 @@ package dev.yardarm.market.planted;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.Instant;
 import java.util.function.IntFunction;
 
 /**
@@ -42,6 +45,38 @@ public final class TruthLines {
                                     .setScale(2, RoundingMode.HALF_EVEN)
                                     .stripTrailingZeros());
         }
+        return text(json);
+    }
+
+    /** One line of an order planted among trades: its first and last print, price, size, side and how many prints it has. */
+    public static String of(String code, PlantedOrder order) {
+        return text(MAPPER.createObjectNode()
+                .put("code", code)
+                .put("kind", order.kind())
+                .put("from", time(order.time()))
+                .put("to", time(order.end()))
+                .put("price", order.price())
+                .put("size", order.size())
+                .put("side", order.side() == TickSeries.ASK ? "ask" : "bid")
+                .put("prints", order.prints()));
+    }
+
+    /** One line of a point of control that no later trade has reached. */
+    public static String untouched(String code, long from, long to, double price) {
+        return text(MAPPER.createObjectNode()
+                .put("code", code)
+                .put("kind", "untouched_poc")
+                .put("from", time(from))
+                .put("to", time(to))
+                .put("price", price));
+    }
+
+    private static String time(long micros) {
+        return Instant.ofEpochSecond(Math.floorDiv(micros, Times.SECOND), Math.floorMod(micros, Times.SECOND) * 1000)
+                .toString();
+    }
+
+    private static String text(ObjectNode json) {
         try {
             return MAPPER.writeValueAsString(json);
         } catch (JsonProcessingException impossible) {

@@ -1,0 +1,177 @@
+package dev.yardarm.core.profile;
+
+import dev.yardarm.core.bars.PriceSteps;
+import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Walk;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Column;
+import java.util.Arrays;
+
+/**
+ * The trades of each bar by rows of price in a graph, and the figures of the bar that follow from them. Trades below a size are left out
+ * and count as zero. A bar whose trades are not known has no rows, and its figures are missing.
+ *
+ * <p>Cost: a bar its trades and its rows; a forming bar anew each time it is asked for. Memory: 32 bytes a row of a bar and 72 a bar. Used by
+ * the thread of its graph; the {@link Footprint} it gives may be read by another.
+ */
+public final class DevelopingFootprint {
+    static final int CONTROL = 0;
+    static final int DELTA = 1;
+    static final int DELTA_HIGH = 2;
+    static final int DELTA_LOW = 3;
+    static final int VOLUME = 4;
+    static final int TRADES = 5;
+    static final int BOUGHT_RUN = 6;
+    static final int SOLD_RUN = 7;
+    static final int UNFINISHED_HIGH = 8;
+    static final int UNFINISHED_LOW = 9;
+    /** What is told of a bar, in the order of its columns. */
+    static final int COLUMNS = 10;
+
+    private final ColumnGraph graph;
+    private final ColumnGraph.Node taken;
+    private final Wanted wanted;
+    private double[][] closed = new double[COLUMNS][64];
+    private double[] now = missing();
+    private BarLevels.Maker levels;
+    private BarLevels forming;
+
+    /**
+     * Which footprint.
+     *
+     * @param row ticks a row
+     * @param least size of the smallest trade that counts
+     */
+    public record Wanted(int row, double least, Imbalance imbalance) {}
+
+    private DevelopingFootprint(ColumnGraph graph, Wanted wanted) {
+        this.graph = graph;
+        this.wanted = wanted;
+        restart();
+        taken = graph.walked("footprint " + wanted, Taking::new, graph.tradedDelta());
+    }
+
+    /** The one of a graph. */
+    public static DevelopingFootprint in(ColumnGraph graph, Wanted wanted) {
+        return graph.shared(wanted, DevelopingFootprint.class, () -> new DevelopingFootprint(graph, wanted));
+    }
+
+    private BarLevels.Maker maker() {
+        return new BarLevels.Maker(new PriceSteps(graph.surroundings().tick()), wanted.row());
+    }
+
+    private void restart() {
+        levels = maker();
+        forming = maker().view();
+    }
+
+    /** As it stands; what is given does not change. */
+    public Footprint footprint() {
+        return new Footprint(levels.view(), forming, wanted.imbalance(), wanted.least());
+    }
+
+    /** One of its columns. */
+    ColumnGraph.Node column(int column) {
+        return graph.walked(
+                "footprint " + wanted + " " + column,
+                () -> new Walk() {
+                    @Override
+                    public double closed(Bars bars, Column[] inputs, int bar) {
+                        return closed[column][bar];
+                    }
+
+                    @Override
+                    public double forming(Bars bars, Column[] inputs, int bar) {
+                        return now[column];
+                    }
+                },
+                taken);
+    }
+
+    /** A yes when a column is from a number on. */
+    ColumnGraph.Node atLeast(int column, double least) {
+        return graph.walked(
+                "footprint " + wanted + " " + column + " from " + least,
+                () -> new Walk() {
+                    @Override
+                    public double closed(Bars bars, Column[] inputs, int bar) {
+                        double value = inputs[0].at(bar);
+                        return value != value ? value : value >= least ? 1 : 0;
+                    }
+
+                    @Override
+                    public double forming(Bars bars, Column[] inputs, int bar) {
+                        return closed(bars, inputs, bar);
+                    }
+                },
+                column(column));
+    }
+
+    /** Goes through the bars. */
+    private final class Taking implements Walk {
+        Taking() {
+            restart();
+        }
+
+        @Override
+        public double closed(Bars bars, Column[] inputs, int bar) {
+            forming = maker().view();
+            double[] told = take(levels, bars, bar);
+            if (bar >= closed[0].length) {
+                for (int column = 0; column < COLUMNS; column++) {
+                    closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
+                }
+            }
+            for (int column = 0; column < COLUMNS; column++) {
+                closed[column][bar] = told[column];
+            }
+            return bar;
+        }
+
+        @Override
+        public double forming(Bars bars, Column[] inputs, int bar) {
+            BarLevels.Maker one = maker();
+            now = take(one, bars, bar);
+            forming = one.view();
+            return bar;
+        }
+    }
+
+    /** Takes in the trades of a bar and says what they come to. */
+    private double[] take(BarLevels.Maker into, Bars bars, int bar) {
+        double[] told = new double[COLUMNS];
+        boolean known = graph.surroundings().sides().trades(bars, bar, (time, price, size, side) -> {
+            if (size >= wanted.least()) {
+                into.add(price, size, side);
+                told[VOLUME] += size;
+                told[TRADES]++;
+                told[DELTA] += side * size;
+                told[DELTA_HIGH] = Math.max(told[DELTA_HIGH], told[DELTA]);
+                told[DELTA_LOW] = Math.min(told[DELTA_LOW], told[DELTA]);
+            }
+        });
+        into.next();
+        if (!known) {
+            return missing();
+        }
+        BarLevels made = into.view();
+        int start = made.start(made.bars() - 1);
+        int end = made.start(made.bars());
+        if (start == end) {
+            told[CONTROL] = Double.NaN;
+            return told;
+        }
+        told[CONTROL] = made.price(Imbalance.control(made, start, end));
+        told[BOUGHT_RUN] = wanted.imbalance().run(made, start, end, true);
+        told[SOLD_RUN] = wanted.imbalance().run(made, start, end, false);
+        told[UNFINISHED_HIGH] = Imbalance.isUnfinished(made, end - 1) ? 1 : 0;
+        told[UNFINISHED_LOW] = Imbalance.isUnfinished(made, start) ? 1 : 0;
+        return told;
+    }
+
+    private static double[] missing() {
+        double[] none = new double[COLUMNS];
+        Arrays.fill(none, Double.NaN);
+        return none;
+    }
+}
