@@ -267,7 +267,8 @@ class CommandLanguageTest {
 
     @Test
     void aNameOfSeveralWordsIsTypedAsPeopleWriteIt() {
-        for (String line : List.of("big trades 40", "big_trades 40", "Big-Trades 40")) {
+        for (String line :
+                List.of("big trades 40", "big_trades 40", "Big-Trades 40", "large trades 40", "Block trades 40")) {
             assertThat(first(line).command()).as(line).isInstanceOfSatisfying(LineCommand.AddIndicator.class, add -> {
                 assertThat(add.indicator().name()).isEqualTo("big_trades");
                 assertThat(add.settings().number("size")).isEqualTo(40);

@@ -106,13 +106,7 @@ final class FindingList extends VBox {
         if (found == null) {
             return;
         }
-        int bar = chart().axis().bar(found.finding().to());
-        if (bar < chart().time().firstVisible()
-                || bar >= chart().time().endVisible(chart().bars().size())) {
-            double half = (chart().time().right() - chart().time().left())
-                    / chart().time().barWidth()
-                    / 2;
-            chart().showUntil(chart().axis().openTime(bar + (int) half));
+        if (chart().bringIntoView(chart().axis().bar(found.finding().to()))) {
             bench.room().tell(Aspect.VIEW);
         }
         bench.room().studies().select(new Selection.Finding(found.id()));

@@ -8,6 +8,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.profile.BigTradesTerm;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.DetectorTerm;
 import dev.yardarm.core.structure.Reliability;
@@ -50,6 +51,11 @@ final class IndicatorDetails extends LayerDetails {
         Indicator indicator = layer.indicator();
         boolean finds = indicator instanceof DetectorTerm;
         heading(indicator.title());
+        if (indicator instanceof BigTradesTerm) {
+            LargeTradeList large = new LargeTradeList(bench, id);
+            showing.add(large::show);
+            wide(large);
+        }
         for (Setting setting : indicator.settings()) {
             if (finds && setting.name().equals(Detector.NTH)) {
                 // It says which one a formula means; the chart shows all.

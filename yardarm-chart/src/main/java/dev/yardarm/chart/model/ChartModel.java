@@ -551,6 +551,20 @@ public final class ChartModel {
                         : Math.min(FREE_RIGHT, width * MOST_FREE);
     }
 
+    /**
+     * Shows a bar in the middle when it is not in view.
+     *
+     * @return true when the view moved
+     */
+    public boolean bringIntoView(int bar) {
+        boolean seen = bar >= time.firstVisible() && bar < time.endVisible(bars().size());
+        if (!seen) {
+            double half = (time.right() - time.left()) / time.barWidth() / 2;
+            showUntil(axis().openTime(bar + (int) half));
+        }
+        return !seen;
+    }
+
     /** Puts the right edge at a moment. */
     public void showUntil(long moment) {
         setTime(new TimeScale(time.left(), time.right(), time.barWidth(), axis.bar(moment) + 1));

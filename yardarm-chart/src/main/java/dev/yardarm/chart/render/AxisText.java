@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.PriceTicks;
 import dev.yardarm.core.instrument.Decimals;
+import dev.yardarm.core.profile.BarFiguresTerm;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -47,6 +48,11 @@ public final class AxisText {
      * label every 50 pixels of its height, three at least.
      */
     static List<Double> marks(ChartModel chart, Pane pane) {
+        if (!pane.indicators().isEmpty()
+                && pane.indicators().stream().allMatch(each -> each.indicator() instanceof BarFiguresTerm)) {
+            // Rows have names, not a scale.
+            return List.of();
+        }
         double height = pane.bottom() - pane.top();
         double wanted = height < 3 * CLOSEST ? 1 : Math.max(3, Math.floor(height / 50));
         List<Double> marks = List.of();

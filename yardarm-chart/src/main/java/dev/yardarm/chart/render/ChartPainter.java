@@ -16,6 +16,7 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.profile.BarFiguresTerm;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,7 +36,9 @@ public final class ChartPainter {
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
     private final ProfileRenderer profiles = new ProfileRenderer();
+    private final TimeProfileRenderer times = new TimeProfileRenderer();
     private final FootprintRenderer footprints = new FootprintRenderer();
+    private final FiguresRenderer figures = new FiguresRenderer();
     private final LargeTradeRenderer largeTrades = new LargeTradeRenderer();
     private final MarkRenderer marks = new MarkRenderer();
     private final TagRenderer tags = new TagRenderer();
@@ -73,6 +76,11 @@ public final class ChartPainter {
                 kind.paint(chart, pane, palette, surface);
             }
             surface.endClip();
+            for (IndicatorLayer layer : pane.indicators()) {
+                if (layer.indicator() instanceof BarFiguresTerm && !chart.isCompact()) {
+                    figures.paintNames(chart, pane, layer, palette, surface);
+                }
+            }
         }
         agreement.paint(chart, palette, surface, labels);
         marks.paintEvents(chart, palette, surface, labels);
@@ -134,6 +142,9 @@ public final class ChartPainter {
             for (IndicatorLayer layer : pane.indicators()) {
                 if (layer.style().showsOn(chart.timeframe())) {
                     layers.paint(chart, pane, layer, palette, surface);
+                    if (layer.indicator() instanceof BarFiguresTerm) {
+                        figures.paint(chart, pane, layer, palette, surface);
+                    }
                 }
             }
         });
@@ -162,7 +173,8 @@ public final class ChartPainter {
             return;
         }
         if (!chart.isCompact()) {
-            profiles.paint(chart, pane.scale(), palette, surface);
+            times.paint(chart, pane, palette, surface);
+            profiles.paint(chart, pane, palette, surface, labels);
         }
         IndicatorLayer footprint = FootprintRenderer.shown(chart);
         if (footprint != null) {
@@ -174,7 +186,7 @@ public final class ChartPainter {
             bars.paint(chart, pane.scale(), palette, surface);
         }
         if (!chart.isCompact()) {
-            largeTrades.paint(chart, pane.scale(), palette, surface);
+            largeTrades.paint(chart, pane, palette, surface);
         }
     }
 

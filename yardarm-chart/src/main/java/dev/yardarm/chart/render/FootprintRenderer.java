@@ -54,7 +54,7 @@ final class FootprintRenderer {
         if (chart.isCompact() || chart.time().barWidth() < NARROWEST) {
             return null;
         }
-        for (IndicatorLayer layer : chart.drawnIndicators()) {
+        for (IndicatorLayer layer : chart.pricePane().indicators()) {
             if (chart.data().flow().footprints().containsKey(layer.id())
                     && layer.style().showsOn(chart.timeframe())) {
                 return layer;
@@ -166,7 +166,7 @@ final class FootprintRenderer {
             if (isBought && roomy) {
                 boughtEdges.rectangle(right - edge, top, edge, height - gap);
             }
-            if (isControl && right - left >= 12) {
+            if (isControl && right - left >= 24) {
                 frame(left, top, right - left, height - gap, pixel);
             }
             row = next;

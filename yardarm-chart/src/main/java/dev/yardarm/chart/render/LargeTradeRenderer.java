@@ -2,6 +2,7 @@ package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Batch;
@@ -26,11 +27,11 @@ final class LargeTradeRenderer {
     private final Batch points = new Batch();
     private final Batch shapes = new Batch();
 
-    void paint(ChartModel chart, PriceScale scale, Palette palette, Surface surface) {
-        for (IndicatorLayer layer : chart.drawnIndicators()) {
+    void paint(ChartModel chart, Pane pane, Palette palette, Surface surface) {
+        for (IndicatorLayer layer : pane.indicators()) {
             LargeMarks marks = chart.data().flow().large().get(layer.id());
             if (marks != null && layer.style().showsOn(chart.timeframe())) {
-                marks(chart, layer, marks, scale, palette, surface);
+                marks(chart, layer, marks, pane.scale(), palette, surface);
             }
         }
     }

@@ -1,82 +1,217 @@
 package dev.yardarm.chart.render;
 
+import dev.yardarm.chart.label.Box;
+import dev.yardarm.chart.label.Label;
+import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.scale.PriceScale;
 import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
+import dev.yardarm.chart.surface.Surface.Align;
+import dev.yardarm.chart.surface.Surface.Type;
+import dev.yardarm.core.profile.Footprint;
 import dev.yardarm.core.profile.PriceRows;
 import dev.yardarm.core.profile.SpanProfile;
+import dev.yardarm.core.profile.UntouchedLevel;
+import dev.yardarm.core.profile.ViewProfileTerm;
+import dev.yardarm.core.series.Times;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 
 /**
- * The volume profiles of spans, below the bars: from the beginning of each span to the right, rows of the value area darker, that of the
- * point of control darkest. The widest row takes a part of the span's width. Rows that are lower than a pixel are drawn together, as wide as the
- * widest of them. Cost: the rows of the spans in view.
+ * Volume profiles below the bars, which they never hide: those of spans from the beginning of each to the right or from its end to the left,
+ * that of the view at its edge. Rows of the value area are darker, that of the point of control is darkest; told apart by side, what was
+ * sold lies at the base and what was bought beyond it. Levels nothing has reached since their span go on to the right, with their name and
+ * age. Rows that are lower than a pixel are drawn together, as wide as the widest of them. Cost: the rows of the spans in view.
  */
 final class ProfileRenderer {
-    private static final double WIDE = 0.42;
     private static final double WIDEST = 150;
     private static final double NARROWEST = 6;
+    private static final double[] DASH = {7, 4};
+    private static final double[] EDGE_DASH = {2, 4};
 
     private final Batch outside = new Batch();
     private final Batch inside = new Batch();
     private final Batch control = new Batch();
+    private final Batch sold = new Batch();
+    private final Batch soldIn = new Batch();
+    private final Batch line = new Batch();
 
-    void paint(ChartModel chart, PriceScale scale, Palette palette, Surface surface) {
-        for (IndicatorLayer layer : chart.drawnIndicators()) {
-            List<SpanProfile> spans = chart.data().flow().profiles().getOrDefault(layer.id(), List.of());
-            if (spans.isEmpty() || !layer.style().showsOn(chart.timeframe())) {
+    void paint(ChartModel chart, Pane pane, Palette palette, Surface surface, Labels labels) {
+        Map<String, List<SpanProfile>> all = chart.data().flow().profiles();
+        for (IndicatorLayer layer : pane.indicators()) {
+            if (!layer.style().showsOn(chart.timeframe())) {
                 continue;
             }
-            outside.clear();
-            inside.clear();
-            control.clear();
-            for (SpanProfile each : spans) {
-                rows(chart, scale, each, surface);
+            List<SpanProfile> spans = all.getOrDefault(layer.id(), List.of());
+            Footprint view = chart.data().flow().viewed().get(layer.id());
+            if (spans.isEmpty() && view == null) {
+                continue;
             }
-            int colour = palette.drawn(layer.leadColour());
-            double opacity = layer.style().opacity();
-            outside.fill(surface, Palette.fade(colour, 0.14 * opacity));
-            inside.fill(surface, Palette.fade(colour, 0.28 * opacity));
-            control.fill(surface, Palette.fade(colour, 0.6 * opacity));
+            clear();
+            for (SpanProfile each : spans) {
+                span(chart, layer, pane.scale(), each, surface);
+            }
+            if (view != null) {
+                view(chart, layer, view, pane.scale(), surface);
+            }
+            fill(layer, palette, surface);
+            untouched(chart, pane, layer, palette, surface, labels);
         }
     }
 
-    private void rows(ChartModel chart, PriceScale scale, SpanProfile span, Surface surface) {
+    private void clear() {
+        outside.clear();
+        inside.clear();
+        control.clear();
+        sold.clear();
+        soldIn.clear();
+    }
+
+    private void fill(IndicatorLayer layer, Palette palette, Surface surface) {
+        boolean isSplit = isSplit(layer);
+        int colour = isSplit ? palette.of(Role.RISE) : palette.drawn(layer.leadColour());
+        double opacity = layer.style().opacity();
+        outside.fill(surface, Palette.fade(colour, (isSplit ? 0.24 : 0.14) * opacity));
+        inside.fill(surface, Palette.fade(colour, (isSplit ? 0.42 : 0.28) * opacity));
+        control.fill(surface, Palette.fade(isSplit ? palette.of(Role.INK) : colour, 0.6 * opacity));
+        sold.fill(surface, Palette.fade(palette.of(Role.FALL), 0.24 * opacity));
+        soldIn.fill(surface, Palette.fade(palette.of(Role.FALL), 0.42 * opacity));
+    }
+
+    private static boolean isSplit(IndicatorLayer layer) {
+        return !layer.settings().word("split").equals("nothing");
+    }
+
+    private void span(ChartModel chart, IndicatorLayer layer, PriceScale scale, SpanProfile span, Surface surface) {
         TimeScale time = chart.time();
         double left = time.x(chart.axis().bar(span.from()));
         double right = time.x(chart.axis().bar(span.to() - 1) + 1);
-        PriceRows rows = span.rows();
-        boolean seen = right > time.left() && left < chart.plotRight() && !rows.isEmpty();
+        if (right <= time.left() || left >= chart.plotRight()) {
+            return;
+        }
         // Of a span that began before the view what can be seen of it has the profile.
         left = Math.max(left, time.left());
-        double wide = Math.min(WIDEST, WIDE * (right - left));
-        double most = seen ? rows.volume(span.area().control()) : 0;
-        if (!seen || wide < NARROWEST || !(most > 0)) {
+        double wide = Math.min(WIDEST, layer.settings().whole("wide") / 100.0 * (right - left));
+        boolean fromRight = layer.settings().word("side").equals("right");
+        rows(span, scale, fromRight ? right : left, fromRight ? -wide : wide, isSplit(layer), surface);
+    }
+
+    private void view(ChartModel chart, IndicatorLayer layer, Footprint view, PriceScale scale, Surface surface) {
+        TimeScale time = chart.time();
+        int first = Math.max(0, time.firstVisible());
+        int end = Math.min(
+                Math.min(view.bars(), chart.bars().size()),
+                time.endVisible(chart.bars().size()));
+        if (first >= end) {
+            return;
+        }
+        SpanProfile profile = ViewProfileTerm.of(
+                view, chart.bars(), first, end, layer.settings().number("area") / 100);
+        double wide = layer.settings().whole("wide") / 100.0 * (chart.plotRight() - time.left());
+        boolean fromRight = layer.settings().word("side").equals("right");
+        rows(
+                profile,
+                scale,
+                fromRight ? chart.plotRight() : time.left(),
+                fromRight ? -wide : wide,
+                isSplit(layer),
+                surface);
+    }
+
+    /** @param wide of the widest row; below zero to the left */
+    private void rows(SpanProfile span, PriceScale scale, double base, double wide, boolean isSplit, Surface surface) {
+        PriceRows rows = span.rows();
+        double most = rows.isEmpty() ? 0 : rows.volume(span.area().control());
+        if (Math.abs(wide) < NARROWEST || !(most > 0)) {
             return;
         }
         double pixel = surface.hairline();
         double widest = 0;
+        double widestSold = 0;
         double from = Double.NaN;
         for (long row = rows.lowest(); row <= rows.highest(); row++) {
-            double one = scale.y(rows.price(row));
-            double other = scale.y(rows.price(row + 1));
+            double one = scale.y(rows.bottom(row));
+            double other = scale.y(rows.bottom(row + 1));
             from = Double.isNaN(from) ? one : from;
-            widest = Math.max(widest, rows.volume(row));
-            boolean last = row == rows.highest();
+            if (rows.volume(row) >= widest) {
+                widest = rows.volume(row);
+                widestSold = rows.bid(row);
+            }
             boolean isControl = row == span.area().control();
-            if (Math.abs(other - from) < pixel && !last && !isControl) {
+            if (Math.abs(other - from) < pixel && row != rows.highest() && !isControl) {
                 continue;
             }
             boolean isIn = row >= span.area().low() && row <= span.area().high();
             double top = surface.snap(Math.min(from, other));
             double height = Math.max(pixel, surface.snap(Math.max(from, other)) - top);
-            (isControl ? control : isIn ? inside : outside).rectangle(left, top, wide * widest / most, height);
+            double all = wide * widest / most;
+            double ofSold = isSplit ? wide * widestSold / most : 0;
+            bar(isIn ? soldIn : sold, base, ofSold, top, height);
+            bar(isControl && !isSplit ? control : isIn ? inside : outside, base + ofSold, all - ofSold, top, height);
+            if (isControl && isSplit) {
+                // The row stays told apart; a bar at its end says that it is the widest.
+                bar(control, base + all, Math.signum(wide) * 3, top, height);
+            }
             widest = 0;
+            widestSold = 0;
             from = other;
+        }
+    }
+
+    private static void bar(Batch batch, double base, double wide, double top, double height) {
+        if (wide != 0) {
+            batch.rectangle(Math.min(base, base + wide), top, Math.abs(wide), height);
+        }
+    }
+
+    private void untouched(
+            ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface, Labels labels) {
+        List<UntouchedLevel> levels = chart.data().flow().untouched().getOrDefault(layer.id(), List.of());
+        String wanted = levels.isEmpty() ? "none" : layer.settings().word("untouched");
+        if (wanted.equals("none")) {
+            return;
+        }
+        int colour =
+                Palette.fade(palette.drawn(layer.leadColour()), layer.style().opacity());
+        Box area = ChartPainter.area(chart, pane);
+        double lastY = pane.scale().y(chart.data().last());
+        for (UntouchedLevel level : levels) {
+            boolean isControl = level.kind() == UntouchedLevel.Kind.CONTROL;
+            double y = surface.snap(pane.scale().y(level.price())) + surface.hairline() / 2;
+            if (!isControl && wanted.startsWith("points") || y < area.top() || y > area.bottom()) {
+                continue;
+            }
+            double from =
+                    Math.max(chart.time().left(), chart.time().x(chart.axis().bar(level.since() - 1) + 1));
+            line.clear();
+            line.point(from, y);
+            line.point(chart.plotRight(), y);
+            surface.line(colour, isControl ? 1.5 : 1, isControl ? DASH : EDGE_DASH, line.values(), 2);
+            String day = Times.date(level.since() - 1, chart.zone())
+                    .format(java.time.format.DateTimeFormatter.ofPattern("d MMM", java.util.Locale.ROOT));
+            long days = ChronoUnit.DAYS.between(
+                    Times.date(level.since() - 1, chart.zone()), Times.date(chart.now(), chart.zone()));
+            labels.add(new Label(
+                    "",
+                    "untouched " + level.kind().words() + " " + day + ", " + days + (days == 1 ? " day" : " days"),
+                    level.kind().words() + " " + day,
+                    Type.SMALL,
+                    colour,
+                    Palette.fade(palette.of(Role.PAPER), 0.85),
+                    Label.Rank.LEVEL,
+                    Math.abs(y - lastY),
+                    area,
+                    List.of(
+                            new Label.Spot(chart.plotRight() - 6, y - 8, Align.RIGHT),
+                            new Label.Spot(chart.plotRight() - 6, y + 8, Align.RIGHT),
+                            new Label.Spot(Math.min(from + 6, chart.plotRight() - 60), y - 8, Align.LEFT))));
         }
     }
 }

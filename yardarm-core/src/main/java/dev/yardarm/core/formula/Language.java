@@ -4,9 +4,7 @@ import dev.yardarm.core.formula.grammar.FormulaParser;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
-import dev.yardarm.core.profile.BigTradesTerm;
-import dev.yardarm.core.profile.FootprintTerm;
-import dev.yardarm.core.profile.ProfileTerm;
+import dev.yardarm.core.profile.OrderFlowTerms;
 import dev.yardarm.core.series.Field;
 import dev.yardarm.core.structure.catalogue.Detectors;
 import java.util.ArrayList;
@@ -45,9 +43,8 @@ public record Language(Catalogue catalogue, Limits limits) {
 
     /** Made when it is first asked for. */
     private static final class BuiltIn {
-        static final Language LANGUAGE = of(Catalogue.builtIn()
-                .with(Detectors.terms())
-                .with(List.of(new ProfileTerm(), new BigTradesTerm(), new FootprintTerm())));
+        static final Language LANGUAGE =
+                of(Catalogue.builtIn().with(Detectors.terms()).with(OrderFlowTerms.all()));
     }
 
     /** The language with the indicators and detectors that ship with the application. */

@@ -73,4 +73,12 @@ public final class Catalogue {
     public Optional<Indicator> find(String name) {
         return Optional.ofNullable(byName.get(name.toLowerCase(Locale.ROOT)));
     }
+
+    /** The indicator of a name, or of a title or synonym as people say it: {@code Bollinger bands}; the first of several. */
+    public Optional<Indicator> called(String words) {
+        return find(words.strip().replace(' ', '_').replace('-', '_')).or(() -> byName.values().stream()
+                .filter(each -> each.title().equalsIgnoreCase(words.strip())
+                        || each.synonyms().stream().anyMatch(words.strip()::equalsIgnoreCase))
+                .findFirst());
+    }
 }

@@ -12,10 +12,6 @@ import dev.yardarm.core.calculation.Stepped;
 import dev.yardarm.core.calculation.WindowMoments;
 import dev.yardarm.core.calculation.Windowed;
 import dev.yardarm.core.series.Field;
-import dev.yardarm.core.series.Times;
-import dev.yardarm.core.session.TradingCalendar;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -100,13 +96,7 @@ public final class Recipe {
 
     /** A moment in microseconds, by the clock of the instrument's calendar; the open of the session for a date alone. */
     public double moment(String name) {
-        String text = settings.word(name);
-        TradingCalendar calendar = graph.surroundings().calendar();
-        return text.equals(Setting.Moment.START)
-                ? Double.NEGATIVE_INFINITY
-                : text.length() > 10
-                        ? Times.micros(LocalDateTime.parse(text).atZone(calendar.zone()))
-                        : calendar.open(calendar.sameOrNext(LocalDate.parse(text)));
+        return Setting.Moment.micros(settings.word(name), graph.surroundings().calendar());
     }
 
     // --- what the bars have ---

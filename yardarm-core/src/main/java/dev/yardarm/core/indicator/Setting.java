@@ -1,14 +1,18 @@
 package dev.yardarm.core.indicator;
 
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** One thing about an indicator that its user may choose. */
 public sealed interface Setting {
@@ -209,21 +213,31 @@ public sealed interface Setting {
         }
     }
 
-    /** A moment: a date, a date with time of day, or {@code start} for the first bar there is. */
-    record Moment(String name, String label) implements Setting {
+    /**
+     * A moment: a date, a date with time of day, or a word for the beginning or the end of all.
+     *
+     * @param open {@code start} for the first bar there is, {@code end} for no end
+     */
+    record Moment(String name, String label, String open) implements Setting {
         /** From the first bar on. */
         public static final String START = "start";
+        /** Up to whatever comes. */
+        public static final String END = "end";
+
+        public Moment(String name, String label) {
+            this(name, label, START);
+        }
 
         @Override
         public String standard() {
-            return START;
+            return open;
         }
 
         @Override
         public String checked(String text) {
             String plain = text.trim();
-            if (plain.equalsIgnoreCase(START)) {
-                return START;
+            if (plain.equalsIgnoreCase(open)) {
+                return open;
             }
             try {
                 return plain.length() > 10
@@ -231,8 +245,49 @@ public sealed interface Setting {
                         : LocalDate.parse(plain).toString();
             } catch (DateTimeParseException noDate) {
                 throw new IllegalArgumentException(name + " must be a date such as 2026-03-02, with a time of day if "
-                        + "wanted (2026-03-02T10:30), or start, not '" + plain + "'");
+                        + "wanted (2026-03-02T10:30), or " + open + ", not '" + plain + "'");
             }
+        }
+
+        /** What a checked text means, in microseconds by the clock of a calendar; the open of the session for a date alone. */
+        public static double micros(String text, TradingCalendar calendar) {
+            if (text.equals(START) || text.equals(END)) {
+                return text.equals(START) ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
+            }
+            return text.length() > 10
+                    ? Times.micros(LocalDateTime.parse(text).atZone(calendar.zone()))
+                    : calendar.open(calendar.sameOrNext(LocalDate.parse(text)));
+        }
+    }
+
+    /** Dates, with spaces between; none unless told otherwise. */
+    record Dates(String name, String label) implements Setting {
+        private static final int MOST = 200;
+
+        @Override
+        public String standard() {
+            return "";
+        }
+
+        @Override
+        public String checked(String text) {
+            String plain = text.strip();
+            if (plain.isEmpty()) {
+                return "";
+            }
+            TreeSet<LocalDate> dates = new TreeSet<>();
+            for (String word : plain.split("[\\s,;]+")) {
+                try {
+                    dates.add(LocalDate.parse(word));
+                } catch (DateTimeParseException noDate) {
+                    throw new IllegalArgumentException(
+                            name + " must be dates such as 2026-03-02 2026-03-04, not '" + word + "'");
+                }
+            }
+            if (dates.size() > MOST) {
+                throw new IllegalArgumentException(name + " may be " + MOST + " dates at most");
+            }
+            return dates.stream().map(LocalDate::toString).collect(Collectors.joining(" "));
         }
     }
 }

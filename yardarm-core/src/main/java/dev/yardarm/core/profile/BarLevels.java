@@ -104,6 +104,11 @@ public final class BarLevels {
         return levels.made();
     }
 
+    /** Rows of the same height without any trade. */
+    PriceRows rows() {
+        return new PriceRows(steps, rowTicks);
+    }
+
     /** Number of bars, the one that was forming last included. */
     public int bars() {
         return bars;

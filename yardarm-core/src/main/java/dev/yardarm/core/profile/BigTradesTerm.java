@@ -16,7 +16,7 @@ public final class BigTradesTerm extends Declared {
 
     public BigTradesTerm() {
         super(Family.ORDER_FLOW, "big_trades", "Large trades");
-        also("big trades", "block trades", "large prints", "big lots");
+        also("big trades", "large trades", "block trades", "large prints", "big lots");
         number("size", "From size", 200, 0, 1e12);
         number("together", "Put together within ms", 100, 0, 3_600_000);
         number("share", "Or the largest, per cent", 0, 0, 50);

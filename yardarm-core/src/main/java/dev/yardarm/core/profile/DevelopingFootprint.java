@@ -25,8 +25,13 @@ public final class DevelopingFootprint {
     static final int SOLD_RUN = 7;
     static final int UNFINISHED_HIGH = 8;
     static final int UNFINISHED_LOW = 9;
+    static final int ROWS = 10;
+    /** Sold in the lowest row, bought in the highest. */
+    static final int LOW_SOLD = 11;
+
+    static final int HIGH_BOUGHT = 12;
     /** What is told of a bar, in the order of its columns. */
-    static final int COLUMNS = 10;
+    static final int COLUMNS = 13;
 
     private final ColumnGraph graph;
     private final ColumnGraph.Node taken;
@@ -161,6 +166,9 @@ public final class DevelopingFootprint {
             told[CONTROL] = Double.NaN;
             return told;
         }
+        told[ROWS] = made.row(end - 1) - made.row(start) + 1;
+        told[LOW_SOLD] = made.bid(start);
+        told[HIGH_BOUGHT] = made.ask(end - 1);
         told[CONTROL] = made.price(Imbalance.control(made, start, end));
         told[BOUGHT_RUN] = wanted.imbalance().run(made, start, end, true);
         told[SOLD_RUN] = wanted.imbalance().run(made, start, end, false);

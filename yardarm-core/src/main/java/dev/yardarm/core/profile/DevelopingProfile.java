@@ -2,7 +2,6 @@ package dev.yardarm.core.profile;
 
 import dev.yardarm.core.bars.PriceSteps;
 import dev.yardarm.core.calculation.ColumnGraph;
-import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.series.Bars;
@@ -21,7 +20,13 @@ import java.util.List;
  */
 public final class DevelopingProfile {
     /** What is told of a profile, in the order of its columns. */
-    static final int COLUMNS = 6;
+    static final int COLUMNS = 11;
+
+    /** The profile cues look at: that of the span before, or the one so many before. */
+    static final int REFERENCE_HIGH = 8;
+
+    static final int REFERENCE_LOW = 9;
+    static final int OPEN = 10;
 
     private static final int CONTROL = 0;
     private static final int VALUE_HIGH = 1;
@@ -29,6 +34,8 @@ public final class DevelopingProfile {
     private static final int HIGH = 3;
     private static final int LOW = 4;
     private static final int ESTIMATED = 5;
+    private static final int UNTOUCHED_ABOVE = 6;
+    private static final int UNTOUCHED_BELOW = 7;
 
     /** A row is so great a part of the price where nobody said how many ticks it has. */
     private static final double ROW = 0.0005;
@@ -43,24 +50,29 @@ public final class DevelopingProfile {
     /** The last whole span while the first bar of the next one forms; null else. */
     private SpanProfile pending;
 
+    private UntouchedLevels untouched = new UntouchedLevels();
+    private List<UntouchedLevel> left = List.of();
+
     /**
      * Which profile.
      *
+     * @param span which bars belong together
      * @param back how many periods before the one under way; 0 for that
      * @param share of the value area
      * @param row ticks a row; 0 to take what fits the price
+     * @param byBars volume is split by rising and falling bars, not by the side of trades: rising counts as bought
      */
-    public record Wanted(Period period, int back, double share, int row) {}
+    record Wanted(SpanOf span, int back, double share, int row, boolean byBars) {}
 
     private DevelopingProfile(ColumnGraph graph, Wanted wanted) {
         this.graph = graph;
         this.wanted = wanted;
         ColumnGraph.Node sides = graph.tradedDelta();
-        states = graph.walked("profile " + wanted, Taking::new, wanted.period().in(graph), sides);
+        states = graph.walked("profile " + wanted, Taking::new, wanted.span().in(graph), sides);
     }
 
     /** The one of a graph. */
-    public static DevelopingProfile in(ColumnGraph graph, Wanted wanted) {
+    static DevelopingProfile in(ColumnGraph graph, Wanted wanted) {
         return graph.shared(wanted, DevelopingProfile.class, () -> new DevelopingProfile(graph, wanted));
     }
 
@@ -74,6 +86,16 @@ public final class DevelopingProfile {
             all.add(newest);
         }
         return all;
+    }
+
+    /** The points of control and value edges of spans that are over, which nothing has reached, from low to high. */
+    public List<UntouchedLevel> untouched() {
+        return left;
+    }
+
+    /** The spans the bars belong to, by their numbers. */
+    ColumnGraph.Node numbers() {
+        return wanted.span().in(graph);
     }
 
     /** One of its columns. */
@@ -99,6 +121,7 @@ public final class DevelopingProfile {
         private final Deque<double[]> before = new ArrayDeque<>();
         private PriceRows rows;
         private double number = Double.NaN;
+        private double opened = Double.NaN;
         private boolean estimated;
         private long from;
         private long to;
@@ -107,21 +130,30 @@ public final class DevelopingProfile {
             whole = new ArrayList<>();
             newest = null;
             pending = null;
+            untouched = new UntouchedLevels();
+            left = List.of();
         }
 
         @Override
         public double closed(Bars bars, Column[] inputs, int bar) {
             if (isPriced(bars, bar)) {
-                if (inputs[0].at(bar) != number) {
-                    number = inputs[0].at(bar);
-                    begin(bars, bar);
+                double its = inputs[0].at(bar);
+                if (its == its) {
+                    if (its != number) {
+                        number = its;
+                        begin(bars, bar);
+                    }
+                    estimated |= !take(rows, bars, bar);
+                    to = bars.closeTime(bar);
                 }
-                estimated |= !take(rows, bars, bar);
-                to = bars.closeTime(bar);
+                double height = rowHeight(rows);
+                untouched.reach(bars.low(bar), bars.high(bar), height, price -> isTraded(bars, bar, price, height));
                 // Copied when it is asked for the last closed bar alone; a forming one is a copy anyhow.
-                newest = bar == bars.size() - 1 ? span(rows.copy(), from, to, estimated) : null;
+                boolean isLast = bar == bars.size() - 1;
+                newest = isLast && rows != null ? span(rows.copy(), from, to, estimated) : null;
+                left = isLast ? untouched.outside(1, 0, 0) : left;
             }
-            double[] told = told(rows, estimated, before);
+            double[] told = told(rows, estimated, before, opened, bars.close(bar));
             if (bar >= closed[0].length) {
                 for (int column = 0; column < COLUMNS; column++) {
                     closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
@@ -135,27 +167,39 @@ public final class DevelopingProfile {
 
         @Override
         public double forming(Bars bars, Column[] inputs, int bar) {
+            double its = inputs[0].at(bar);
             if (!isPriced(bars, bar)) {
-                now = told(rows, estimated, before);
+                now = told(rows, estimated, before, opened, bars.close(bar));
                 return bar;
             }
-            boolean begins = inputs[0].at(bar) != number;
+            boolean takes = its == its;
+            boolean begins = takes && its != number;
             Deque<double[]> past = before;
             if (begins && rows != null) {
                 past = new ArrayDeque<>(before);
                 past.addFirst(values(rows, estimated));
             }
-            PriceRows branch = begins ? fresh(bars, bar) : rows.copy();
-            boolean exact = take(branch, bars, bar);
-            if (begins
-                    && rows != null
-                    && (whole.isEmpty() || whole.get(whole.size() - 1).from() != from)) {
+            PriceRows branch = begins ? fresh(bars, bar) : rows == null ? null : rows.copy();
+            boolean exact = !takes || take(branch, bars, bar);
+            boolean ends = begins && rows != null;
+            if (ends && (whole.isEmpty() || whole.get(whole.size() - 1).from() != from)) {
                 // The span that has ended is told as whole while the first bar of the next one forms.
                 pending = span(rows.copy(), from, to, estimated);
             }
-            newest = span(
-                    branch, begins ? bars.openTime(bar) : from, bars.closeTime(bar), !exact || !begins && estimated);
-            now = told(branch, !exact || !begins && estimated, past);
+            boolean guessed = !exact || !begins && estimated;
+            newest = branch == null
+                    ? null
+                    : span(branch, begins ? bars.openTime(bar) : from, takes ? bars.closeTime(bar) : to, guessed);
+            double height = rowHeight(branch);
+            left = untouched.outside(bars.low(bar), bars.high(bar), height);
+            if (ends) {
+                UntouchedLevels ended = new UntouchedLevels();
+                ended.add(rows, area(rows), to);
+                left.addAll(ended.outside(bars.low(bar), bars.high(bar), height));
+            }
+            now = told(branch, guessed, past, begins ? bars.open(bar) : opened, bars.close(bar));
+            now[UNTOUCHED_ABOVE] = nearest(left, bars.close(bar), true);
+            now[UNTOUCHED_BELOW] = nearest(left, bars.close(bar), false);
             return bar;
         }
 
@@ -165,13 +209,13 @@ public final class DevelopingProfile {
                 if (before.size() > wanted.back() + 1) {
                     before.removeLast();
                 }
-            }
-            if (rows != null) {
                 whole.add(span(rows, from, to, estimated));
+                untouched.add(rows, area(rows), to);
             }
             pending = null;
             rows = fresh(bars, bar);
             from = bars.openTime(bar);
+            opened = bars.open(bar);
             estimated = false;
         }
 
@@ -183,13 +227,23 @@ public final class DevelopingProfile {
             return new PriceRows(new PriceSteps(tick), row);
         }
 
-        private double[] told(PriceRows of, boolean isEstimate, Deque<double[]> past) {
-            if (wanted.back() == 0) {
-                return of == null ? missing() : values(of, isEstimate);
-            }
+        private double[] told(PriceRows of, boolean isEstimate, Deque<double[]> past, double open, double close) {
+            double[] told =
+                    wanted.back() > 0 ? ago(past, wanted.back()) : of == null ? missing() : values(of, isEstimate);
+            double[] reference = ago(past, Math.max(1, wanted.back()));
+            told = told.clone();
+            told[UNTOUCHED_ABOVE] = untouched.controlAbove(close);
+            told[UNTOUCHED_BELOW] = untouched.controlBelow(close);
+            told[REFERENCE_HIGH] = reference[VALUE_HIGH];
+            told[REFERENCE_LOW] = reference[VALUE_LOW];
+            told[OPEN] = open;
+            return told;
+        }
+
+        private static double[] ago(Deque<double[]> past, int back) {
             int at = 1;
             for (double[] each : past) {
-                if (at++ == wanted.back()) {
+                if (at++ == back) {
                     return each;
                 }
             }
@@ -197,11 +251,40 @@ public final class DevelopingProfile {
         }
     }
 
-    private SpanProfile span(PriceRows rows, long from, long to, boolean estimated) {
-        ValueArea area = rows.isEmpty()
+    private static double nearest(List<UntouchedLevel> levels, double price, boolean isAbove) {
+        double nearest = Double.NaN;
+        for (UntouchedLevel each : levels) {
+            boolean beyond = isAbove ? each.price() > price : each.price() < price;
+            boolean nearer = !(Math.abs(nearest - price) <= Math.abs(each.price() - price));
+            if (each.kind() == UntouchedLevel.Kind.CONTROL && beyond && nearer) {
+                nearest = each.price();
+            }
+        }
+        return nearest;
+    }
+
+    private static double rowHeight(PriceRows rows) {
+        return rows == null ? 0 : rows.price(1) - rows.price(0);
+    }
+
+    /** True when a bar traded in the row that begins at a price: by its trades where they are known, else by its range. */
+    private boolean isTraded(Bars bars, int bar, double price, double height) {
+        boolean[] found = {false};
+        double dust = height * 1e-6;
+        boolean known = graph.surroundings().sides().trades(bars, bar, (time, at, size, side) -> {
+            found[0] |= at >= price - dust && at < price + height - dust;
+        });
+        return !known || found[0];
+    }
+
+    private ValueArea area(PriceRows rows) {
+        return rows.isEmpty()
                 ? new ValueArea(0, 0, 0)
                 : ValueArea.of(rows.lowest(), rows.highest(), rows::volume, wanted.share());
-        return new SpanProfile(from, to, rows, area, estimated);
+    }
+
+    private SpanProfile span(PriceRows rows, long from, long to, boolean estimated) {
+        return new SpanProfile(from, to, rows, area(rows), estimated);
     }
 
     private static boolean isPriced(Bars bars, int bar) {
@@ -211,10 +294,12 @@ public final class DevelopingProfile {
     /** True when the bar's trades were known. */
     private boolean take(PriceRows rows, Bars bars, int bar) {
         Surroundings.Sides sides = graph.surroundings().sides();
-        boolean known = sides.trades(bars, bar, (time, price, size, side) -> rows.add(price, size, side));
+        byte way = (byte) Math.signum(bars.close(bar) - bars.open(bar));
+        boolean known = sides.trades(
+                bars, bar, (time, price, size, side) -> rows.add(price, size, wanted.byBars() ? way : side));
         if (!known) {
             double volume = bars.volume(bar);
-            rows.spread(bars.low(bar), bars.high(bar), volume > 0 ? volume : 0);
+            rows.spread(bars.low(bar), bars.high(bar), volume > 0 ? volume : 0, wanted.byBars() ? way : 0);
         }
         return known;
     }
@@ -230,7 +315,7 @@ public final class DevelopingProfile {
         if (rows.isEmpty()) {
             return missing();
         }
-        ValueArea area = ValueArea.of(rows.lowest(), rows.highest(), rows::volume, wanted.share());
+        ValueArea area = area(rows);
         double[] values = new double[COLUMNS];
         values[CONTROL] = rows.price(area.control());
         values[VALUE_HIGH] = rows.price(area.high());

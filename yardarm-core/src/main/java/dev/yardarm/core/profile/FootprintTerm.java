@@ -49,7 +49,7 @@ public final class FootprintTerm extends Declared {
     private static List<ColumnGraph.Node> columns(ColumnGraph graph, Settings settings, ColumnGraph.Node source) {
         DevelopingFootprint footprint = footprint(graph, settings);
         List<ColumnGraph.Node> columns = new ArrayList<>();
-        for (int column = 0; column < DevelopingFootprint.COLUMNS; column++) {
+        for (int column = 0; column <= DevelopingFootprint.UNFINISHED_LOW; column++) {
             columns.add(footprint.column(column));
         }
         columns.add(footprint.atLeast(DevelopingFootprint.BOUGHT_RUN, settings.whole("run")));

@@ -155,6 +155,11 @@ public final class PriceRows {
 
     /** Spreads the volume of a bar evenly over the ticks from its low to its high: an estimate where trades are not known. */
     public void spread(double from, double to, double volume) {
+        spread(from, to, volume, TickSeries.UNKNOWN);
+    }
+
+    /** The same on one side. */
+    void spread(double from, double to, double volume, int side) {
         long first = steps.ticks(from);
         long last = steps.ticks(to);
         place(Math.floorDiv(first, rowTicks), from, to);
@@ -162,7 +167,7 @@ public final class PriceRows {
         double each = volume / (last - first + 1);
         for (long row = Math.floorDiv(first, rowTicks); row <= Math.floorDiv(last, rowTicks); row++) {
             long ticks = Math.min(last, row * rowTicks + rowTicks - 1) - Math.max(first, row * rowTicks) + 1;
-            cells[SIDES * (int) (row - base) + 1] += each * ticks;
+            cells[SIDES * (int) (row - base) + side + 1] += each * ticks;
         }
     }
 
@@ -226,6 +231,11 @@ public final class PriceRows {
     /** The highest row. */
     public long highest() {
         return highest;
+    }
+
+    /** Where a row begins to the eye: half a tick below its lowest price. */
+    public double bottom(long row) {
+        return steps.price(row * rowTicks - 0.5);
     }
 
     /** The lowest price traded. */

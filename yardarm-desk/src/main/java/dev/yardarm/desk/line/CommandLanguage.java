@@ -25,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
@@ -188,8 +189,8 @@ public final class CommandLanguage {
     /** How many of the first words make a name, as people write {@code big trades 40}; 0 when only one may. */
     private int lengthOfName(String[] words) {
         for (int length = Math.min(MOST_NAME, words.length); length > 1; length--) {
-            String name = String.join("_", Arrays.asList(words).subList(0, length));
-            if (language.get().catalogue().find(name).isPresent()) {
+            String name = String.join(" ", Arrays.asList(words).subList(0, length));
+            if (language.get().catalogue().called(name).isPresent()) {
                 return length;
             }
         }
@@ -201,9 +202,11 @@ public final class CommandLanguage {
         int length = Math.max(1, lengthOfName(words));
         List<String> rest = new ArrayList<>(Arrays.asList(words).subList(length, words.length));
         String name = String.join("_", Arrays.asList(words).subList(0, length));
+        String said = String.join(" ", Arrays.asList(words).subList(0, length));
         Indicator indicator = language.get()
                 .indicator(name.toLowerCase(Locale.ROOT), null, rest)
                 .or(() -> language.get().catalogue().find(name.replace('-', '_')))
+                .or(() -> length > 1 ? language.get().catalogue().called(said) : Optional.empty())
                 .orElse(null);
         if (indicator == null || indicator.isOfBars()) {
             return;
