@@ -13,7 +13,6 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
@@ -33,6 +32,7 @@ import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.chart.LinkedPointer;
 import dev.yardarm.desk.room.layout.Arrangement;
 import dev.yardarm.desk.room.layout.LinkRules;
+import dev.yardarm.desk.room.layout.ExecutionLayout;
 import dev.yardarm.desk.room.layout.RivalLayout;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -97,7 +97,6 @@ final class Screenshots {
         steps.add(() -> planAround(-0.02, 0.05));
         steps.add(() -> shoot("chart-daylight"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
-        steps.add(() -> shoot("chart-night-watch"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(this::linkedCharts);
         steps.add(() -> {});
@@ -109,15 +108,6 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> shoot("step-down"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
-        steps.add(() -> bench.layouts().add("Boxes", Arrangement.grid(1, 1)));
-        steps.add(() -> {
-            room().showLayers(List.of());
-            room().open(
-                            desk.directory().byCode("VHRB").orElseThrow(),
-                            BarRequest.of(Timeframe.DAY).withRule(BarRule.parse("point-figure:3%x3@D")));
-        });
-        steps.add(() -> {});
-        steps.add(() -> shoot("point-figure"));
         steps.add(() -> bench.layouts().add("Structure", Arrangement.grid(1, 1)));
         steps.add(() -> {
             room().showLayers(List.of());
@@ -147,6 +137,23 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> room().detectors().step(1));
         steps.add(() -> shoot("waves"));
+        steps.add(() -> bench.layouts().add("Order flow", Arrangement.grid(1, 1)));
+        steps.add(() -> OrderFlowShots.footprint(room(), instrument("VRTQ")));
+        steps.add(() -> {});
+        steps.add(() -> shoot("footprint"));
+        steps.add(() -> OrderFlowShots.profiles(room(), instrument("EMBRA")));
+        steps.add(() -> {});
+        steps.add(() -> shoot("profiles"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("VRTQ"), BarRequest.of(Timeframe.MINUTE));
+            ExecutionLayout.show(bench.layouts());
+        });
+        steps.add(() -> {});
+        steps.add(() -> {});
+        steps.add(() -> shoot("execution"));
+        steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
         steps.add(() -> {});
         steps.add(this::comparison);
@@ -198,7 +205,7 @@ final class Screenshots {
         next();
     }
 
-    /** The editor with an example on weekly bars, with a sentence that waits to be taken, and a blend. */
+    /** The editor with an example on weekly bars, with a sentence that waits to be taken. */
     private void ownIndicators() {
         steps.add(() -> bench.layouts().add("Own", Arrangement.grid(1, 1)));
         steps.add(() -> {
@@ -219,13 +226,6 @@ final class Screenshots {
         });
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> press("#own-close"));
-        steps.add(() -> {
-            Blend ratio = desk.blendWork().make("KTMR", "Kettering over Marn", "#KTRL / #MARN");
-            room().open(desk.blendWork().instrument(ratio), Timeframe.DAY);
-            add("sma", "50");
-        });
-        steps.add(() -> {});
-        steps.add(() -> shoot("blend"));
     }
 
     private void press(String button) {

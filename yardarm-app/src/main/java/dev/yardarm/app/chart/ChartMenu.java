@@ -132,6 +132,7 @@ final class ChartMenu {
         menu.getItems()
                 .addAll(
                         arrange,
+                        item("Profile of its span", () -> room.profiles().ofChosenDrawing()),
                         item("Hide", () -> drawings.changeChosen("hide", each -> each.withVisible(false))),
                         item("Delete", drawings::deleteChosen));
     }
@@ -297,6 +298,7 @@ final class ChartMenu {
                                 room.studies().take(Tool.LINE);
                                 room.gestures().placing().put(anchor);
                             }),
+                            item("Profile from here on", () -> room.profiles().from(chart.time().bar(x))),
                             item("Plan a trade with entry " + price, () -> {
                                 room.studies().take(Tool.PLAN);
                                 room.gestures().placing().put(anchor);

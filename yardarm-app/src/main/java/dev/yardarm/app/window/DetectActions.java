@@ -26,6 +26,11 @@ final class DetectActions {
                         detector -> group.on(letter, detector.title().toLowerCase(Locale.ROOT), () -> detectors(bench)
                                         .toggle(detector))
                                 .means("find " + detector.title().toLowerCase(Locale.ROOT) + ", or take them away")));
+        group.on('F', "profile of the span", () -> bench.room().profiles().ofChosenDrawing())
+                .says(
+                        "profile of the span",
+                        "volume at price between the points of the selected drawing, or of what is in view",
+                        "profile of drawing");
         group.on('J', "plan it", () -> detectors(bench).planChosen())
                 .says("plan finding", "make a plan of the selected finding: its target, and a stop where it is void");
         group.on('H', "on higher timeframes", () -> detectors(bench).inherit())

@@ -6,6 +6,7 @@ import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.ChartPanes;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.Arrangement;
+import dev.yardarm.desk.room.layout.ExecutionLayout;
 import dev.yardarm.desk.room.layout.Layouts;
 import java.util.function.BiConsumer;
 
@@ -65,6 +66,11 @@ final class LayoutActions {
                 .formerly("layout.reverse");
         group.on('X', "step-down", () -> bench.prompt("step-down W D 1h"))
                 .means("the instrument in two or three timeframes side by side");
+        group.on('E', "execution layout", () -> ExecutionLayout.show(arranged()))
+                .says(
+                        "execution",
+                        "range bars, footprints, minutes with large trades and profiles of the instrument, linked",
+                        "execution layout");
         group.on('L', "link colour", () -> bench.prompt("link "))
                 .means("charts of the same link colour share what you select");
         group.on('P', "preset", () -> bench.prompt("preset ")).means("put a saved chart set-up on the chart");

@@ -8,6 +8,7 @@ import dev.yardarm.core.indicator.Settings;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -77,10 +78,14 @@ public record IndicatorLayer(
                 + (higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 
+    /** Settings of layers that read trades which say how they look, not what they are. */
+    private static final Set<String> LOOKS =
+            Set.of("mark", "scaled", "widest", "side", "wide", "untouched", "rows", "split");
+
     /** The settings that are not as they are declared, with their names: a detector has many that nobody changes. */
     private String chosen() {
         return indicator.settings().stream()
-                .filter(each -> !(each instanceof Setting.Source)
+                .filter(each -> !(each instanceof Setting.Source) && !LOOKS.contains(each.name())
                         && !each.standard().equals(settings.values().get(each.name())))
                 .map(each -> each.name() + " " + settings.values().get(each.name()))
                 .collect(Collectors.joining(", "));

@@ -102,6 +102,22 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
             return trades(bars.openTime(bar), bars.closeTime(bar), taker);
         }
 
+        /**
+         * Hands over the trades of a bar that goes on, without those that were handed over before.
+         *
+         * @param from how many of them were
+         * @return how many trades the bar has so far; -1, and nothing is handed over, when not all of them are known
+         */
+        default int trades(Bars bars, int bar, int from, Taker taker) {
+            int[] count = {0};
+            boolean known = trades(bars, bar, (time, price, size, side) -> {
+                if (count[0]++ >= from) {
+                    taker.take(time, price, size, side);
+                }
+            });
+            return known ? count[0] : -1;
+        }
+
         /** The same for other bars than those it was made with, by their times alone. */
         default Sides bySpan() {
             return this;

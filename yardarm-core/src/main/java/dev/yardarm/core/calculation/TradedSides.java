@@ -1,5 +1,6 @@
 package dev.yardarm.core.calculation;
 
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import java.util.Arrays;
 
@@ -103,6 +104,17 @@ public final class TradedSides implements Surroundings.Sides {
         for (int tick = first; tick < end; tick++) {
             taker.take(times[tick], prices[tick], sizes[tick], sides[tick]);
         }
+    }
+
+    @Override
+    public int trades(Bars bars, int bar, int from, Surroundings.Taker taker) {
+        if (bars.openTime(bar) < knownFrom || bars.closeTime(bar) > knownUntil) {
+            return -1;
+        }
+        int first = before(bars.openTime(bar));
+        int end = before(bars.closeTime(bar));
+        hand(Math.min(end, first + from), end, taker);
+        return end - first;
     }
 
     /** Number of trades before a moment. */

@@ -189,23 +189,37 @@ public final class BarLevels {
             }
         }
 
+        /** The bar under way alone, as it stands; it goes on. */
+        BarLevels peek() {
+            Maker one = new Maker(steps, rowTicks);
+            one.take(rows);
+            one.end();
+            return one.view();
+        }
+
         /** The bar is complete. */
         void next() {
-            if (!rows.isEmpty()) {
-                for (long row = rows.lowest(); row <= rows.highest(); row++) {
-                    if (rows.volume(row) > 0) {
-                        append(row);
-                    }
+            take(rows);
+            rows.clear();
+            end();
+        }
+
+        private void take(PriceRows from) {
+            for (long row = from.lowest(); row <= from.highest(); row++) {
+                if (from.volume(row) > 0) {
+                    append(from, row);
                 }
-                rows.clear();
             }
+        }
+
+        private void end() {
             if (++bars == starts.length) {
                 starts = Arrays.copyOf(starts, 2 * bars);
             }
             starts[bars] = size;
         }
 
-        private void append(long row) {
+        private void append(PriceRows from, long row) {
             if (size == ticks.length) {
                 ticks = Arrays.copyOf(ticks, 2 * size);
                 bid = Arrays.copyOf(bid, 2 * size);
@@ -213,9 +227,9 @@ public final class BarLevels {
                 none = Arrays.copyOf(none, 2 * size);
             }
             ticks[size] = row;
-            bid[size] = rows.bid(row);
-            ask[size] = rows.ask(row);
-            none[size++] = rows.none(row);
+            bid[size] = from.bid(row);
+            ask[size] = from.ask(row);
+            none[size++] = from.none(row);
         }
 
         BarLevels made() {

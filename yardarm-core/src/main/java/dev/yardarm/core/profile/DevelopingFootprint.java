@@ -11,7 +11,7 @@ import java.util.Arrays;
  * The trades of each bar by rows of price in a graph, and the figures of the bar that follow from them. Trades below a size are left out
  * and count as zero. A bar whose trades are not known has no rows, and its figures are missing.
  *
- * <p>Cost: a bar its trades and its rows; a forming bar anew each time it is asked for. Memory: 32 bytes a row of a bar and 72 a bar. Used by
+ * <p>Cost: a bar its trades and its rows; a look at the forming bar what was traded since the last one, and its rows. Memory: 32 bytes a row of a bar and 72 a bar. Used by
  * the thread of its graph; the {@link Footprint} it gives may be read by another.
  */
 public final class DevelopingFootprint {
@@ -40,6 +40,11 @@ public final class DevelopingFootprint {
     private double[] now = missing();
     private BarLevels.Maker levels;
     private BarLevels forming;
+    /** The forming bar so far. */
+    private FormingTrades following = new FormingTrades();
+
+    private BarLevels.Maker formed;
+    private double[] counted = new double[COLUMNS];
 
     /**
      * Which footprint.
@@ -68,6 +73,7 @@ public final class DevelopingFootprint {
     private void restart() {
         levels = maker();
         forming = maker().view();
+        following = new FormingTrades();
     }
 
     /** As it stands; what is given does not change. */
@@ -135,33 +141,49 @@ public final class DevelopingFootprint {
 
         @Override
         public double forming(Bars bars, Column[] inputs, int bar) {
-            BarLevels.Maker one = maker();
-            now = take(one, bars, bar);
-            forming = one.view();
+            boolean known = following.take(
+                    graph.surroundings().sides(),
+                    bars,
+                    bar,
+                    () -> {
+                        formed = maker();
+                        counted = new double[COLUMNS];
+                    },
+                    (time, price, size, side) -> count(formed, counted, price, size, side));
+            forming = formed.peek();
+            now = known ? told(forming, 0, counted) : missing();
             return bar;
         }
     }
 
     /** Takes in the trades of a bar and says what they come to. */
     private double[] take(BarLevels.Maker into, Bars bars, int bar) {
-        double[] told = new double[COLUMNS];
-        boolean known = graph.surroundings().sides().trades(bars, bar, (time, price, size, side) -> {
-            if (size >= wanted.least()) {
-                into.add(price, size, side);
-                told[VOLUME] += size;
-                told[TRADES]++;
-                told[DELTA] += side * size;
-                told[DELTA_HIGH] = Math.max(told[DELTA_HIGH], told[DELTA]);
-                told[DELTA_LOW] = Math.min(told[DELTA_LOW], told[DELTA]);
-            }
-        });
+        double[] sums = new double[COLUMNS];
+        boolean known = graph.surroundings()
+                .sides()
+                .trades(bars, bar, (time, price, size, side) -> count(into, sums, price, size, side));
         into.next();
-        if (!known) {
-            return missing();
-        }
         BarLevels made = into.view();
-        int start = made.start(made.bars() - 1);
-        int end = made.start(made.bars());
+        return known ? told(made, made.bars() - 1, sums) : missing();
+    }
+
+    private void count(BarLevels.Maker into, double[] sums, double price, double size, byte side) {
+        if (size >= wanted.least()) {
+            into.add(price, size, side);
+            sums[VOLUME] += size;
+            sums[TRADES]++;
+            double delta = sums[DELTA] + side * size;
+            sums[DELTA] = delta;
+            sums[DELTA_HIGH] = delta > sums[DELTA_HIGH] ? delta : sums[DELTA_HIGH];
+            sums[DELTA_LOW] = delta < sums[DELTA_LOW] ? delta : sums[DELTA_LOW];
+        }
+    }
+
+    /** What the sums and rows of a bar come to. */
+    private double[] told(BarLevels made, int bar, double[] sums) {
+        double[] told = sums.clone();
+        int start = made.start(bar);
+        int end = made.start(bar + 1);
         if (start == end) {
             told[CONTROL] = Double.NaN;
             return told;

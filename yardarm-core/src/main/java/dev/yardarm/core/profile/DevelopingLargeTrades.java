@@ -12,7 +12,7 @@ import java.util.List;
  * The large trades of each bar in a graph. What is large is said by a size, or follows from the instrument's own trades: the largest one per
  * cent, as they were known when the bar before had closed ({@link SizeRanks}). Prints are put together within a bar.
  *
- * <p>Cost: a bar its trades; a forming bar anew each time it is asked for. Memory: what is large. Used by the thread of its graph; what it
+ * <p>Cost: a bar its trades; a look at the forming bar what was traded since the last one. Memory: what is large. Used by the thread of its graph; what it
  * gives may be read by another.
  */
 public final class DevelopingLargeTrades {
@@ -33,6 +33,10 @@ public final class DevelopingLargeTrades {
     private int count;
     private List<LargeMarks.Mark> forming = List.of();
     private SizeRanks ranks = new SizeRanks();
+    /** The forming bar so far. */
+    private FormingTrades following = new FormingTrades();
+
+    private LargeTrades.Collected formed;
 
     /**
      * Which trades.
@@ -81,6 +85,7 @@ public final class DevelopingLargeTrades {
     private final class Taking implements Walk {
         Taking() {
             ranks = new SizeRanks();
+            following = new FormingTrades();
             count = 0;
             // What was given before is not written over.
             marks = new LargeMarks.Mark[64];
@@ -115,8 +120,13 @@ public final class DevelopingLargeTrades {
 
         @Override
         public double forming(Bars bars, Column[] inputs, int bar) {
-            boolean known = read(bars, bar);
-            List<LargeTrades.Large> large = known ? large() : List.of();
+            boolean known = following.take(
+                    graph.surroundings().sides(),
+                    bars,
+                    bar,
+                    () -> formed = new LargeTrades.Collected(least(), wanted.together()),
+                    (time, price, size, side) -> formed.add(time, price, size, side));
+            List<LargeTrades.Large> large = known ? formed.inOrder() : List.of();
             now = known ? told(large) : missing();
             forming = large.stream().map(each -> new LargeMarks.Mark(bar, each)).toList();
             return bar;
@@ -129,8 +139,13 @@ public final class DevelopingLargeTrades {
     }
 
     private List<LargeTrades.Large> large() {
+        return LargeTrades.of(one, least(), wanted.together());
+    }
+
+    /** From which size on; beyond any while too few trades are known. */
+    private double least() {
         double least = wanted.share() > 0 ? ranks.atLeast(wanted.share()) : wanted.size();
-        return Double.isNaN(least) ? List.of() : LargeTrades.of(one, least, wanted.together());
+        return Double.isNaN(least) ? Double.POSITIVE_INFINITY : least;
     }
 
     private static double[] told(List<LargeTrades.Large> large) {

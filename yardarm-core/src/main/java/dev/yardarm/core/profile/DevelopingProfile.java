@@ -11,12 +11,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * The profile of each period as it stood at the close of each bar, in a graph: from single trades where all those of a bar are known, else
  * from the bar, whose volume is spread over its prices. Or that of a period before, which stands.
  *
- * <p>Cost: a bar its trades, and the rows of its period. A forming bar works on a copy of the rows. Used by the thread of its graph.
+ * <p>Cost: a bar its trades, and the rows of its period. A look at the forming bar what was traded since the last one, and a copy of the rows. Used by the thread of its graph.
  */
 public final class DevelopingProfile {
     /** What is told of a profile, in the order of its columns. */
@@ -52,6 +53,11 @@ public final class DevelopingProfile {
 
     private UntouchedLevels untouched = new UntouchedLevels();
     private List<UntouchedLevel> left = List.of();
+    /** The rows of the forming bar alone, and which way they were counted when volume is split by bars. */
+    private FormingTrades following = new FormingTrades();
+
+    private PriceRows formed;
+    private byte formedWay;
 
     /**
      * Which profile.
@@ -132,6 +138,7 @@ public final class DevelopingProfile {
             pending = null;
             untouched = new UntouchedLevels();
             left = List.of();
+            following = new FormingTrades();
         }
 
         @Override
@@ -151,7 +158,7 @@ public final class DevelopingProfile {
                 // Copied when it is asked for the last closed bar alone; a forming one is a copy anyhow.
                 boolean isLast = bar == bars.size() - 1;
                 newest = isLast && rows != null ? span(rows.copy(), from, to, estimated) : null;
-                left = isLast ? untouched.outside(1, 0, 0) : left;
+                left = isLast ? untouched.all() : left;
             }
             double[] told = told(rows, estimated, before, opened, bars.close(bar));
             if (bar >= closed[0].length) {
@@ -180,7 +187,13 @@ public final class DevelopingProfile {
                 past.addFirst(values(rows, estimated));
             }
             PriceRows branch = begins ? fresh(bars, bar) : rows == null ? null : rows.copy();
-            boolean exact = !takes || take(branch, bars, bar);
+            boolean known = follow(bars, bar, branch);
+            if (takes && known) {
+                branch.merge(formed);
+            } else if (takes) {
+                take(branch, bars, bar);
+            }
+            boolean exact = !takes || known;
             boolean ends = begins && rows != null;
             if (ends && (whole.isEmpty() || whole.get(whole.size() - 1).from() != from)) {
                 // The span that has ended is told as whole while the first bar of the next one forms.
@@ -191,11 +204,12 @@ public final class DevelopingProfile {
                     ? null
                     : span(branch, begins ? bars.openTime(bar) : from, takes ? bars.closeTime(bar) : to, guessed);
             double height = rowHeight(branch);
-            left = untouched.outside(bars.low(bar), bars.high(bar), height);
+            Predicate<Double> isTraded = price -> !known || formed.volume(formed.row(price)) > 0;
+            left = untouched.outside(bars.low(bar), bars.high(bar), height, isTraded);
             if (ends) {
                 UntouchedLevels ended = new UntouchedLevels();
                 ended.add(rows, area(rows), to);
-                left.addAll(ended.outside(bars.low(bar), bars.high(bar), height));
+                left.addAll(ended.outside(bars.low(bar), bars.high(bar), height, isTraded));
             }
             now = told(branch, guessed, past, begins ? bars.open(bar) : opened, bars.close(bar));
             now[UNTOUCHED_ABOVE] = nearest(left, bars.close(bar), true);
@@ -289,6 +303,27 @@ public final class DevelopingProfile {
 
     private static boolean isPriced(Bars bars, int bar) {
         return bars.high(bar) >= bars.low(bar) && bars.high(bar) < 1e300;
+    }
+
+    /** Brings the rows of the forming bar up to its trades; false when they are not known. Rows follow their height. */
+    private boolean follow(Bars bars, int bar, PriceRows like) {
+        if (like == null) {
+            return false;
+        }
+        if (formed != null && formed.price(1) != like.price(1)) {
+            following = new FormingTrades();
+        }
+        byte way = (byte) Math.signum(bars.close(bar) - bars.open(bar));
+        if (wanted.byBars() && way != formedWay) {
+            following = new FormingTrades();
+            formedWay = way;
+        }
+        return following.take(
+                graph.surroundings().sides(),
+                bars,
+                bar,
+                () -> formed = like.emptyOnes(),
+                (time, price, size, side) -> formed.add(price, size, wanted.byBars() ? way : side));
     }
 
     /** True when the bar's trades were known. */

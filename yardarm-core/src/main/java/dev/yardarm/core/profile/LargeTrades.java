@@ -81,28 +81,47 @@ public final class LargeTrades {
 
     /** All of a series, each as it was when nothing more came to it, in the order of their first prints. */
     public static List<Large> of(TickSeries ticks, double least, long together) {
-        LargeTrades taking = new LargeTrades(least, together);
-        List<Large> all = new ArrayList<>();
-        // The newest of each side may still be the one a print adds to.
-        int[] newest = {-1, -1};
+        Collected collected = new Collected(least, together);
         for (int tick = 0; tick < ticks.size(); tick++) {
-            Large large = taking.add(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
+            collected.add(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
+        }
+        return collected.inOrder();
+    }
+
+    /** Collects the large trades of trades that come one by one. */
+    static final class Collected {
+        private final LargeTrades taking;
+        private final List<Large> all = new ArrayList<>();
+        /** The newest of each side may still be the one a print adds to. */
+        private final int[] newest = {-1, -1};
+
+        Collected(double least, long together) {
+            taking = new LargeTrades(least, together);
+        }
+
+        void add(long time, double price, double size, byte side) {
+            Large large = taking.add(time, price, size, side);
             if (large == null) {
-                continue;
+                return;
             }
-            int place = large.side() == TickSeries.BID ? 0 : 1;
+            int place = side == TickSeries.BID ? 0 : 1;
             int at = newest[place];
             boolean grown = large.count() > 1 && at >= 0 && all.get(at).time() == large.time();
-            if (grown && large.side() != TickSeries.UNKNOWN) {
+            if (grown && side != TickSeries.UNKNOWN) {
                 all.set(at, large);
-                continue;
+                return;
             }
-            if (large.side() != TickSeries.UNKNOWN) {
+            if (side != TickSeries.UNKNOWN) {
                 newest[place] = all.size();
             }
             all.add(large);
         }
-        all.sort(Comparator.comparingLong(Large::time));
-        return all;
+
+        /** Those so far, in the order of their first prints; a list of its own. */
+        List<Large> inOrder() {
+            List<Large> sorted = new ArrayList<>(all);
+            sorted.sort(Comparator.comparingLong(Large::time));
+            return sorted;
+        }
     }
 }

@@ -42,6 +42,11 @@ public final class PriceRows {
         this.rowTicks = rowTicks;
     }
 
+    /** Rows of the same height without any trade. */
+    PriceRows emptyOnes() {
+        return new PriceRows(steps, rowTicks);
+    }
+
     /** One that goes on from here. */
     PriceRows copy() {
         PriceRows copy = new PriceRows(steps, rowTicks);
@@ -168,6 +173,22 @@ public final class PriceRows {
         for (long row = Math.floorDiv(first, rowTicks); row <= Math.floorDiv(last, rowTicks); row++) {
             long ticks = Math.min(last, row * rowTicks + rowTicks - 1) - Math.max(first, row * rowTicks) + 1;
             cells[SIDES * (int) (row - base) + side + 1] += each * ticks;
+        }
+    }
+
+    /** Adds all of other rows of the same height. */
+    void merge(PriceRows other) {
+        if (other.isEmpty()) {
+            return;
+        }
+        place(other.lowest, other.low, other.low);
+        place(other.highest, other.high, other.high);
+        for (long row = other.lowest; row <= other.highest; row++) {
+            int into = SIDES * (int) (row - base);
+            int from = SIDES * (int) (row - other.base);
+            cells[into] += other.cells[from];
+            cells[into + 1] += other.cells[from + 1];
+            cells[into + 2] += other.cells[from + 2];
         }
     }
 

@@ -133,6 +133,15 @@ public final class RecordedTrades implements BarMaker, Surroundings.Sides {
     }
 
     @Override
+    public int trades(Bars bars, int bar, int from, Surroundings.Taker taker) {
+        if (!knows(bars, bar)) {
+            return -1;
+        }
+        trades.hand(Math.min(end(bar), first(bar) + from), end(bar), taker);
+        return end(bar) - first(bar);
+    }
+
+    @Override
     public double delta(long from, long until) {
         return isOfTrades ? trades.delta(from, until) : Double.NaN;
     }

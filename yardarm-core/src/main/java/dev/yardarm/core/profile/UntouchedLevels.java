@@ -33,11 +33,18 @@ final class UntouchedLevels {
         byPrice.subMap(low - row, false, high, true).keySet().removeIf(isTraded);
     }
 
-    /** Those the range from a low to a high leaves, from low to high. */
-    List<UntouchedLevel> outside(double low, double high, double row) {
+    /** All of them, from low to high. */
+    List<UntouchedLevel> all() {
+        List<UntouchedLevel> all = new ArrayList<>();
+        byPrice.values().forEach(all::addAll);
+        return all;
+    }
+
+    /** Those a bar leaves, from low to high; asked as {@link #reach} is. */
+    List<UntouchedLevel> outside(double low, double high, double row, Predicate<Double> isTraded) {
         List<UntouchedLevel> left = new ArrayList<>();
         byPrice.forEach((price, levels) -> {
-            if (price <= low - row || price > high) {
+            if (price <= low - row || price > high || !isTraded.test(price)) {
                 left.addAll(levels);
             }
         });

@@ -534,6 +534,11 @@ public final class ChartRoom {
         return indicators;
     }
 
+    /** Profiles of chosen spans. */
+    public ChartProfiles profiles() {
+        return new ChartProfiles(this);
+    }
+
     /** The detectors on the chart, and what they found. */
     public ChartDetectors detectors() {
         return detectors;
