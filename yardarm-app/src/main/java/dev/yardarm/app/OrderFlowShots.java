@@ -27,7 +27,7 @@ final class OrderFlowShots {
         put(room, "footprint", Map.of());
         put(room, "bar_figures", Map.of("rows", "delta delta_high delta_low volume trades"));
         put(room, "big_trades", Map.of("size", "180", "widest", "30"));
-        room.chart().setBarWidth(62);
+        room.chart().setBarWidth(80);
     }
 
     /** Profiles of sessions, bought and sold told apart, with what is untouched; time at price beside them. */

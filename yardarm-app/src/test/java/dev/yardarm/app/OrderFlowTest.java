@@ -216,6 +216,9 @@ class OrderFlowTest {
 
     @Test
     void theExecutionLayoutIsLinkedAndRestsOnTrades() throws Exception {
+        // A chart linked by its timeframe leaves the new ones their own.
+        app.line("link 1 shares what how");
+        app.line("link 1");
         app.line("execution");
         app.await("four charts", () -> app.window().bench().layouts().focused().charts().size() == 4
                 && app.window().bench().layouts().focused().charts().stream()
@@ -233,6 +236,12 @@ class OrderFlowTest {
                         .toList()))
                 .hasSize(1)
                 .doesNotContain(0);
+        assertThat(app.get(() -> app.window().bench().layouts().focused().charts().stream()
+                        .map(each -> each.chart().request().isTime()
+                                ? each.chart().timeframe().toString()
+                                : each.chart().request().rule().words())
+                        .toList()))
+                .containsExactly("range of 8 ticks", "5m", "1m", "30m");
         assertThat(app.get(() ->
                         app.window().bench().layouts().focused().charts().get(0).chart().madeFrom()))
                 .contains("from ticks");

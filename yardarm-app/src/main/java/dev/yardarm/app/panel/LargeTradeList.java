@@ -58,10 +58,10 @@ final class LargeTradeList extends VBox {
         table.setMinHeight(HIGH);
         table.setPlaceholder(new Label("None so large among the trades that are kept."));
         table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
-        table.getColumns().add(column("time", each -> (double) each.trade().time(), this::time, 72));
-        table.getColumns().add(column("size", each -> each.trade().size(), LargeTradeList::size, 44));
-        table.getColumns().add(column("price", each -> each.trade().price(), this::price, 48));
-        table.getColumns().add(column("after", Line::after, this::after, 44));
+        table.getColumns().add(column("time", each -> (double) each.trade().time(), this::time, 82));
+        table.getColumns().add(column("size", each -> each.trade().size(), LargeTradeList::size, 42));
+        table.getColumns().add(column("price", each -> each.trade().price(), this::price, 46));
+        table.getColumns().add(column("after", Line::after, this::after, 40));
         Tips.set(
                 table,
                 "after: change of price to the close " + AHEAD

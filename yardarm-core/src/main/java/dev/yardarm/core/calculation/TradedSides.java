@@ -20,6 +20,8 @@ public final class TradedSides implements Surroundings.Sides {
     private double[] sizes = new double[0];
     private byte[] sides = new byte[0];
     private int size;
+    private double sum;
+    private int without;
 
     /**
      * @param knownFrom from this moment on all trades are taken in, in microseconds
@@ -66,8 +68,10 @@ public final class TradedSides implements Surroundings.Sides {
         prices[size] = price;
         sizes[size] = tradeSize;
         sides[size] = side;
-        sums[size] = (size == 0 ? 0 : sums[size - 1]) + side * tradeSize;
-        sideless[size] = (size == 0 ? 0 : sideless[size - 1]) + (side == TickSeries.UNKNOWN ? 1 : 0);
+        sum += side * tradeSize;
+        sums[size] = sum;
+        without += side == TickSeries.UNKNOWN ? 1 : 0;
+        sideless[size] = without;
         size++;
     }
 

@@ -40,6 +40,8 @@ public final class ExecutionLayout {
                 EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR, LinkRules.Shared.DRAWINGS));
         List<ChartRoom> charts = layout.charts();
         for (ChartRoom chart : charts) {
+            // A copy is linked as the chart in hand is, and would take its timeframe along.
+            chart.setLink(0);
             List.copyOf(chart.chart().indicators()).stream()
                     .map(IndicatorLayer::id)
                     .forEach(chart.indicators()::remove);
