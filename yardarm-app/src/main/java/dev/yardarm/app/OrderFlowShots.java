@@ -14,8 +14,7 @@ final class OrderFlowShots {
     private OrderFlowShots() {}
 
     private static void put(ChartRoom room, String name, Map<String, String> settings) {
-        Indicator indicator =
-                room.desk().language().catalogue().find(name).orElseThrow();
+        Indicator indicator = room.desk().language().catalogue().find(name).orElseThrow();
         room.indicators().add(indicator, Settings.of(indicator, settings));
     }
 
@@ -33,9 +32,7 @@ final class OrderFlowShots {
     /** Profiles of sessions, bought and sold told apart, with what is untouched; time at price beside them. */
     static void profiles(ChartRoom room, Instrument future) {
         room.showLayers(java.util.List.of());
-        room.open(
-                future,
-                BarRequest.of(Timeframe.parse("30m").orElseThrow()).withPart(SessionPart.WHOLE));
+        room.open(future, BarRequest.of(Timeframe.parse("30m").orElseThrow()).withPart(SessionPart.WHOLE));
         room.setVolumeShown(false);
         put(room, "profile", Map.of("split", "bought and sold", "wide", "60"));
         room.chart().setBarWidth(5);

@@ -61,15 +61,16 @@ class OrderFlowTest {
     }
 
     private Footprint footprint() {
-        return app.get(() ->
-                app.chart().data().flow().footprints().values().stream().findFirst().orElse(null));
+        return app.get(() -> app.chart().data().flow().footprints().values().stream()
+                .findFirst()
+                .orElse(null));
     }
 
     /** What the chart paints now. */
     private String picture() {
         return app.get(() -> {
-            SvgSurface surface = new SvgSurface(
-                    app.chart().width(), app.chart().height(), (text, type) -> 6.0 * text.length());
+            SvgSurface surface =
+                    new SvgSurface(app.chart().width(), app.chart().height(), (text, type) -> 6.0 * text.length());
             ChartPainter painter = new ChartPainter();
             painter.paint(app.chart(), Palette.of(Palette.Theme.DAYLIGHT), surface);
             painter.paintLegend(app.chart(), surface);
@@ -147,12 +148,15 @@ class OrderFlowTest {
     @Test
     void theListOfLargeTradesLeadsToThem() throws Exception {
         app.line("large trades 180");
-        app.await("the list", () -> app.robot().lookup("#large-trades").tryQuery().isPresent()
-                && !((TableView<?>) find("#large-trades")).getItems().isEmpty());
+        app.await(
+                "the list",
+                () -> app.robot().lookup("#large-trades").tryQuery().isPresent()
+                        && !((TableView<?>) find("#large-trades")).getItems().isEmpty());
         TableView<LargeTradeLines.Line> table = find("#large-trades");
         List<LargeTradeLines.Line> lines = app.get(() -> List.copyOf(table.getItems()));
-        assertThat(lines).isSortedAccordingTo((one, other) -> Long.compare(
-                other.trade().time(), one.trade().time()));
+        assertThat(lines)
+                .isSortedAccordingTo((one, other) ->
+                        Long.compare(other.trade().time(), one.trade().time()));
         assertThat(lines).allMatch(each -> each.trade().size() >= 180);
         LargeTradeLines.Line oldest = lines.get(lines.size() - 1);
         app.get(() -> {
@@ -196,9 +200,8 @@ class OrderFlowTest {
             app.room().profiles().ofChosenDrawing();
             return null;
         });
-        app.await(
-                "its profile",
-                () -> app.chart().data().flow().profiles().values().stream().anyMatch(each -> each.size() == 1));
+        app.await("its profile", () -> app.chart().data().flow().profiles().values().stream()
+                .anyMatch(each -> each.size() == 1));
         SpanProfile profile = app.get(() -> app.chart().data().flow().profiles().values().stream()
                 .flatMap(List::stream)
                 .findFirst()
@@ -220,16 +223,17 @@ class OrderFlowTest {
         app.line("link 1 shares what how");
         app.line("link 1");
         app.line("execution");
-        app.await("four charts", () -> app.window().bench().layouts().focused().charts().size() == 4
-                && app.window().bench().layouts().focused().charts().stream()
-                        .allMatch(each -> !each.chart().bars().isEmpty()));
+        app.await(
+                "four charts",
+                () -> app.window().bench().layouts().focused().charts().size() == 4
+                        && app.window().bench().layouts().focused().charts().stream()
+                                .allMatch(each -> !each.chart().bars().isEmpty()));
         List<String> layers = app.get(() -> app.window().bench().layouts().focused().charts().stream()
                 .flatMap(each -> each.chart().indicators().stream())
                 .map(each -> each.indicator().name())
                 .toList());
         assertThat(layers)
-                .containsExactly(
-                        "view_profile", "delta", "footprint", "bar_figures", "big_trades", "profile");
+                .containsExactly("view_profile", "delta", "footprint", "bar_figures", "big_trades", "profile");
         assertThat(app.get(() -> app.window().bench().layouts().focused().charts().stream()
                         .map(each -> each.link())
                         .distinct()
@@ -242,8 +246,14 @@ class OrderFlowTest {
                                 : each.chart().request().rule().words())
                         .toList()))
                 .containsExactly("range of 8 ticks", "5m", "1m", "30m");
-        assertThat(app.get(() ->
-                        app.window().bench().layouts().focused().charts().get(0).chart().madeFrom()))
+        assertThat(app.get(() -> app.window()
+                        .bench()
+                        .layouts()
+                        .focused()
+                        .charts()
+                        .get(0)
+                        .chart()
+                        .madeFrom()))
                 .contains("from ticks");
         app.line("EMBRA");
         app.await("all four go along", () -> app.window().bench().layouts().focused().charts().stream()

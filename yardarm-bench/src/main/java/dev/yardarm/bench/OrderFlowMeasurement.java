@@ -139,7 +139,11 @@ public final class OrderFlowMeasurement {
             maker = rule.isTime() ? plain : recorded;
             builder = new ChartDataBuilder(
                     layers,
-                    new Surroundings(TradingCalendar.ROUND_THE_CLOCK, code -> Optional.empty(), sides == null ? recorded : sides).withTick(0.25),
+                    new Surroundings(
+                                    TradingCalendar.ROUND_THE_CLOCK,
+                                    code -> Optional.empty(),
+                                    sides == null ? recorded : sides)
+                            .withTick(0.25),
                     Language.builtIn());
             chart.setSize(640, 400);
             chart.open(
@@ -194,8 +198,12 @@ public final class OrderFlowMeasurement {
                 Nowhere nowhere = new Nowhere();
                 long begin = System.nanoTime();
                 both.get(which).paint(nowhere);
+                double took = (System.nanoTime() - begin) / 1e3;
+                if (nowhere.taken == 0) {
+                    throw new IllegalStateException("nothing was drawn");
+                }
                 if (run >= 0) {
-                    times[which][run] = (System.nanoTime() - begin) / 1e3;
+                    times[which][run] = took;
                 }
             }
         }
@@ -256,7 +264,8 @@ public final class OrderFlowMeasurement {
         for (int turn = 0; turn < 3; turn++) {
             System.gc();
             least = Math.min(
-                    least, Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory());
+                    least,
+                    Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory());
         }
         return least;
     }
@@ -274,8 +283,7 @@ public final class OrderFlowMeasurement {
                 read = Math.min(read, (System.nanoTime() - begin) / 1e6);
                 begin = System.nanoTime();
                 TickSeries ticks = store.ticks(id, Long.MIN_VALUE, Long.MAX_VALUE);
-                Fed chart = new Fed(
-                        "time:1m", List.of(layer(1, "footprint", Map.of()), layer(2, "profile", Map.of())));
+                Fed chart = new Fed("time:1m", List.of(layer(1, "footprint", Map.of()), layer(2, "profile", Map.of())));
                 chart.take(ticks, 0, ticks.size());
                 chart.frame(new Nowhere());
                 opened = Math.min(opened, (System.nanoTime() - begin) / 1e6);

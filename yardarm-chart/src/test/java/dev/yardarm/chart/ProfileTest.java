@@ -14,6 +14,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.profile.SpanProfile;
+import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import java.util.List;
@@ -124,5 +125,83 @@ class ProfileTest {
                         .profiles())
                 .as("of a span before there are lines alone")
                 .isEmpty();
+    }
+
+    /** A point of control nothing has reached is drawn with its age until a bar reaches it, also one that only forms. */
+    @Test
+    void anUntouchedPointOfControlGoesWhenItIsTouched() {
+        IndicatorLayer layer = layer(Map.of("span", "month", "row", "20"));
+        BarSeries series = ChartFixture.days(200);
+        ChartModel chart = ChartFixture.chart(series, Timeframe.DAY, layer);
+        ChartDataBuilder builder = new ChartDataBuilder(List.of(layer));
+        chart.setData(builder.update(series.snapshot()));
+        chart.showLast(150);
+        List<UntouchedLevel> levels = chart.data().flow().untouched().get("layer-1").stream()
+                .filter(each -> each.kind() == UntouchedLevel.Kind.CONTROL)
+                .toList();
+        assertThat(levels).isNotEmpty();
+        UntouchedLevel level = levels.get(levels.size() - 1);
+        double low = levels.get(0).price();
+        chart.setPriceRange(Math.min(low, chart.data().last()) * 0.95, level.price() * 1.05);
+        assertThat(untouchedTexts(chart)).isPositive();
+
+        Bars bars = series.snapshot();
+        long open = bars.closeTime(bars.size() - 1);
+        series.form(
+                open,
+                open + (bars.closeTime(bars.size() - 1) - bars.openTime(bars.size() - 1)),
+                low,
+                level.price() + 1,
+                low - 1,
+                low,
+                10);
+        chart.setData(builder.update(series.snapshot()));
+        assertThat(chart.data().flow().untouched().get("layer-1"))
+                .noneMatch(each -> each.kind() == UntouchedLevel.Kind.CONTROL);
+        assertThat(untouchedTexts(chart)).isZero();
+    }
+
+    private static long untouchedTexts(ChartModel chart) {
+        RecordingSurface surface = new RecordingSurface(1);
+        new ChartPainter().paint(chart, Palette.of(Palette.Theme.DAYLIGHT), surface);
+        return surface.texts.stream()
+                .filter(each -> each.startsWith("untouched poc") || each.startsWith("poc "))
+                .count();
+    }
+
+    /** Rows of what is in view alone, anew when the view changes; told apart, both parts are as wide as the whole. */
+    @Test
+    void theProfileOfTheViewIsThatOfTheBarsInView() {
+        Indicator term = Language.builtIn().catalogue().find("view_profile").orElseThrow();
+        IndicatorLayer layer = new IndicatorLayer(
+                "layer-1", term, Settings.of(term, Map.of("row", "20", "wide", "20")), LayerStyle.of(2));
+        BarSeries series = ChartFixture.days(200);
+        ChartModel chart = ChartFixture.chart(series, Timeframe.DAY, layer);
+        chart.setData(new ChartDataBuilder(List.of(layer)).update(series.snapshot()));
+        chart.showLast(70);
+        double few = widestAtTheRight(chart);
+        assertThat(few).isCloseTo(0.2 * (chart.plotRight() - chart.time().left()), within(1e-6));
+        Bars bars = series.snapshot();
+        int first = chart.time().firstVisible();
+        SpanProfile profile = dev.yardarm.core.profile.ViewProfileTerm.of(
+                chart.data().flow().viewed().get("layer-1"), bars, first, bars.size(), 0.7);
+        double volume = 0;
+        for (int bar = first; bar < bars.size(); bar++) {
+            volume += bars.volume(bar);
+        }
+        assertThat(profile.rows().total()).isCloseTo(volume, within(1e-6));
+        assertThat(profile.estimated()).isTrue();
+    }
+
+    private static double widestAtTheRight(ChartModel chart) {
+        RecordingSurface surface = new RecordingSurface(1);
+        new ChartPainter().paint(chart, Palette.of(Palette.Theme.DAYLIGHT), surface);
+        return surface.rectangles.stream()
+                .filter(each -> Math.abs(each.x() + each.width() - chart.plotRight()) < 1e-9
+                        && each.x() > chart.time().left() + 50
+                        && each.height() < 30)
+                .mapToDouble(RecordingSurface.Rectangle::width)
+                .max()
+                .orElse(0);
     }
 }

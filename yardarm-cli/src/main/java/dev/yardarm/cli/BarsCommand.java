@@ -62,7 +62,7 @@ final class BarsCommand implements Callable<Integer> {
     private double tick;
 
     @Mixin
-    private FileOptions reading;
+    private TradeReading reading;
 
     @Mixin
     private SessionOption session;
@@ -80,16 +80,6 @@ final class BarsCommand implements Callable<Integer> {
             description = "leaves trades smaller than this out of --levels; what is left out counts as zero")
     private Double least;
 
-    @Option(
-            names = "--repeated",
-            defaultValue = "refuse",
-            paramLabel = "keep|refuse",
-            description = "what to do with a trade that is the same as the one before it")
-    private String repeated;
-
-    @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
-    private Path skipBad;
-
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
 
@@ -98,12 +88,12 @@ final class BarsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        ReadingOptions options = reading.read();
+        ReadingOptions options = reading.options();
         ZoneId fileZone = options.zone();
         BarRule rule = rule();
         checkLevels();
         TradingCalendar calendar = session.calendar(fileZone == null ? ZoneOffset.UTC : fileZone);
-        SkippedRows skipped = new SkippedRows(skipBad);
+        SkippedRows skipped = reading.skipped();
         BarSeries series = new BarSeries(1024);
         boolean datesOnly = build(rule, calendar, options, skipped, series);
         Bars made = series.snapshot();
@@ -169,9 +159,6 @@ final class BarsCommand implements Callable<Integer> {
         if (!(tick > 0) || Double.isInfinite(tick)) {
             throw new WrongUsageException("--tick must be above zero, not " + tick);
         }
-        if (!repeated.equals("keep") && !repeated.equals("refuse")) {
-            throw new WrongUsageException("--repeated is keep or refuse, not '" + repeated + "'");
-        }
         try {
             return BarRule.parse(kind);
         } catch (IllegalArgumentException wrong) {
@@ -194,8 +181,8 @@ final class BarsCommand implements Callable<Integer> {
                         .println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
                                 + "heikin-ashi@5m takes others");
             }
-            TickSeries ticks = skipped.readTicks(
-                    csv, options, repeated.equals("keep"), spec.commandLine().getErr());
+            TickSeries ticks =
+                    reading.trades(csv, options, skipped, spec.commandLine().getErr());
             if (levels != null) {
                 byPrice = levelsOf(rule, basis, maker, ticks);
                 maker.advanceTo(ticks.time(ticks.size() - 1));

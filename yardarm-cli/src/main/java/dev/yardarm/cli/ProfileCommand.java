@@ -18,6 +18,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.Callable;
+import java.util.function.IntToLongFunction;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -77,17 +78,7 @@ final class ProfileCommand implements Callable<Integer> {
     private String blocks;
 
     @Mixin
-    private FileOptions reading;
-
-    @Option(
-            names = "--repeated",
-            defaultValue = "refuse",
-            paramLabel = "keep|refuse",
-            description = "what to do with a trade that is the same as the one before it")
-    private String repeated;
-
-    @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
-    private Path skipBad;
+    private TradeReading reading;
 
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
@@ -103,20 +94,19 @@ final class ProfileCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        ReadingOptions options = reading.read();
+        ReadingOptions options = reading.options();
         ZoneId zone = options.zone();
         TradingCalendar calendar = session.calendar(zone == null ? ZoneOffset.UTC : zone);
-        ProfileMaker maker = maker(calendar);
-        SkippedRows skipped = new SkippedRows(skipBad);
+        check();
+        // All of a file is one span, which is known when it has been read.
+        ProfileSpan span = isAll() ? null : span(calendar.zone());
+        ProfileMaker maker;
+        SkippedRows skipped = reading.skipped();
         if (TickFile.holdsTicks(csv, options)) {
-            TickSeries ticks = skipped.readTicks(
-                    csv, options, repeated.equals("keep"), spec.commandLine().getErr());
+            TickSeries ticks =
+                    reading.trades(csv, options, skipped, spec.commandLine().getErr());
             look(ticks);
-            maker = all(
-                    maker,
-                    calendar,
-                    ticks.size() == 0 ? 0 : ticks.time(0),
-                    ticks.size() == 0 ? 1 : ticks.time(ticks.size() - 1));
+            maker = maker(span != null ? span : between(ticks.size(), ticks::time), calendar);
             maker.add(ticks, 0, ticks.size());
         } else {
             BarFile.Result read = skipped.read(csv, options, spec.commandLine().getErr());
@@ -125,11 +115,7 @@ final class ProfileCommand implements Callable<Integer> {
                     .getErr()
                     .println(
                             "estimated from bars: their volume is spread evenly over their prices; trades say it exactly");
-            maker = all(
-                    maker,
-                    calendar,
-                    bars.isEmpty() ? 0 : bars.openTime(0),
-                    bars.isEmpty() ? 1 : bars.openTime(bars.size() - 1));
+            maker = maker(span != null ? span : between(bars.size(), bars::openTime), calendar);
             maker.add(bars);
         }
         List<Profile> made = maker.made();
@@ -179,32 +165,36 @@ final class ProfileCommand implements Callable<Integer> {
         }
     }
 
-    private ProfileMaker maker(TradingCalendar calendar) throws WrongUsageException {
+    private void check() throws WrongUsageException {
         if (!(tick > 0) || Double.isInfinite(tick)) {
             throw new WrongUsageException("--tick must be above zero, not " + tick);
         }
         if (row < 1) {
             throw new WrongUsageException("--row is a number of ticks from 1 on, not " + row);
         }
-        if (!repeated.equals("keep") && !repeated.equals("refuse")) {
-            throw new WrongUsageException("--repeated is keep or refuse, not '" + repeated + "'");
-        }
-        return maker(
-                by.strip().equalsIgnoreCase("all") ? new ProfileSpan.Between(0, 1) : span(calendar.zone()), calendar);
+        share();
+        blockLength();
     }
 
-    private ProfileMaker maker(ProfileSpan span, TradingCalendar calendar) throws WrongUsageException {
+    private boolean isAll() {
+        return by.strip().equalsIgnoreCase("all");
+    }
+
+    private long blockLength() throws WrongUsageException {
         long length = TradesCommand.span("--blocks", blocks);
         if (length == 0) {
             throw new WrongUsageException("--blocks has a length above zero");
         }
-        return new ProfileMaker(span, calendar, new PriceSteps(tick), row, length, share());
+        return length;
     }
 
-    /** All of a file is one span, which is known when it has been read. */
-    private ProfileMaker all(ProfileMaker maker, TradingCalendar calendar, long first, long last)
-            throws WrongUsageException {
-        return by.strip().equalsIgnoreCase("all") ? maker(new ProfileSpan.Between(first, last + 1), calendar) : maker;
+    private static ProfileSpan between(int count, IntToLongFunction time) {
+        return new ProfileSpan.Between(
+                count == 0 ? 0 : time.applyAsLong(0), count == 0 ? 1 : time.applyAsLong(count - 1) + 1);
+    }
+
+    private ProfileMaker maker(ProfileSpan span, TradingCalendar calendar) throws WrongUsageException {
+        return new ProfileMaker(span, calendar, new PriceSteps(tick), row, blockLength(), share());
     }
 
     private ProfileSpan span(ZoneId zone) throws WrongUsageException {

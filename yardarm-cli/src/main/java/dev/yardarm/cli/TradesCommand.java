@@ -39,17 +39,7 @@ final class TradesCommand implements Callable<Integer> {
     private String together;
 
     @Mixin
-    private FileOptions reading;
-
-    @Option(
-            names = "--repeated",
-            defaultValue = "refuse",
-            paramLabel = "keep|refuse",
-            description = "what to do with a trade that is the same as the one before it")
-    private String repeated;
-
-    @Option(names = "--skip-bad", paramLabel = "FILE", description = "sets bad rows aside in this file")
-    private Path skipBad;
+    private TradeReading reading;
 
     @Option(names = "--out", paramLabel = "FILE", description = "writes here instead of to standard output")
     private Path out;
@@ -59,14 +49,11 @@ final class TradesCommand implements Callable<Integer> {
         if (!(least >= 0)) {
             throw new WrongUsageException("--min-size is a size from 0 on, not " + least);
         }
-        if (!repeated.equals("keep") && !repeated.equals("refuse")) {
-            throw new WrongUsageException("--repeated is keep or refuse, not '" + repeated + "'");
-        }
         long span = together == null ? -1 : span("--together", together);
-        ReadingOptions options = reading.read();
-        SkippedRows skipped = new SkippedRows(skipBad);
-        TickSeries ticks = skipped.readTicks(
-                csv, options, repeated.equals("keep"), spec.commandLine().getErr());
+        ReadingOptions options = reading.options();
+        SkippedRows skipped = reading.skipped();
+        TickSeries ticks =
+                reading.trades(csv, options, skipped, spec.commandLine().getErr());
         List<LargeTrades.Large> large = LargeTrades.of(ticks, least, span);
         Output.write(out, spec.commandLine().getOut(), to -> {
             to.write("time,price,size,side,count\n");

@@ -298,7 +298,8 @@ final class ChartMenu {
                                 room.studies().take(Tool.LINE);
                                 room.gestures().placing().put(anchor);
                             }),
-                            item("Profile from here on", () -> room.profiles().from(chart.time().bar(x))),
+                            item("Profile from here on", () -> room.profiles()
+                                    .from(chart.time().bar(x))),
                             item("Plan a trade with entry " + price, () -> {
                                 room.studies().take(Tool.PLAN);
                                 room.gestures().placing().put(anchor);

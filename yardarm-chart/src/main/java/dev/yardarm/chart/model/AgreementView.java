@@ -4,7 +4,10 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Sketch;
+import dev.yardarm.core.profile.SpanProfile;
+import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.structure.AgreementMap;
 import dev.yardarm.core.structure.AgreementMap.Mark;
 import dev.yardarm.core.structure.Finding;
@@ -34,6 +37,7 @@ public final class AgreementView {
     private int size;
     private List<Drawing> drawings;
     private IndicatorLayer layer;
+    private List<Mark> profiles = List.of();
     private AgreementMap map;
     private List<AgreementMap.Zone> zones = List.of();
 
@@ -55,13 +59,16 @@ public final class AgreementView {
         Bars bars = chart.bars();
         List<Survey.Seen> there =
                 now == null ? List.of() : chart.data().surveys().getOrDefault(now.id(), List.of());
+        List<Mark> levels = now == null ? List.of() : ofProfiles();
         boolean same = now == layer
+                && levels.equals(profiles)
                 && drawings == chart.drawings()
                 && epoch == bars.epoch()
                 && size == bars.size()
                 && isSame(there, seen);
         if (!same) {
             layer = now;
+            profiles = levels;
             drawings = chart.drawings();
             epoch = bars.epoch();
             size = bars.size();
@@ -120,8 +127,35 @@ public final class AgreementView {
         return sum / count;
     }
 
-    private List<Mark> marks() {
+    /** The levels of the newest span of each profile that is shown, and those that nothing has reached. */
+    private List<Mark> ofProfiles() {
         List<Mark> marks = new ArrayList<>();
+        for (IndicatorLayer each : chart.drawnIndicators()) {
+            List<SpanProfile> spans = chart.data().flow().profiles().getOrDefault(each.id(), List.of());
+            SpanProfile newest = spans.isEmpty() ? null : spans.get(spans.size() - 1);
+            if (newest == null || newest.rows().isEmpty()) {
+                continue;
+            }
+            String span = " " + each.settings().word("span");
+            marks.add(ofProfile(each, "poc" + span, newest, newest.area().control()));
+            marks.add(ofProfile(each, "value high" + span, newest, newest.area().high()));
+            marks.add(ofProfile(each, "value low" + span, newest, newest.area().low()));
+            for (UntouchedLevel level : chart.data().flow().untouched().getOrDefault(each.id(), List.of())) {
+                if (level.kind() == UntouchedLevel.Kind.CONTROL) {
+                    String words = "untouched poc " + Times.date(level.since() - 1, chart.zone());
+                    marks.add(new Mark(each.id() + " " + words, words, level.price()));
+                }
+            }
+        }
+        return marks;
+    }
+
+    private static Mark ofProfile(IndicatorLayer layer, String words, SpanProfile profile, long row) {
+        return new Mark(layer.id() + " " + words, words, profile.rows().price(row));
+    }
+
+    private List<Mark> marks() {
+        List<Mark> marks = new ArrayList<>(profiles);
         long now = chart.bars().openTime(chart.bars().size() - 1);
         lines.keySet()
                 .retainAll(seen.stream()

@@ -80,12 +80,13 @@ public record IndicatorLayer(
 
     /** Settings of layers that read trades which say how they look, not what they are. */
     private static final Set<String> LOOKS =
-            Set.of("mark", "scaled", "widest", "side", "wide", "untouched", "rows", "split");
+            Set.of("mark", "scaled", "widest", "side", "wide", "untouched", "rows", "split", "areas");
 
     /** The settings that are not as they are declared, with their names: a detector has many that nobody changes. */
     private String chosen() {
         return indicator.settings().stream()
-                .filter(each -> !(each instanceof Setting.Source) && !LOOKS.contains(each.name())
+                .filter(each -> !(each instanceof Setting.Source)
+                        && !LOOKS.contains(each.name())
                         && !each.standard().equals(settings.values().get(each.name())))
                 .map(each -> each.name() + " " + settings.values().get(each.name()))
                 .collect(Collectors.joining(", "));

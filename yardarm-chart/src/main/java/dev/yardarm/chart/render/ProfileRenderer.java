@@ -19,6 +19,7 @@ import dev.yardarm.core.profile.PriceRows;
 import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.profile.ViewProfileTerm;
+import dev.yardarm.core.profile.VolumeAreas;
 import dev.yardarm.core.series.Times;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -62,6 +63,9 @@ final class ProfileRenderer {
                 view(chart, layer, view, pane.scale(), surface);
             }
             fill(layer, palette, surface);
+            if (!spans.isEmpty() && layer.settings().word("areas").equals("named")) {
+                areas(chart, pane, layer, spans.get(spans.size() - 1), palette, surface, labels);
+            }
             untouched(chart, pane, layer, palette, surface, labels);
         }
     }
@@ -169,6 +173,52 @@ final class ProfileRenderer {
         if (wide != 0) {
             batch.rectangle(Math.min(base, base + wide), top, Math.abs(wide), height);
         }
+    }
+
+    /** The high and thin areas of the newest profile: a clamp at its base for each, with its name where there is room. */
+    private void areas(
+            ChartModel chart,
+            Pane pane,
+            IndicatorLayer layer,
+            SpanProfile span,
+            Palette palette,
+            Surface surface,
+            Labels labels) {
+        double left = chart.time().x(chart.axis().bar(span.from()));
+        double right = chart.time().x(chart.axis().bar(span.to() - 1) + 1);
+        if (right <= chart.time().left() || left >= chart.plotRight() || right - left < WIDEST / 2) {
+            return;
+        }
+        boolean fromRight = layer.settings().word("side").equals("right");
+        double x = fromRight
+                ? Math.min(right, chart.plotRight())
+                : Math.max(left, chart.time().left());
+        int colour = palette.drawn(layer.leadColour());
+        line.clear();
+        for (VolumeAreas.Area area : VolumeAreas.of(span.rows())) {
+            double one = pane.scale().y(span.rows().bottom(area.low()));
+            double other = pane.scale().y(span.rows().bottom(area.high() + 1));
+            double top = Math.max(pane.top(), Math.min(one, other));
+            double bottom = Math.min(pane.bottom(), Math.max(one, other));
+            if (bottom - top < 3) {
+                continue;
+            }
+            double width = area.isHigh() ? 3 : 1;
+            line.rectangle(fromRight ? x : x - width, top, width, bottom - top);
+            labels.add(new Label(
+                    "",
+                    area.isHigh() ? "high area" : "thin area",
+                    area.isHigh() ? "high" : "thin",
+                    Type.SMALL,
+                    palette.of(Role.SOFT),
+                    0,
+                    Label.Rank.SPARE,
+                    0,
+                    ChartPainter.area(chart, pane),
+                    List.of(new Label.Spot(
+                            fromRight ? x + 5 : x - 6, (top + bottom) / 2, fromRight ? Align.LEFT : Align.RIGHT))));
+        }
+        line.fill(surface, Palette.fade(colour, layer.style().opacity()));
     }
 
     private void untouched(

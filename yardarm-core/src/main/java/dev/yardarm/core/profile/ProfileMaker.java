@@ -134,10 +134,11 @@ public final class ProfileMaker {
 
     private void finish() {
         if (!rows.isEmpty()) {
+            Profile ended = newest();
             untouched
-                    .computeIfAbsent(newest().area().control(), missing -> new ArrayList<>())
+                    .computeIfAbsent(ended.area().control(), missing -> new ArrayList<>())
                     .add(whole.size());
-            whole.add(newest());
+            whole.add(ended);
             guardBelow = Long.MAX_VALUE;
         }
         rows = new PriceRows(steps, rowTicks);

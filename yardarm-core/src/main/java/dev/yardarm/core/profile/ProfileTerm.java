@@ -27,6 +27,7 @@ public final class ProfileTerm extends Declared {
         choice("split", "Told apart", "nothing", "bought and sold", "rising and falling bars");
         choice("side", "At", "left", "right", "view");
         whole("wide", "Width, per cent", 42, 5, 100);
+        choice("areas", "High, thin areas", "named", "not shown");
         choice("untouched", "Untouched", "points of control", "value edges too", "none");
         line("poc", "Point of control");
         output("value_high", "Upper edge of the value area", Form.DASHED);

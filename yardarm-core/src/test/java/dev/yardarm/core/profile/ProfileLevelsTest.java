@@ -247,6 +247,26 @@ class ProfileLevelsTest {
         assertThat(rows.delta()).isEqualTo(200);
     }
 
+    /** Two heaps with next to nothing between them, and thin ends that are no areas. */
+    @Test
+    void highAndThinAreasByHand() {
+        PriceRows rows = new PriceRows(new PriceSteps(1), 1);
+        double[] volumes = {1, 2, 60, 90, 100, 80, 4, 3, 2, 3, 5, 85, 90, 80, 40, 1};
+        for (int row = 0; row < volumes.length; row++) {
+            rows.add(200 + row, volumes[row], TickSeries.ASK);
+        }
+        // Smoothed over three rows: 1.5 21 51 83 90 61 29 3 3 3 31 60 85 70 40 20; two thirds of 90 are 60, a quarter
+        // is 22.5.
+        assertThat(VolumeAreas.of(rows))
+                .containsExactly(
+                        new VolumeAreas.Area(true, 203, 205),
+                        new VolumeAreas.Area(false, 207, 209),
+                        new VolumeAreas.Area(true, 211, 213));
+        PriceRows few = new PriceRows(new PriceSteps(1), 1);
+        few.add(1, 1, TickSeries.ASK);
+        assertThat(VolumeAreas.of(few)).isEmpty();
+    }
+
     @Test
     void timeAtPriceByHand() {
         TimeSpan span = new TimeSpan(

@@ -518,6 +518,8 @@ put("up_down_volume(9)", value=each(lambda p, q: p / q if q else None, total(vu,
 put("relative_volume(3)", _=[V[i] / ((V[i - 4] + V[i - 8] + V[i - 12]) / 3) if i >= 12 else None for i in range(N)])
 dl = [V[i] * clv[i] for i in range(N)]
 put("delta", value=[sum(dl[first[i]:i + 1]) for i in range(N)], bar=dl, estimated=[1.0] * N)
+put("bought_sold", bought=[(v + d) / 2 for v, d in zip(V, dl)], sold=[-(v - d) / 2 for v, d in zip(V, dl)],
+    estimated=[1.0] * N)
 
 # --- statistics -------------------------------------------------------------------------------------------------------
 put("zscore(close, 7)", _=each(lambda c, m, s: (c - m) / s, C, sma(C, 7), dev(C, 7)))

@@ -38,7 +38,7 @@ public final class AgreementTerm extends Declared {
         help(
                 "Prices at which several independent things lie: levels, trend lines, gaps, targets, ratios, of all timeframes.",
                 "On a chart: the standing levels, lines, gaps and targets of its timeframe and of the next two of week and month (hour "
-                        + "and day within a day), lines and ratios of the drawings at the newest bar. A zone is a run of marks of at least so "
+                        + "and day within a day), lines and ratios of the drawings at the newest bar, levels of the profiles that are on it. A zone is a run of marks of at least so "
                         + "many sources no wider than near times the mean of the last 100 true ranges; the strip shades each price by how many "
                         + "sources lie within half of that. count: of levels, gaps and targets of one timeframe, those whose nearest settled "
                         + "price above or below the close is within near times that mean.",

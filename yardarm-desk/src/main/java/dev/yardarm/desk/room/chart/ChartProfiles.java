@@ -63,8 +63,7 @@ public final class ChartProfiles {
     }
 
     private void add(long from, Optional<Long> until) {
-        Indicator profile =
-                room.desk().language().catalogue().find("profile").orElseThrow();
+        Indicator profile = room.desk().language().catalogue().find("profile").orElseThrow();
         room.indicators()
                 .add(
                         profile,
@@ -82,6 +81,9 @@ public final class ChartProfiles {
     /** By the clock of the instrument, as settings are read. */
     private String text(long time) {
         ZoneId zone = chart.axis().grid().calendar().zone();
-        return Times.at(time, zone).toLocalDateTime().truncatedTo(ChronoUnit.MILLIS).toString();
+        return Times.at(time, zone)
+                .toLocalDateTime()
+                .truncatedTo(ChronoUnit.MILLIS)
+                .toString();
     }
 }

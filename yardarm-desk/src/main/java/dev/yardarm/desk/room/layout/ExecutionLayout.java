@@ -36,8 +36,7 @@ public final class ExecutionLayout {
         Layout layout = layouts.add(layouts.titled(title).isEmpty() ? title : "", Arrangement.grid(2, 2));
         int colour = layouts.freeLink();
         layouts.setLinks(
-                colour,
-                EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR, LinkRules.Shared.DRAWINGS));
+                colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR, LinkRules.Shared.DRAWINGS));
         List<ChartRoom> charts = layout.charts();
         for (ChartRoom chart : charts) {
             // A copy is linked as the chart in hand is, and would take its timeframe along.
@@ -70,8 +69,7 @@ public final class ExecutionLayout {
     }
 
     private static void put(ChartRoom chart, String name, Map<String, String> settings) {
-        Indicator indicator =
-                chart.desk().language().catalogue().find(name).orElseThrow();
+        Indicator indicator = chart.desk().language().catalogue().find(name).orElseThrow();
         chart.indicators().add(indicator, Settings.of(indicator, settings));
     }
 }
