@@ -42,6 +42,14 @@ class StartsTest {
         app.await("the data made", () -> notice(app).contains("demo data is made"));
         app.close();
         assertThat(home.resolve("history/halcyon-1-1/D.parquet")).isNotEmptyFile();
+        assertThat(home.resolve("orders.jsonl"))
+                .content()
+                .contains(
+                        "\"kind\":\"large\"",
+                        "\"kind\":\"absorbed\"",
+                        "\"kind\":\"untouched_poc\"",
+                        "VRTQ-M26",
+                        "EMBRA");
         assertThat(home.resolve("planted.jsonl")).content().contains("\"kind\":\"double_top\"", "\"knowable\":\"20");
     }
 

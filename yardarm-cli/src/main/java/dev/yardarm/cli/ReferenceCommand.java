@@ -3,6 +3,7 @@ package dev.yardarm.cli;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.profile.OrderFlowTerms;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
@@ -71,7 +72,7 @@ final class ReferenceCommand implements Callable<Integer> {
                         + "so.\n\n"
                         + CONVENTIONS);
         for (Indicator.Family family : Indicator.Family.values()) {
-            List<Indicator> members = Catalogue.builtIn().all().stream()
+            List<Indicator> members = Catalogue.builtIn().with(OrderFlowTerms.all()).all().stream()
                     .filter(each -> each.family() == family)
                     .sorted(Comparator.comparing(Indicator::title, String.CASE_INSENSITIVE_ORDER))
                     .toList();

@@ -1,6 +1,10 @@
 package dev.yardarm.desk;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.history.ParquetBarStore;
@@ -9,11 +13,13 @@ import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The simulated market with its history kept: what is kept was made later than some moments it is asked about. */
@@ -32,6 +38,53 @@ class StoredSourceTest extends SourceContract {
     @AfterAll
     static void close() {
         store.close();
+    }
+
+    /** Trades of days that are over are kept once they were made; whatever is asked then, and of whenever, is what the market makes. */
+    @Test
+    void tradesAreKeptByDayAndAreThoseThatWereMade(@TempDir Path folder) throws IOException {
+        long now = MARKET.world().presentTime();
+        InstrumentId id = MARKET.instruments().stream()
+                .map(Instrument::id)
+                .filter(each -> each.code().equals("VRTQ-U26"))
+                .findFirst()
+                .orElseThrow();
+        try (ParquetBarStore own = new ParquetBarStore(folder)) {
+            StoredMarket keeping = new StoredMarket(MARKET, () -> Optional.of(own));
+            long from = keeping.ticksFrom(id, now);
+            long[][] asked = {
+                {now - 9 * Times.DAY, now - 4 * Times.DAY - 3 * Times.HOUR},
+                {now - 9 * Times.DAY, now - 4 * Times.DAY - 3 * Times.HOUR},
+                {from, now},
+                {from, now},
+                {now - 6 * Times.DAY, now},
+                {from, now - 12 * Times.DAY},
+                {now - 2 * Times.HOUR, now}
+            };
+            for (long[] each : asked) {
+                TickSeries made = MARKET.ticks(id, each[0], each[1]);
+                TickSeries told = keeping.ticks(id, each[0], each[1]);
+                assertThat(told.size()).isEqualTo(made.size()).isPositive();
+                for (int tick = 0; tick < made.size(); tick++) {
+                    boolean same = told.time(tick) == made.time(tick)
+                            && told.price(tick) == made.price(tick)
+                            && told.size(tick) == made.size(tick)
+                            && told.side(tick) == made.side(tick);
+                    assertThat(same).as("trade " + tick).isTrue();
+                }
+            }
+        }
+        try (var files = Files.walk(folder)) {
+            List<String> days = files.map(Path::getFileName)
+                    .map(Path::toString)
+                    .filter(each -> each.startsWith("2026-"))
+                    .sorted()
+                    .toList();
+            assertThat(days)
+                    .hasSizeGreaterThan(12)
+                    .contains("2026-06-18.parquet")
+                    .doesNotContain("2026-06-19.parquet");
+        }
     }
 
     @Override

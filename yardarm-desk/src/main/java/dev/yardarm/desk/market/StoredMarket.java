@@ -16,6 +16,7 @@ import dev.yardarm.core.source.Members;
 import dev.yardarm.core.source.Rates;
 import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.history.BarStore;
+import dev.yardarm.data.history.TickStore;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
 import java.io.IOException;
@@ -37,11 +38,14 @@ import org.slf4j.LoggerFactory;
 /**
  * The simulated market with its made history kept in the store: what is there is read, what is missing is made. Kept are
  * the daily bars of all instruments and the minutes of indices, which take a second to work out from their members; the
- * minutes of a company are made anew each time, because that takes less than reading them. Until the store is ready
+ * minutes of a company are made anew each time, because that takes less than reading them; and trades one by one of days that are over. Until the store is ready
  * everything is made; so the first chart waits for nothing it does not show.
  */
 public final class StoredMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades, Rates {
     private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
+    /** Where nothing is kept for longer a day may be missing, or the market was closed: the market is asked. */
+    private static final long LONGEST_KEPT_GAP = 6 * Times.HOUR;
+
     private final SimulatedMarket market;
     private final Supplier<Optional<BarStore>> store;
     private final Executor behind;
@@ -137,9 +141,79 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         return market.ticksFrom(id, upTo);
     }
 
+    /** Those of days that are over are kept when they were made once, a file for each day, and read from then on. */
     @Override
-    public TickSeries ticks(InstrumentId id, long from, long upTo) {
-        return market.ticks(id, from, upTo);
+    public TickSeries ticks(InstrumentId id, long from, long upTo) throws IOException {
+        TickStore open = store.get()
+                .filter(TickStore.class::isInstance)
+                .map(TickStore.class::cast)
+                .orElse(null);
+        if (open == null) {
+            return market.ticks(id, from, upTo);
+        }
+        TickSeries known = open.ticks(inStore(id), from, upTo == Long.MAX_VALUE ? upTo : upTo + 1);
+        TickSeries all = new TickSeries(known.size() + 1024);
+        long next = from;
+        // What is kept begins and ends with whole days; only of the first one asked for a part may be wanted.
+        long whole = Math.floorDiv(from + Times.DAY - 1, Times.DAY) * Times.DAY;
+        for (int tick = 0; tick < known.size(); tick++) {
+            long time = known.time(tick);
+            if (tick == 0 || time - next > LONGEST_KEPT_GAP) {
+                make(open, id, next, time - 1, whole, all);
+            }
+            all.append(time, known.price(tick), known.size(tick), known.side(tick));
+            next = time + 1;
+            whole = next;
+        }
+        make(open, id, next, upTo, whole, all);
+        return all;
+    }
+
+    /** Makes the trades of a span, keeps those of its days that are over, and appends them. */
+    private void make(TickStore open, InstrumentId id, long from, long upTo, long whole, TickSeries to) {
+        if (from > upTo) {
+            return;
+        }
+        TickSeries made = market.ticks(id, from, upTo);
+        keepDays(open, id, made, whole, upTo);
+        append(made, to);
+    }
+
+    private static void append(TickSeries ticks, TickSeries to) {
+        for (int tick = 0; tick < ticks.size(); tick++) {
+            to.append(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
+        }
+    }
+
+    /**
+     * Keeps the days of UTC that are over.
+     *
+     * @param whole from this moment on none is missing among those that were made
+     */
+    private void keepDays(TickStore open, InstrumentId id, TickSeries made, long whole, long upTo) {
+        long over = Math.floorDiv(upTo, Times.DAY) * Times.DAY;
+        int first = 0;
+        while (first < made.size() && made.time(first) < whole) {
+            first++;
+        }
+        int end = first;
+        while (end < made.size() && made.time(end) < over) {
+            end++;
+        }
+        if (end == first || !keeping.add(id.code() + " ticks " + over)) {
+            return;
+        }
+        TickSeries days = new TickSeries(end - first);
+        for (int tick = first; tick < end; tick++) {
+            days.append(made.time(tick), made.price(tick), made.size(tick), made.side(tick));
+        }
+        behind.execute(() -> {
+            try {
+                open.mergeTicks(inStore(id), days);
+            } catch (IOException failed) {
+                LOG.warn("the trades of {} cannot be kept: {}", id.code(), failed.getMessage());
+            }
+        });
     }
 
     /** Shares and indices; of the others the making takes no longer than the reading. */
