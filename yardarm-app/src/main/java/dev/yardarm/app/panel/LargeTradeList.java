@@ -65,7 +65,7 @@ final class LargeTradeList extends VBox {
         Tips.set(
                 table,
                 "after: change of price to the close " + AHEAD
-                        + " bars after the trade's own; … while fewer have followed");
+                        + " bars after the trade's own; › while fewer have followed");
         table.setRowFactory(view -> new Row());
         table.setOnMouseClicked(event -> take());
         table.setOnKeyPressed(event -> {
@@ -138,7 +138,7 @@ final class LargeTradeList extends VBox {
             return "…";
         }
         String sign = line.after() > 0 ? "+" : line.after() < 0 ? "−" : "";
-        return sign + price(Math.abs(line.after())) + (line.soFar() ? "…" : "");
+        return sign + price(Math.abs(line.after())) + (line.soFar() ? "›" : "");
     }
 
     /** Shows what there is now; the chosen one and the order stay. */

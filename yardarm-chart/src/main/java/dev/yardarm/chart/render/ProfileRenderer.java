@@ -211,7 +211,7 @@ final class ProfileRenderer {
                     area.isHigh() ? "high" : "thin",
                     Type.SMALL,
                     palette.of(Role.SOFT),
-                    0,
+                    Palette.fade(palette.of(Role.PAPER), 0.85),
                     Label.Rank.SPARE,
                     0,
                     ChartPainter.area(chart, pane),
