@@ -6,11 +6,14 @@ import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
+import dev.yardarm.chart.model.LargeTradePlaces;
 import dev.yardarm.chart.render.FoundText;
+import dev.yardarm.chart.render.LargeTradeLines;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.profile.LargeMarks;
 import dev.yardarm.core.source.EventMark;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.room.chart.Aspect;
@@ -265,9 +268,13 @@ public final class ChartView extends Region {
         if (gestures.tool() == Tool.NONE) {
             setCursor(cursor(hit));
         }
+        LargeMarks.Mark trade = large(hit, x, y);
         boolean onGrip = grip.covers(x, y) && !gestures.isDragging();
-        markText.setVisible(
-                hit instanceof Hit.OnMark || hit instanceof Hit.OnCount || hit instanceof Hit.OnAgreement || onGrip);
+        markText.setVisible(hit instanceof Hit.OnMark
+                || hit instanceof Hit.OnCount
+                || hit instanceof Hit.OnAgreement
+                || trade != null
+                || onGrip);
         if (onGrip) {
             markText.setText(grip.words());
             placeMark(chart.plotRight() / 2, grip.getLayoutY(), grip.getLayoutY() + grip.getHeight());
@@ -278,6 +285,10 @@ public final class ChartView extends Region {
             markText.setText(String.join("\n", on.words().counted()));
             var box = on.words().box();
             placeMark((box.left() + box.right()) / 2, box.top(), box.bottom());
+        }
+        if (trade != null) {
+            markText.setText(LargeTradeLines.words(chart, trade.trade()));
+            placeMark(x, y - 12, y + 12);
         }
         if (hit instanceof Hit.OnAgreement on) {
             markText.setText(FoundText.agreement(chart, on));
@@ -294,6 +305,16 @@ public final class ChartView extends Region {
             markText.setText(text.toString());
             placeMark(on.place().x(), on.place().y(), on.place().y() + 16);
         }
+    }
+
+    /** The large trade whose mark is under the pointer; null for none. */
+    private LargeMarks.Mark large(Hit hit, double x, double y) {
+        return hit instanceof Hit.OnIndicator on
+                ? chart.indicator(on.id())
+                        .flatMap(layer -> LargeTradePlaces.of(chart, layer))
+                        .flatMap(places -> chart.paneAt(y).flatMap(pane -> places.at(pane.scale(), x, y)))
+                        .orElse(null)
+                : null;
     }
 
     /** Above what it is about, or below where there is no room. */

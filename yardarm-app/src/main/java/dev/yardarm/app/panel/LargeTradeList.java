@@ -39,9 +39,6 @@ final class LargeTradeList extends VBox {
     /** Of another day than the newest. */
     private static final DateTimeFormatter EARLIER = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT);
 
-    private static final DateTimeFormatter DAY =
-            DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss.SSS", Locale.ROOT);
-
     private final Workbench bench;
     private final String layer;
     private final TableView<Line> table = new TableView<>();
@@ -180,16 +177,7 @@ final class LargeTradeList extends VBox {
                 Tips.clear(this);
                 return;
             }
-            String side = line.trade().side() == TickSeries.ASK
-                    ? "bought at the ask"
-                    : line.trade().side() == TickSeries.BID ? "sold at the bid" : "side not known";
-            Tips.set(
-                    this,
-                    Times.at(line.trade().time(), chart().zone()).format(DAY) + ": "
-                            + Readout.quantity(line.trade().size()) + " " + side + " at " + price(line) + ", "
-                            + (line.trade().count() == 1
-                                    ? "one print"
-                                    : line.trade().count() + " prints"));
+            Tips.set(this, LargeTradeLines.words(chart(), line.trade()));
         }
     }
 }

@@ -54,7 +54,10 @@ public final class HitTest {
 
     private static Hit onIndicator(ChartModel chart, Pane pane, double x, double y) {
         for (IndicatorLayer layer : pane.indicators()) {
-            if (layer.style().visible() && isOnIndicator(chart, pane, layer, x, y)) {
+            boolean onMark = LargeTradePlaces.of(chart, layer)
+                    .flatMap(places -> places.at(pane.scale(), x, y))
+                    .isPresent();
+            if (layer.style().visible() && (onMark || isOnIndicator(chart, pane, layer, x, y))) {
                 return new Hit.OnIndicator(layer.id());
             }
         }

@@ -43,6 +43,15 @@ final class FlowWords {
                 : "estimated from bars" + (estimated < spans.size() ? " where trades are not kept" : "");
     }
 
+    /** The delta of a bar of a footprint; empty where its trades are not known. */
+    static String delta(ChartModel chart, IndicatorLayer layer, int bar) {
+        var lines = chart.data().of(layer);
+        double delta = lines.isEmpty() ? Double.NaN : lines.get(1).column().at(bar);
+        return Double.isNaN(delta)
+                ? ""
+                : "delta " + (delta < 0 ? "−" : delta > 0 ? "+" : "") + FootprintRenderer.figure(Math.abs(delta));
+    }
+
     /** From when on trades are known, where those of some bars in view are not. */
     private static String missing(ChartModel chart, IndicatorLayer layer) {
         var lines = chart.data().of(layer);

@@ -56,11 +56,29 @@ final class FootprintRenderer {
         }
         for (IndicatorLayer layer : chart.pricePane().indicators()) {
             if (chart.data().flow().footprints().containsKey(layer.id())
-                    && layer.style().showsOn(chart.timeframe())) {
+                    && layer.style().showsOn(chart.timeframe())
+                    && hasRows(chart, chart.data().flow().footprints().get(layer.id()))) {
                 return layer;
             }
         }
         return null;
+    }
+
+    /** True when trades of a bar in view are known; bars without any are drawn as they are. */
+    private static boolean hasRows(ChartModel chart, Footprint footprint) {
+        int end =
+                Math.min(footprint.bars(), chart.time().endVisible(chart.bars().size()));
+        int first = Math.max(0, chart.time().firstVisible());
+        return hasRows(footprint, first, end);
+    }
+
+    private static boolean hasRows(Footprint footprint, int first, int end) {
+        for (int bar = first; bar < end; bar++) {
+            if (footprint.start(bar) < footprint.end(bar)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** How wide the bar itself is beside its cells. */

@@ -4,13 +4,20 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.core.profile.LargeMarks;
 import dev.yardarm.core.profile.LargeTrades;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /** The large trades of a layer as a list tells them, the newest first, with what price did after them. */
 public final class LargeTradeLines {
     /** Older ones are not listed. */
     public static final int MOST = 2000;
+
+    private static final DateTimeFormatter TIME =
+            DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm:ss.SSS", Locale.ROOT);
 
     private LargeTradeLines() {}
 
@@ -21,6 +28,18 @@ public final class LargeTradeLines {
      * @param soFar true when fewer bars have followed yet
      */
     public record Line(int bar, LargeTrades.Large trade, double after, boolean soFar) {}
+
+    /** All of a trade in words: when, how much, on which side, at what price, in how many prints. */
+    public static String words(ChartModel chart, LargeTrades.Large trade) {
+        String side = trade.side() == TickSeries.ASK
+                ? "bought at the ask"
+                : trade.side() == TickSeries.BID ? "sold at the bid" : "side not known";
+        String price = chart.instrument()
+                .map(each -> each.format().format(trade.price()))
+                .orElseGet(() -> Double.toString(trade.price()));
+        return Times.at(trade.time(), chart.zone()).format(TIME) + ": " + Readout.quantity(trade.size()) + " " + side
+                + " at " + price + ", " + (trade.count() == 1 ? "one print" : trade.count() + " prints");
+    }
 
     /**
      * The lines of a layer; none of a layer that has no large trades.

@@ -2,9 +2,8 @@ package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.LargeTradePlaces;
 import dev.yardarm.chart.model.Pane;
-import dev.yardarm.chart.scale.PriceScale;
-import dev.yardarm.chart.scale.TimeScale;
 import dev.yardarm.chart.surface.Batch;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
@@ -21,7 +20,6 @@ import dev.yardarm.core.series.TickSeries;
  */
 final class LargeTradeRenderer {
     private static final int CORNERS = 24;
-    private static final double SMALLEST = 7;
     private static final double STEM = 5;
 
     private final Batch points = new Batch();
@@ -29,46 +27,16 @@ final class LargeTradeRenderer {
 
     void paint(ChartModel chart, Pane pane, Palette palette, Surface surface) {
         for (IndicatorLayer layer : pane.indicators()) {
-            LargeMarks marks = chart.data().flow().large().get(layer.id());
-            if (marks != null && layer.style().showsOn(chart.timeframe())) {
-                marks(chart, layer, marks, pane.scale(), palette, surface);
-            }
-        }
-    }
-
-    private void marks(
-            ChartModel chart,
-            IndicatorLayer layer,
-            LargeMarks marks,
-            PriceScale scale,
-            Palette palette,
-            Surface surface) {
-        TimeScale time = chart.time();
-        int end = time.endVisible(chart.bars().size());
-        int first = marks.firstFrom(Math.max(0, time.firstVisible()));
-        double most = 0;
-        int last = first;
-        for (; last < marks.size() && marks.get(last).bar() < end; last++) {
-            most = Math.max(most, marks.get(last).trade().size());
-        }
-        boolean isScaled = layer.settings().word("scaled").startsWith("by");
-        String form = layer.settings().word("mark");
-        int widest = layer.settings().whole("widest");
-        for (int place = first; place < last; place++) {
-            LargeTrades.Large trade = marks.get(place).trade();
-            double share = trade.size() / most;
-            double across = isScaled ? Math.max(SMALLEST, widest * Math.sqrt(share)) : Math.max(SMALLEST, widest * 0.5);
-            double x = time.middle(marks.get(place).bar());
-            double y = scale.y(trade.price());
-            mark(
-                    form,
-                    trade,
-                    x,
-                    y,
-                    across,
-                    (0.35 + 0.65 * share) * layer.style().opacity(),
-                    palette,
-                    surface);
+            LargeTradePlaces.of(chart, layer).ifPresent(places -> {
+                String form = layer.settings().word("mark");
+                for (int place = places.first(); place < places.end(); place++) {
+                    LargeMarks.Mark mark = places.marks().get(place);
+                    double strength =
+                            (0.35 + 0.65 * places.share(mark)) * layer.style().opacity();
+                    double y = pane.scale().y(mark.trade().price());
+                    mark(form, mark.trade(), places.x(mark), y, places.across(mark), strength, palette, surface);
+                }
+            });
         }
     }
 

@@ -338,6 +338,9 @@ public final class Legend {
             String zones = LayerParts.value(chart, layer);
             group.add((bar, under) -> zones, palette.of(Role.SOFT));
         }
+        if (chart.data().flow().footprints().containsKey(layer.id())) {
+            group.add((bar, under) -> FlowWords.delta(chart, layer, bar), palette.drawn(layer.leadColour()));
+        }
         String flow = FlowWords.of(chart, layer);
         if (!flow.isEmpty()) {
             group.add((bar, under) -> flow, palette.of(Role.SOFT));
