@@ -49,7 +49,7 @@ class OrderFlowPaintTest {
         for (int minute = 0; minute < MINUTES; minute++) {
             for (int trade = 0; trade < 20; trade++) {
                 price += random.nextInt(-1, 2);
-                long time = START + minute * Times.MINUTE + trade * 2 * Times.SECOND;
+                long time = START + minute * Times.MINUTE + trade * 2L * Times.SECOND;
                 double size = 1 + random.nextInt(9);
                 size = minute == 80 && trade == 10 ? 400 : minute == 85 && trade == 10 ? 100 : size;
                 byte side = minute == 80 && trade == 10

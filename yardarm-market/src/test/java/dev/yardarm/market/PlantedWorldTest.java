@@ -8,6 +8,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.SplitAdjustment;
@@ -18,9 +19,11 @@ import dev.yardarm.core.structure.FindingLog;
 import dev.yardarm.core.structure.catalogue.Detectors;
 import dev.yardarm.market.generator.WorldHistory;
 import dev.yardarm.market.world.World;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -121,5 +124,54 @@ class PlantedWorldTest {
         int last = bars.barAt(finding.to());
         int shared = Math.min(last, to) - Math.max(first, from);
         return shared > 0.5 * Math.max(last - first, to - from);
+    }
+
+    /** What is told of the trades lies among them: orders when prints are put together, and levels that nothing has reached since. */
+    @Test
+    void ordersLieAmongTheTradesAndUntouchedLevelsAreUntouched() throws Exception {
+        ObjectMapper mapper = new ObjectMapper();
+        long now = WORLD.presentTime();
+        List<String> lines = HISTORY.plantedOrders(now);
+        Map<String, TickSeries> ticks = new HashMap<>();
+        Set<String> kinds = new TreeSet<>();
+        for (String line : lines) {
+            JsonNode told = mapper.readTree(line);
+            String code = told.get("code").asText();
+            TickSeries traded =
+                    ticks.computeIfAbsent(code, each -> HISTORY.ticks(each, HISTORY.ticksFrom(each, now), now));
+            String kind = told.get("kind").asText();
+            kinds.add(kind + " " + code);
+            long from = micros(told.get("from").asText());
+            long to = micros(told.get("to").asText());
+            double price = told.get("price").asDouble();
+            if (kind.equals("untouched_poc")) {
+                for (int tick = 0; tick < traded.size(); tick++) {
+                    boolean isLater = traded.time(tick) >= to;
+                    assertThat(isLater && traded.price(tick) == price).as(line).isFalse();
+                }
+                continue;
+            }
+            double size = 0;
+            int prints = 0;
+            byte side = told.get("side").asText().equals("ask") ? TickSeries.ASK : TickSeries.BID;
+            for (int tick = 0; tick < traded.size(); tick++) {
+                boolean isPart = traded.time(tick) >= from && traded.time(tick) <= to && traded.side(tick) == side;
+                size += isPart ? traded.size(tick) : 0;
+                prints += isPart ? 1 : 0;
+            }
+            assertThat(size).as(line).isGreaterThanOrEqualTo(told.get("size").asDouble());
+            assertThat(prints)
+                    .as(line)
+                    .isGreaterThanOrEqualTo(told.get("prints").asInt());
+            assertThat(told.get("size").asDouble()).isGreaterThanOrEqualTo(180);
+        }
+        assertThat(kinds)
+                .contains("large VRTQ-M26", "absorbed VRTQ-M26", "untouched_poc VRTQ-M26", "untouched_poc EMBRA");
+        assertThat(new WorldHistory(WORLD, 1).plantedOrders(now)).isEqualTo(lines);
+    }
+
+    private static long micros(String time) {
+        Instant at = Instant.parse(time);
+        return at.getEpochSecond() * Times.SECOND + at.getNano() / 1000;
     }
 }

@@ -1,6 +1,7 @@
 package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -118,6 +119,20 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
             return known ? count[0] : -1;
         }
 
+        /**
+         * Hands over all trades of a bar at once, as a part of a series: for loops over their columns.
+         *
+         * @return false, and nothing is handed over, when not all trades of the bar are known
+         */
+        default boolean run(Bars bars, int bar, RunTaker taker) {
+            TickSeries collected = new TickSeries(64);
+            boolean known = trades(bars, bar, collected::append);
+            if (known) {
+                taker.take(collected, 0, collected.size());
+            }
+            return known;
+        }
+
         /** The same for other bars than those it was made with, by their times alone. */
         default Sides bySpan() {
             return this;
@@ -132,6 +147,13 @@ public record Surroundings(TradingCalendar calendar, Others others, Sides sides,
          * @param side of {@link dev.yardarm.core.series.TickSeries}
          */
         void take(long time, double price, double size, byte side);
+    }
+
+    /** Takes trades that follow each other in a series, which is only read. */
+    @FunctionalInterface
+    public interface RunTaker {
+        /** The trades {@code from} (included) to {@code end} (excluded). */
+        void take(TickSeries trades, int from, int end);
     }
 
     /** Finds the bars of other instruments, of the same timeframe as the bars computed on. */

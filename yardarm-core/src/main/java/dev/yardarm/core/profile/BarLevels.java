@@ -178,6 +178,11 @@ public final class BarLevels {
             rows = new PriceRows(steps, rowTicks);
         }
 
+        /** Adds trades at once. */
+        void add(TickSeries ticks, int from, int end) {
+            rows.add(ticks, from, end);
+        }
+
         /** The bars so far. The columns are shared: they grow behind what is seen here. */
         BarLevels view() {
             return new BarLevels(steps, rowTicks, bars, starts, ticks, bid, ask, none);

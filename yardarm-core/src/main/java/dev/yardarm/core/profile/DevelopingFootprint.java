@@ -5,6 +5,7 @@ import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import dev.yardarm.core.series.TickSeries;
 import java.util.Arrays;
 
 /**
@@ -159,12 +160,40 @@ public final class DevelopingFootprint {
     /** Takes in the trades of a bar and says what they come to. */
     private double[] take(BarLevels.Maker into, Bars bars, int bar) {
         double[] sums = new double[COLUMNS];
-        boolean known = graph.surroundings()
-                .sides()
-                .trades(bars, bar, (time, price, size, side) -> count(into, sums, price, size, side));
+        boolean known = graph.surroundings().sides().run(bars, bar, (trades, from, end) -> {
+            if (wanted.least() > 0) {
+                for (int tick = from; tick < end; tick++) {
+                    count(into, sums, trades.price(tick), trades.size(tick), trades.side(tick));
+                }
+            } else {
+                into.add(trades, from, end);
+                sum(trades, from, end, sums);
+            }
+        });
         into.next();
         BarLevels made = into.view();
         return known ? told(made, made.bars() - 1, sums) : missing();
+    }
+
+    /** What {@link #count} adds up, of trades that all count. */
+    private static void sum(TickSeries trades, int from, int end, double[] sums) {
+        double[] sizes = trades.sizes();
+        byte[] sides = trades.sides();
+        double volume = 0;
+        double delta = 0;
+        double high = 0;
+        double low = 0;
+        for (int tick = from; tick < end; tick++) {
+            volume += sizes[tick];
+            delta += sides[tick] * sizes[tick];
+            high = delta > high ? delta : high;
+            low = delta < low ? delta : low;
+        }
+        sums[VOLUME] = volume;
+        sums[TRADES] = end - from;
+        sums[DELTA] = delta;
+        sums[DELTA_HIGH] = high;
+        sums[DELTA_LOW] = low;
     }
 
     private void count(BarLevels.Maker into, double[] sums, double price, double size, byte side) {

@@ -330,8 +330,9 @@ public final class DevelopingProfile {
     private boolean take(PriceRows rows, Bars bars, int bar) {
         Surroundings.Sides sides = graph.surroundings().sides();
         byte way = (byte) Math.signum(bars.close(bar) - bars.open(bar));
-        boolean known = sides.trades(
-                bars, bar, (time, price, size, side) -> rows.add(price, size, wanted.byBars() ? way : side));
+        boolean known = wanted.byBars()
+                ? sides.trades(bars, bar, (time, price, size, side) -> rows.add(price, size, way))
+                : sides.run(bars, bar, rows::add);
         if (!known) {
             double volume = bars.volume(bar);
             rows.spread(bars.low(bar), bars.high(bar), volume > 0 ? volume : 0, wanted.byBars() ? way : 0);

@@ -158,6 +158,18 @@ public final class PriceRows {
         return tick;
     }
 
+    /** Adds the trades {@code from} (included) to {@code end} (excluded) of a series. */
+    void add(TickSeries ticks, int from, int end) {
+        int tick = from;
+        while (tick < end) {
+            tick = isEmpty() ? tick : addRun(ticks, tick, end, Long.MAX_VALUE, Long.MIN_VALUE, Long.MAX_VALUE, 0);
+            if (tick < end) {
+                add(ticks.price(tick), ticks.size(tick), ticks.side(tick));
+                tick++;
+            }
+        }
+    }
+
     /** Spreads the volume of a bar evenly over the ticks from its low to its high: an estimate where trades are not known. */
     public void spread(double from, double to, double volume) {
         spread(from, to, volume, TickSeries.UNKNOWN);

@@ -18,7 +18,7 @@ import java.util.Arrays;
  * made.trades(made.series().snapshot(), bar, (time, price, size, side) -> ...);
  * }</pre>
  *
- * <p>Cost: that of the maker and O(1) a trade. Memory: 37 bytes a trade, 12 a bar. One thread feeds it and asks it. What was made of bars
+ * <p>Cost: that of the maker and O(1) a trade. Memory: 25 bytes a trade, 12 a bar. One thread feeds it and asks it. What was made of bars
  * is not known by trades.
  */
 public final class RecordedTrades implements BarMaker, Surroundings.Sides {
@@ -128,6 +128,15 @@ public final class RecordedTrades implements BarMaker, Surroundings.Sides {
         boolean known = knows(bars, bar);
         if (known) {
             trades.hand(first(bar), end(bar), taker);
+        }
+        return known;
+    }
+
+    @Override
+    public boolean run(Bars bars, int bar, Surroundings.RunTaker taker) {
+        boolean known = knows(bars, bar);
+        if (known) {
+            trades.run(first(bar), end(bar), taker);
         }
         return known;
     }

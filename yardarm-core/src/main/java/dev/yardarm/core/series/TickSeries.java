@@ -38,21 +38,50 @@ public final class TickSeries {
 
     /** @throws IllegalArgumentException when the time goes back */
     public void append(long time, double price, double tradeSize, byte side) {
-        if (size > 0 && time < times[size - 1]) {
-            throw new IllegalArgumentException(
-                    "trades must come in the order of their time: " + time + " after " + times[size - 1]);
-        }
+        checkOrder(time);
         if (size == times.length) {
-            int capacity = Math.max(64, size + (size >> 3) + 1);
-            times = Arrays.copyOf(times, capacity);
-            prices = Arrays.copyOf(prices, capacity);
-            sizes = Arrays.copyOf(sizes, capacity);
-            sides = Arrays.copyOf(sides, capacity);
+            makeRoom(1);
         }
         times[size] = time;
         prices[size] = price;
         sizes[size] = tradeSize;
         sides[size++] = side;
+    }
+
+    /**
+     * Appends the trades {@code from} (included) to {@code end} (excluded) of another series.
+     *
+     * @throws IllegalArgumentException when the time goes back
+     */
+    public void append(TickSeries other, int from, int end) {
+        if (from >= end) {
+            return;
+        }
+        checkOrder(other.times[from]);
+        int count = end - from;
+        if (size + count > times.length) {
+            makeRoom(count);
+        }
+        System.arraycopy(other.times, from, times, size, count);
+        System.arraycopy(other.prices, from, prices, size, count);
+        System.arraycopy(other.sizes, from, sizes, size, count);
+        System.arraycopy(other.sides, from, sides, size, count);
+        size += count;
+    }
+
+    private void checkOrder(long time) {
+        if (size > 0 && time < times[size - 1]) {
+            throw new IllegalArgumentException(
+                    "trades must come in the order of their time: " + time + " after " + times[size - 1]);
+        }
+    }
+
+    private void makeRoom(int more) {
+        int capacity = Math.max(64, size + more + (size >> 3));
+        times = Arrays.copyOf(times, capacity);
+        prices = Arrays.copyOf(prices, capacity);
+        sizes = Arrays.copyOf(sizes, capacity);
+        sides = Arrays.copyOf(sides, capacity);
     }
 
     /** Forgets all trades; the room stays. */

@@ -83,9 +83,7 @@ final class ParquetTickStore implements TickStore {
                     day,
                     (own, statement) -> rows(statement, day, from, to, most),
                     (own, statement) -> TickSeries.EMPTY);
-            for (int tick = 0; tick < of.size(); tick++) {
-                ticks.append(of.time(tick), of.price(tick), of.size(tick), of.side(tick));
-            }
+            ticks.append(of, 0, of.size());
         }
         return ticks;
     }
@@ -127,9 +125,7 @@ final class ParquetTickStore implements TickStore {
         for (; at < kept.size() && kept.time(at) < ticks.time(from); at++) {
             joined.append(kept.time(at), kept.price(at), kept.size(at), kept.side(at));
         }
-        for (int tick = from; tick < to; tick++) {
-            joined.append(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
-        }
+        joined.append(ticks, from, to);
         for (; at < kept.size(); at++) {
             if (kept.time(at) > ticks.time(to - 1)) {
                 joined.append(kept.time(at), kept.price(at), kept.size(at), kept.side(at));

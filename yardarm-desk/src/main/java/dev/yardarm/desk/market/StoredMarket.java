@@ -176,13 +176,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         }
         TickSeries made = market.ticks(id, from, upTo);
         keepDays(open, id, made, whole, upTo);
-        append(made, to);
-    }
-
-    private static void append(TickSeries ticks, TickSeries to) {
-        for (int tick = 0; tick < ticks.size(); tick++) {
-            to.append(ticks.time(tick), ticks.price(tick), ticks.size(tick), ticks.side(tick));
-        }
+        to.append(made, 0, made.size());
     }
 
     /**
@@ -204,9 +198,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
             return;
         }
         TickSeries days = new TickSeries(end - first);
-        for (int tick = first; tick < end; tick++) {
-            days.append(made.time(tick), made.price(tick), made.size(tick), made.side(tick));
-        }
+        days.append(made, first, end);
         behind.execute(() -> {
             try {
                 open.mergeTicks(inStore(id), days);

@@ -16,9 +16,9 @@ final class PrintedMinute {
     /** On the average so much a print. */
     private static final int PRINT = 7;
 
-    private static final double PLANTED = 0.05;
+    private static final double PLANTED = 0.08;
     /** A minute with less has no room for anything large. */
-    private static final long LEAST_FOR_PLANTED = 360;
+    private static final long LEAST_FOR_PLANTED = 480;
 
     private static final int ABSORBED_PRINTS = 14;
     private static final long AT_ONCE = 20 * Times.SECOND / 1000;

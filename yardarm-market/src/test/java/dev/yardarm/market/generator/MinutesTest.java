@@ -144,8 +144,8 @@ class MinutesTest {
                 assertThat(planted.prints()).isEqualTo(14);
             }
         }
-        assertThat(large).isBetween(40, 90);
-        assertThat(absorbed).isBetween(20, 60);
+        assertThat(large).isBetween(70, 125);
+        assertThat(absorbed).isBetween(40, 90);
     }
 
     @Test
