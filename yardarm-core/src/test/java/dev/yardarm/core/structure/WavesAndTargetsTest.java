@@ -59,8 +59,11 @@ class WavesAndTargetsTest {
             FindingLog log = found("waves", Map.of("swing", "2"), bars);
             for (int bar = 0; bar < bars.size(); bar += 3) {
                 List<FindingLog.Standing> standing = log.asOf(bar);
+                // Beside the rivals whole impulses may wait for the close that leaves them.
                 assertThat(standing.stream()
-                                .filter(each -> each.state() == Finding.State.PROVISIONAL)
+                                .filter(each -> each.state() == Finding.State.PROVISIONAL
+                                        && !(each.finding().kind().startsWith("impulse")
+                                                && each.finding().points().size() == 6))
                                 .count())
                         .isLessThanOrEqualTo(3);
                 for (FindingLog.Standing each : standing) {

@@ -16,7 +16,7 @@ import java.util.Optional;
  * within 1 to 2.5 of each other in time. All three after an advance of at least {@code trend} * h. Triangles, wedges, rectangles: the last three
  * turns on one side and two on the other (or three) within t * h of two lines (1.3 of that for wedges); a line is flat when it moves less than
  * 0.16 h over the pattern. Flags and pennants: a pole of at least {@code pole} usual ranges, at 0.6 of one a bar or steeper, and a rest of two
- * lows and a high that gives back at most half of it; a pennant where the upper line falls and the lower one does not fall by more than an
+ * lows and a high that gives back at most half of it; a pennant where the upper line does not rise and the lower one does not fall by more than an
  * eighth of the height between them.
  *
  * <p>O(1) for a settled swing.
@@ -40,6 +40,8 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
     private static final double DEEP = 0.55;
     /** So much of its pole the rest may reach beyond the end of it, as a shadow does. */
     private static final double OVER = 0.15;
+    /** The lines of a pennant may lean the wrong way by so much of its beginning: a turn seldom lies on a line. */
+    private static final double LEAN = 0.12;
     /** A pole has so many bars at most. */
     private static final int POLE = 12;
 
@@ -406,7 +408,7 @@ record PatternRules(double tolerance, double least, double trend, double pole) {
         if (!(first > 0) || !(last > 0)) {
             return Optional.empty();
         }
-        boolean narrows = last < 0.88 * first && fall > 0 && sink < 0.12 * first;
+        boolean narrows = last < 0.88 * first && fall > -LEAN * first && sink < LEAN * first;
         boolean parallel = !narrows && last >= 0.4 * first && last <= 2.4 * first && sink > -0.25 * first;
         if (!parallel && !narrows) {
             return Optional.empty();

@@ -87,7 +87,7 @@ public final class Patterns extends Detector {
                         + "each other in time. These after an advance of trend * h. Triangles, wedges, rectangle: five or six "
                         + "turns within tolerance * h of two lines, wedges 1.3 of that; flat is less than 0.16 h; narrowing to 0.75 at least "
                         + "unless both are flat. Flags: a pole of pole usual ranges at 0.6 a bar or steeper, a rest that gives "
-                        + "back a tenth to a half; pennant where its upper line falls and its lower one hardly does. Completed by a close (or a trade) beyond the "
+                        + "back a tenth to a half; pennant where its lines close in and neither leans the other way by more than an eighth. Completed by a close (or a trade) beyond the "
                         + "edge: neckline, flat side, lower line of a rising wedge, either side of rectangle and "
                         + "symmetrical triangle, the line in the direction of the pole; of triangles and rectangles by 0.1 h, of wedges by 0.3 h. Target: h beyond the edge. Void: beyond the "
                         + "other edge, or as many bars again as it took, or 0.95 of the way to the apex. Failed: a close beyond the "

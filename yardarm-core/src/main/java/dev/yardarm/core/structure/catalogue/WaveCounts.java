@@ -21,7 +21,8 @@ import java.util.Map;
 
 /**
  * Wave counts on the swings of nested degrees: all that break no published rule, ranked by the guidelines they keep; the best few stand as
- * rival readings. A count ends in the swing that still moves and is provisional until its last wave is settled; one that a better one
+ * rival readings. A count ends in the swing that still moves and is provisional until its last wave is settled, an impulse until a close has left
+ * its channel after that, in no more time than its last wave took (Glenn Neely, Mastering Elliott Wave, 1990); one that a better one
  * displaces, that price goes beyond or whose rules break was nothing. See {@link WaveForm} for rules, guidelines, targets and prices that void.
  *
  * <p>A swing that moves costs the forms times their lengths on its degree, about fourteen counts, and the sorting of those of all degrees.
@@ -70,11 +71,13 @@ public final class WaveCounts extends Detector {
                         + "back 0.236 to 0.382 of 3 and 0.5 at most, 2 and 4 differ by 0.15 in depth or by half in time, 5 is 0.618 to 1.618 of "
                         + "1; zigzag: B 0.382 to 0.786, C 0.618 to 1.618 of A; flat: B 1 to 1.38, C 1 to 1.618; triangle: each 0.5 to 0.9 "
                         + "of the one before; combination: Y 1 to 1.236 of W. target_from to target_to: where the wave under way may end, or "
-                        + "what follows the last. Confirmed when the last wave is settled; then reached in the target area, failed by a close "
+                        + "what follows the last. Confirmed when the last wave is settled, an impulse when a close has left the line through the ends of 2 "
+                        + "and 4 then, in no more time than 5 took; then reached in the target area, failed by a close "
                         + "beyond the end of the last wave.",
                 "Rival counts say the same until a price where one of them ends: that price is the decision.",
                 "There is nearly always a count that fits. It is a way to say where one is wrong, not a forecast.",
-                "R. N. Elliott, The Wave Principle (1938); A. J. Frost, Robert R. Prechter, Elliott Wave Principle (1978).");
+                "R. N. Elliott, The Wave Principle (1938); A. J. Frost, Robert R. Prechter, Elliott Wave Principle (1978); "
+                        + "Glenn Neely, Mastering Elliott Wave (1990), on how an impulse is confirmed.");
     }
 
     @Override
@@ -205,8 +208,16 @@ public final class WaveCounts extends Detector {
         }
     }
 
-    /** One that stands. */
-    private record Open(int number, Count count, Finding finding, boolean confirmed) {}
+    /**
+     * One that stands.
+     *
+     * @param settled its last wave has ended
+     */
+    private record Open(int number, Count count, Finding finding, boolean confirmed, boolean settled) {
+        Open(int number, Count count, Finding finding, boolean confirmed) {
+            this(number, count, finding, confirmed, confirmed);
+        }
+    }
 
     private static final class Search implements Detection {
         private final int rivals;
@@ -252,22 +263,34 @@ public final class WaveCounts extends Detector {
             follow(bars, bar, log);
         }
 
-        /** A whole count whose last wave has been settled is confirmed. */
+        /** A whole count whose last wave has been settled is confirmed; an impulse when a close has left its channel, too. */
         private void settle(int bar, FindingLog log) {
             for (int at = 0; at < open.size(); at++) {
                 Open each = open.get(at);
                 Turns settled =
                         ((MovingTurns) degrees.get(each.count().degree()).notes()).settled();
                 List<Turn> turns = each.count().turns();
-                boolean done = !each.confirmed()
+                boolean done = !each.settled()
                         && each.count().isWhole()
                         && settled.settledAt() == bar
                         && settled.last().get(settled.last().size() - 1).equals(turns.get(turns.size() - 1));
                 if (done) {
-                    log.become(each.number(), Finding.State.CONFIRMED, bar);
-                    open.set(at, new Open(each.number(), each.count(), each.finding(), true));
+                    boolean waits = each.count().form() == WaveForm.IMPULSE;
+                    if (!waits) {
+                        log.become(each.number(), Finding.State.CONFIRMED, bar);
+                    }
+                    open.set(at, new Open(each.number(), each.count(), each.finding(), !waits, true));
                 }
             }
+        }
+
+        /** True when a close has left the line through the ends of the second and the fourth wave. */
+        private static boolean leaves(List<Turn> turns, Bars bars, int bar) {
+            Turn two = turns.get(turns.size() - 4);
+            Turn four = turns.get(turns.size() - 2);
+            double line =
+                    two.price() + (four.price() - two.price()) * (bar - two.bar()) / (double) (four.bar() - two.bar());
+            return turns.get(turns.size() - 1).high() ? bars.close(bar) < line : bars.close(bar) > line;
         }
 
         /** The best counts of now take the places of those that stood. */
@@ -288,7 +311,7 @@ public final class WaveCounts extends Detector {
             }
             for (int at = open.size() - 1; at >= 0; at--) {
                 Open each = open.get(at);
-                if (!each.confirmed() && best.stream().noneMatch(each.count()::isOf)) {
+                if (!each.settled() && best.stream().noneMatch(each.count()::isOf)) {
                     log.become(each.number(), Finding.State.VOID, bar);
                     open.remove(at);
                 }
@@ -326,7 +349,7 @@ public final class WaveCounts extends Detector {
             for (int at = 0; at < open.size(); at++) {
                 Open each = open.get(at);
                 if (each.count().isOf(count)) {
-                    if (!each.confirmed() && each.count() != count) {
+                    if (!each.settled() && each.count() != count) {
                         Finding finding = count.finding();
                         if (finding.equals(each.finding())) {
                             return;
@@ -370,6 +393,20 @@ public final class WaveCounts extends Detector {
                 Open each = open.get(at);
                 Count count = each.count();
                 Turn last = count.turns().get(count.turns().size() - 1);
+                if (each.settled() && !each.confirmed()) {
+                    List<Turn> turns = count.turns();
+                    // No longer than the last wave took.
+                    int taken = last.bar() - turns.get(turns.size() - 2).bar();
+                    boolean rises = turns.get(turns.size() - 1).high();
+                    if (leaves(turns, bars, bar)) {
+                        log.become(each.number(), Finding.State.CONFIRMED, bar);
+                        open.set(at, new Open(each.number(), count, each.finding(), true));
+                    } else if (bar - last.bar() > taken || (rises ? close > last.price() : close < last.price())) {
+                        log.become(each.number(), Finding.State.VOID, bar);
+                        open.remove(at);
+                    }
+                    continue;
+                }
                 if (!each.confirmed()) {
                     if (count.isVoidAt(close)) {
                         log.become(each.number(), Finding.State.VOID, bar);
