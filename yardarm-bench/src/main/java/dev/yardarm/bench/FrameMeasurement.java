@@ -16,6 +16,8 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.Desk;
 import java.nio.file.Files;
@@ -25,6 +27,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
@@ -49,8 +52,8 @@ public final class FrameMeasurement extends Application {
     private static final int FEW = 2_000;
     private static final int MANY = 1_000_000;
 
-    private final double[] completed = new double[6];
-    private final double[] issued = new double[6];
+    private final double[] completed = new double[8];
+    private final double[] issued = new double[8];
     private final Rectangle pixel = new Rectangle(4, 4, 1, 1);
     private final List<Rectangle> bare =
             Stream.generate(Rectangle::new).limit(6).toList();
@@ -90,10 +93,10 @@ public final class FrameMeasurement extends Application {
 
     /**
      * Steps: full frames of few bars, of many bars, crosshair over many bars, pulses in which one pixel changes, pulses in
-     * which six bare nodes move as the crosshair's do, and full frames of a dense chart.
+     * which six bare nodes move as the crosshair's do, full frames of a dense chart, and of sixty candles and sixty footprints.
      */
     private void measure(int step) {
-        if (step == 6) {
+        if (step == 8) {
             report();
             return;
         }
@@ -112,6 +115,9 @@ public final class FrameMeasurement extends Application {
         if (step == 5) {
             bare.forEach(each -> each.setVisible(false));
             dense(chart);
+        }
+        if (step >= 6) {
+            orderFlow(chart, step == 7);
         }
         if (step < 2) {
             Bars bars = MadeBars.minutes(step == 0 ? FEW : MANY).snapshot();
@@ -141,7 +147,7 @@ public final class FrameMeasurement extends Application {
                         issued[step] = median(Arrays.copyOfRange(issuing, WARM_UP, times.length));
                     }
                     measure(step + 1);
-                } else if (step < 2 || step == 5) {
+                } else if (step < 2 || step >= 5) {
                     // Inside a pulse, so that what is issued is also drawn and nothing piles up.
                     view.canvas().paintNow();
                     issuing[count] = (System.nanoTime() - time) / 1e6;
@@ -183,6 +189,19 @@ public final class FrameMeasurement extends Application {
         }
         chart.setDrawings(drawings);
         chart.showLast(100);
+    }
+
+    /** Sixty bars of some forty prices, as candles or as footprints. */
+    private static void orderFlow(ChartModel chart, boolean isFootprint) {
+        OrderFlowMeasurement.Fed fed = new OrderFlowMeasurement.Fed(
+                "time:1m", isFootprint ? List.of(OrderFlowMeasurement.layer(1, "footprint", Map.of())) : List.of());
+        TickSeries ticks = OrderFlowMeasurement.trades(70 * 1_000, 20_000 * Times.DAY, 60_000, 1);
+        fed.take(ticks, 0, ticks.size());
+        chart.open(chart.instrument().orElseThrow(), Timeframe.MINUTE, TradingCalendar.roundTheClock(ZoneOffset.UTC));
+        chart.setDrawings(List.of());
+        chart.setIndicators(fed.layers());
+        chart.setData(fed.data());
+        chart.showLast(60);
     }
 
     private static Drawing drawing(String id, String kind, Bars bars, int... at) {
@@ -288,6 +307,14 @@ public final class FrameMeasurement extends Application {
                 completed[4] / completed[1]);
         System.out.printf(
                 Locale.ROOT, "issue a frame of a dense chart: %.2f ms, completed %.2f ms%n", issued[5], completed[5]);
+        System.out.printf(
+                Locale.ROOT,
+                "60 bars of some 40 prices: candles issued %.2f ms, completed %.2f ms; footprints %.2f ms, %.2f ms, ratio %.2f%n",
+                issued[6],
+                completed[6],
+                issued[7],
+                completed[7],
+                completed[7] / completed[6]);
         System.out.printf("nodes in the window: %d%n", nodes(view.getScene().getRoot()));
         System.exit(0);
     }

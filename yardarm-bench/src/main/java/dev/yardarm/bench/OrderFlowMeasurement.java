@@ -1,5 +1,6 @@
 package dev.yardarm.bench;
 
+import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.IndicatorLayer;
@@ -102,7 +103,7 @@ public final class OrderFlowMeasurement {
         public void endClip() {}
     }
 
-    private static TickSeries trades(int count, long from, long apart, int spread) {
+    static TickSeries trades(int count, long from, long apart, int spread) {
         SplittableRandom random = new SplittableRandom(5);
         TickSeries ticks = new TickSeries(count);
         long price = 4_000;
@@ -115,13 +116,13 @@ public final class OrderFlowMeasurement {
         return ticks;
     }
 
-    private static IndicatorLayer layer(int number, String name, Map<String, String> settings) {
+    static IndicatorLayer layer(int number, String name, Map<String, String> settings) {
         Indicator term = Language.builtIn().catalogue().find(name).orElseThrow();
         return new IndicatorLayer("layer-" + number, term, Settings.of(term, settings), LayerStyle.of(number));
     }
 
     /** A chart whose bars are made of trades as they come. */
-    private static final class Fed {
+    static final class Fed {
         private final BarMaker maker;
         /** Of bars of time, whose trades follow from their times; null of others, which write them down. */
         private final TradedSides sides;
@@ -171,8 +172,16 @@ public final class OrderFlowMeasurement {
             }
         }
 
+        List<IndicatorLayer> layers() {
+            return chart.indicators();
+        }
+
+        ChartData data() {
+            return builder.update(maker.series().snapshot());
+        }
+
         void frame(Surface surface) {
-            chart.setData(builder.update(maker.series().snapshot()));
+            chart.setData(data());
             paint(surface);
         }
 
