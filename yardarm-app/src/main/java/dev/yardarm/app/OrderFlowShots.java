@@ -25,7 +25,7 @@ final class OrderFlowShots {
         room.setVolumeShown(false);
         put(room, "footprint", Map.of());
         put(room, "bar_figures", Map.of("rows", "delta delta_high delta_low volume trades"));
-        put(room, "big_trades", Map.of("size", "200", "widest", "30"));
+        put(room, "big_trades", Map.of("share", "0.2", "widest", "26"));
         room.chart().setBarWidth(80);
     }
 
