@@ -6,7 +6,6 @@ import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.TickSeries;
-import java.util.Arrays;
 
 /**
  * The trades of each bar by rows of price in a graph, and the figures of the bar that follow from them. Trades below a size are left out
@@ -37,8 +36,7 @@ public final class DevelopingFootprint {
     private final ColumnGraph graph;
     private final ColumnGraph.Node taken;
     private final Wanted wanted;
-    private double[][] closed = new double[COLUMNS][64];
-    private double[] now = missing();
+    private final ToldColumns columns = new ToldColumns(COLUMNS);
     private BarLevels.Maker levels;
     private BarLevels forming;
     /** The forming bar so far. */
@@ -84,20 +82,7 @@ public final class DevelopingFootprint {
 
     /** One of its columns. */
     ColumnGraph.Node column(int column) {
-        return graph.walked(
-                "footprint " + wanted + " " + column,
-                () -> new Walk() {
-                    @Override
-                    public double closed(Bars bars, Column[] inputs, int bar) {
-                        return closed[column][bar];
-                    }
-
-                    @Override
-                    public double forming(Bars bars, Column[] inputs, int bar) {
-                        return now[column];
-                    }
-                },
-                taken);
+        return columns.column(graph, "footprint " + wanted, column, taken);
     }
 
     /** A yes when a column is from a number on. */
@@ -129,14 +114,7 @@ public final class DevelopingFootprint {
         public double closed(Bars bars, Column[] inputs, int bar) {
             forming = maker().view();
             double[] told = take(levels, bars, bar);
-            if (bar >= closed[0].length) {
-                for (int column = 0; column < COLUMNS; column++) {
-                    closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
-                }
-            }
-            for (int column = 0; column < COLUMNS; column++) {
-                closed[column][bar] = told[column];
-            }
+            columns.close(bar, told);
             return bar;
         }
 
@@ -152,7 +130,7 @@ public final class DevelopingFootprint {
                     },
                     (time, price, size, side) -> count(formed, counted, price, size, side));
             forming = formed.peek();
-            now = known ? told(forming, 0, counted) : missing();
+            columns.form(known ? told(forming, 0, counted) : missing());
             return bar;
         }
     }
@@ -229,8 +207,6 @@ public final class DevelopingFootprint {
     }
 
     private static double[] missing() {
-        double[] none = new double[COLUMNS];
-        Arrays.fill(none, Double.NaN);
-        return none;
+        return ToldColumns.missing(COLUMNS);
     }
 }

@@ -27,8 +27,7 @@ public final class DevelopingLargeTrades {
     private final ColumnGraph.Node taken;
     private final Wanted wanted;
     private final TickSeries one = new TickSeries(256);
-    private double[][] closed = new double[COLUMNS][64];
-    private double[] now = missing();
+    private final ToldColumns columns = new ToldColumns(COLUMNS);
     private LargeMarks.Mark[] marks = new LargeMarks.Mark[64];
     private int count;
     private List<LargeMarks.Mark> forming = List.of();
@@ -65,20 +64,7 @@ public final class DevelopingLargeTrades {
 
     /** One of its columns. */
     ColumnGraph.Node column(int column) {
-        return graph.walked(
-                "large trades " + wanted + " " + column,
-                () -> new Walk() {
-                    @Override
-                    public double closed(Bars bars, Column[] inputs, int bar) {
-                        return closed[column][bar];
-                    }
-
-                    @Override
-                    public double forming(Bars bars, Column[] inputs, int bar) {
-                        return now[column];
-                    }
-                },
-                taken);
+        return columns.column(graph, "large trades " + wanted, column, taken);
     }
 
     /** Goes through the bars. */
@@ -97,15 +83,8 @@ public final class DevelopingLargeTrades {
             forming = List.of();
             boolean known = read(bars, bar);
             List<LargeTrades.Large> large = known ? large() : List.of();
-            if (bar >= closed[0].length) {
-                for (int column = 0; column < COLUMNS; column++) {
-                    closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
-                }
-            }
             double[] told = known ? told(large) : missing();
-            for (int column = 0; column < COLUMNS; column++) {
-                closed[column][bar] = told[column];
-            }
+            columns.close(bar, told);
             for (LargeTrades.Large each : large) {
                 if (count == marks.length) {
                     marks = Arrays.copyOf(marks, 2 * count);
@@ -127,7 +106,7 @@ public final class DevelopingLargeTrades {
                     () -> formed = new LargeTrades.Collected(least(), wanted.together()),
                     (time, price, size, side) -> formed.add(time, price, size, side));
             List<LargeTrades.Large> large = known ? formed.inOrder() : List.of();
-            now = known ? told(large) : missing();
+            columns.form(known ? told(large) : missing());
             forming = large.stream().map(each -> new LargeMarks.Mark(bar, each)).toList();
             return bar;
         }
@@ -160,8 +139,6 @@ public final class DevelopingLargeTrades {
     }
 
     private static double[] missing() {
-        double[] none = new double[COLUMNS];
-        Arrays.fill(none, Double.NaN);
-        return none;
+        return ToldColumns.missing(COLUMNS);
     }
 }

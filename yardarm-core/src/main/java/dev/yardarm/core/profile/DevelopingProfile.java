@@ -8,7 +8,6 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Deque;
 import java.util.List;
 import java.util.function.Predicate;
@@ -44,8 +43,7 @@ public final class DevelopingProfile {
     private final ColumnGraph graph;
     private final ColumnGraph.Node states;
     private final Wanted wanted;
-    private double[][] closed = new double[COLUMNS][64];
-    private double[] now = new double[COLUMNS];
+    private final ToldColumns columns = new ToldColumns(COLUMNS);
     private List<SpanProfile> whole = new ArrayList<>();
     private SpanProfile newest;
     /** The last whole span while the first bar of the next one forms; null else. */
@@ -106,20 +104,7 @@ public final class DevelopingProfile {
 
     /** One of its columns. */
     ColumnGraph.Node column(int column) {
-        return graph.walked(
-                "profile " + wanted + " " + column,
-                () -> new Walk() {
-                    @Override
-                    public double closed(Bars bars, Column[] inputs, int bar) {
-                        return closed[column][bar];
-                    }
-
-                    @Override
-                    public double forming(Bars bars, Column[] inputs, int bar) {
-                        return now[column];
-                    }
-                },
-                states);
+        return columns.column(graph, "profile " + wanted, column, states);
     }
 
     /** Goes through the bars. */
@@ -161,14 +146,7 @@ public final class DevelopingProfile {
                 left = isLast ? untouched.all() : left;
             }
             double[] told = told(rows, estimated, before, opened, bars.close(bar));
-            if (bar >= closed[0].length) {
-                for (int column = 0; column < COLUMNS; column++) {
-                    closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
-                }
-            }
-            for (int column = 0; column < COLUMNS; column++) {
-                closed[column][bar] = told[column];
-            }
+            columns.close(bar, told);
             return bar;
         }
 
@@ -176,7 +154,7 @@ public final class DevelopingProfile {
         public double forming(Bars bars, Column[] inputs, int bar) {
             double its = inputs[0].at(bar);
             if (!isPriced(bars, bar)) {
-                now = told(rows, estimated, before, opened, bars.close(bar));
+                columns.form(told(rows, estimated, before, opened, bars.close(bar)));
                 return bar;
             }
             boolean takes = its == its;
@@ -211,9 +189,10 @@ public final class DevelopingProfile {
                 ended.add(rows, area(rows), to);
                 left.addAll(ended.outside(bars.low(bar), bars.high(bar), height, isTraded));
             }
-            now = told(branch, guessed, past, begins ? bars.open(bar) : opened, bars.close(bar));
+            double[] now = told(branch, guessed, past, begins ? bars.open(bar) : opened, bars.close(bar));
             now[UNTOUCHED_ABOVE] = nearest(left, bars.close(bar), true);
             now[UNTOUCHED_BELOW] = nearest(left, bars.close(bar), false);
+            columns.form(now);
             return bar;
         }
 
@@ -341,8 +320,7 @@ public final class DevelopingProfile {
     }
 
     private static double[] missing() {
-        double[] none = new double[COLUMNS];
-        Arrays.fill(none, Double.NaN);
+        double[] none = ToldColumns.missing(COLUMNS);
         none[ESTIMATED] = 0;
         return none;
     }

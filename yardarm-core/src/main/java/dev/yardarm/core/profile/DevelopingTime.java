@@ -7,7 +7,6 @@ import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -22,8 +21,7 @@ public final class DevelopingTime {
     private final ColumnGraph graph;
     private final Wanted wanted;
     private final ColumnGraph.Node taken;
-    private double[][] closed = new double[COLUMNS][64];
-    private double[] now = missing();
+    private final ToldColumns columns = new ToldColumns(COLUMNS);
     private List<TimeSpan> whole = new ArrayList<>();
     private TimeSpan newest;
     private TimeSpan pending;
@@ -61,20 +59,7 @@ public final class DevelopingTime {
 
     /** One of its columns. */
     ColumnGraph.Node column(int column) {
-        return graph.walked(
-                "time at price " + wanted + " " + column,
-                () -> new Walk() {
-                    @Override
-                    public double closed(Bars bars, Column[] inputs, int bar) {
-                        return closed[column][bar];
-                    }
-
-                    @Override
-                    public double forming(Bars bars, Column[] inputs, int bar) {
-                        return now[column];
-                    }
-                },
-                taken);
+        return columns.column(graph, "time at price " + wanted, column, taken);
     }
 
     /** Goes through the bars. */
@@ -105,27 +90,20 @@ public final class DevelopingTime {
             }
             newest = span;
             double[] told = told(span);
-            if (bar >= closed[0].length) {
-                for (int column = 0; column < COLUMNS; column++) {
-                    closed[column] = Arrays.copyOf(closed[column], bar + (bar >> 1) + 64);
-                }
-            }
-            for (int column = 0; column < COLUMNS; column++) {
-                closed[column][bar] = told[column];
-            }
+            columns.close(bar, told);
             return bar;
         }
 
         @Override
         public double forming(Bars bars, Column[] inputs, int bar) {
             if (!(bars.high(bar) >= bars.low(bar))) {
-                now = told(span);
+                columns.form(told(span));
                 return bar;
             }
             boolean begins = inputs[0].at(bar) != number;
             pending = begins ? span : null;
             newest = with(begins ? begun(bars, bar) : span, begins ? bars.openTime(bar) : open, bars, bar);
-            now = told(newest);
+            columns.form(told(newest));
             return bar;
         }
     }
@@ -170,8 +148,6 @@ public final class DevelopingTime {
     }
 
     private static double[] missing() {
-        double[] none = new double[COLUMNS];
-        Arrays.fill(none, Double.NaN);
-        return none;
+        return ToldColumns.missing(COLUMNS);
     }
 }
