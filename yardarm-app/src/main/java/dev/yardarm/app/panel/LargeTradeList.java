@@ -53,7 +53,11 @@ final class LargeTradeList extends VBox {
         table.setFixedCellSize(ROW);
         table.setPrefHeight(HIGH);
         table.setMinHeight(HIGH);
-        table.setPlaceholder(new Label("None so large among the trades that are kept."));
+        Label none = new Label(
+                "None so large among the trades that are kept. Lower the size, or take the largest per cent of all.");
+        none.setWrapText(true);
+        none.getStyleClass().addAll("soft", "small");
+        table.setPlaceholder(none);
         table.setColumnResizePolicy(TableView.CONSTRAINED_RESIZE_POLICY_FLEX_LAST_COLUMN);
         table.getColumns().add(column("time", each -> (double) each.trade().time(), this::time, 82));
         table.getColumns().add(column("size", each -> each.trade().size(), LargeTradeList::size, 42));

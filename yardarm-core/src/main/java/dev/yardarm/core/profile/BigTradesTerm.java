@@ -22,7 +22,7 @@ public final class BigTradesTerm extends Declared {
         number("share", "Or the largest, per cent", 0, 0, 50);
         choice("mark", "Mark", "ring", "dot", "plate", "number");
         choice("scaled", "Size of marks", "by size in view", "all alike");
-        whole("widest", "Largest mark, px", 34, 6, 120);
+        whole("widest", "Widest, pixels", 34, 6, 120);
         output("bought", "Bought in large trades", Form.NONE);
         output("sold", "Sold in large trades", Form.NONE);
         output("count", "Number of large trades", Form.NONE);
