@@ -326,9 +326,16 @@ public final class ColumnGraph {
      * Something that several nodes of this graph share beside their columns, made when it is first asked for.
      *
      * @param key what tells it from others of its type
+     * @param made may ask for others itself
      */
     public <T> T shared(Object key, Class<T> type, Supplier<T> made) {
-        return type.cast(shared.computeIfAbsent(List.of(type, key), missing -> made.get()));
+        List<Object> whole = List.of(type, key);
+        Object known = shared.get(whole);
+        if (known == null) {
+            known = made.get();
+            shared.put(whole, known);
+        }
+        return type.cast(known);
     }
 
     /**

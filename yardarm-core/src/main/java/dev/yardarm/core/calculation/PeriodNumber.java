@@ -3,17 +3,23 @@ package dev.yardarm.core.calculation;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.IsoFields;
+import java.time.temporal.TemporalAdjusters;
 import java.util.function.ToLongFunction;
+import java.util.function.UnaryOperator;
 
 /**
- * The number of the session, week, month ... a bar belongs to: equal numbers, same period. Worked out once a session and
+ * The number of the session, week, month ... a bar belongs to: equal numbers, same period. Worked out once a period and
  * kept for the bars that follow.
  */
 final class PeriodNumber implements BarValue {
     private final TradingCalendar calendar;
     private final ToLongFunction<LocalDate> number;
+    /** The last day of the period a day is in. */
+    private final UnaryOperator<LocalDate> last;
+
     private long from = Long.MAX_VALUE;
     private long until = Long.MIN_VALUE;
     private double current;
@@ -28,6 +34,16 @@ final class PeriodNumber implements BarValue {
             case QUARTER -> day -> day.getYear() * 4L + day.get(IsoFields.QUARTER_OF_YEAR);
             case YEAR -> LocalDate::getYear;
         };
+        this.last = switch (period) {
+            case SESSION -> day -> day;
+            case WEEK -> day -> day.with(TemporalAdjusters.nextOrSame(DayOfWeek.SUNDAY));
+            case MONTH -> day -> day.with(TemporalAdjusters.lastDayOfMonth());
+            case QUARTER ->
+                day -> day.withDayOfMonth(1)
+                        .plusMonths(2 - (day.getMonthValue() - 1) % 3)
+                        .with(TemporalAdjusters.lastDayOfMonth());
+            case YEAR -> day -> day.with(TemporalAdjusters.lastDayOfYear());
+        };
     }
 
     @Override
@@ -36,7 +52,7 @@ final class PeriodNumber implements BarValue {
         if (time < from || time >= until) {
             LocalDate day = calendar.sessionAt(time);
             from = Math.min(time, calendar.open(day));
-            until = Math.max(time + 1, calendar.open(calendar.next(day)));
+            until = Math.max(time + 1, calendar.open(calendar.next(last.apply(day))));
             current = number.applyAsLong(day);
         }
         return current;

@@ -5,6 +5,9 @@ import dev.yardarm.core.calculation.Walk;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.Column;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 
 /**
@@ -25,7 +28,7 @@ public final class Detected {
     private final Detector detector;
     private final Settings settings;
     private final ColumnGraph graph;
-    private final ColumnGraph.Node source;
+    private final Given given;
     private final ColumnGraph.Node entries;
     private Detection detection;
     private FindingLog log = new FindingLog();
@@ -36,9 +39,17 @@ public final class Detected {
         this.detector = detector;
         this.settings = settings;
         this.graph = graph;
-        this.source = source;
-        ColumnGraph.Node[] inputs = source == null ? new ColumnGraph.Node[0] : new ColumnGraph.Node[] {source};
-        this.entries = graph.walked(words() + " entries", this::restart, inputs);
+        this.given = new Given(
+                source == null ? null : source.keep().output(),
+                detector.restsOn().stream()
+                        .map(each -> in(graph, each, each.settings(Map.of()), null))
+                        .toList());
+        List<ColumnGraph.Node> inputs = new ArrayList<>();
+        if (source != null) {
+            inputs.add(source);
+        }
+        inputs.addAll(given.nodes());
+        this.entries = graph.walked(words() + " entries", this::restart, inputs.toArray(ColumnGraph.Node[]::new));
     }
 
     /**
@@ -94,7 +105,8 @@ public final class Detected {
     }
 
     private Walk restart() {
-        detection = detector.begin(settings, source == null ? null : source.output());
+        given.begin();
+        detection = detector.begin(settings, given);
         log = new FindingLog();
         now = log;
         return new Taking();
@@ -105,6 +117,7 @@ public final class Detected {
         @Override
         public double closed(Bars bars, Column[] inputs, int bar) {
             Detected.this.bars = bars;
+            given.closed(inputs, bar);
             detection.take(bars, bar, log);
             now = log;
             return log.size();
@@ -113,8 +126,10 @@ public final class Detected {
         @Override
         public double forming(Bars bars, Column[] inputs, int bar) {
             Detected.this.bars = bars;
+            given.forming();
             now = log.branch();
             detection.copy().take(bars, bar, now);
+            given.begin();
             return now.size();
         }
     }

@@ -5,7 +5,6 @@ import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.series.Column;
 import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.List;
@@ -239,10 +238,15 @@ public abstract class Detector {
      */
     protected void check(Settings checked) {}
 
+    /** The detectors whose findings it reads, with their standard settings. */
+    public List<Detector> restsOn() {
+        return List.of();
+    }
+
     /**
      * Begins before the first bar.
      *
-     * @param source the column it reads beside the bars; null for one that reads bars alone
+     * @param given what it reads beside the bars
      */
-    public abstract Detection begin(Settings chosen, Column source);
+    public abstract Detection begin(Settings chosen, Given given);
 }

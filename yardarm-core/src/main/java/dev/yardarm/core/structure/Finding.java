@@ -28,6 +28,23 @@ public record Finding(
         }
     }
 
+    /**
+     * What findings of one point have in common, for detectors that find one on every other bar: a {@linkplain FindingLog log} keeps
+     * their numbers in columns and makes a finding of them when somebody reads it.
+     *
+     * @param role of the point
+     */
+    public record Spot(String kind, String role, double score) {
+        public Spot {
+            Objects.requireNonNull(kind);
+            Objects.requireNonNull(role);
+        }
+
+        Finding at(long time, double price, double target) {
+            return new Finding(kind, List.of(new Point(role, time, price)), Map.of(), target, Double.NaN, score);
+        }
+    }
+
     /** What has become of it. */
     public enum State {
         /** Found, but later bars may take it back. */

@@ -21,7 +21,7 @@ import java.util.Map;
  * <p>A log that is written for the bars of a prefix is the prefix of the log written for all: entries never go back in time,
  * and nothing is removed. What the forming bar brings is written to a {@link #branch()}, which is thrown away with the bar.
  *
- * <p>One thread writes. Memory: 16 bytes an entry, 4 a finding, and what was found. Cost of {@code asOf} and {@code history}: one pass over the
+ * <p>One thread writes. Memory: 13 bytes an entry, 24 more where there are spots, 4 a finding, and what was found. Cost of {@code asOf} and {@code history}: one pass over the
  * entries up to the bar; of a branch: nothing, of what changes there
  * a place each.
  */
@@ -31,10 +31,10 @@ public final class FindingLog {
     /** How many findings the trunk had. */
     private final int known;
 
-    private int[] numbers = new int[16];
-    private int[] bars = new int[16];
-    private Finding[] findings = new Finding[16];
-    private Finding.State[] states = new Finding.State[16];
+    private final List<Page> pages = new ArrayList<>();
+    /** The last of them. */
+    private Page page;
+
     private int size;
     private int count;
     /** Bar of the last entry. */
@@ -90,7 +90,7 @@ public final class FindingLog {
         if (own >= size) {
             throw new IndexOutOfBoundsException("entry " + place + " of " + size());
         }
-        return new Standing(numbers[own], findings[own], states[own], bars[own]);
+        return pages.get(own >> Page.BITS).standing(own & Page.LAST);
     }
 
     /**
@@ -105,16 +105,45 @@ public final class FindingLog {
     }
 
     /**
+     * Notes something found that has one point.
+     *
+     * @param time open of the bar it is on, microseconds UTC
+     * @param target the price it points to; NaN for none
+     * @param knownAt the bar at whose close it became known
+     * @return the number of the finding
+     */
+    public int found(Finding.Spot spot, long time, double price, double target, int knownAt) {
+        append(count, spot, Finding.State.PROVISIONAL, knownAt);
+        page.spot(time, price, target);
+        return count++;
+    }
+
+    /**
      * Notes that a provisional finding has other points, lines or prices.
      *
      * @throws IllegalStateException when it is settled
      */
     public void changed(int number, Finding finding, int knownAt) {
-        Standing before = standing(number);
-        if (before.state() != Finding.State.PROVISIONAL) {
-            throw new IllegalStateException("finding " + number + " is " + before.state() + " and changes no more");
-        }
+        checkProvisional(number);
         append(number, finding, Finding.State.PROVISIONAL, knownAt);
+    }
+
+    /**
+     * Notes that a provisional finding of one point lies elsewhere or points to another price.
+     *
+     * @throws IllegalStateException when it is settled
+     */
+    public void changed(int number, Finding.Spot spot, long time, double price, double target, int knownAt) {
+        checkProvisional(number);
+        append(number, spot, Finding.State.PROVISIONAL, knownAt);
+        page.spot(time, price, target);
+    }
+
+    private void checkProvisional(int number) {
+        Finding.State before = state(placeOf(number));
+        if (before != Finding.State.PROVISIONAL) {
+            throw new IllegalStateException("finding " + number + " is " + before + " and changes no more");
+        }
     }
 
     /**
@@ -123,7 +152,18 @@ public final class FindingLog {
      * @throws IllegalStateException when nothing more can come of it, or a settled one would be void
      */
     public void become(int number, Finding.State state, int knownAt) {
-        become(number, state, standing(number).finding(), knownAt);
+        checkBecomes(number, state);
+        int own = placeOf(number) - shared;
+        if (own < 0) {
+            append(number, standing(number).finding(), state, knownAt);
+            return;
+        }
+        Page of = pages.get(own >> Page.BITS);
+        int at = own & Page.LAST;
+        append(number, of.findings[at], state, knownAt);
+        if (of.findings[at] instanceof Finding.Spot) {
+            page.spot(of.times[at], of.prices[at], of.targets[at]);
+        }
     }
 
     /**
@@ -133,18 +173,28 @@ public final class FindingLog {
      * @throws IllegalStateException when nothing more can come of it, or a settled one would be void or lie elsewhere
      */
     public void become(int number, Finding.State state, Finding grown, int knownAt) {
+        checkBecomes(number, state);
         Standing before = standing(number);
         if (!grown.kind().equals(before.finding().kind())
                 || !grown.lines().equals(before.finding().lines())) {
             throw new IllegalStateException("finding " + number + " cannot lie elsewhere than where it was found");
         }
-        boolean back = state == Finding.State.PROVISIONAL
-                || state == Finding.State.VOID && before.state() != Finding.State.PROVISIONAL;
-        if (before.state().isEnd() || back) {
-            throw new IllegalStateException(
-                    "finding " + number + " is " + before.state() + " and cannot become " + state);
-        }
         append(number, grown, state, knownAt);
+    }
+
+    private void checkBecomes(int number, Finding.State state) {
+        Finding.State before = state(placeOf(number));
+        boolean back = state == Finding.State.PROVISIONAL
+                || state == Finding.State.VOID && before != Finding.State.PROVISIONAL;
+        if (before.isEnd() || back) {
+            throw new IllegalStateException("finding " + number + " is " + before + " and cannot become " + state);
+        }
+    }
+
+    /** The state an entry tells of, by its place. */
+    Finding.State state(int place) {
+        int own = place - shared;
+        return own < 0 ? trunk.state(place) : pages.get(own >> Page.BITS).state(own & Page.LAST);
     }
 
     /** How a finding stands by the last entry about it. */
@@ -169,22 +219,16 @@ public final class FindingLog {
         return place;
     }
 
-    private void append(int number, Finding finding, Finding.State state, int knownAt) {
+    private void append(int number, Object finding, Finding.State state, int knownAt) {
         if (knownAt < newest) {
             throw new IllegalArgumentException("a log goes on in time: bar " + knownAt + " after bar " + newest);
         }
         newest = knownAt;
-        if (size == numbers.length) {
-            int capacity = size + (size >> 1);
-            numbers = Arrays.copyOf(numbers, capacity);
-            bars = Arrays.copyOf(bars, capacity);
-            findings = Arrays.copyOf(findings, capacity);
-            states = Arrays.copyOf(states, capacity);
+        if (pages.isEmpty() || page.isFull()) {
+            page = new Page(pages.isEmpty() ? Page.LEAST : Page.MOST);
+            pages.add(page);
         }
-        numbers[size] = number;
-        bars[size] = knownAt;
-        findings[size] = finding;
-        states[size] = state;
+        page.append(number, finding, state, knownAt);
         int place = shared + size++;
         if (number < known) {
             moved.put(number, place);
@@ -223,5 +267,75 @@ public final class FindingLog {
             }
         }
         return all;
+    }
+
+    /** Entries in columns. The first page grows up to its whole length, the others have it at once: long logs are never copied. */
+    private static final class Page {
+        static final int BITS = 12;
+        static final int MOST = 1 << BITS;
+        static final int LAST = MOST - 1;
+        static final int LEAST = 16;
+
+        private static final Finding.State[] STATES = Finding.State.values();
+
+        private int[] numbers;
+        private int[] bars;
+        private byte[] states;
+        /** What was found: a {@link Finding}, or the {@link Finding.Spot} whose numbers stand in the columns below. */
+        private Object[] findings;
+        /** Time, price and target of spots; without places while there are none. */
+        private long[] times = new long[0];
+
+        private double[] prices = new double[0];
+        private double[] targets = new double[0];
+        private int size;
+
+        Page(int room) {
+            numbers = new int[room];
+            bars = new int[room];
+            states = new byte[room];
+            findings = new Object[room];
+        }
+
+        boolean isFull() {
+            return size == MOST;
+        }
+
+        Finding.State state(int at) {
+            return STATES[states[at]];
+        }
+
+        Standing standing(int at) {
+            Finding finding = findings[at] instanceof Finding.Spot spot
+                    ? spot.at(times[at], prices[at], targets[at])
+                    : (Finding) findings[at];
+            return new Standing(numbers[at], finding, state(at), bars[at]);
+        }
+
+        void append(int number, Object finding, Finding.State state, int knownAt) {
+            if (size == numbers.length) {
+                int room = 2 * size;
+                numbers = Arrays.copyOf(numbers, room);
+                bars = Arrays.copyOf(bars, room);
+                states = Arrays.copyOf(states, room);
+                findings = Arrays.copyOf(findings, room);
+            }
+            numbers[size] = number;
+            bars[size] = knownAt;
+            states[size] = (byte) state.ordinal();
+            findings[size++] = finding;
+        }
+
+        /** The numbers of the spot appended last. */
+        void spot(long time, double price, double target) {
+            if (times.length < numbers.length) {
+                times = Arrays.copyOf(times, numbers.length);
+                prices = Arrays.copyOf(prices, numbers.length);
+                targets = Arrays.copyOf(targets, numbers.length);
+            }
+            times[size - 1] = time;
+            prices[size - 1] = price;
+            targets[size - 1] = target;
+        }
     }
 }

@@ -24,6 +24,14 @@ public final class AbandonedBaby extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, LONG | FALLS) | at(1, DOJI) | at(0, RISES) | at(3, DECLINE),
+            at(2, LONG | RISES) | at(1, DOJI) | at(0, FALLS) | at(3, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean doji = isDoji(c, 1, share) && isLong(c, 2);
         out[0] = yes(doji

@@ -22,6 +22,11 @@ public final class BeltHold extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, LONG | RISES) | at(1, DECLINE), at(0, LONG | FALLS) | at(1, RISE)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean large = isLong(c, 0);
         out[0] = yes(large && rises(c, 0) && lower(c, 0) <= 0.05 * range(c, 0) && inDecline(c, 1));

@@ -13,11 +13,15 @@ import java.util.List;
 
 /**
  * The cues of all candle patterns with their default settings in one column, a bit each: the rows of the last bars are moved on once for all
- * of them, where each pattern alone moves its own. O(patterns) a bar, a few comparisons each.
+ * of them, where each pattern alone moves its own, and what each bar is (rises, is long, stands in a decline ...) is worked out once and
+ * kept as bits: a pattern whose bits are not there is not asked. O(patterns) a bar, a comparison of bits for most.
  */
 public final class CandleCues {
     /** A number is exact up to so many bits. */
     private static final int MOST_BITS = 52;
+
+    /** What five bars are. */
+    private static final long KEPT = (1L << 5 * CandlePattern.BITS) - 1;
 
     private CandleCues() {}
 
@@ -63,8 +67,16 @@ public final class CandleCues {
             CandlePattern[] all = patterns.toArray(CandlePattern[]::new);
             int longest =
                     Arrays.stream(all).mapToInt(CandlePattern::candles).max().orElse(1);
-            double[] none = new double[longest * CandlePattern.FIELDS];
-            Arrays.fill(none, Double.NaN);
+            Sieved[] sieved = new Sieved[all.length];
+            int bit = 0;
+            for (int each = 0; each < all.length; each++) {
+                sieved[each] = new Sieved(all[each], all[each].sieve(), bit);
+                bit += all[each].cues();
+            }
+            // The rows, and behind them what the bars are as a number.
+            int rows = longest * CandlePattern.FIELDS;
+            double[] none = new double[rows + 1];
+            Arrays.fill(none, 0, rows, Double.NaN);
             double[] told = new double[MOST_BITS];
             r.out(r.steps(
                     name(),
@@ -72,25 +84,49 @@ public final class CandleCues {
                     none,
                     1,
                     (in, state, out) -> {
-                        System.arraycopy(state, 0, state, CandlePattern.FIELDS, (longest - 1) * CandlePattern.FIELDS);
+                        System.arraycopy(state, 0, state, CandlePattern.FIELDS, rows - CandlePattern.FIELDS);
                         System.arraycopy(in, 0, state, 0, CandlePattern.FIELDS);
-                        out[0] = bits(all, state, told);
+                        long are = ((long) state[rows] << CandlePattern.BITS | CandlePattern.bits(in)) & KEPT;
+                        state[rows] = are;
+                        out[0] = cues(sieved, are, state, told);
                     },
                     CandlePattern.inputs(r)));
         }
 
-        private static long bits(CandlePattern[] all, double[] state, double[] told) {
+        private static long cues(Sieved[] all, long are, double[] state, double[] told) {
             long bits = 0;
-            int bit = 0;
-            for (CandlePattern each : all) {
-                int count = each.cues();
-                if (!Double.isNaN(state[(each.candles() - 1) * CandlePattern.FIELDS])) {
-                    each.judge(state, CandlePattern.USUAL_DOJI, told);
-                    for (int cue = 0; cue < count; cue++) {
-                        bits |= told[cue] == 1 ? 1L << bit + cue : 0;
-                    }
+            for (Sieved each : all) {
+                if (each.passes(are)) {
+                    bits |= each.cues(state, told);
                 }
-                bit += count;
+            }
+            return bits;
+        }
+    }
+
+    /**
+     * A pattern behind its sieve: what bars are leaves most of the rules unasked.
+     *
+     * @param first the bit of its first cue
+     */
+    private record Sieved(CandlePattern pattern, long[] sieve, int first) {
+        boolean passes(long are) {
+            for (long asked : sieve) {
+                if ((are & asked) == asked) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        long cues(double[] state, double[] told) {
+            if (Double.isNaN(state[(pattern.candles() - 1) * CandlePattern.FIELDS])) {
+                return 0;
+            }
+            pattern.judge(state, CandlePattern.USUAL_DOJI, told);
+            long bits = 0;
+            for (int cue = pattern.cues() - 1; cue >= 0; cue--) {
+                bits |= told[cue] == 1 ? 1L << first + cue : 0;
             }
             return bits;
         }

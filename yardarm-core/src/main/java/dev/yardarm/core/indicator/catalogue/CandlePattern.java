@@ -25,6 +25,24 @@ abstract class CandlePattern extends Declared {
     /** The share a doji has by default. */
     static final double USUAL_DOJI = DOJI_PERCENT / 100;
 
+    // What a bar is, each a bit of its byte.
+    static final int RISES = 1;
+    static final int FALLS = 1 << 1;
+    static final int LONG = 1 << 2;
+    static final int SMALL = 1 << 3;
+    /** A doji of the default share. */
+    static final int DOJI = 1 << 4;
+
+    static final int DECLINE = 1 << 5;
+    static final int RISE = 1 << 6;
+    /** A wick of twice the body at least, and a body that is there. */
+    static final int WICK_ABOVE = 1 << 7;
+
+    static final int WICK_BELOW = 1 << 8;
+
+    /** Bits of a bar in a sieve: five bars have place in a number. */
+    static final int BITS = 9;
+
     private final int candles;
     /** Counted when it is first asked for: outputs are declared one by one. */
     private int cues;
@@ -58,6 +76,42 @@ abstract class CandlePattern extends Declared {
     final void dojiShare() {
         hasDoji = true;
         number("doji", "Doji, % of range", DOJI_PERCENT, 0, 50);
+    }
+
+    /**
+     * What bars must be for one of its cues to hold: bits of {@link #at}. Where all bits of none of the numbers are set, no cue does and
+     * the rule need not be asked.
+     */
+    abstract long[] sieve();
+
+    /** In a sieve: the bar so many bars back is all of these. */
+    static long at(int back, int bits) {
+        return (long) bits << BITS * back;
+    }
+
+    /** What the newest bar is. */
+    static int bits(double[] c) {
+        double open = c[0];
+        double close = c[3];
+        double top = open;
+        double bottom = close;
+        int bits = 0;
+        if (close > open) {
+            top = close;
+            bottom = open;
+            bits = RISES;
+        } else if (close < open) {
+            bits = FALLS;
+        }
+        double body = top - bottom;
+        double twice = 2 * body;
+        bits |= body > c[4] ? LONG : body < c[4] / 2 ? SMALL : 0;
+        bits |= body <= USUAL_DOJI * (c[1] - c[2]) ? DOJI : 0;
+        bits |= close < c[5] ? DECLINE : close > c[5] ? RISE : 0;
+        if (body > 0) {
+            bits |= (c[1] - top >= twice ? WICK_ABOVE : 0) | (bottom - c[2] >= twice ? WICK_BELOW : 0);
+        }
+        return bits;
     }
 
     /**

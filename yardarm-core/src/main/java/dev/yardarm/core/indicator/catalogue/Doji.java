@@ -27,6 +27,11 @@ public final class Doji extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, DOJI)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean doji = isDoji(c, 0, share);
         double range = range(c, 0);

@@ -22,6 +22,11 @@ public final class Engulfing extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, RISES) | at(1, FALLS) | at(2, DECLINE), at(0, FALLS) | at(1, RISES) | at(2, RISE)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         out[0] = yes(engulfsUp(c, 0) && inDecline(c, 2));
         out[1] = yes(engulfsDown(c, 0) && inRise(c, 2));

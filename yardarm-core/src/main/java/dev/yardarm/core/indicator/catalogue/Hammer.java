@@ -24,6 +24,11 @@ public final class Hammer extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, WICK_BELOW)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean umbrella = rejects(c, lower(c, 0), upper(c, 0));
         out[0] = yes(umbrella && inDecline(c, 1));

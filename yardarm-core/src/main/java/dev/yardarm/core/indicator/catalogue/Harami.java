@@ -26,6 +26,11 @@ public final class Harami extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(1, LONG | FALLS) | at(2, DECLINE), at(1, LONG | RISES) | at(2, RISE)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean within = top(c, 0) <= top(c, 1) && bottom(c, 0) >= bottom(c, 1) && body(c, 0) < body(c, 1);
         boolean down = within && isLong(c, 1) && falls(c, 1) && inDecline(c, 2);

@@ -21,6 +21,11 @@ public final class Kicking extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(1, LONG | FALLS) | at(0, LONG | RISES), at(1, LONG | RISES) | at(0, LONG | FALLS)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean full = isFull(c, 0) && isFull(c, 1);
         out[0] = yes(full && falls(c, 1) && rises(c, 0) && low(c, 0) > high(c, 1));

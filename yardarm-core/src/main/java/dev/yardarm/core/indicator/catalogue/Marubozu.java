@@ -21,6 +21,11 @@ public final class Marubozu extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, LONG)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean full = isFull(c, 0);
         out[0] = yes(full && rises(c, 0));

@@ -23,6 +23,13 @@ public final class Piercing extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(1, LONG | FALLS) | at(0, RISES) | at(2, DECLINE), at(1, LONG | RISES) | at(0, FALLS) | at(2, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         double middle = (open(c, 1) + close(c, 1)) / 2;
         out[0] = yes(isLong(c, 1)

@@ -24,6 +24,11 @@ public final class ShootingStar extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, WICK_ABOVE)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean reversed = rejects(c, upper(c, 0), lower(c, 0));
         out[0] = yes(reversed && inRise(c, 1));

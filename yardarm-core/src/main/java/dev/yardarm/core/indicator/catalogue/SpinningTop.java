@@ -21,6 +21,11 @@ public final class SpinningTop extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(0, SMALL)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         out[0] = yes(isSmall(c, 0) && !isDoji(c, 0, share) && upper(c, 0) > body(c, 0) && lower(c, 0) > body(c, 0));
     }

@@ -28,6 +28,16 @@ public final class Star extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, LONG | FALLS) | at(1, SMALL) | at(0, RISES) | at(3, DECLINE),
+            at(2, LONG | FALLS) | at(1, DOJI) | at(0, RISES) | at(3, DECLINE),
+            at(2, LONG | RISES) | at(1, SMALL) | at(0, FALLS) | at(3, RISE),
+            at(2, LONG | RISES) | at(1, DOJI) | at(0, FALLS) | at(3, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         double middle = (open(c, 2) + close(c, 2)) / 2;
         boolean doji = isDoji(c, 1, share);

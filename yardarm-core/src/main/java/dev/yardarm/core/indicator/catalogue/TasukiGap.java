@@ -24,6 +24,14 @@ public final class TasukiGap extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, RISES) | at(1, RISES) | at(0, FALLS) | at(3, RISE),
+            at(2, FALLS) | at(1, FALLS) | at(0, RISES) | at(3, DECLINE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean opensWithin = open(c, 0) <= top(c, 1) && open(c, 0) >= bottom(c, 1);
         out[0] = yes(opensWithin

@@ -22,6 +22,14 @@ public final class ThreeInside extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, LONG | FALLS) | at(1, RISES) | at(0, RISES) | at(3, DECLINE),
+            at(2, LONG | RISES) | at(1, FALLS) | at(0, FALLS) | at(3, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean within =
                 top(c, 1) <= top(c, 2) && bottom(c, 1) >= bottom(c, 2) && body(c, 1) < body(c, 2) && isLong(c, 2);

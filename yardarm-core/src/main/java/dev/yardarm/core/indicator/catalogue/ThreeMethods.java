@@ -24,6 +24,11 @@ public final class ThreeMethods extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {at(4, LONG | RISES) | at(0, LONG | RISES), at(4, LONG | FALLS) | at(0, LONG | FALLS)};
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean rest = true;
         for (int k = 1; k <= 3; k++) {

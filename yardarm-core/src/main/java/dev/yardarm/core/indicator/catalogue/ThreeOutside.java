@@ -20,6 +20,14 @@ public final class ThreeOutside extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, FALLS) | at(1, RISES) | at(0, RISES) | at(3, DECLINE),
+            at(2, RISES) | at(1, FALLS) | at(0, FALLS) | at(3, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         out[0] = yes(engulfsUp(c, 1) && rises(c, 0) && close(c, 0) > close(c, 1) && inDecline(c, 3));
         out[1] = yes(engulfsDown(c, 1) && falls(c, 0) && close(c, 0) < close(c, 1) && inRise(c, 3));

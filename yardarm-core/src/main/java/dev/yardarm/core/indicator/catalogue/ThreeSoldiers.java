@@ -23,6 +23,14 @@ public final class ThreeSoldiers extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(2, LONG | RISES) | at(1, LONG | RISES) | at(0, LONG | RISES) | at(3, DECLINE),
+            at(2, LONG | FALLS) | at(1, LONG | FALLS) | at(0, LONG | FALLS) | at(3, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean soldiers = inDecline(c, 3);
         boolean crows = inRise(c, 3);

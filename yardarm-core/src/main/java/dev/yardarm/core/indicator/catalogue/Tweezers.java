@@ -23,6 +23,13 @@ public final class Tweezers extends CandlePattern {
     }
 
     @Override
+    long[] sieve() {
+        return new long[] {
+            at(1, LONG | FALLS) | at(0, RISES) | at(2, DECLINE), at(1, LONG | RISES) | at(0, FALLS) | at(2, RISE)
+        };
+    }
+
+    @Override
     void judge(double[] c, double share, double[] out) {
         boolean large = isLong(c, 1);
         double near = 0.1 * usual(c, 0);

@@ -12,6 +12,7 @@ import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Given;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.Sight;
 import java.util.ArrayList;
@@ -29,6 +30,8 @@ public final class Candles extends Detector {
     private record Cue(String kind, String title) {}
 
     private static final List<Cue> CUES = cues();
+    private static final Finding.Spot[] SPOTS =
+            CUES.stream().map(each -> new Finding.Spot(each.kind(), "close", 1)).toArray(Finding.Spot[]::new);
 
     public Candles() {
         super("candles", "Candle patterns");
@@ -66,8 +69,8 @@ public final class Candles extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen, Column source) {
-        return new Search(source, chosen.word("kind"));
+    public Detection begin(Settings chosen, Given given) {
+        return Search.of(given.source(), chosen.word("kind"));
     }
 
     @Override
@@ -77,24 +80,22 @@ public final class Candles extends Detector {
                 "text", List.of(new Anchor(at.time(), at.price())), Map.of("text", words(sight.finding())), "", true);
     }
 
-    private record Search(Column cues, String only) implements Detection {
+    /** @param asked the bits of the cues that are told */
+    private record Search(Column cues, long asked) implements Detection {
+        static Search of(Column cues, String only) {
+            long asked = 0;
+            for (int cue = 0; cue < SPOTS.length; cue++) {
+                asked |= only.equals("any") || only.equals(SPOTS[cue].kind()) ? 1L << cue : 0;
+            }
+            return new Search(cues, asked);
+        }
+
         @Override
         public void take(Bars bars, int bar, FindingLog log) {
-            long bits = (long) cues.at(bar);
-            for (int cue = 0; bits != 0 && cue < CUES.size(); cue++) {
-                String kind = CUES.get(cue).kind();
-                if ((bits & 1L << cue) != 0 && (only.equals("any") || only.equals(kind))) {
-                    int number = log.found(
-                            new Finding(
-                                    kind,
-                                    List.of(new Finding.Point("close", bars.openTime(bar), bars.close(bar))),
-                                    Map.of(),
-                                    Double.NaN,
-                                    Double.NaN,
-                                    1),
-                            bar);
-                    log.become(number, Finding.State.CONFIRMED, bar);
-                }
+            for (long bits = (long) cues.at(bar) & asked; bits != 0; bits &= bits - 1) {
+                Finding.Spot spot = SPOTS[Long.numberOfTrailingZeros(bits)];
+                int number = log.found(spot, bars.openTime(bar), bars.close(bar), Double.NaN, bar);
+                log.become(number, Finding.State.CONFIRMED, bar);
             }
         }
 

@@ -10,6 +10,7 @@ import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Given;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.NewestStanding;
 import java.util.ArrayList;
@@ -93,10 +94,10 @@ public final class Divergences extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen, Column source) {
+    public Detection begin(Settings chosen, Given given) {
         double swing = chosen.number("swing");
         return new Search(
-                source,
+                given.source(),
                 chosen.whole("apart"),
                 chosen.whole("within"),
                 new RangeMeasure(),

@@ -59,15 +59,13 @@ final class FigureCounts {
             sizedAt = turns.settled().settledAt();
             size = box * usual.mean();
         }
-        boolean moved = turns.movedAt() == bar && taken.settled != counted;
-        List<Turn> last = turns.settled().last();
-        if (!moved || last.size() < LEAST) {
+        Turns last = turns.settled();
+        if (turns.movedAt() != bar || taken.settled == counted || last.size() < LEAST) {
             return List.of();
         }
-        Turn now = turns.running(bars);
-        int sign = now.high() ? 1 : -1;
+        int sign = turns.isHigh() ? 1 : -1;
         Turn left = last.get(last.size() - 2);
-        if (sign * (now.price() - left.price()) < size) {
+        if (sign * (turns.price(bars) - left.price()) < size) {
             return List.of();
         }
         counted = taken.settled;
@@ -75,10 +73,10 @@ final class FigureCounts {
     }
 
     /** Works with prices raised, so that the column that leaves goes up. */
-    private List<Count> counts(List<Turn> turns, Turn left, int sign, Bars bars, int bar) {
+    private List<Count> counts(Turns turns, Turn left, int sign, Bars bars, int bar) {
         double border = sign * left.price();
         double end = Double.POSITIVE_INFINITY;
-        Turn outermost = null;
+        int outermost = -1;
         int across = 1;
         int first = turns.size() - 1;
         // Each turn begins the column behind it: back as long as that column crosses the middle of what is there so
@@ -90,7 +88,7 @@ final class FigureCounts {
             // Of equal ends the first: the count begins there.
             if (lower && price <= end) {
                 end = price;
-                outermost = turn;
+                outermost = at;
             }
             double middle = (border + end) / 2;
             double before = sign * turns.get(at - 1).price();
@@ -106,17 +104,16 @@ final class FigureCounts {
             }
         }
         List<Count> counts = new ArrayList<>();
-        if (outermost == null || across < LEAST) {
+        if (outermost < 0 || across < LEAST) {
             return counts;
         }
         Finding.Point from = turns.get(first).as("first_column");
-        Finding.Point low = outermost.as(sign > 0 ? "bottom" : "top");
+        Finding.Point low = turns.get(outermost).as(sign > 0 ? "bottom" : "top");
         Finding.Point out = new Finding.Point("breakout", bars.openTime(bar), sign * (border + size));
         List<Finding.Point> points = from.time() == low.time() ? List.of(low, out) : List.of(from, low, out);
         counts.add(new Count("horizontal_count", points, sign * (end + across * REVERSAL * size), sign * end));
-        int at = turns.indexOf(outermost);
-        if (at + 1 < turns.size()) {
-            Turn top = turns.get(at + 1);
+        if (outermost + 1 < turns.size()) {
+            Turn top = turns.get(outermost + 1);
             double boxes = Math.floor((sign * top.price() - end) / size + 1e-9);
             counts.add(new Count(
                     "vertical_count",

@@ -29,7 +29,17 @@ final class MovingTurns implements SwingTaker {
 
     /** The newest, where it stands now; it must have moved once. */
     Turn running(Bars bars) {
-        return new Turn(high, at, bars.openTime(at), high ? bars.high(at) : bars.low(at));
+        return new Turn(high, at, bars.openTime(at), price(bars));
+    }
+
+    /** Whether the newest is a high. */
+    boolean isHigh() {
+        return high;
+    }
+
+    /** The price of the newest; it must have moved once. */
+    double price(Bars bars) {
+        return high ? bars.high(at) : bars.low(at);
     }
 
     @Override

@@ -1,7 +1,6 @@
 package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.series.Bars;
-import java.util.Arrays;
 
 /**
  * How wide bars have been: the average true range over 14 bars (Wilder, from the simple average of the first 14 on), and the plain
@@ -20,6 +19,7 @@ final class RangeMeasure {
     private int place;
 
     private double sum;
+    private double mean = Double.NaN;
     private double first;
     private double wilder = Double.NaN;
     private double before = Double.NaN;
@@ -33,6 +33,7 @@ final class RangeMeasure {
         count = other.count;
         place = other.place;
         sum = other.sum;
+        mean = other.mean;
         first = other.first;
         wilder = other.wilder;
         before = other.before;
@@ -55,8 +56,12 @@ final class RangeMeasure {
         count++;
         if (++place == LAST) {
             place = 0;
-            sum = Arrays.stream(ranges).sum();
+            sum = 0;
+            for (double each : ranges) {
+                sum += each;
+            }
         }
+        mean = sum / Math.min(count, LAST);
         if (count <= LENGTH) {
             first += range;
             wilder = count == LENGTH ? first / LENGTH : Double.NaN;
@@ -72,6 +77,6 @@ final class RangeMeasure {
 
     /** The mean of the last 100, or of those there are; NaN before the first. */
     double mean() {
-        return sum / Math.min(count, LAST);
+        return mean;
     }
 }

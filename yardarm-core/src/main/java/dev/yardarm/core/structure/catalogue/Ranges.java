@@ -3,12 +3,12 @@ package dev.yardarm.core.structure.catalogue;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Given;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.NewestStanding;
 import dev.yardarm.core.structure.Sight;
@@ -80,7 +80,7 @@ public final class Ranges extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen, Column source) {
+    public Detection begin(Settings chosen, Given given) {
         double swing = chosen.number("swing");
         return new Search(
                 new RangeShape(

@@ -54,17 +54,21 @@ final class ReversedSwings implements SwingSearch {
         if (direction == 0) {
             begin(bars, bar, usual, log);
         } else if (direction > 0) {
-            if (bars.high(bar) > bars.high(high)) {
+            double extreme = bars.high(high);
+            if (bars.high(bar) > extreme) {
                 high = bar;
                 notes.moved(true, bars, bar, bar, log);
-            } else if (isBack(bars.high(high) - bars.low(bar), usual, bars.high(high))) {
+            } else if (isBack(extreme - bars.low(bar), usual, extreme)) {
                 turnDown(bars, bar, usual, log);
             }
-        } else if (bars.low(bar) < bars.low(low)) {
-            low = bar;
-            notes.moved(false, bars, bar, bar, log);
-        } else if (isBack(bars.high(bar) - bars.low(low), usual, bars.low(low))) {
-            turnUp(bars, bar, usual, log);
+        } else {
+            double extreme = bars.low(low);
+            if (bars.low(bar) < extreme) {
+                low = bar;
+                notes.moved(false, bars, bar, bar, log);
+            } else if (isBack(bars.high(bar) - extreme, usual, extreme)) {
+                turnUp(bars, bar, usual, log);
+            }
         }
         notes.closed(bars, bar, log);
     }

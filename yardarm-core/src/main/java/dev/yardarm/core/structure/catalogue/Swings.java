@@ -3,12 +3,12 @@ package dev.yardarm.core.structure.catalogue;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Given;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.NthNewest;
 import dev.yardarm.core.structure.Reader;
@@ -132,7 +132,7 @@ public final class Swings extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen, Column source) {
+    public Detection begin(Settings chosen, Given given) {
         List<SwingSearch> degrees = new ArrayList<>();
         for (int degree = 1; degree <= chosen.whole("degrees"); degree++) {
             double times = Math.pow(2, degree - 1);

@@ -2,11 +2,10 @@ package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
-import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
+import dev.yardarm.core.structure.Given;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -14,49 +13,61 @@ import java.util.Map;
 /** Goes through the bars for {@link Targets}: takes what other detectors find, measures legs, columns and periods, and follows what stands. */
 final class TargetSearch implements Detection {
     private static final int MOST = 60;
+    private static final Finding.Spot FROM_LOW = new Finding.Spot("period_range", "period_low", 0.5);
+    private static final Finding.Spot FROM_HIGH = new Finding.Spot("period_range", "period_high", 0.5);
+
+    /** The kinds of targets of what they rest on, in the order of {@link Targets#restsOn()}. */
+    static final List<String> RESTED = List.of("pattern_target", "range_target", "channel_target");
 
     private final double ratio;
     private final int age;
-    /** The number of the period of each bar; null where no calendar is known. */
-    private final Column periods;
+    private final Given given;
+    /** How many entries of each of those rested on were read. */
+    private final int[] read;
 
-    private final List<Rest> rests;
     private final RangeMeasure usual;
     private final ReversedSwings swings;
     private final FigureCounts counts;
     private final PeriodRange period;
-    /** The targets of the period under way, up and down; null when it has none. */
-    private Open periodUp;
+    /** The targets of the period under way. */
+    private final OfPeriod periodUp;
 
-    private Open periodDown;
+    private final OfPeriod periodDown;
     private final List<Open> open = new ArrayList<>();
+    /** Within these prices and up to this bar nothing happens to what is open; worked out anew when that changes. */
+    private double calmHigh;
 
-    TargetSearch(Settings chosen, Column periods) {
+    private double calmLow;
+    private double closeAbove;
+    private double closeBelow;
+    private int calmUntil;
+    private boolean known;
+
+    TargetSearch(Settings chosen, Given given) {
         double swing = chosen.number("swing");
         this.ratio = chosen.number("ratio");
         this.age = chosen.whole("age");
-        this.periods = periods;
-        this.rests = List.of(
-                Rest.of(new Patterns(), "pattern_target"),
-                Rest.of(new Ranges(), "range_target"),
-                Rest.of(new TrendLines(), "channel_target"));
+        this.given = given;
+        this.read = new int[RESTED.size()];
         this.usual = new RangeMeasure();
         this.swings = new ReversedSwings(new Turns(), (measure, price) -> swing * measure.mean());
         this.counts = new FigureCounts(chosen.number("box"));
         this.period = new PeriodRange();
+        this.periodUp = new OfPeriod();
+        this.periodDown = new OfPeriod();
     }
 
     private TargetSearch(TargetSearch other) {
         ratio = other.ratio;
         age = other.age;
-        periods = other.periods;
-        rests = other.rests.stream().map(Rest::copy).toList();
+        given = other.given;
+        read = other.read.clone();
         usual = other.usual.copy();
         swings = other.swings.copy();
         counts = other.counts.copy();
         period = other.period.copy();
-        periodUp = other.periodUp;
-        periodDown = other.periodDown;
+        periodUp = new OfPeriod(other.periodUp);
+        periodDown = new OfPeriod(other.periodDown);
         open.addAll(other.open);
     }
 
@@ -71,10 +82,11 @@ final class TargetSearch implements Detection {
             return;
         }
         follow(bars, bar, log);
-        for (Rest rest : rests) {
-            rest.detection().take(bars, bar, rest.log());
-            for (; rest.read()[0] < rest.log().size(); rest.read()[0]++) {
-                read(rest, rest.log().entry(rest.read()[0]), bars, bar, log);
+        for (int rest = 0; rest < read.length; rest++) {
+            for (; read[rest] < given.entries(rest); read[rest]++) {
+                if (given.state(rest, read[rest]) != Finding.State.PROVISIONAL) {
+                    read(RESTED.get(rest), given.entry(rest, read[rest]), bars, bar, log);
+                }
             }
         }
         usual.take(bars, bar);
@@ -83,85 +95,55 @@ final class TargetSearch implements Detection {
         if (turns.settledAt() == bar && turns.last().size() >= 3) {
             legs(turns.last(), bars, bar, log);
         }
-        for (FigureCounts.Count each : counts.take(bars, bar, usual, log)) {
-            replace(each.kind(), each.target() > each.voided(), bar, log);
-            note(each.kind(), each.points(), each.target(), each.voided(), 0.5, -1, bars, bar, log);
+        List<FigureCounts.Count> counted = counts.take(bars, bar, usual, log);
+        if (!counted.isEmpty()) {
+            for (FigureCounts.Count each : counted) {
+                replace(each.kind(), each.target() > each.voided(), bar, log);
+                note(each.kind(), each.points(), each.target(), each.voided(), 0.5, -1, bars, bar, log);
+            }
         }
-        if (periods != null && !Double.isNaN(periods.at(bar))) {
+        if (!Double.isNaN(given.source().at(bar))) {
             period(bars, bar, log);
         }
     }
 
     /** What price goes in such a period, from its low and from its high so far. */
     private void period(Bars bars, int bar, FindingLog log) {
-        if (period.take(bars, bar, periods.at(bar))) {
-            dropPeriod(periodUp, bar, log);
-            dropPeriod(periodDown, bar, log);
-            periodUp = null;
-            periodDown = null;
+        if (period.take(bars, bar, given.source().at(bar))) {
+            periodUp.over(bar, log);
+            periodDown.over(bar, log);
         }
         double mean = period.mean();
         if (!Double.isNaN(mean)) {
-            periodUp = periodTarget(true, periodUp, period.low(), bars.low(period.low()) + mean, bars, bar, log);
-            periodDown =
-                    periodTarget(false, periodDown, period.high(), bars.high(period.high()) - mean, bars, bar, log);
+            double low = period.lowest();
+            periodUp.take(FROM_LOW, period.low(), low, low + mean, bars.high(bar) >= low + mean, bars, bar, log);
+            double high = period.highest();
+            periodDown.take(FROM_HIGH, period.high(), high, high - mean, bars.low(bar) <= high - mean, bars, bar, log);
         }
-    }
-
-    private static void dropPeriod(Open of, int bar, FindingLog log) {
-        if (of != null && of.number() >= 0) {
-            log.become(of.number(), Finding.State.VOID, bar);
-        }
-    }
-
-    /** Found, moved with the extreme it is measured from, or reached: then the period has none that way any more, number -1. */
-    private Open periodTarget(boolean up, Open before, int from, double price, Bars bars, int bar, FindingLog log) {
-        if (before != null && before.number() < 0) {
-            return before;
-        }
-        boolean reached = up ? bars.high(bar) >= price : bars.low(bar) <= price;
-        int number = before == null ? -1 : before.number();
-        if (before == null ? !reached : before.price() != price) {
-            Finding.Point extreme = new Finding.Point(
-                    up ? "period_low" : "period_high", bars.openTime(from), up ? bars.low(from) : bars.high(from));
-            Finding finding = new Finding("period_range", List.of(extreme), Map.of(), price, Double.NaN, 0.5);
-            if (before == null) {
-                number = log.found(finding, bar);
-            } else {
-                log.changed(number, finding, bar);
-            }
-        }
-        if (reached) {
-            if (number >= 0) {
-                log.become(number, Finding.State.CONFIRMED, bar);
-                log.become(number, Finding.State.REACHED, bar);
-            }
-            number = -1;
-        }
-        return new Open(number, "period_range", up, price, Double.NaN, bar, -1);
     }
 
     /** A newer one takes the place of those of its kind the same way. */
     private void replace(String kind, boolean up, int bar, FindingLog log) {
-        open.removeIf(each -> {
-            boolean older = each.kind().equals(kind) && each.up() == up;
-            if (older) {
+        for (int at = 0; at < open.size(); at++) {
+            Open each = open.get(at);
+            if (each.up() == up && each.kind().equals(kind)) {
                 log.become(each.number(), Finding.State.EXPIRED, bar);
+                open.remove(at--);
+                known = false;
             }
-            return older;
-        });
+        }
     }
 
-    private void read(Rest rest, FindingLog.Standing entry, Bars bars, int bar, FindingLog log) {
+    private void read(String kind, FindingLog.Standing entry, Bars bars, int bar, FindingLog log) {
         Finding of = entry.finding();
-        boolean channel = rest.kind().equals("channel_target");
+        boolean channel = kind.equals("channel_target");
         if (entry.state() == Finding.State.CONFIRMED) {
             double price = channel ? of.lines().getOrDefault("across", Double.NaN) : of.target();
             double voided = channel ? of.lines().get("line") : of.invalidation();
             if (!Double.isNaN(price)) {
                 List<Finding.Point> points =
                         List.of(of.points().get(0), new Finding.Point(of.kind(), bars.openTime(bar), bars.close(bar)));
-                note(rest.kind(), points, price, voided, of.score(), entry.number(), bars, bar, log);
+                note(kind, points, price, voided, of.score(), entry.number(), bars, bar, log);
             }
             return;
         }
@@ -169,18 +151,19 @@ final class TargetSearch implements Detection {
                 || entry.state() == Finding.State.EXPIRED
                 || channel && entry.state() == Finding.State.BROKEN;
         if (over) {
-            end(rest.kind(), entry.number(), entry.state() == Finding.State.EXPIRED, bar, log);
+            end(kind, entry.number(), entry.state() == Finding.State.EXPIRED, bar, log);
         }
     }
 
     private void end(String kind, int of, boolean expired, int bar, FindingLog log) {
-        open.removeIf(each -> {
-            boolean its = each.of() == of && each.kind().equals(kind);
-            if (its) {
+        for (int at = 0; at < open.size(); at++) {
+            Open each = open.get(at);
+            if (each.of() == of && each.kind().equals(kind)) {
                 log.become(each.number(), expired ? Finding.State.EXPIRED : Finding.State.FAILED, bar);
+                open.remove(at--);
+                known = false;
             }
-            return its;
-        });
+        }
     }
 
     /** The leg from the newest swing, as far as the one before it, and in the ratio. */
@@ -219,17 +202,47 @@ final class TargetSearch implements Detection {
         }
         int number = log.found(new Finding(kind, points, Map.of(), price, voided, score), bar);
         log.become(number, Finding.State.CONFIRMED, bar);
+        known = false;
         open.add(new Open(number, kind, price > close, price, voided, bar + age, of));
     }
 
+    private void calm() {
+        calmHigh = Double.POSITIVE_INFINITY;
+        calmLow = Double.NEGATIVE_INFINITY;
+        closeAbove = Double.NEGATIVE_INFINITY;
+        closeBelow = Double.POSITIVE_INFINITY;
+        calmUntil = Integer.MAX_VALUE;
+        for (Open each : open) {
+            calmUntil = Math.min(calmUntil, each.until());
+            if (each.up()) {
+                calmHigh = Math.min(calmHigh, each.price());
+                closeAbove = each.slopes() ? closeAbove : Math.max(closeAbove, each.voided());
+            } else {
+                calmLow = Math.max(calmLow, each.price());
+                closeBelow = each.slopes() ? closeBelow : Math.min(closeBelow, each.voided());
+            }
+        }
+        known = true;
+    }
+
     private void follow(Bars bars, int bar, FindingLog log) {
+        if (!known) {
+            calm();
+        }
         double close = bars.close(bar);
+        boolean calm = bars.high(bar) < calmHigh
+                && bars.low(bar) > calmLow
+                && close >= closeAbove
+                && close <= closeBelow
+                && bar <= calmUntil;
+        if (calm) {
+            return;
+        }
+        known = false;
         for (int at = open.size() - 1; at >= 0; at--) {
             Open each = open.get(at);
             boolean reached = each.up() ? bars.high(bar) >= each.price() : bars.low(bar) <= each.price();
-            // A channel slopes: its own detector says when it is left.
-            boolean failed = !each.kind().equals("channel_target")
-                    && (each.up() ? close < each.voided() : close > each.voided());
+            boolean failed = !each.slopes() && (each.up() ? close < each.voided() : close > each.voided());
             if (reached || failed || bar > each.until()) {
                 log.become(
                         each.number(),
@@ -241,25 +254,69 @@ final class TargetSearch implements Detection {
     }
 
     /**
-     * Another detector targets rest on, with what it has found.
-     *
-     * @param kind of the targets
-     */
-    private record Rest(Detection detection, FindingLog log, String kind, int[] read) {
-        static Rest of(Detector detector, String kind) {
-            return new Rest(detector.begin(detector.settings(Map.of()), null), new FindingLog(), kind, new int[1]);
-        }
-
-        Rest copy() {
-            return new Rest(detection.copy(), log.branch(), kind, read.clone());
-        }
-    }
-
-    /**
      * A target that stands.
      *
      * @param voided price beyond which it is void; NaN for none but that of what it rests on
      * @param of the number of what it rests on, in the log of its kind; -1 for legs
      */
-    private record Open(int number, String kind, boolean up, double price, double voided, int until, int of) {}
+    private record Open(int number, String kind, boolean up, double price, double voided, int until, int of) {
+        /** A channel slopes: its own detector says when it is left. */
+        boolean slopes() {
+            return kind.equals("channel_target");
+        }
+    }
+
+    /** The target of a period one way: found, moved with the extreme it is measured from, or reached; then it has none any more. */
+    private static final class OfPeriod {
+        private boolean reached;
+        /** Its number; -1 for none. */
+        private int number = -1;
+
+        private double price;
+
+        OfPeriod() {}
+
+        OfPeriod(OfPeriod other) {
+            reached = other.reached;
+            number = other.number;
+            price = other.price;
+        }
+
+        void take(
+                Finding.Spot spot,
+                int from,
+                double extreme,
+                double target,
+                boolean there,
+                Bars bars,
+                int bar,
+                FindingLog log) {
+            if (reached) {
+                return;
+            }
+            if (number < 0) {
+                if (!there) {
+                    number = log.found(spot, bars.openTime(from), extreme, target, bar);
+                }
+            } else if (price != target) {
+                log.changed(number, spot, bars.openTime(from), extreme, target, bar);
+            }
+            price = target;
+            if (there) {
+                reached = true;
+                if (number >= 0) {
+                    log.become(number, Finding.State.CONFIRMED, bar);
+                    log.become(number, Finding.State.REACHED, bar);
+                }
+            }
+        }
+
+        void over(int bar, FindingLog log) {
+            if (number >= 0 && !reached) {
+                log.become(number, Finding.State.VOID, bar);
+            }
+            reached = false;
+            number = -1;
+        }
+    }
 }

@@ -3,14 +3,15 @@ package dev.yardarm.core.structure.catalogue;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.Period;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.series.Column;
 import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Detector;
 import dev.yardarm.core.structure.Figured;
 import dev.yardarm.core.structure.Finding;
+import dev.yardarm.core.structure.Given;
 import dev.yardarm.core.structure.Happened;
 import dev.yardarm.core.structure.Nearest;
 import dev.yardarm.core.structure.Sight;
+import java.util.List;
 
 /**
  * Prices that follow from what is there: of completed patterns and ranges, of the last legs, of channels, of the columns of point and
@@ -18,7 +19,8 @@ import dev.yardarm.core.structure.Sight;
  * there, failed when what it rests on fails or a close lies beyond what voids it, expired when it is over, or when a newer leg takes its
  * place.
  *
- * <p>Costs what patterns, ranges, lines and two sizes of swings cost, and a comparison a bar for each of at most 60 targets.
+ * <p>Costs two sizes of swings and a comparison a bar for each of at most 60 targets, beside the patterns, ranges and lines it rests on,
+ * which work once however many ask for them.
  */
 public final class Targets extends Detector {
     /** So many bars one that is reached or void stays on a chart, struck out. */
@@ -83,6 +85,12 @@ public final class Targets extends Detector {
                 : Figured.projected(words(target), target.to(), target.target(), up);
     }
 
+    /** In the order of {@link TargetSearch#RESTED}. */
+    @Override
+    public List<Detector> restsOn() {
+        return List.of(new Patterns(), new Ranges(), new TrendLines());
+    }
+
     /** The number of the period bars belong to. */
     @Override
     protected ColumnGraph.Node source(ColumnGraph graph, Settings chosen) {
@@ -90,7 +98,7 @@ public final class Targets extends Detector {
     }
 
     @Override
-    public Detection begin(Settings chosen, Column source) {
-        return new TargetSearch(chosen, source);
+    public Detection begin(Settings chosen, Given given) {
+        return new TargetSearch(chosen, given);
     }
 }
