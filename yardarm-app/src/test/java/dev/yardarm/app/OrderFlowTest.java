@@ -2,7 +2,10 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.FigureRows;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.render.LargeTradeLines;
@@ -15,10 +18,12 @@ import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.series.Bars;
 import java.nio.file.Path;
 import java.util.List;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -176,6 +181,50 @@ class OrderFlowTest {
                         && app.chart().time().endVisible(app.chart().bars().size()) > oldest.bar());
         app.click("#alert-large");
         app.await("the alert", () -> app.notices().contains("big_trades"));
+    }
+
+    private String rows() {
+        return layer("bar_figures").settings().word("rows");
+    }
+
+    @Test
+    void rowsOfFiguresAreOrderedByMouseAndKeyboard() throws Exception {
+        app.line("bar figures");
+        app.await("their settings", () -> find("#row-volume") != null);
+        assertThat(rows()).isEqualTo("delta delta_high delta_low volume trades");
+
+        Point2D above = app.get(() -> find("#row-delta").localToScreen(8, 8));
+        app.robot().drag("#row-trades").dropTo(above);
+        app.await("the dragged row", () -> rows().equals("trades delta delta_high delta_low volume"));
+        app.robot().clickOn("#row-delta_high");
+        app.await("left out", () -> rows().equals("trades delta delta_low volume"));
+        app.robot().clickOn("#row-average");
+        app.await("one more", () -> rows().equals("trades delta delta_low volume average"));
+        app.robot().push(KeyCode.ALT, KeyCode.UP);
+        app.await("moved up", () -> rows().equals("trades delta delta_low average volume"));
+
+        // On the chart, the row itself.
+        Point2D second = app.get(() -> {
+            ChartModel chart = app.chart();
+            IndicatorLayer figures = layer("bar_figures");
+            Pane pane = chart.panes().stream()
+                    .filter(each -> each.id().equals(figures.paneId()))
+                    .findFirst()
+                    .orElseThrow();
+            FigureRows rows = FigureRows.of(pane, figures).orElseThrow();
+            return app.robot()
+                    .lookup(".chart-view")
+                    .query()
+                    .localToScreen(chart.plotRight() / 2, rows.top(1) + rows.high() / 2);
+        });
+        app.robot().clickOn(second, MouseButton.SECONDARY);
+        app.await(
+                "its menu",
+                () -> !app.robot().lookup("Row 'delta' up").queryAll().isEmpty());
+        app.robot().clickOn("Row 'delta' up");
+        app.await("up", () -> rows().equals("delta trades delta_low average volume"));
+        app.robot().push(KeyCode.CONTROL, KeyCode.Z);
+        app.await("taken back", () -> rows().equals("trades delta delta_low average volume"));
     }
 
     @Test

@@ -1,15 +1,18 @@
 package dev.yardarm.chart;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.FigureRows;
 import dev.yardarm.chart.model.Hit;
 import dev.yardarm.chart.model.HitTest;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.LargeTradePlaces;
 import dev.yardarm.chart.model.LayerStyle;
+import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.render.ChartPainter;
 import dev.yardarm.chart.render.LargeTradeLines;
 import dev.yardarm.chart.surface.Palette;
@@ -21,6 +24,7 @@ import dev.yardarm.core.calculation.Surroundings;
 import dev.yardarm.core.calculation.TradedSides;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.profile.LargeMarks;
 import dev.yardarm.core.series.BarSeries;
@@ -169,7 +173,7 @@ class OrderFlowPaintTest {
 
     @Test
     void figuresStandInTheirRowsInTheOrderWanted() {
-        ChartModel chart = chart("bar_figures", Map.of("rows", "volume, trades nonsense delta"), Long.MIN_VALUE);
+        ChartModel chart = chart("bar_figures", Map.of("rows", "volume, trades delta"), Long.MIN_VALUE);
         chart.setBarWidth(50);
         RecordingSurface surface = painted(chart);
         List<String> names = surface.texts.stream()
@@ -180,6 +184,34 @@ class OrderFlowPaintTest {
         assertThat(surface.texts).contains("20", figure(chart.bars().volume(80)));
         chart.setBarWidth(4);
         assertThat(painted(chart).texts).doesNotContain(figure(chart.bars().volume(80)));
+
+        IndicatorLayer layer = chart.indicators().get(0);
+        Pane pane = chart.panes().stream()
+                .filter(each -> each.id().equals(layer.paneId()))
+                .findFirst()
+                .orElseThrow();
+        FigureRows rows = FigureRows.of(pane, layer).orElseThrow();
+        assertThat(rows.outputs()).hasSize(3);
+        assertThat(rows.at(rows.top(1) + 1)).contains(1);
+        assertThat(rows.at(rows.top(0) - 1)).isEmpty();
+        assertThat(rows.at(rows.top(3) + 1)).isEmpty();
+    }
+
+    @Test
+    void rowsOfFiguresAreOrderedByMovesAndTicks() {
+        String rows = "delta volume trades";
+        assertThat(Setting.Ordered.moved(rows, "trades", -1)).isEqualTo("delta trades volume");
+        assertThat(Setting.Ordered.moved(rows, "delta", 9)).isEqualTo("volume trades delta");
+        assertThat(Setting.Ordered.moved(rows, "average", 1)).isEqualTo(rows);
+        assertThat(Setting.Ordered.toggled(rows, "volume")).isEqualTo("delta trades");
+        assertThat(Setting.Ordered.toggled(rows, "average")).isEqualTo("delta volume trades average");
+        assertThat(Setting.Ordered.toggled("delta", "delta")).as("one stays").isEqualTo("delta");
+        Indicator figures = Language.builtIn().catalogue().find("bar_figures").orElseThrow();
+        assertThat(Settings.of(figures, Map.of("rows", " Volume;delta volume")).word("rows"))
+                .isEqualTo("volume delta");
+        assertThatThrownBy(() -> Settings.of(figures, Map.of("rows", "volume nonsense")))
+                .hasMessageContaining("'nonsense'")
+                .hasMessageContaining("delta_high");
     }
 
     @Test

@@ -127,6 +127,53 @@ class ProfileTest {
                 .isEmpty();
     }
 
+    /** Where the first row of the newest whole month stands among all that was filled, and where the last body of a bar. */
+    private static int[] order(Map<String, String> settings) {
+        IndicatorLayer layer = layer(settings);
+        BarSeries series = ChartFixture.days(200);
+        ChartModel chart = ChartFixture.chart(series, Timeframe.DAY, layer);
+        chart.setData(new ChartDataBuilder(List.of(layer)).update(series.snapshot()));
+        chart.showLast(70);
+        RecordingSurface surface = new RecordingSurface(1);
+        Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
+        new ChartPainter().paint(chart, palette, surface);
+        List<SpanProfile> spans = chart.data().flow().profiles().get("layer-1");
+        SpanProfile span = spans.get(spans.size() - 2);
+        double left = chart.time().x(chart.axis().bar(span.from()));
+        double right = chart.time().x(chart.axis().bar(span.to() - 1) + 1);
+        int row = -1;
+        int body = -1;
+        int outside = 0;
+        for (int at = 0; at < surface.rectangles.size(); at++) {
+            RecordingSurface.Rectangle each = surface.rectangles.get(at);
+            boolean ofPrice = each.y() < chart.pricePane().bottom();
+            boolean isRow = ofPrice && each.height() < 30 && each.width() > 1 && each.colour() >>> 24 < 0xC0;
+            if (isRow && Math.abs(each.x() - left) < 1e-9 && row < 0) {
+                row = at;
+            }
+            if (isRow && (Math.abs(each.x() + each.width() - left) < 1e-9 || Math.abs(each.x() - right) < 1e-9)) {
+                outside++;
+            }
+            if (ofPrice && each.colour() == palette.of(Palette.Role.FALL)) {
+                body = at;
+            }
+        }
+        return new int[] {row, body, outside};
+    }
+
+    @Test
+    void rowsLieBelowTheBarsOverThemOrOutsideOfTheirSpan() {
+        Map<String, String> month = Map.of("span", "month", "row", "20");
+        int[] below = order(month);
+        assertThat(below[0]).isPositive().isLessThan(below[1]);
+        int[] over = order(Map.of("span", "month", "row", "20", "drawn", "over the bars"));
+        assertThat(over[0]).isGreaterThan(over[1]);
+        int[] beside = order(Map.of("span", "month", "row", "20", "drawn", "beside the bars"));
+        assertThat(beside[2]).isGreaterThan(below[2] + 3);
+        int[] right = order(Map.of("span", "month", "row", "20", "drawn", "beside the bars", "side", "right"));
+        assertThat(right[2]).isGreaterThan(3);
+    }
+
     /** A point of control nothing has reached is drawn with its age until a bar reaches it, also one that only forms. */
     @Test
     void anUntouchedPointOfControlGoesWhenItIsTouched() {

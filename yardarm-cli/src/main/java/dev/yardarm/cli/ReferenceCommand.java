@@ -133,6 +133,9 @@ final class ReferenceCommand implements Callable<Integer> {
         if (setting instanceof Setting.Choice choice) {
             return " (" + String.join(", ", choice.words()) + ")";
         }
+        if (setting instanceof Setting.Ordered ordered) {
+            return " (some of " + String.join(", ", ordered.words()) + ", in any order)";
+        }
         if (setting instanceof Setting.WholeNumber whole) {
             return " (" + whole.least() + " to " + whole.most() + ")";
         }

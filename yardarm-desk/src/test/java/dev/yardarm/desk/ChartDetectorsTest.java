@@ -93,7 +93,8 @@ class ChartDetectorsTest extends OnAChart {
                 saved.timeframes(),
                 saved.higher(),
                 saved.higherForming(),
-                saved.scale());
+                saved.scale(),
+                saved.drawing());
         front.run(() -> {
             room.indicators().remove(layer(0).id());
             WorkspaceKeeper.restore(

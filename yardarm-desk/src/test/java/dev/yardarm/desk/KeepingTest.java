@@ -71,6 +71,7 @@ class KeepingTest {
                 List.of(),
                 null,
                 false,
+                null,
                 null);
         return new Documents.Chart(
                 ABCD,

@@ -7,13 +7,16 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.ExecutionLayout;
 import dev.yardarm.desk.room.layout.LinkRules.Shared;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Charts of who traded where, without a window: the execution layout, and profiles of chosen spans. */
@@ -128,6 +131,86 @@ class OrderFlowRoomsTest extends OnAChart {
             room.profiles().ofChosenDrawing();
         });
         assertThat(room.chart().indicators()).as("a level has no span").hasSize(3);
+    }
+
+    private static double volume(Bars bars, int first, int last) {
+        double volume = 0;
+        for (int bar = first; bar <= last; bar++) {
+            volume += bars.volume(bar);
+        }
+        return volume;
+    }
+
+    private void awaitVolume(String what, ChartRoom room, double volume) {
+        front.await(what, () -> spans(room, 0) != null && spans(room, 0).rows().total() == volume);
+    }
+
+    @Test
+    void aProfileFollowsItsDrawingThereAndBack() {
+        show("VRTQ", "15m");
+        ChartRoom room = layouts.active();
+        Bars bars = room.chart().bars();
+        int end = bars.closed();
+        front.run(() -> {
+            room.studies()
+                    .draw(
+                            "zone",
+                            List.of(
+                                    new Anchor(bars.openTime(end - 40), bars.high(end - 40)),
+                                    new Anchor(bars.openTime(end - 21), bars.low(end - 21))));
+            room.studies()
+                    .select(Selection.ofDrawings(
+                            List.of(room.chart().drawings().get(0).id())));
+            room.profiles().ofChosenDrawing();
+        });
+        awaitVolume("its profile", room, volume(bars, end - 40, end - 21));
+        assertThat(room.chart().indicators().get(0).title()).isEqualTo("profile of a drawing");
+
+        front.run(() -> {
+            Drawing zone = room.chart().drawings().get(0);
+            room.drawings().move(List.of(zone.withAnchor(0, new Anchor(bars.openTime(end - 60), bars.high(end - 60)))));
+        });
+        awaitVolume("it follows", room, volume(bars, end - 60, end - 21));
+        front.run(() -> desk.undo().undo());
+        awaitVolume("and goes back with it", room, volume(bars, end - 40, end - 21));
+        front.run(() -> desk.undo().redo());
+        awaitVolume("and on again", room, volume(bars, end - 60, end - 21));
+
+        // Steps of undo of the layer know the span of their time; the drawing is where it is now.
+        front.run(() -> {
+            IndicatorLayer layer = room.chart().indicators().get(0);
+            room.indicators().change(layer.withStyle(layer.style().withVisible(false)));
+            Drawing zone = room.chart().drawings().get(0);
+            room.drawings().move(List.of(zone.withAnchor(0, new Anchor(bars.openTime(end - 30), bars.high(end - 30)))));
+            room.indicators()
+                    .change(room.chart()
+                            .indicators()
+                            .get(0)
+                            .withStyle(layer.style().withVisible(true)));
+        });
+        awaitVolume("after several steps", room, volume(bars, end - 30, end - 21));
+
+        front.run(() -> {
+            IndicatorLayer layer = room.chart().indicators().get(0);
+            Map<String, String> values = new HashMap<>(layer.settings().values());
+            values.put("since", "start");
+            room.indicators().change(layer.withSettings(Settings.of(layer.indicator(), values)));
+        });
+        awaitVolume("a span by hand", room, volume(bars, 0, end - 21));
+        assertThat(room.chart().indicators().get(0).drawing()).isEmpty();
+        front.run(() -> desk.undo().undo());
+        awaitVolume("taken back", room, volume(bars, end - 30, end - 21));
+
+        front.run(() -> {
+            room.studies()
+                    .select(Selection.ofDrawings(
+                            List.of(room.chart().drawings().get(0).id())));
+            room.drawings().deleteChosen();
+        });
+        assertThat(room.chart().drawings()).isEmpty();
+        assertThat(spans(room, 0).rows().total())
+                .as("a drawing that is gone leaves the span it had")
+                .isEqualTo(volume(bars, end - 30, end - 21));
     }
 
     private static SpanProfile spans(ChartRoom room, int layer) {

@@ -234,7 +234,8 @@ class StudiesTest {
                 60,
                 Entries.of(List.of(
                         new Documents.IndicatorLayer(
-                                "a", "nothing", Map.of(), 0, 1, 1, true, null, null, null, null, null, false, null),
+                                "a", "nothing", Map.of(), 0, 1, 1, true, null, null, null, null, null, false, null,
+                                null),
                         new Documents.IndicatorLayer(
                                 "b",
                                 "sma",
@@ -249,6 +250,7 @@ class StudiesTest {
                                 null,
                                 null,
                                 false,
+                                null,
                                 null),
                         new Documents.IndicatorLayer(
                                 "c",
@@ -264,6 +266,7 @@ class StudiesTest {
                                 null,
                                 null,
                                 false,
+                                null,
                                 null))),
                 null,
                 null,

@@ -287,6 +287,7 @@ final class ChartMenu {
             menu.getItems().add(item("Open an instrument", () -> prompt("")));
             return;
         }
+        menu.getItems().addAll(FigureRowMenu.at(room, y));
         boolean hasBars = !chart.bars().isEmpty();
         if (hasBars && chart.pricePane().covers(y)) {
             Anchor anchor = SnapTarget.at(chart, x, y, true);

@@ -61,6 +61,10 @@ final class SettingEditor {
             ComboBox<String> choice = choice();
             control = choice;
             show = () -> choice.setValue(text());
+        } else if (setting instanceof Setting.Ordered ordered) {
+            OrderEditor order = new OrderEditor(ordered, this::text, this::send);
+            control = order;
+            show = order::show;
         } else {
             TextField field = field();
             control = field;

@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
  * @param pane id of the pane it was moved to; empty for the usual one
  * @param scale the one it is drawn on
  * @param higher the timeframe it is computed on; null for the chart's
+ * @param drawing id of the drawing whose span it has, which it follows; empty for none
  */
 public record IndicatorLayer(
         String id,
@@ -25,13 +26,19 @@ public record IndicatorLayer(
         LayerStyle style,
         String pane,
         LayerScale scale,
-        Higher higher)
+        Higher higher,
+        String drawing)
         implements Layer {
     /** A higher timeframe an indicator is computed on: its complete bars, or the unfinished one too. */
     public record Higher(Timeframe timeframe, boolean forming) {}
 
     public IndicatorLayer(String id, Indicator indicator, Settings settings, LayerStyle style) {
-        this(id, indicator, settings, style, "", usualScale(indicator), null);
+        this(id, indicator, settings, style, "", usualScale(indicator), null, "");
+    }
+
+    /** The same of the span of a drawing, which it follows; empty for none. */
+    public IndicatorLayer of(String spanOf) {
+        return new IndicatorLayer(id, indicator, settings, style, pane, scale, higher, spanOf);
     }
 
     /** Another instrument is compared by percentages, so that it can be seen whatever it costs; all else as its pane. */
@@ -46,7 +53,7 @@ public record IndicatorLayer(
 
     /** The same on a higher timeframe; null for the chart's own. */
     public IndicatorLayer on(Higher place) {
-        return new IndicatorLayer(id, indicator, settings, style, pane, scale, place);
+        return new IndicatorLayer(id, indicator, settings, style, pane, scale, place, drawing);
     }
 
     /** Its name with its numbers: {@code ema 20}; the code alone of another instrument. */
@@ -75,18 +82,23 @@ public record IndicatorLayer(
                 : finds ? indicator.title().toLowerCase(Locale.ROOT) : indicator.name();
         return (name + " " + numbers).strip()
                 + (usual ? "" : read.isEmpty() ? " " + source : " of " + read)
+                + (drawing.isEmpty() ? "" : " of a drawing")
                 + (higher == null ? "" : " on " + (higher.forming() ? "forming " : "") + higher.timeframe());
     }
 
     /** Settings of layers that read trades which say how they look, not what they are. */
     private static final Set<String> LOOKS =
-            Set.of("mark", "scaled", "widest", "side", "wide", "untouched", "rows", "split", "areas");
+            Set.of("mark", "scaled", "widest", "side", "wide", "untouched", "rows", "split", "areas", "drawn");
+
+    /** Those that say which span it has. */
+    public static final Set<String> SPAN = Set.of("span", "since", "until");
 
     /** The settings that are not as they are declared, with their names: a detector has many that nobody changes. */
     private String chosen() {
         return indicator.settings().stream()
                 .filter(each -> !(each instanceof Setting.Source)
                         && !LOOKS.contains(each.name())
+                        && (drawing.isEmpty() || !SPAN.contains(each.name()))
                         && !each.standard().equals(settings.values().get(each.name())))
                 .map(each -> each.name() + " " + settings.values().get(each.name()))
                 .collect(Collectors.joining(", "));
@@ -98,11 +110,11 @@ public record IndicatorLayer(
     }
 
     public IndicatorLayer withStyle(LayerStyle newStyle) {
-        return new IndicatorLayer(id, indicator, settings, newStyle, pane, scale, higher);
+        return new IndicatorLayer(id, indicator, settings, newStyle, pane, scale, higher, drawing);
     }
 
     public IndicatorLayer withSettings(Settings newSettings) {
-        return new IndicatorLayer(id, indicator, newSettings, style, pane, scale, higher);
+        return new IndicatorLayer(id, indicator, newSettings, style, pane, scale, higher, drawing);
     }
 
     /**
@@ -113,7 +125,7 @@ public record IndicatorLayer(
         boolean foreign = newPane.equals(PaneChoice.PRICE) && !indicator.place().withPrice();
         LayerScale there = foreign ? LayerScale.LEFT : scale == LayerScale.LEFT ? LayerScale.PANE : scale;
         return new IndicatorLayer(
-                id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, there, higher);
+                id, indicator, settings, style, newPane.equals(usualPane()) ? "" : newPane, there, higher, drawing);
     }
 
     private String usualPane() {
@@ -122,7 +134,7 @@ public record IndicatorLayer(
 
     /** The same on another scale. */
     public IndicatorLayer onScale(LayerScale other) {
-        return new IndicatorLayer(id, indicator, settings, style, pane, other, higher);
+        return new IndicatorLayer(id, indicator, settings, style, pane, other, higher, drawing);
     }
 
     /** True when its values are shown as they are, on a scale whose numbers stand at the right. */
@@ -228,6 +240,7 @@ public record IndicatorLayer(
 
     /** The same with another id, as a copy of its own. */
     public IndicatorLayer withId(String newId) {
-        return new IndicatorLayer(newId, indicator, settings, style, pane.equals(id) ? "" : pane, scale, higher);
+        return new IndicatorLayer(
+                newId, indicator, settings, style, pane.equals(id) ? "" : pane, scale, higher, drawing);
     }
 }

@@ -139,6 +139,9 @@ public final class ChartPainter {
             }
         });
         all.put(IndicatorLayer.class, (chart, pane, palette, surface) -> {
+            if (pane.kind() == Pane.Kind.PRICE && !chart.isCompact()) {
+                profiles.paint(chart, pane, true, palette, surface, labels);
+            }
             for (IndicatorLayer layer : pane.indicators()) {
                 if (layer.style().showsOn(chart.timeframe())) {
                     layers.paint(chart, pane, layer, palette, surface);
@@ -174,7 +177,7 @@ public final class ChartPainter {
         }
         if (!chart.isCompact()) {
             times.paint(chart, pane, palette, surface);
-            profiles.paint(chart, pane, palette, surface, labels);
+            profiles.paint(chart, pane, false, palette, surface, labels);
         }
         IndicatorLayer footprint = FootprintRenderer.shown(chart);
         if (footprint != null) {

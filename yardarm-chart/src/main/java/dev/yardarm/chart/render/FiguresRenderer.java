@@ -2,6 +2,7 @@ package dev.yardarm.chart.render;
 
 import dev.yardarm.chart.model.ChartData;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.FigureRows;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.scale.TimeScale;
@@ -11,7 +12,6 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
-import dev.yardarm.core.profile.BarFiguresTerm;
 import dev.yardarm.core.series.Column;
 import java.util.List;
 
@@ -22,7 +22,6 @@ import java.util.List;
  */
 final class FiguresRenderer {
     private static final double NARROWEST = 3;
-    private static final double LEGEND = 18;
     private static final double TEXT = 11;
     private static final int SHADES = 6;
 
@@ -39,50 +38,35 @@ final class FiguresRenderer {
 
     void paint(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface) {
         List<ChartData.Line> lines = chart.data().of(layer);
-        int[] rows = ((BarFiguresTerm) layer.indicator()).rows(layer.settings());
-        double high = height(pane, rows);
-        if (lines.isEmpty() || rows.length == 0 || high < 4) {
+        FigureRows rows = FigureRows.of(pane, layer).orElseThrow();
+        if (lines.isEmpty() || rows.high() < 4) {
             return;
         }
-        for (int row = 0; row < rows.length; row++) {
-            boolean isSigned = isSigned(layer, rows[row]);
-            row(chart, lines.get(rows[row]).column(), isSigned, top(pane, high, row), high, palette, surface);
+        int[] outputs = rows.outputs();
+        for (int row = 0; row < outputs.length; row++) {
+            boolean isSigned = isSigned(layer, outputs[row]);
+            row(chart, lines.get(outputs[row]).column(), isSigned, rows.top(row), rows.high(), palette, surface);
         }
     }
 
     /** The names of the rows, at the axis of the pane. */
     void paintNames(ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface) {
-        int[] rows = ((BarFiguresTerm) layer.indicator()).rows(layer.settings());
-        double high = height(pane, rows);
-        for (int row = 0; row < rows.length && high >= TEXT; row++) {
+        FigureRows rows = FigureRows.of(pane, layer).orElseThrow();
+        int[] outputs = rows.outputs();
+        for (int row = 0; row < outputs.length && rows.high() >= TEXT; row++) {
             surface.text(
-                    name(layer.indicator().outputs().get(rows[row]).name()),
+                    FigureRows.name(
+                            layer.indicator().outputs().get(outputs[row]).name()),
                     chart.plotRight() + 5,
-                    top(pane, high, row) + high / 2,
+                    rows.top(row) + rows.high() / 2,
                     Type.SMALL,
                     Align.LEFT,
                     palette.of(Role.SOFT));
         }
     }
 
-    private static String name(String output) {
-        return switch (output) {
-            case "delta_high" -> "highest";
-            case "delta_low" -> "lowest";
-            default -> output;
-        };
-    }
-
     private static boolean isSigned(IndicatorLayer layer, int output) {
         return layer.indicator().outputs().get(output).name().startsWith("delta");
-    }
-
-    private static double height(Pane pane, int[] rows) {
-        return rows.length == 0 ? 0 : Math.min(20, (pane.bottom() - pane.top() - LEGEND - 2) / rows.length);
-    }
-
-    private static double top(Pane pane, double high, int row) {
-        return pane.top() + LEGEND + row * high;
     }
 
     private void row(

@@ -16,6 +16,7 @@ import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.profile.Footprint;
 import dev.yardarm.core.profile.PriceRows;
+import dev.yardarm.core.profile.ProfileTerm;
 import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.profile.ViewProfileTerm;
@@ -26,8 +27,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Volume profiles below the bars, which they never hide: those of spans from the beginning of each to the right or from its end to the left,
- * that of the view at its edge. Rows of the value area are darker, that of the point of control is darkest; told apart by side, what was
+ * Volume profiles, which never hide bars: they lie below them, or over them so thin that they show through, or outside of their span. Those
+ * of spans go from the beginning of each to the right or from its end to the left, that of the view lies at its edge. Rows of the value area are darker, that of the point of control is darkest; told apart by side, what was
  * sold lies at the base and what was bought beyond it. Levels nothing has reached since their span go on to the right, with their name and
  * age. Rows that are lower than a pixel are drawn together, as wide as the widest of them. Cost: the rows of the spans in view.
  */
@@ -37,6 +38,10 @@ final class ProfileRenderer {
     private static final double[] DASH = {7, 4};
     private static final double[] EDGE_DASH = {2, 4};
 
+    private static final String DRAWN = "drawn";
+    /** How much of its opacity one has over the bars. */
+    private static final double THIN = 0.7;
+
     private final Batch outside = new Batch();
     private final Batch inside = new Batch();
     private final Batch control = new Batch();
@@ -44,7 +49,8 @@ final class ProfileRenderer {
     private final Batch soldIn = new Batch();
     private final Batch line = new Batch();
 
-    void paint(ChartModel chart, Pane pane, Palette palette, Surface surface, Labels labels) {
+    /** @param over true for those that lie over the bars, false for all others */
+    void paint(ChartModel chart, Pane pane, boolean over, Palette palette, Surface surface, Labels labels) {
         Map<String, List<SpanProfile>> all = chart.data().flow().profiles();
         for (IndicatorLayer layer : pane.indicators()) {
             if (!layer.style().showsOn(chart.timeframe())) {
@@ -52,7 +58,7 @@ final class ProfileRenderer {
             }
             List<SpanProfile> spans = all.getOrDefault(layer.id(), List.of());
             Footprint view = chart.data().flow().viewed().get(layer.id());
-            if (spans.isEmpty() && view == null) {
+            if (spans.isEmpty() && view == null || isOver(layer) != over) {
                 continue;
             }
             clear();
@@ -81,12 +87,16 @@ final class ProfileRenderer {
     private void fill(IndicatorLayer layer, Palette palette, Surface surface) {
         boolean isSplit = isSplit(layer);
         int colour = isSplit ? palette.of(Role.RISE) : palette.drawn(layer.leadColour());
-        double opacity = layer.style().opacity();
+        double opacity = layer.style().opacity() * (isOver(layer) ? THIN : 1);
         outside.fill(surface, Palette.fade(colour, (isSplit ? 0.24 : 0.14) * opacity));
         inside.fill(surface, Palette.fade(colour, (isSplit ? 0.42 : 0.28) * opacity));
         control.fill(surface, Palette.fade(isSplit ? palette.of(Role.INK) : colour, 0.6 * opacity));
         sold.fill(surface, Palette.fade(palette.of(Role.FALL), 0.24 * opacity));
         soldIn.fill(surface, Palette.fade(palette.of(Role.FALL), 0.42 * opacity));
+    }
+
+    private static boolean isOver(IndicatorLayer layer) {
+        return layer.settings().word(DRAWN).equals(ProfileTerm.OVER);
     }
 
     private static boolean isSplit(IndicatorLayer layer) {
@@ -97,13 +107,21 @@ final class ProfileRenderer {
         TimeScale time = chart.time();
         double left = time.x(chart.axis().bar(span.from()));
         double right = time.x(chart.axis().bar(span.to() - 1) + 1);
+        boolean fromRight = layer.settings().word("side").equals("right");
+        double share = layer.settings().whole("wide") / 100.0;
+        if (layer.settings().word(DRAWN).equals(ProfileTerm.BESIDE)) {
+            double wide = Math.min(WIDEST, share * (right - left));
+            if (right + wide > time.left() && left - wide < chart.plotRight()) {
+                rows(span, scale, fromRight ? right : left, fromRight ? wide : -wide, isSplit(layer), surface);
+            }
+            return;
+        }
         if (right <= time.left() || left >= chart.plotRight()) {
             return;
         }
         // Of a span that began before the view what can be seen of it has the profile.
         left = Math.max(left, time.left());
-        double wide = Math.min(WIDEST, layer.settings().whole("wide") / 100.0 * (right - left));
-        boolean fromRight = layer.settings().word("side").equals("right");
+        double wide = Math.min(WIDEST, share * (right - left));
         rows(span, scale, fromRight ? right : left, fromRight ? -wide : wide, isSplit(layer), surface);
     }
 

@@ -6,6 +6,7 @@ import dev.yardarm.core.session.TradingCalendar;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -181,6 +182,55 @@ public sealed interface Setting {
                     .findFirst()
                     .orElseThrow(() -> new IllegalArgumentException(
                             name + " must be one of " + String.join(", ", words) + ", not '" + text.trim() + "'"));
+        }
+    }
+
+    /**
+     * Some of several words in an order, with spaces between.
+     *
+     * @param standard those it has unless told otherwise
+     */
+    record Ordered(String name, String label, String standard, List<String> words) implements Setting {
+        @Override
+        public String checked(String text) {
+            List<String> chosen = new ArrayList<>();
+            for (String word : text.strip().toLowerCase(Locale.ROOT).split("[\\s,;]+")) {
+                if (!words.contains(word)) {
+                    throw new IllegalArgumentException(
+                            name + " must be some of " + String.join(", ", words) + ", not '" + word + "'");
+                }
+                if (!chosen.contains(word)) {
+                    chosen.add(word);
+                }
+            }
+            return String.join(" ", chosen);
+        }
+
+        /** The words of a checked text, in its order. */
+        public static List<String> in(String text) {
+            return List.of(text.split(" "));
+        }
+
+        /** A checked text with a word moved by so many places, as far as there are any. */
+        public static String moved(String text, String word, int places) {
+            List<String> order = new ArrayList<>(in(text));
+            int at = order.indexOf(word);
+            if (at >= 0) {
+                order.remove(at);
+                order.add(Math.max(0, Math.min(order.size(), at + places)), word);
+            }
+            return String.join(" ", order);
+        }
+
+        /** A checked text without a word, or with it at its end; the last one stays. */
+        public static String toggled(String text, String word) {
+            List<String> order = new ArrayList<>(in(text));
+            if (!order.contains(word)) {
+                order.add(word);
+            } else if (order.size() > 1) {
+                order.remove(word);
+            }
+            return String.join(" ", order);
         }
     }
 

@@ -5,9 +5,7 @@ import dev.yardarm.core.indicator.Declared;
 import dev.yardarm.core.indicator.Recipe;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.indicator.Settings;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** Figures of each bar in rows below the bars: delta and its extremes, volume, number of trades; see {@link DevelopingFootprint}. */
@@ -17,7 +15,8 @@ public final class BarFiguresTerm extends Declared {
     public BarFiguresTerm() {
         super(Family.ORDER_FLOW, "bar_figures", "Bar figures");
         also("bar statistics", "delta per bar", "figures of bars", "footprint summary");
-        setting(new Setting.Words("rows", "Rows, from above", ROWS));
+        setting(new Setting.Ordered(
+                "rows", "Rows", ROWS, List.of("delta", "delta_high", "delta_low", "volume", "trades", "average")));
         number("size", "Trades from size", 0, 0, 1e12);
         fitted();
         output("delta", "Bought less sold", Form.NONE);
@@ -55,12 +54,10 @@ public final class BarFiguresTerm extends Declared {
                 dev.yardarm.core.calculation.Operation.DIVIDE.in(graph, volume, trades));
     }
 
-    /** The rows that are wanted, by the numbers of their outputs; words that name none are left out. */
+    /** The rows that are wanted, by the numbers of their outputs, from above. */
     public int[] rows(Settings settings) {
-        return Arrays.stream(settings.word("rows").toLowerCase(Locale.ROOT).split("[\\s,;]+"))
+        return Setting.Ordered.in(settings.word("rows")).stream()
                 .mapToInt(this::output)
-                .filter(output -> output >= 0)
-                .distinct()
                 .toArray();
     }
 }

@@ -14,6 +14,12 @@ import java.util.stream.Collectors;
 
 /** The profile of a period in formulas and as lines of a chart: see {@link DevelopingProfile}. */
 public final class ProfileTerm extends Declared {
+    /** Where rows are drawn: where bars lie upon them, upon the bars so that these show through, outside of their span. */
+    public static final String BELOW = "below the bars";
+
+    public static final String OVER = "over the bars";
+    public static final String BESIDE = "beside the bars";
+
     public ProfileTerm() {
         super(Family.ORDER_FLOW, "profile", "Profile");
         also("volume profile", "point of control", "value area", "market profile", "volume at price");
@@ -27,6 +33,7 @@ public final class ProfileTerm extends Declared {
         choice("split", "Told apart", "nothing", "bought and sold", "rising and falling bars");
         choice("side", "At", "left", "right", "view");
         whole("wide", "Width, per cent", 42, 5, 100);
+        choice("drawn", "Drawn", BELOW, OVER, BESIDE);
         choice("areas", "High, thin areas", "named", "not shown");
         choice("untouched", "Untouched", "points of control", "value edges too", "none");
         line("poc", "Point of control");

@@ -17,6 +17,7 @@ public final class ViewProfileTerm extends Declared {
         choice("split", "Told apart", "nothing", "bought and sold");
         choice("side", "At", "right", "left");
         whole("wide", "Width, per cent", 18, 5, 60);
+        choice("drawn", "Drawn", ProfileTerm.BELOW, ProfileTerm.OVER);
         output("poc", "Point of control of all bars", Form.NONE);
         help(
                 "Volume at price of the bars in view, anew whenever the view changes.",

@@ -250,6 +250,7 @@ public final class Documents {
      * @param higher the higher timeframe it is computed on; null for the chart's
      * @param higherForming true when the unfinished higher bar counts
      * @param scale the one it is drawn on; null for that of its pane
+     * @param drawing id of the drawing whose span it follows; null for none
      */
     public record IndicatorLayer(
             String id,
@@ -265,7 +266,8 @@ public final class Documents {
             List<Timeframe> timeframes,
             Timeframe higher,
             boolean higherForming,
-            String scale) {
+            String scale,
+            String drawing) {
         public IndicatorLayer {
             needed("indicator", indicator);
             settings = settings == null ? Map.of() : Map.copyOf(settings);

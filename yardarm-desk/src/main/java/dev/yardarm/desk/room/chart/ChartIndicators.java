@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /** The indicators of one chart: each change is a step of undo. Used by the interface's thread alone. */
@@ -56,6 +57,11 @@ public final class ChartIndicators {
      * @param higher null for the chart's
      */
     public void add(Indicator indicator, Settings settings, IndicatorLayer.Higher higher) {
+        add(indicator, settings, higher, "");
+    }
+
+    /** @param drawing the one whose span it follows; empty for none */
+    void add(Indicator indicator, Settings settings, IndicatorLayer.Higher higher, String drawing) {
         int colour = freeColour();
         LayerStyle style = room.desk()
                 .habits()
@@ -65,7 +71,11 @@ public final class ChartIndicators {
                         .withLine(colour, like.style().width(), like.style().opacity())
                         .withVisible(true))
                 .orElse(LayerStyle.of(colour));
-        put(new IndicatorLayer(newLayerId(), indicator, settings, style).on(higher), "add ");
+        put(
+                new IndicatorLayer(newLayerId(), indicator, settings, style)
+                        .on(higher)
+                        .of(drawing),
+                "add ");
         room.desk().habits().used(indicator.name());
     }
 
@@ -107,7 +117,8 @@ public final class ChartIndicators {
                     other.isOfBars() == layer.indicator().isOfBars() && sameKind
                             ? layer.scale()
                             : IndicatorLayer.usualScale(other),
-                    layer.higher());
+                    layer.higher(),
+                    "");
             List<IndicatorLayer> before = chart.indicators();
             changeLayers(
                     "put " + changed.title() + " in the place of " + layer.title(),
@@ -222,9 +233,16 @@ public final class ChartIndicators {
         return (layers.size() + chart.drawings().size()) % Palette.SERIES;
     }
 
-    /** Changes an indicator's settings or style; the effect shows at once. */
-    public void change(IndicatorLayer changed) {
+    /** Changes an indicator's settings or style; the effect shows at once. One that is given a span by hand follows no drawing any more. */
+    public void change(IndicatorLayer given) {
         List<IndicatorLayer> before = chart.indicators();
+        boolean ownSpan = before.stream()
+                .filter(each -> each.id().equals(given.id()) && !given.drawing().isEmpty())
+                .anyMatch(each -> IndicatorLayer.SPAN.stream()
+                        .anyMatch(setting -> !Objects.equals(
+                                each.settings().values().get(setting),
+                                given.settings().values().get(setting))));
+        IndicatorLayer changed = ownSpan ? given.of("") : given;
         List<IndicatorLayer> after = before.stream()
                 .map(each -> each.id().equals(changed.id()) ? changed : each)
                 .toList();

@@ -575,11 +575,16 @@ public final class ChartRoom {
     /** What reads drawings is computed with these from now on. */
     void drawingsChanged(List<Drawing> drawings) {
         feed.setDrawings(drawings);
+        List<IndicatorLayer> layers = chart.indicators();
+        if (!profiles().followed(layers).equals(layers)) {
+            showLayers(layers);
+        }
     }
 
     /** Shows these indicators without a step of undo, as when a workspace is opened. */
     public void showLayers(List<IndicatorLayer> layers) {
-        chart.setIndicators(LayerKeeper.current(layers, desk.language().now()));
+        chart.setIndicators(
+                profiles().followed(LayerKeeper.current(layers, desk.language().now())));
         showTried();
         tell(Aspect.LAYERS);
     }

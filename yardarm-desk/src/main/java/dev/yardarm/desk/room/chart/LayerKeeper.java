@@ -67,7 +67,8 @@ final class LayerKeeper {
                 style.timeframes(),
                 layer.higher() == null ? null : layer.higher().timeframe(),
                 layer.higher() != null && layer.higher().forming(),
-                layer.scale().word());
+                layer.scale().word(),
+                layer.drawing().isEmpty() ? null : layer.drawing());
     }
 
     private static Documents.OutputLook look(String output, OutputStyle style) {
@@ -129,7 +130,8 @@ final class LayerKeeper {
                 style,
                 saved.pane() == null ? "" : saved.pane(),
                 scale(saved),
-                saved.higher() == null ? null : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()));
+                saved.higher() == null ? null : new IndicatorLayer.Higher(saved.higher(), saved.higherForming()),
+                saved.drawing() == null ? "" : saved.drawing());
     }
 
     /** The floor pivots were called pivots before swings were found. */
@@ -174,7 +176,8 @@ final class LayerKeeper {
                         layer.style(),
                         layer.pane(),
                         layer.scale(),
-                        layer.higher());
+                        layer.higher(),
+                        layer.drawing());
     }
 
     /** Layers with their indicators as they are defined now. */
