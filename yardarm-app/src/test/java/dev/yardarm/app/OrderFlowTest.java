@@ -180,7 +180,7 @@ class OrderFlowTest {
                 () -> app.chart().time().firstVisible() <= oldest.bar()
                         && app.chart().time().endVisible(app.chart().bars().size()) > oldest.bar());
         app.click("#alert-large");
-        app.await("the alert", () -> app.notices().contains("big_trades"));
+        app.await("the alert", () -> app.notices().contains("at once with a trade of 180 or more"));
     }
 
     private String rows() {

@@ -3,9 +3,12 @@ package dev.yardarm.app.panel;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.render.LargeTradeLines;
 import dev.yardarm.chart.render.LargeTradeLines.Line;
 import dev.yardarm.chart.render.Readout;
+import dev.yardarm.core.profile.BigTradesTerm;
+import dev.yardarm.core.profile.LargeMarks;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.room.chart.Aspect;
@@ -77,16 +80,20 @@ final class LargeTradeList extends VBox {
         });
         Button alert = new Button("Alert on the next");
         alert.setId("alert-large");
-        alert.setOnAction(event -> chart().indicator(layer).ifPresent(each -> bench.room()
-                .studies()
-                .setAlert(condition(each.settings().values()))));
+        Tips.set(alert, "at once with the next trade as large as those in the list, whatever the bars");
+        alert.setOnAction(event -> setAlert());
         getChildren().addAll(table, new FlowPane(4, 4, alert));
     }
 
-    /** A large trade of the kind the layer shows, as a condition. */
-    private static String condition(java.util.Map<String, String> settings) {
-        return "big_trades(size: " + settings.get("size") + ", together: " + settings.get("together") + ", share: "
-                + settings.get("share") + ").count > 0";
+    /** On a trade as large as the layer shows them, by its size or by what is rare now. */
+    private void setAlert() {
+        LargeMarks marks = chart().data().flow().large().get(layer);
+        IndicatorLayer shown = chart().indicator(layer).orElse(null);
+        if (marks == null || shown == null || Double.isInfinite(marks.least())) {
+            bench.desk().tell("How large a trade has to be is not known yet: too few are kept. Set a size.");
+            return;
+        }
+        bench.room().studies().setAlertOnTrade(marks.least(), BigTradesTerm.together(shown.settings()));
     }
 
     private static TableColumn<Line, Line> column(

@@ -49,6 +49,7 @@ final class AlertBar extends Label {
                     case REACHES -> "has reached " + on;
                     case CLOSES_BEYOND -> "has closed a bar of " + alert.timeframe() + " beyond " + on;
                     case HOLDS -> "has closed a bar of " + alert.timeframe() + " with " + alert.on() + ",";
+                    case TRADED -> "has had " + alert.on();
                 }
                 + " at " + instrument.format().format(alert.price()) + ".";
         bench.desk().tell(text);

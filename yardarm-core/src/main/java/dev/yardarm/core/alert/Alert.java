@@ -1,11 +1,12 @@
 package dev.yardarm.core.alert;
 
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.InstrumentId;
 import java.util.Objects;
 
 /**
- * An alert on a drawing or a condition, from when it is set until it fires. That it fired is not part of it: a {@link Firing}
+ * An alert on a drawing, a condition or a large trade, from when it is set until it fires. That it fired is not part of it: a {@link Firing}
  * says so.
  *
  * @param on what it waits on
@@ -32,6 +33,26 @@ public record Alert(
                 }
             }
         }
+
+        /**
+         * A large trade.
+         *
+         * @param size from which one is large
+         * @param together microseconds within which prints of one side are one; 0 for those of one moment
+         */
+        record Traded(double size, long together) implements On {
+            public Traded {
+                if (!(size > 0 && size < Double.POSITIVE_INFINITY) || together < 0) {
+                    throw new IllegalArgumentException("an alert on a large trade waits for a size above zero, not "
+                            + size + ", put together within no less than no time, not " + together);
+                }
+            }
+
+            /** In words: {@code a trade of 200 or more}. */
+            public String words() {
+                return "a trade of " + Setting.Number.plain(size) + " or more";
+            }
+        }
     }
 
     /** What makes it fire. */
@@ -41,7 +62,9 @@ public record Alert(
         /** A bar that closes on the other side than where price stood when the alert was set. */
         CLOSES_BEYOND("a bar closes beyond it"),
         /** A bar that closes with the condition true, where it was not on the bar before. */
-        HOLDS("a bar closes on which it begins to hold");
+        HOLDS("a bar closes on which it begins to hold"),
+        /** A trade that is large, or becomes it with a print more; at once. */
+        TRADED("a trade as large is struck");
 
         private final String words;
 
@@ -63,6 +86,9 @@ public record Alert(
         if (on instanceof On.Condition != (trigger == Trigger.HOLDS)) {
             throw new IllegalArgumentException("an alert on a condition waits for it to hold, no other does");
         }
+        if (on instanceof On.Traded != (trigger == Trigger.TRADED)) {
+            throw new IllegalArgumentException("an alert on a large trade waits for it to be struck, no other does");
+        }
     }
 
     /** An alert on a drawing. */
@@ -83,12 +109,18 @@ public record Alert(
         return new Alert(id, instrument, new On.Condition(condition), Trigger.HOLDS, timeframe, false, setAt);
     }
 
-    /** The id of the drawing it waits on; empty when it waits on a condition. */
+    /** An alert on a large trade. */
+    public static Alert onTrade(
+            String id, InstrumentId instrument, double size, long together, Timeframe timeframe, long setAt) {
+        return new Alert(id, instrument, new On.Traded(size, together), Trigger.TRADED, timeframe, false, setAt);
+    }
+
+    /** The id of the drawing it waits on; empty when it waits on something else. */
     public String drawing() {
         return on instanceof On.Drawn drawn ? drawn.id() : "";
     }
 
-    /** The condition it waits on; empty when it waits on a drawing. */
+    /** The condition it waits on; empty when it waits on something else. */
     public String condition() {
         return on instanceof On.Condition condition ? condition.text() : "";
     }

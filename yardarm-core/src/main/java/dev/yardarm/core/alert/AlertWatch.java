@@ -12,7 +12,7 @@ import java.util.Optional;
  * reaching it. A bar counts as closed when the calendar says so: at the first trade of a later bar, or when time passes
  * its close; its close is its last trade. Cost: O(1) a trade.
  */
-public final class AlertWatch {
+public final class AlertWatch implements TradeWatch {
     private final Alert alert;
     private final String on;
     private final Drawing.Path path;
@@ -32,7 +32,12 @@ public final class AlertWatch {
         return alert;
     }
 
-    /** Takes in a trade; returns the firing when this trade, or the bar it ended, makes it fire. */
+    @Override
+    public Optional<Firing> onTrade(long time, double price, double size, byte side) {
+        return onTrade(time, price);
+    }
+
+    /** The same of a trade of any size and side. */
     public Optional<Firing> onTrade(long time, double price) {
         if (time < alert.setAt()) {
             return Optional.empty();
@@ -52,7 +57,8 @@ public final class AlertWatch {
         return fired;
     }
 
-    /** Takes in that time has passed without a trade; a bar may have closed. */
+    /** A bar may have closed. */
+    @Override
     public Optional<Firing> onTime(long time) {
         if (slot == null || time < slot.closeTime()) {
             return Optional.empty();

@@ -63,7 +63,12 @@ public final class BigTradesTerm extends Declared {
                 new DevelopingLargeTrades.Wanted(
                         settings.number("size"),
                         settings.number("share") / 100,
-                        Math.round(settings.number("together") * MICROS)));
+                        together(settings)));
+    }
+
+    /** Within how many microseconds prints of one side are one. */
+    public static long together(Settings settings) {
+        return Math.round(settings.number("together") * MICROS);
     }
 
     private static final class Some implements Walk {

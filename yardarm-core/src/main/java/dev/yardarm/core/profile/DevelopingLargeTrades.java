@@ -59,7 +59,7 @@ public final class DevelopingLargeTrades {
 
     /** All as they stand; what is given does not change. */
     public LargeMarks marks() {
-        return new LargeMarks(marks, count, forming);
+        return new LargeMarks(marks, count, forming, least());
     }
 
     /** One of its columns. */

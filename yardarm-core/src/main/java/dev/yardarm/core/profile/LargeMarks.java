@@ -10,14 +10,21 @@ public final class LargeMarks {
     private final Mark[] closed;
     private final int count;
     private final List<Mark> forming;
+    private final double least;
 
     /** A large trade and its bar. */
     public record Mark(int bar, LargeTrades.Large trade) {}
 
-    LargeMarks(Mark[] closed, int count, List<Mark> forming) {
+    LargeMarks(Mark[] closed, int count, List<Mark> forming, double least) {
         this.closed = closed;
         this.count = count;
         this.forming = forming;
+        this.least = least;
+    }
+
+    /** The size from which a trade of the newest bar is large; infinite while that cannot be known. */
+    public double least() {
+        return least;
     }
 
     public int size() {

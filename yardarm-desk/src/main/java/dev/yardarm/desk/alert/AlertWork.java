@@ -110,6 +110,28 @@ public final class AlertWork {
         return made.size();
     }
 
+    /**
+     * Sets an alert on the next large trade; a step of undo. Says so.
+     *
+     * @param together microseconds within which prints of one side are one
+     */
+    public void setOnTrade(Instrument instrument, double size, long together, Timeframe timeframe) {
+        Alert alert = Alert.onTrade(newId(), instrument.id(), size, together, timeframe, now.getAsLong());
+        boolean already = books.alerts(instrument.id()).stream()
+                .anyMatch(each -> each.on().equals(alert.on()) && books.waits(each));
+        if (already) {
+            tell.accept("This alert is set already. Watch shows all that are set.");
+            return;
+        }
+        undo.execute(books.alertShelf().change("set an alert", all -> {
+            List<Alert> more = new ArrayList<>(all);
+            more.add(alert);
+            return more;
+        }));
+        tell.accept("Alert set on " + instrument.code() + ": at once with "
+                + ((Alert.On.Traded) alert.on()).words() + ".");
+    }
+
     private boolean waitsOn(InstrumentId instrument, String condition, Timeframe timeframe) {
         return books.alerts(instrument).stream()
                 .anyMatch(alert -> alert.condition().equals(condition)

@@ -113,6 +113,7 @@ public final class WatchDesk implements AutoCloseable {
             case REACHES -> "price " + (above ? "falls to it" : "rises to it");
             case CLOSES_BEYOND -> "a bar of " + timeframe + " closes " + (above ? "below it" : "above it");
             case HOLDS -> "it begins to hold, " + timeframe;
+            case TRADED -> "at once";
         };
     }
 
@@ -177,6 +178,9 @@ public final class WatchDesk implements AutoCloseable {
     }
 
     private String on(Alert alert) {
+        if (alert.on() instanceof Alert.On.Traded traded) {
+            return traded.words();
+        }
         if (!alert.condition().isEmpty()) {
             return alert.condition();
         }

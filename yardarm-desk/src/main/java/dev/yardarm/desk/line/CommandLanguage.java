@@ -282,7 +282,7 @@ public final class CommandLanguage {
                 proposals.add(new Proposal(
                         "alert",
                         "alert ",
-                        "and a condition: when a bar closes on which it begins to hold, as alert rsi(14) < 30",
+                        "and a condition: when a bar closes on which it begins to hold, as alert rsi(14) < 30; or a trade of a size, as alert trade 200",
                         null));
             }
             if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
@@ -496,7 +496,22 @@ public final class CommandLanguage {
                 "(?i)^(?:when\\s+)?(?:it\\s+)?(?:closes?\\s+)?(above|below)\\s+([0-9][0-9.]*)$", "close crosses $1 $2");
     }
 
+    /** As people say it: {@code alert trade 200}, {@code alert on a large trade of 200}, {@code alert trades over 200}. */
+    private static final Pattern TRADE =
+            Pattern.compile("(?i)(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)");
+
     private void alert(String text, List<Proposal> proposals) {
+        Matcher trade = TRADE.matcher(text.strip());
+        if (trade.matches() && Double.parseDouble(trade.group(1)) > 0) {
+            proposals.add(
+                    0,
+                    new Proposal(
+                            "alert",
+                            "alert " + text,
+                            "at once, with the next trade of " + trade.group(1) + " or more",
+                            new LineCommand.AlertOnTrade(Double.parseDouble(trade.group(1)))));
+            return;
+        }
         String wanted = asCondition(text);
         condition(
                 "alert",

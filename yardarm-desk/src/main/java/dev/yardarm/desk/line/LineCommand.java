@@ -244,6 +244,16 @@ public interface LineCommand {
         }
     }
 
+    /** An alert on the next trade of a size, prints of one side within a tenth of a second taken together. */
+    record AlertOnTrade(double size) implements LineCommand {
+        private static final long TOGETHER = 100_000;
+
+        @Override
+        public void run(Hands hands) {
+            hands.room().studies().setAlertOnTrade(size, TOGETHER);
+        }
+    }
+
     record ScanFor(String condition) implements LineCommand {
         @Override
         public boolean onChart() {

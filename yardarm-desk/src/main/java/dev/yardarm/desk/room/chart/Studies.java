@@ -125,6 +125,16 @@ public final class Studies implements ChartEdits {
                 .setOn(shown, condition, chart.timeframe(), desk.language().now());
     }
 
+    /**
+     * Sets an alert on the next large trade of the instrument.
+     *
+     * @param together microseconds within which prints of one side are one
+     */
+    public void setAlertOnTrade(double size, long together) {
+        chart.instrument()
+                .ifPresent(each -> desk.alertWork().setOnTrade(each, size, together, chart.timeframe()));
+    }
+
     @Override
     public void plan(double entry, double stop) {
         chart.instrument().ifPresent(instrument -> {
