@@ -143,6 +143,7 @@ public final class Desk implements AutoCloseable {
         hub = new LiveHub(directory, clock);
         schedules = new Schedules(scheduler.on(Lane.SOON));
         hub.onBeat(schedules::advance);
+        hub.onBeat(market::beat);
         books = new Books(
                 saver,
                 front,

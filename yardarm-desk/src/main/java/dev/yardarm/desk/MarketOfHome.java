@@ -105,6 +105,11 @@ final class MarketOfHome implements AutoCloseable {
         savedAt = clock.now();
     }
 
+    /** Time has come to a moment: what is recorded of the market is. */
+    void beat(long now) {
+        simulated.ifPresent(each -> each.beat(now));
+    }
+
     /** The home was written with an earlier edition of the demo world: what is kept follows the new codes. */
     private void follow(Path documents, String source, World world) {
         try {

@@ -87,6 +87,75 @@ class StoredSourceTest extends SourceContract {
         }
     }
 
+    private static InstrumentId id(String code) {
+        return MARKET.instruments().stream()
+                .map(Instrument::id)
+                .filter(each -> each.code().equals(code))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static void assertSame(TickSeries told, TickSeries made) {
+        assertThat(told.size()).isEqualTo(made.size()).isPositive();
+        for (int tick = 0; tick < made.size(); tick++) {
+            boolean same = told.time(tick) == made.time(tick)
+                    && told.price(tick) == made.price(tick)
+                    && told.size(tick) == made.size(tick)
+                    && told.side(tick) == made.side(tick);
+            assertThat(same).as("trade " + tick).isTrue();
+        }
+    }
+
+    /** A market that is listened to for a while. */
+    private static StoredMarket run(ParquetBarStore own, InstrumentId id, long from, long to) throws IOException {
+        StoredMarket running = new StoredMarket(MARKET, () -> Optional.of(own));
+        for (long now = from; now <= to; now += Times.MINUTE) {
+            running.trades(id, now - Times.MINUTE, now, new TickSeries(16));
+            running.beat(now);
+        }
+        return running;
+    }
+
+    /** What is traded while somebody listens is in the file of the day within ten minutes, and a session broken off leaves no hole. */
+    @Test
+    void tradesAreRecordedWhileTheMarketRuns(@TempDir Path folder) throws IOException {
+        InstrumentId id = id("EMBRA");
+        InstrumentId kept = new InstrumentId(MARKET.name() + "-1-1", id.code());
+        long day = Math.floorDiv(MARKET.world().presentTime(), Times.DAY) * Times.DAY - 3 * Times.DAY;
+        long begun = day + 14 * Times.HOUR + 7 * Times.MINUTE;
+        long brokenOff = day + 20 * Times.HOUR + 25 * Times.MINUTE;
+        try (ParquetBarStore own = new ParquetBarStore(folder)) {
+            run(own, id, begun, brokenOff);
+            long last = own.lastTick(kept);
+            assertThat(last).isBetween(brokenOff - 11 * Times.MINUTE, brokenOff);
+            assertSame(own.ticks(kept, day, Long.MAX_VALUE), MARKET.ticks(id, day, last));
+
+            // On again in the night, less than six hours later: a gap that might be a quiet market is filled.
+            long again = day + Times.DAY + 90 * Times.MINUTE;
+            StoredMarket running = run(own, id, again, again + 25 * Times.MINUTE);
+            last = own.lastTick(kept);
+            assertThat(last).isGreaterThan(again);
+            assertSame(own.ticks(kept, day, Long.MAX_VALUE), MARKET.ticks(id, day, last));
+
+            // And after days, of which nothing was heard.
+            long now = MARKET.world().presentTime();
+            assertSame(running.ticks(id, day, now), MARKET.ticks(id, day, now));
+            assertSame(running.ticks(id, day, again), MARKET.ticks(id, day, again));
+        }
+    }
+
+    @Test
+    void whatNobodyListensToAndWhatHasNoTradesKeptIsNotRecorded(@TempDir Path folder) throws IOException {
+        long now = MARKET.world().presentTime();
+        try (ParquetBarStore own = new ParquetBarStore(folder)) {
+            run(own, id("KTRL"), now - 30 * Times.MINUTE, now);
+        }
+        try (var files = Files.walk(folder)) {
+            assertThat(files.filter(each -> each.toString().endsWith(".parquet")))
+                    .isEmpty();
+        }
+    }
+
     @Override
     BarSource source() {
         return stored;

@@ -371,6 +371,11 @@ public final class ParquetBarStore implements BarStore, TickStore {
     }
 
     @Override
+    public long lastTick(InstrumentId id) throws IOException {
+        return ticks.lastTick(id);
+    }
+
+    @Override
     public TickSeries ticks(InstrumentId id, long from, long to) throws IOException {
         return ticks.ticks(id, from, to);
     }

@@ -62,6 +62,16 @@ final class ParquetTickStore implements TickStore {
     }
 
     @Override
+    public long lastTick(InstrumentId id) throws IOException {
+        List<Path> days = days(id);
+        if (days.isEmpty()) {
+            return Long.MIN_VALUE;
+        }
+        TickSeries last = read(days.subList(days.size() - 1, days.size()), Long.MIN_VALUE, Long.MAX_VALUE, Long.MAX_VALUE);
+        return last.size() == 0 ? Long.MIN_VALUE : last.time(last.size() - 1);
+    }
+
+    @Override
     public TickSeries ticks(InstrumentId id, long from, long to) throws IOException {
         long least = Math.max(from, -62_135_596_800_000_000L);
         long most = Math.min(to, 253_402_300_799_000_000L);

@@ -9,6 +9,9 @@ public interface TickStore {
     /** The moment of the first trade that is kept; {@link Long#MAX_VALUE} when there is none. */
     long firstTick(InstrumentId id) throws IOException;
 
+    /** The moment of the last trade that is kept; {@link Long#MIN_VALUE} when there is none. */
+    long lastTick(InstrumentId id) throws IOException;
+
     /**
      * The trades from {@code from} (included) to {@code to} (excluded), in their order.
      *

@@ -47,6 +47,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     private static final long LONGEST_KEPT_GAP = 6 * Times.HOUR;
 
     private final SimulatedMarket market;
+    private final TickRecorder recorder;
     private final Supplier<Optional<BarStore>> store;
     private final Executor behind;
     private final String folder;
@@ -69,6 +70,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         this.behind = behind;
         this.kept = kept().stream().map(Instrument::id).collect(Collectors.toSet());
         int histories = market.world().histories();
+        this.recorder = new TickRecorder(market, this::ticksKept, this::inStore, behind);
         this.folder = market.name() + "-" + market.history().seed() + (histories == 0 ? "" : "-" + histories);
     }
 
@@ -114,6 +116,12 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     @Override
     public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
         market.trades(id, after, upTo, into);
+        recorder.hears(id, upTo);
+    }
+
+    /** Records what was traded since the last time, once that is long enough ago; called with every beat of the market. */
+    public void beat(long now) {
+        recorder.beat(now);
     }
 
     @Override
@@ -141,20 +149,21 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         return market.ticksFrom(id, upTo);
     }
 
-    /** Those of days that are over are kept when they were made once, a file for each day, and read from then on. */
+    /**
+     * Those of days that are over are kept when they were made once, a file for each day, those of the day in progress as they are recorded;
+     * what is kept is read from then on.
+     */
     @Override
     public TickSeries ticks(InstrumentId id, long from, long upTo) throws IOException {
-        TickStore open = store.get()
-                .filter(TickStore.class::isInstance)
-                .map(TickStore.class::cast)
-                .orElse(null);
+        TickStore open = ticksKept().orElse(null);
         if (open == null) {
             return market.ticks(id, from, upTo);
         }
         TickSeries known = open.ticks(inStore(id), from, upTo == Long.MAX_VALUE ? upTo : upTo + 1);
         TickSeries all = new TickSeries(known.size() + 1024);
         long next = from;
-        // What is kept begins and ends with whole days; only of the first one asked for a part may be wanted.
+        // What is kept begins with whole days and ends with one or with what was recorded of it; only of the first day
+        // asked for a part may be wanted.
         long whole = Math.floorDiv(from + Times.DAY - 1, Times.DAY) * Times.DAY;
         for (int tick = 0; tick < known.size(); tick++) {
             long time = known.time(tick);
@@ -167,6 +176,10 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         }
         make(open, id, next, upTo, whole, all);
         return all;
+    }
+
+    private Optional<TickStore> ticksKept() {
+        return store.get().filter(TickStore.class::isInstance).map(TickStore.class::cast);
     }
 
     /** Makes the trades of a span, keeps those of its days that are over, and appends them. */
