@@ -13,6 +13,7 @@ import dev.yardarm.core.bars.BarMakers;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.calculation.TradeTape;
 import dev.yardarm.core.calculation.TradedSides;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
@@ -132,10 +133,15 @@ public final class OrderFlowMeasurement {
         private final ChartPainter painter = new ChartPainter();
 
         Fed(String kind, List<IndicatorLayer> layers) {
+            this(kind, layers, TradeTape.from(Long.MIN_VALUE + 1));
+        }
+
+        /** @param tape of the instrument, as its charts share it */
+        Fed(String kind, List<IndicatorLayer> layers, TradeTape tape) {
             BarRule rule = BarRule.parse(kind);
             BarMaker plain = BarMakers.of(
                     rule, rule.isTime() ? TradingCalendar.ROUND_THE_CLOCK : null, 0.25, new BarSeries(1024));
-            sides = rule.isTime() ? new TradedSides(Long.MIN_VALUE, Long.MAX_VALUE) : null;
+            sides = rule.isTime() ? new TradedSides(tape, tape.knownFrom(), tape.knownFrom()) : null;
             RecordedTrades recorded = rule.isTime() ? null : new RecordedTrades(plain);
             maker = rule.isTime() ? plain : recorded;
             builder = new ChartDataBuilder(
@@ -168,8 +174,18 @@ public final class OrderFlowMeasurement {
         void take(TickSeries ticks, int from, int end) {
             maker.addTicks(ticks, from, end);
             if (sides != null) {
-                sides.take(ticks, from, end);
+                sides.take(part(ticks, from, end), ticks.time(end - 1));
             }
+        }
+
+        /** A slice as it is handed to all charts. */
+        private static TickSeries part(TickSeries ticks, int from, int end) {
+            if (from == 0 && end == ticks.size()) {
+                return ticks;
+            }
+            TickSeries part = new TickSeries(end - from);
+            part.append(ticks, from, end);
+            return part;
         }
 
         List<IndicatorLayer> layers() {
@@ -231,11 +247,12 @@ public final class OrderFlowMeasurement {
 
     private static void live() {
         TickSeries ticks = trades(A_SECOND * SECONDS, 20_000 * Times.DAY, Times.SECOND / A_SECOND, 1);
+        TradeTape tape = TradeTape.from(Long.MIN_VALUE + 1);
         List<Fed> charts = List.of(
                 new Fed("range:8", List.of(layer(1, "view_profile", Map.of()), layer(2, "delta", Map.of()))),
-                new Fed("time:1m", List.of(layer(1, "footprint", Map.of()), layer(2, "bar_figures", Map.of()))),
+                new Fed("time:1m", List.of(layer(1, "footprint", Map.of()), layer(2, "bar_figures", Map.of())), tape),
                 new Fed("ticks:500", List.of(layer(1, "big_trades", Map.of("share", "0.5")))),
-                new Fed("time:5m", List.of(layer(1, "profile", Map.of("span", "day")))));
+                new Fed("time:5m", List.of(layer(1, "profile", Map.of("span", "day"))), tape));
         int perFrame = A_SECOND / FRAMES;
         List<Double> times = new ArrayList<>();
         long before = 0;

@@ -8,8 +8,8 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
-import dev.yardarm.market.world.World;
 import dev.yardarm.market.live.SimulatedMarket;
+import dev.yardarm.market.world.World;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -47,7 +47,8 @@ class LargeTradeAlertsTest extends AtADesk {
         TickSeries coming = coming(now, now + 20 * Times.MINUTE);
         int at = largest(coming);
         double size = coming.size(at);
-        front.run(() -> desk.alertWork().setOnTrade(embra, size, 0, Timeframe.parse("1h").orElseThrow()));
+        front.run(() -> desk.alertWork()
+                .setOnTrade(embra, size, 0, Timeframe.parse("1h").orElseThrow()));
         assertThat(front.get(() -> desk.books().alerts())).singleElement().satisfies(alert -> {
             assertThat(alert.trigger()).isEqualTo(Alert.Trigger.TRADED);
             assertThat(alert.on()).isEqualTo(new Alert.On.Traded(size, 0));

@@ -24,9 +24,9 @@ public final class PriceSteps {
         return isWhole ? ticks / inverse : ticks * tick;
     }
 
-    /** The number of the tick nearest to a price. */
+    /** The number of the tick nearest to a price, of two as near the upper one. */
     public long ticks(double price) {
-        return Math.round(isWhole ? price * inverse : price / tick);
+        return (long) Math.floor((isWhole ? price * inverse : price / tick) + 0.5);
     }
 
     /** The price moved to the nearest tick. */

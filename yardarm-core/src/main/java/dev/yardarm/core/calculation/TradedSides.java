@@ -2,69 +2,96 @@ package dev.yardarm.core.calculation;
 
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
-import java.util.Arrays;
 
 /**
  * The trades of a market one by one, and what was bought at the ask less what was sold at the bid in any span of time. It grows with the
- * trades; one thread at a time. Of every 64 trades a running sum is kept, so a question costs two searches and at most 128 additions. Memory: 25
- * bytes a trade, an eighth of that in reserve at most.
+ * trades; one thread at a time. The trades lie on a {@linkplain TradeTape tape} that several may share. A question costs two searches and at
+ * most 128 additions.
  */
 public final class TradedSides implements Surroundings.Sides {
     private static final int BLOCK = 6;
     private final long knownFrom;
     private final long knownUntil;
-    private final TickSeries trades = new TickSeries(0);
-    /** Bought less sold with all trades before each block, and how many of them had no side. */
-    private double[] sums = new double[64];
+    private final TradeTape tape;
+    /** What is seen of the tape. */
+    private TickSeries trades;
 
-    private int[] sideless = new int[64];
-    private double sum;
-    private int without;
+    private double[] sums;
+    private int[] sideless;
+    private boolean anySideless;
+    /** True when there is more on its own tape than it has looked at. */
+    private boolean isBehind;
 
     /**
+     * On a tape of its own.
+     *
      * @param knownFrom from this moment on all trades are taken in, in microseconds
      * @param knownUntil up to this moment; {@link Long#MAX_VALUE} for trades that go on
      */
     public TradedSides(long knownFrom, long knownUntil) {
         this.knownFrom = knownFrom;
         this.knownUntil = knownUntil;
+        this.tape = new TradeTape();
+        see(tape.all());
     }
 
-    /** Takes in trades that follow those taken before. */
+    /**
+     * What is on a tape from a moment on.
+     *
+     * @param knownFrom not before the tape begins
+     * @param moment up to which it is seen; the tape must know that far
+     */
+    public TradedSides(TradeTape tape, long knownFrom, long moment) {
+        this.knownFrom = knownFrom;
+        this.knownUntil = Long.MAX_VALUE;
+        this.tape = tape;
+        see(tape.upTo(moment));
+    }
+
+    private void look() {
+        if (isBehind) {
+            isBehind = false;
+            see(tape.all());
+        }
+    }
+
+    private void see(TradeTape.Shown shown) {
+        trades = shown.trades();
+        sums = shown.sums();
+        sideless = shown.sideless();
+        anySideless = shown.anySideless();
+    }
+
+    /**
+     * Takes in what was traded up to a moment, which others on the tape may have taken in before.
+     *
+     * @param ticks all trades after the moment up to which this one has taken them
+     */
+    public void take(TickSeries ticks, long moment) {
+        tape.extend(ticks, moment);
+        see(tape.upTo(moment));
+    }
+
+    /** Takes in trades that follow those taken before, on a tape of its own. */
     public void take(TickSeries ticks) {
         take(ticks, 0, ticks.size());
     }
 
-    /** Takes in the trades {@code from} (included) to {@code end} (excluded), which follow those taken before. */
+    /** Takes in the trades {@code from} (included) to {@code end} (excluded), which follow those taken before, on a tape of its own. */
     public void take(TickSeries ticks, int from, int end) {
-        trades.append(ticks, from, end);
-        for (int tick = from; tick < end; tick++) {
-            count(trades.size() - end + tick, ticks.size(tick), ticks.side(tick));
-        }
+        tape.append(ticks, from, end);
+        isBehind = true;
     }
 
-    /** Takes in one trade, not before those taken. */
+    /** Takes in one trade, not before those taken, on a tape of its own. */
     public void take(long time, double price, double tradeSize, byte side) {
-        trades.append(time, price, tradeSize, side);
-        count(trades.size() - 1, tradeSize, side);
-    }
-
-    private void count(int place, double tradeSize, byte side) {
-        if ((place & (1 << BLOCK) - 1) == 0) {
-            int block = place >> BLOCK;
-            if (block == sums.length) {
-                sums = Arrays.copyOf(sums, 2 * block);
-                sideless = Arrays.copyOf(sideless, 2 * block);
-            }
-            sums[block] = sum;
-            sideless[block] = without;
-        }
-        sum += side * tradeSize;
-        without += side == TickSeries.UNKNOWN ? 1 : 0;
+        tape.append(time, price, tradeSize, side);
+        isBehind = true;
     }
 
     /** How many trades were taken in. */
     public int size() {
+        look();
         return trades.size();
     }
 
@@ -82,22 +109,26 @@ public final class TradedSides implements Surroundings.Sides {
     }
 
     private double sumBefore(int place) {
-        if (place == trades.size()) {
-            return sum;
+        look();
+        if (place == 0) {
+            return 0;
         }
-        double before = sums[place >> BLOCK];
-        for (int trade = place >> BLOCK << BLOCK; trade < place; trade++) {
+        int block = place - 1 >> BLOCK;
+        double before = sums[block];
+        for (int trade = block << BLOCK; trade < place; trade++) {
             before += trades.side(trade) * trades.size(trade);
         }
         return before;
     }
 
     private int sidelessBefore(int place) {
-        if (place == trades.size()) {
-            return without;
+        look();
+        if (!anySideless || place == 0) {
+            return 0;
         }
-        int before = sideless[place >> BLOCK];
-        for (int trade = place >> BLOCK << BLOCK; trade < place && without > 0; trade++) {
+        int block = place - 1 >> BLOCK;
+        int before = sideless[block];
+        for (int trade = block << BLOCK; trade < place; trade++) {
             before += trades.side(trade) == TickSeries.UNKNOWN ? 1 : 0;
         }
         return before;
@@ -114,6 +145,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     /** Hands over the trades {@code first} (included) to {@code end} (excluded), as they were taken. */
     public void hand(int first, int end, Surroundings.Taker taker) {
+        look();
         long[] times = trades.times();
         double[] prices = trades.prices();
         double[] sizes = trades.sizes();
@@ -134,6 +166,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     /** Hands over the trades {@code first} (included) to {@code end} (excluded) at once. */
     public void run(int first, int end, Surroundings.RunTaker taker) {
+        look();
         taker.take(trades, first, end);
     }
 
@@ -150,6 +183,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     /** Number of trades before a moment. */
     private int before(long moment) {
+        look();
         long[] times = trades.times();
         int low = 0;
         int high = trades.size();

@@ -61,9 +61,7 @@ public final class BigTradesTerm extends Declared {
         return DevelopingLargeTrades.in(
                 graph,
                 new DevelopingLargeTrades.Wanted(
-                        settings.number("size"),
-                        settings.number("share") / 100,
-                        together(settings)));
+                        settings.number("size"), settings.number("share") / 100, together(settings)));
     }
 
     /** Within how many microseconds prints of one side are one. */

@@ -39,6 +39,8 @@ public final class DevelopingFootprint {
     private final ToldColumns columns = new ToldColumns(COLUMNS);
     private BarLevels.Maker levels;
     private BarLevels forming;
+    /** Those of no bar. */
+    private BarLevels nothing;
     /** The forming bar so far. */
     private FormingTrades following = new FormingTrades();
 
@@ -71,7 +73,8 @@ public final class DevelopingFootprint {
 
     private void restart() {
         levels = maker();
-        forming = maker().view();
+        nothing = maker().view();
+        forming = nothing;
         following = new FormingTrades();
     }
 
@@ -112,7 +115,7 @@ public final class DevelopingFootprint {
 
         @Override
         public double closed(Bars bars, Column[] inputs, int bar) {
-            forming = maker().view();
+            forming = nothing;
             double[] told = take(levels, bars, bar);
             columns.close(bar, told);
             return bar;

@@ -1,6 +1,7 @@
 package dev.yardarm.core.series;
 
 import java.util.Arrays;
+import java.util.Objects;
 
 /**
  * Trades in columns, in the order they happened: time in microseconds UTC, price, size, and on which side the trade was
@@ -24,12 +25,15 @@ public final class TickSeries {
     private double[] sizes;
     private byte[] sides;
     private int size;
+    /** True for one that shares the columns of another and must not write into them. */
+    private final boolean isView;
 
     public TickSeries(int expected) {
         times = new long[expected];
         prices = new double[expected];
         sizes = new double[expected];
         sides = new byte[expected];
+        isView = false;
     }
 
     public int size() {
@@ -69,7 +73,14 @@ public final class TickSeries {
         size += count;
     }
 
+    private void checkOwn() {
+        if (isView) {
+            throw new IllegalStateException("a view of trades is for reading only");
+        }
+    }
+
     private void checkOrder(long time) {
+        checkOwn();
         if (size > 0 && time < times[size - 1]) {
             throw new IllegalArgumentException(
                     "trades must come in the order of their time: " + time + " after " + times[size - 1]);
@@ -84,8 +95,23 @@ public final class TickSeries {
         sides = Arrays.copyOf(sides, capacity);
     }
 
+    /** The first so many trades, in the same columns; for reading only. It stays as it is while this one grows. */
+    public TickSeries first(int count) {
+        return new TickSeries(this, count);
+    }
+
+    private TickSeries(TickSeries other, int count) {
+        times = other.times;
+        prices = other.prices;
+        sizes = other.sizes;
+        sides = other.sides;
+        size = Objects.checkIndex(count, other.size + 1);
+        isView = true;
+    }
+
     /** Forgets all trades; the room stays. */
     public void clear() {
+        checkOwn();
         size = 0;
     }
 

@@ -87,8 +87,8 @@ class LargeTradeWatchTest {
         assertThatThrownBy(() -> new Alert.On.Traded(0, 1)).hasMessageContaining("above zero");
         assertThatThrownBy(() -> new Alert.On.Traded(Double.NaN, 1)).hasMessageContaining("above zero");
         assertThatThrownBy(() -> new Alert.On.Traded(5, -1)).hasMessageContaining("-1");
-        assertThatThrownBy(() -> new Alert(
-                        "a", ID, new Alert.On.Traded(5, 0), Alert.Trigger.REACHES, Timeframe.MINUTE, true, 0))
+        assertThatThrownBy(() ->
+                        new Alert("a", ID, new Alert.On.Traded(5, 0), Alert.Trigger.REACHES, Timeframe.MINUTE, true, 0))
                 .hasMessageContaining("no other");
     }
 }

@@ -67,7 +67,8 @@ final class ParquetTickStore implements TickStore {
         if (days.isEmpty()) {
             return Long.MIN_VALUE;
         }
-        TickSeries last = read(days.subList(days.size() - 1, days.size()), Long.MIN_VALUE, Long.MAX_VALUE, Long.MAX_VALUE);
+        TickSeries last =
+                read(days.subList(days.size() - 1, days.size()), Long.MIN_VALUE, Long.MAX_VALUE, Long.MAX_VALUE);
         return last.size() == 0 ? Long.MIN_VALUE : last.time(last.size() - 1);
     }
 

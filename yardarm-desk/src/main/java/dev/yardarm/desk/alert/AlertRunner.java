@@ -149,8 +149,7 @@ public final class AlertRunner implements Watching.Teller {
                                     this));
         }
         if (alert.on() instanceof Alert.On.Traded) {
-            return Optional.of(
-                    same ? there : new LargeTradeWatching(alert, instrument, directory, around, this));
+            return Optional.of(same ? there : new LargeTradeWatching(alert, instrument, directory, around, this));
         }
         return books.drawings(alert.instrument()).stream()
                 .filter(each -> each.id().equals(alert.drawing()))

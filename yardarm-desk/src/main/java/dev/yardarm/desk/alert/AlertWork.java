@@ -128,8 +128,8 @@ public final class AlertWork {
             more.add(alert);
             return more;
         }));
-        tell.accept("Alert set on " + instrument.code() + ": at once with "
-                + ((Alert.On.Traded) alert.on()).words() + ".");
+        tell.accept(
+                "Alert set on " + instrument.code() + ": at once with " + ((Alert.On.Traded) alert.on()).words() + ".");
     }
 
     private boolean waitsOn(InstrumentId instrument, String condition, Timeframe timeframe) {

@@ -26,8 +26,7 @@ abstract class TradesWatching implements Watching, LiveHub.Listener {
     private LiveHub.Subscription subscription;
     private volatile boolean done;
 
-    TradesWatching(
-            Alert alert, Instrument instrument, Directory directory, AlertRunner.Around around, Teller teller) {
+    TradesWatching(Alert alert, Instrument instrument, Directory directory, AlertRunner.Around around, Teller teller) {
         this.alert = alert;
         this.instrument = instrument;
         this.directory = directory;
@@ -94,8 +93,7 @@ abstract class TradesWatching implements Watching, LiveHub.Listener {
     @Override
     public final void take(TickSeries trades, long now) {
         for (int trade = 0; trade < trades.size() && !done; trade++) {
-            report(watch.onTrade(
-                    trades.time(trade), trades.price(trade), trades.size(trade), trades.side(trade)));
+            report(watch.onTrade(trades.time(trade), trades.price(trade), trades.size(trade), trades.side(trade)));
         }
         if (!done) {
             report(watch.onTime(now));

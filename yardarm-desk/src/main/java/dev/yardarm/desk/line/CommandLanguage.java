@@ -497,8 +497,8 @@ public final class CommandLanguage {
     }
 
     /** As people say it: {@code alert trade 200}, {@code alert on a large trade of 200}, {@code alert trades over 200}. */
-    private static final Pattern TRADE =
-            Pattern.compile("(?i)(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)");
+    private static final Pattern TRADE = Pattern.compile(
+            "(?i)(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)");
 
     private void alert(String text, List<Proposal> proposals) {
         Matcher trade = TRADE.matcher(text.strip());

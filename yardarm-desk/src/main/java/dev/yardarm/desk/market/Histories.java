@@ -49,6 +49,7 @@ public final class Histories {
     private static final Logger LOG = LoggerFactory.getLogger(Histories.class);
 
     private final Directory directory;
+    private final Tapes tapes = new Tapes();
     private final Futures futures;
     private final StoredBars stored;
 
@@ -278,7 +279,7 @@ public final class Histories {
         long ticksFrom = ticked == null ? Long.MAX_VALUE : ticked.ticksFrom(traded.id(), now);
         if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
             long from = Math.max(ticksFrom, from(request, needs, part, now));
-            TickSeries ticks = ticked.ticks(traded.id(), from, now);
+            TickSeries ticks = tapes.ticks(ticked, traded.id(), from, now);
             // Written down only where someone asks for it: it costs as much as the bars.
             RecordedTrades recorded = needs.sides() ? new RecordedTrades(maker) : null;
             BarMaker inner = recorded == null ? maker : recorded;
@@ -304,6 +305,11 @@ public final class Histories {
                 traded,
                 "from bars of " + basis,
                 finer.basis());
+    }
+
+    /** The trades that charts look at, read once for all of them. */
+    public Tapes tapes() {
+        return tapes;
     }
 
     /**
@@ -412,5 +418,6 @@ public final class Histories {
     /** Forgets what is kept of an instrument, after its history has changed. */
     public void forget(InstrumentId id) {
         stored.forget(id);
+        tapes.forget(id);
     }
 }

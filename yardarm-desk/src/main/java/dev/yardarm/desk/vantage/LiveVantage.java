@@ -149,7 +149,7 @@ public final class LiveVantage implements AutoCloseable {
             maker.advanceTo(now);
             moment = now;
             if (sides != null) {
-                sides.take(trades);
+                sides.take(trades, now);
             }
         }
     }

@@ -185,9 +185,7 @@ public final class Vantages {
                 List<ContinuousFuture.Turn> turns = histories.turns(instrument, request, moment);
                 from = Math.max(from, turns.get(turns.size() - 1).from());
             }
-            TradedSides sides = new TradedSides(from, Long.MAX_VALUE);
-            sides.take(source.ticks(traded.id(), from, moment));
-            return new Sided(sides);
+            return new Sided(new TradedSides(histories.tapes().of(source, traded.id(), from, moment), from, moment));
         } catch (IOException failed) {
             missing.accept("The trades of " + instrument.code() + " cannot be read: " + failed.getMessage());
             return Sided.NONE;

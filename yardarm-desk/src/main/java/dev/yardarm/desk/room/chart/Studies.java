@@ -131,8 +131,7 @@ public final class Studies implements ChartEdits {
      * @param together microseconds within which prints of one side are one
      */
     public void setAlertOnTrade(double size, long together) {
-        chart.instrument()
-                .ifPresent(each -> desk.alertWork().setOnTrade(each, size, together, chart.timeframe()));
+        chart.instrument().ifPresent(each -> desk.alertWork().setOnTrade(each, size, together, chart.timeframe()));
     }
 
     @Override
