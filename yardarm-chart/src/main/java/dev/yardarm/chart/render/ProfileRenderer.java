@@ -211,6 +211,8 @@ final class ProfileRenderer {
         double x = fromRight
                 ? Math.min(right, chart.plotRight())
                 : Math.max(left, chart.time().left());
+        // On the side of the base where there are no rows.
+        boolean isRightOf = fromRight != layer.settings().word(DRAWN).equals(ProfileTerm.BESIDE);
         int colour = palette.drawn(layer.leadColour());
         line.clear();
         for (VolumeAreas.Area area : VolumeAreas.of(span.rows())) {
@@ -222,7 +224,7 @@ final class ProfileRenderer {
                 continue;
             }
             double width = area.isHigh() ? 3 : 1;
-            line.rectangle(fromRight ? x : x - width, top, width, bottom - top);
+            line.rectangle(isRightOf ? x : x - width, top, width, bottom - top);
             labels.add(new Label(
                     "",
                     area.isHigh() ? "high area" : "thin area",
@@ -234,7 +236,7 @@ final class ProfileRenderer {
                     0,
                     ChartPainter.area(chart, pane),
                     List.of(new Label.Spot(
-                            fromRight ? x + 5 : x - 6, (top + bottom) / 2, fromRight ? Align.LEFT : Align.RIGHT))));
+                            isRightOf ? x + 5 : x - 6, (top + bottom) / 2, isRightOf ? Align.LEFT : Align.RIGHT))));
         }
         line.fill(surface, Palette.fade(colour, layer.style().opacity()));
     }
