@@ -18,12 +18,16 @@ import org.junit.jupiter.api.Test;
 /** Alerts on large trades, with a market beaten by hand: at once, not at the close of a bar. */
 class LargeTradeAlertsTest extends AtADesk {
     private final List<Firing> fired = new ArrayList<>();
+    private final List<Alert> ready = new ArrayList<>();
     private Instrument embra;
 
     @BeforeEach
     void open() throws Exception {
         embra = desk.directory().byCode("EMBRA").orElseThrow();
-        front.run(() -> desk.onAlert(fired::add));
+        front.run(() -> {
+            desk.onAlert(fired::add);
+            desk.alertRunner().listen(ready::add);
+        });
     }
 
     private TickSeries coming(long from, long to) {
@@ -53,8 +57,7 @@ class LargeTradeAlertsTest extends AtADesk {
             assertThat(alert.trigger()).isEqualTo(Alert.Trigger.TRADED);
             assertThat(alert.on()).isEqualTo(new Alert.On.Traded(size, 0));
         });
-        front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.await("it listens", () -> !ready.isEmpty());
         desk.hub().beatAt(coming.time(at) - 1);
         front.run(() -> {});
         assertThat(fired).isEmpty();
@@ -82,6 +85,23 @@ class LargeTradeAlertsTest extends AtADesk {
         assertThat(fired).singleElement().satisfies(firing -> assertThat(firing.at())
                 .isEqualTo(gone.time(at)));
         assertThat(front.get(() -> desk.books().waits(alert))).isFalse();
+    }
+
+    @Test
+    void onAContinuousFutureItHearsItsContract() {
+        Instrument future = desk.directory().byCode("VRTQ").orElseThrow();
+        long now = desk.clock().now();
+        TickSeries coming = new TickSeries(0);
+        new SimulatedMarket(World.halcyon(), 1).trades(future.id(), now, now + 10 * Times.MINUTE, coming);
+        int at = largest(coming);
+        front.run(() -> desk.alertWork().setOnTrade(future, coming.size(at), 0, Timeframe.MINUTE));
+        front.await("it listens", () -> !ready.isEmpty());
+        desk.hub().beatAt(now + 10 * Times.MINUTE);
+        front.await("the alert", () -> !fired.isEmpty());
+        assertThat(fired).singleElement().satisfies(firing -> {
+            assertThat(firing.at()).isEqualTo(coming.time(at));
+            assertThat(firing.price()).isEqualTo(coming.price(at));
+        });
     }
 
     @Test

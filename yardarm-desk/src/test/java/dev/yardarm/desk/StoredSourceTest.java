@@ -144,6 +144,22 @@ class StoredSourceTest extends SourceContract {
         }
     }
 
+    /** Who listens to a continuous future hears its contract, which is what is recorded. */
+    @Test
+    void ofAContinuousFutureItsContractIsRecorded(@TempDir Path folder) throws IOException {
+        long now = MARKET.world().presentTime();
+        TickSeries heard = new TickSeries(16);
+        try (ParquetBarStore own = new ParquetBarStore(folder)) {
+            StoredMarket running = run(own, id("VRTQ"), now - 30 * Times.MINUTE, now);
+            running.trades(id("VRTQ"), now - 30 * Times.MINUTE, now, heard);
+            assertThat(own.lastTick(new InstrumentId(MARKET.name() + "-1-1", "VRTQ-U26")))
+                    .isGreaterThan(now - 20 * Times.MINUTE);
+        }
+        TickSeries traded = new TickSeries(16);
+        MARKET.trades(id("VRTQ-U26"), now - 30 * Times.MINUTE, now, traded);
+        assertSame(heard, traded);
+    }
+
     @Test
     void whatNobodyListensToAndWhatHasNoTradesKeptIsNotRecorded(@TempDir Path folder) throws IOException {
         long now = MARKET.world().presentTime();

@@ -116,7 +116,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     @Override
     public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
         market.trades(id, after, upTo, into);
-        recorder.hears(id, upTo);
+        recorder.hears(market.traded(id, upTo), upTo);
     }
 
     /** Records what was traded since the last time, once that is long enough ago; called with every beat of the market. */

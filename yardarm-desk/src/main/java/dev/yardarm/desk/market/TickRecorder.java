@@ -54,9 +54,18 @@ final class TickRecorder {
         this.behind = behind;
     }
 
-    /** Somebody listens to what is traded of an instrument. */
+    /** Somebody listens to what is traded of an instrument; whoever does gets it, whether or not it can be recorded. */
     void hears(InstrumentId id, long now) {
-        heard.computeIfAbsent(id, each -> market.ticksFrom(each, now) != Long.MAX_VALUE);
+        heard.computeIfAbsent(id, each -> isKept(each, now));
+    }
+
+    private boolean isKept(InstrumentId id, long now) {
+        try {
+            return market.ticksFrom(id, now) != Long.MAX_VALUE;
+        } catch (RuntimeException failed) {
+            LOG.warn("the trades of {} are not recorded: {}", id.code(), failed.getMessage());
+            return false;
+        }
     }
 
     /** Time has come to a moment. */
@@ -82,7 +91,7 @@ final class TickRecorder {
                 open.mergeTicks(inStore.apply(id), more);
                 recorded.put(id, now);
             }
-        } catch (IOException failed) {
+        } catch (IOException | RuntimeException failed) {
             // The next time asks for all that is missing.
             LOG.warn("the trades of {} cannot be recorded: {}", id.code(), failed.getMessage());
         } finally {

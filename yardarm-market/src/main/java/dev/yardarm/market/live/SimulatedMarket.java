@@ -274,7 +274,17 @@ public final class SimulatedMarket implements LiveSource, CorporateActions, Cont
 
     @Override
     public long ticksFrom(InstrumentId id, long upTo) {
-        return history.ticksFrom(id.code(), upTo);
+        // The trades of a continuous future are those of its contracts.
+        return isContinuous(id) ? Long.MAX_VALUE : history.ticksFrom(id.code(), upTo);
+    }
+
+    /** What is traded when an instrument is: of a continuous future the contract most is traded in at a moment, else itself. */
+    public InstrumentId traded(InstrumentId id, long moment) {
+        return isContinuous(id) ? new InstrumentId(id.source(), current(id, moment)) : id;
+    }
+
+    private boolean isContinuous(InstrumentId id) {
+        return world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
     }
 
     @Override
@@ -284,9 +294,7 @@ public final class SimulatedMarket implements LiveSource, CorporateActions, Cont
 
     @Override
     public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
-        boolean isContinuous =
-                world().futures().stream().anyMatch(each -> each.root().equals(id.code()));
-        if (isContinuous) {
+        if (isContinuous(id)) {
             history.trades(current(id, upTo), after, upTo, into);
         } else if (!history.isEconomicSeries(id.code())) {
             history.trades(id.code(), after, upTo, into);
