@@ -103,7 +103,7 @@ public final class WatchDesk implements AutoCloseable {
                 RowColumn.words("name", "Name", 150, row -> instrument(of.apply(row))
                         .map(Instrument::name)
                         .orElse("not there now")),
-                RowColumn.words("on", "On", 110, on),
+                RowColumn.words("on", "On", 140, on),
                 RowColumn.words(
                         "when", "When", 146, row -> when(trigger.apply(row), timeframe.apply(row), above.test(row))));
     }
