@@ -102,8 +102,12 @@ class DocumentStoreTest {
                 DocumentKind.STANCES,
                 Entries.of(List.of(StanceEntry.of(new Stance(KTRL, Stance.Kind.SKIP, "no swing", "a “note”", 5)))));
         Alert onCondition = Alert.onCondition("c", KTRL, "rsi(14) < 30", Timeframe.DAY, 8);
-        roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(ALERT), AlertEntry.of(onCondition))));
+        Alert onTrade = Alert.onTrade("t", KTRL, 250.5, 100_000, Timeframe.MINUTE, 9);
+        roundTrip(
+                DocumentKind.ALERTS,
+                Entries.of(List.of(AlertEntry.of(ALERT), AlertEntry.of(onCondition), AlertEntry.of(onTrade))));
         assertThat(AlertEntry.of(onCondition).alert()).isEqualTo(onCondition);
+        assertThat(AlertEntry.of(onTrade).alert()).isEqualTo(onTrade);
         roundTrip(
                 DocumentKind.FIRINGS,
                 Entries.of(List.of(FiringEntry.of(Firing.of(onCondition, onCondition.condition(), 9, 98.4, 5)))));

@@ -105,6 +105,13 @@ class LargeTradeAlertsTest extends AtADesk {
     }
 
     @Test
+    void aSizeOfZeroIsRefusedWithAWord() {
+        front.run(() -> desk.alertWork().setOnTrade(embra, 0, 0, Timeframe.MINUTE));
+        assertThat(front.get(() -> desk.books().alerts())).isEmpty();
+        assertThat(front.get(() -> desk.undo().undo())).as("nothing was done").isEmpty();
+    }
+
+    @Test
     void theSameIsNotSetTwiceAndSettingIsAStepOfUndo() {
         Timeframe minute = Timeframe.MINUTE;
         front.run(() -> {

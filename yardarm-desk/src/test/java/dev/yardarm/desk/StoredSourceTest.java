@@ -44,11 +44,7 @@ class StoredSourceTest extends SourceContract {
     @Test
     void tradesAreKeptByDayAndAreThoseThatWereMade(@TempDir Path folder) throws IOException {
         long now = MARKET.world().presentTime();
-        InstrumentId id = MARKET.instruments().stream()
-                .map(Instrument::id)
-                .filter(each -> each.code().equals("VRTQ-U26"))
-                .findFirst()
-                .orElseThrow();
+        InstrumentId id = id("VRTQ-U26");
         try (ParquetBarStore own = new ParquetBarStore(folder)) {
             StoredMarket keeping = new StoredMarket(MARKET, () -> Optional.of(own));
             long from = keeping.ticksFrom(id, now);
@@ -62,16 +58,7 @@ class StoredSourceTest extends SourceContract {
                 {now - 2 * Times.HOUR, now}
             };
             for (long[] each : asked) {
-                TickSeries made = MARKET.ticks(id, each[0], each[1]);
-                TickSeries told = keeping.ticks(id, each[0], each[1]);
-                assertThat(told.size()).isEqualTo(made.size()).isPositive();
-                for (int tick = 0; tick < made.size(); tick++) {
-                    boolean same = told.time(tick) == made.time(tick)
-                            && told.price(tick) == made.price(tick)
-                            && told.size(tick) == made.size(tick)
-                            && told.side(tick) == made.side(tick);
-                    assertThat(same).as("trade " + tick).isTrue();
-                }
+                assertSame(keeping.ticks(id, each[0], each[1]), MARKET.ticks(id, each[0], each[1]));
             }
         }
         try (var files = Files.walk(folder)) {

@@ -12,6 +12,8 @@ import dev.yardarm.core.profile.LargeMarks;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.room.chart.Aspect;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Comparator;
@@ -38,6 +40,7 @@ final class LargeTradeList extends VBox {
     private static final double HIGH = 190;
     private static final double ROW = 22;
     private static final int AHEAD = 5;
+    private static final MathContext SAID = new MathContext(4);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
     /** Of another day than the newest. */
     private static final DateTimeFormatter EARLIER = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ROOT);
@@ -93,7 +96,9 @@ final class LargeTradeList extends VBox {
             bench.desk().tell("How large a trade has to be is not known yet: too few are kept. Set a size.");
             return;
         }
-        bench.room().studies().setAlertOnTrade(marks.least(), BigTradesTerm.together(shown.settings()));
+        // What is rare is known to a hundredth; a size people can say is as good.
+        double size = BigDecimal.valueOf(marks.least()).round(SAID).doubleValue();
+        bench.room().studies().setAlertOnTrade(size, BigTradesTerm.together(shown.settings()));
     }
 
     private static TableColumn<Line, Line> column(

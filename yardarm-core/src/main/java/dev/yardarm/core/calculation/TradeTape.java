@@ -15,7 +15,8 @@ import java.util.Arrays;
  * for each who asks.
  */
 public final class TradeTape {
-    private static final int BLOCK = 6;
+    /** A running sum is kept of so many trades, as a power of two. */
+    static final int BLOCK = 6;
 
     private final TickSeries trades = new TickSeries(0);
     /** Bought less sold with all trades before each block, and how many of them had no side. */

@@ -9,7 +9,6 @@ import dev.yardarm.core.series.TickSeries;
  * most 128 additions.
  */
 public final class TradedSides implements Surroundings.Sides {
-    private static final int BLOCK = 6;
     private final long knownFrom;
     private final long knownUntil;
     private final TradeTape tape;
@@ -113,9 +112,9 @@ public final class TradedSides implements Surroundings.Sides {
         if (place == 0) {
             return 0;
         }
-        int block = place - 1 >> BLOCK;
+        int block = place - 1 >> TradeTape.BLOCK;
         double before = sums[block];
-        for (int trade = block << BLOCK; trade < place; trade++) {
+        for (int trade = block << TradeTape.BLOCK; trade < place; trade++) {
             before += trades.side(trade) * trades.size(trade);
         }
         return before;
@@ -126,9 +125,9 @@ public final class TradedSides implements Surroundings.Sides {
         if (!anySideless || place == 0) {
             return 0;
         }
-        int block = place - 1 >> BLOCK;
+        int block = place - 1 >> TradeTape.BLOCK;
         int before = sideless[block];
-        for (int trade = block << BLOCK; trade < place; trade++) {
+        for (int trade = block << TradeTape.BLOCK; trade < place; trade++) {
             before += trades.side(trade) == TickSeries.UNKNOWN ? 1 : 0;
         }
         return before;

@@ -51,7 +51,8 @@ class FindingLogTest {
         return log;
     }
 
-    private static List<FindingLog.Standing> entries(FindingLog log) {
+    /** All entries of a log, in their order. */
+    static List<FindingLog.Standing> entries(FindingLog log) {
         List<FindingLog.Standing> all = new ArrayList<>();
         for (int place = 0; place < log.size(); place++) {
             all.add(log.entry(place));

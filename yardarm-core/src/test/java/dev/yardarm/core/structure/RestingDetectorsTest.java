@@ -1,57 +1,27 @@
 package dev.yardarm.core.structure;
 
+import static dev.yardarm.core.structure.FindingLogTest.entries;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.core.TestBars;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.structure.catalogue.Patterns;
 import dev.yardarm.core.structure.catalogue.Targets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Random;
 import org.junit.jupiter.api.Test;
 
 /** A detector that reads what others find: one of each works in a graph, and what it says does not depend on who asked first. */
 class RestingDetectorsTest {
-    private static final long DAY = 86_400_000_000L;
-
-    private static BarSeries walk(int count) {
-        Random random = new Random(11);
-        BarSeries series = new BarSeries(count + 1);
-        double price = 100;
-        for (int bar = 0; bar < count; bar++) {
-            double close = price * Math.exp(0.02 * random.nextGaussian());
-            double wick = 0.3 * Math.abs(close - price) + 0.2;
-            series.append(
-                    bar * DAY,
-                    (bar + 1) * DAY,
-                    price,
-                    Math.max(price, close) + wick,
-                    Math.min(price, close) - wick,
-                    close,
-                    10);
-            price = close;
-        }
-        return series;
-    }
-
     private static Detected in(ColumnGraph graph, Detector detector) {
         return Detected.in(graph, detector, detector.settings(Map.of()), null);
     }
 
-    private static List<FindingLog.Standing> entries(FindingLog log) {
-        List<FindingLog.Standing> all = new ArrayList<>();
-        for (int place = 0; place < log.size(); place++) {
-            all.add(log.entry(place));
-        }
-        return all;
-    }
-
     @Test
     void theFindingsAreThoseOfTheOneThatIsOnTheChartAlready() {
-        Bars bars = walk(2000).snapshot();
+        Bars bars = TestBars.walk(11, 2000).snapshot();
         ColumnGraph graph = new ColumnGraph();
         Detected patterns = in(graph, new Patterns());
         graph.update(bars);
@@ -77,7 +47,7 @@ class RestingDetectorsTest {
 
     @Test
     void whatTheFormingBarBringsIsForgottenWithIt() {
-        BarSeries series = walk(1200);
+        BarSeries series = TestBars.walk(11, 1200);
         Bars closed = series.snapshot();
         ColumnGraph graph = new ColumnGraph();
         Detected targets = in(graph, new Targets());
@@ -85,20 +55,15 @@ class RestingDetectorsTest {
         List<FindingLog.Standing> before = entries(targets.now());
 
         double last = closed.close(closed.size() - 1);
+        long open = closed.closeTime(closed.size() - 1);
+        long close = open + closed.closeTime(0) - closed.openTime(0);
         for (double price : new double[] {1.4 * last, 0.6 * last, last}) {
-            series.form(
-                    1200 * DAY,
-                    1201 * DAY,
-                    last,
-                    Math.max(last, price) * 1.001,
-                    Math.min(last, price) * 0.999,
-                    price,
-                    10);
+            series.form(open, close, last, Math.max(last, price) * 1.001, Math.min(last, price) * 0.999, price, 10);
             graph.update(series.snapshot());
             assertThat(entries(targets.log())).isEqualTo(before);
             assertThat(entries(targets.now())).startsWith(before.toArray(FindingLog.Standing[]::new));
         }
-        series.form(1200 * DAY, 1201 * DAY, last, 1.4 * last, last, 1.4 * last, 10);
+        series.form(open, close, last, 1.4 * last, last, 1.4 * last, 10);
         graph.update(series.snapshot());
         assertThat(entries(targets.now()).size()).isGreaterThan(before.size());
 

@@ -116,6 +116,10 @@ public final class AlertWork {
      * @param together microseconds within which prints of one side are one
      */
     public void setOnTrade(Instrument instrument, double size, long together, Timeframe timeframe) {
+        if (!(size > 0)) {
+            tell.accept("An alert on a large trade needs a size above zero: every trade is as large as 0.");
+            return;
+        }
         Alert alert = Alert.onTrade(newId(), instrument.id(), size, together, timeframe, now.getAsLong());
         boolean already = books.alerts(instrument.id()).stream()
                 .anyMatch(each -> each.on().equals(alert.on()) && books.waits(each));
