@@ -21,7 +21,7 @@ import java.util.Map;
  * <p>A log that is written for the bars of a prefix is the prefix of the log written for all: entries never go back in time,
  * and nothing is removed. What the forming bar brings is written to a {@link #branch()}, which is thrown away with the bar.
  *
- * <p>One thread writes. Memory: 13 bytes an entry, 24 more where there are spots, 4 a finding, and what was found. Cost of {@code asOf} and {@code history}: one pass over the
+ * <p>One thread writes. Memory: 13 bytes an entry, 2 more where there are spots and 24 for each place of one, 4 a finding, and what was found. Cost of {@code asOf} and {@code history}: one pass over the
  * entries up to the bar; of a branch: nothing, of what changes there
  * a place each.
  */
@@ -162,7 +162,7 @@ public final class FindingLog {
         int at = own & Page.LAST;
         append(number, of.findings[at], state, knownAt);
         if (of.findings[at] instanceof Finding.Spot) {
-            page.spot(of.times[at], of.prices[at], of.targets[at]);
+            page.spot(of, of.rows[at]);
         }
     }
 
@@ -197,6 +197,12 @@ public final class FindingLog {
         return own < 0 ? trunk.state(place) : pages.get(own >> Page.BITS).state(own & Page.LAST);
     }
 
+    /** The number of the finding an entry is about, by its place. */
+    int number(int place) {
+        int own = place - shared;
+        return own < 0 ? trunk.number(place) : pages.get(own >> Page.BITS).numbers[own & Page.LAST];
+    }
+
     /** How a finding stands by the last entry about it. */
     public Standing standing(int number) {
         return entry(placeOf(number));
@@ -215,7 +221,7 @@ public final class FindingLog {
         }
         int place = trunk.placeOf(number);
         // The trunk may have gone on since.
-        for (; place >= shared || trunk.entry(place).number() != number; place--) {}
+        for (; place >= shared || trunk.number(place) != number; place--) {}
         return place;
     }
 
@@ -283,11 +289,13 @@ public final class FindingLog {
         private byte[] states;
         /** What was found: a {@link Finding}, or the {@link Finding.Spot} whose numbers stand in the columns below. */
         private Object[] findings;
-        /** Time, price and target of spots; without places while there are none. */
-        private long[] times = new long[0];
+        /** Beside each entry of a spot, the row of its numbers; without places while there are none, as the columns of these. */
+        private short[] rows = new short[0];
 
+        private long[] times = new long[0];
         private double[] prices = new double[0];
         private double[] targets = new double[0];
+        private int spots;
         private int size;
 
         Page(int room) {
@@ -307,7 +315,7 @@ public final class FindingLog {
 
         Standing standing(int at) {
             Finding finding = findings[at] instanceof Finding.Spot spot
-                    ? spot.at(times[at], prices[at], targets[at])
+                    ? spot.at(times[rows[at]], prices[rows[at]], targets[rows[at]])
                     : (Finding) findings[at];
             return new Standing(numbers[at], finding, state(at), bars[at]);
         }
@@ -328,14 +336,32 @@ public final class FindingLog {
 
         /** The numbers of the spot appended last. */
         void spot(long time, double price, double target) {
-            if (times.length < numbers.length) {
-                times = Arrays.copyOf(times, numbers.length);
-                prices = Arrays.copyOf(prices, numbers.length);
-                targets = Arrays.copyOf(targets, numbers.length);
+            if (spots == times.length) {
+                int room = Math.min(Math.max(LEAST, 2 * spots), MOST);
+                times = Arrays.copyOf(times, room);
+                prices = Arrays.copyOf(prices, room);
+                targets = Arrays.copyOf(targets, room);
             }
-            times[size - 1] = time;
-            prices[size - 1] = price;
-            targets[size - 1] = target;
+            times[spots] = time;
+            prices[spots] = price;
+            targets[spots] = target;
+            row(spots++);
+        }
+
+        /** The same for one that lies where it lay in an entry before. */
+        void spot(Page before, int row) {
+            if (before == this) {
+                row(row);
+            } else {
+                spot(before.times[row], before.prices[row], before.targets[row]);
+            }
+        }
+
+        private void row(int row) {
+            if (rows.length < numbers.length) {
+                rows = Arrays.copyOf(rows, numbers.length);
+            }
+            rows[size - 1] = (short) row;
         }
     }
 }

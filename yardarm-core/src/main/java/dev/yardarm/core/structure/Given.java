@@ -53,6 +53,11 @@ public final class Given {
         return logs[which].state(place);
     }
 
+    /** The number of the finding one of them is about. */
+    public int number(int which, int place) {
+        return logs[which].number(place);
+    }
+
     /** How many entries there are beside each bar, for each of the others. */
     List<ColumnGraph.Node> nodes() {
         return others.stream().map(Detected::entries).toList();

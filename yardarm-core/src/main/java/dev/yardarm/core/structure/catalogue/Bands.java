@@ -12,7 +12,7 @@ import java.util.Map;
  *
  * <p>O(1) for a bar that closes beyond no edge; a settled swing is compared with at most 60 bands and 40 swings without one.
  */
-final class Bands implements SwingTaker {
+final class Bands implements ClosingTaker {
     private static final int LONE = 40;
     private static final int MOST = 60;
     /** So many touches of a band are kept. */
@@ -119,7 +119,7 @@ final class Bands implements SwingTaker {
     }
 
     @Override
-    public SwingTaker copy() {
+    public ClosingTaker copy() {
         Bands copy = new Bands(touches, swing, width, age);
         copy.before = before;
         bands.forEach(each -> copy.bands.add(new Band(each)));

@@ -4,7 +4,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.structure.FindingLog;
 
 /** Tells two of the same swings, the first first. */
-record BothTakers(SwingTaker first, SwingTaker second) implements SwingTaker {
+record BothTakers(ClosingTaker first, ClosingTaker second) implements ClosingTaker {
     @Override
     public void moved(boolean high, Bars bars, int at, int bar, FindingLog log) {
         first.moved(high, bars, at, bar, log);
@@ -24,7 +24,7 @@ record BothTakers(SwingTaker first, SwingTaker second) implements SwingTaker {
     }
 
     @Override
-    public SwingTaker copy() {
+    public ClosingTaker copy() {
         return new BothTakers(first.copy(), second.copy());
     }
 }

@@ -95,13 +95,12 @@ public final class Divergences extends Detector {
 
     @Override
     public Detection begin(Settings chosen, Given given) {
-        double swing = chosen.number("swing");
         return new Search(
                 given.source(),
                 chosen.whole("apart"),
                 chosen.whole("within"),
                 new RangeMeasure(),
-                new ReversedSwings(new MovingTurns(), (measure, price) -> swing * measure.mean()));
+                new ReversedSwings<>(new MovingTurns(), chosen.number("swing")));
     }
 
     /** One that waits to play out. */
@@ -112,14 +111,14 @@ public final class Divergences extends Detector {
         private final int apart;
         private final int within;
         private final RangeMeasure usual;
-        private final ReversedSwings swings;
+        private final ReversedSwings<MovingTurns> swings;
         private final List<Open> open = new ArrayList<>();
         /** The provisional one; -1 for none. */
         private int pending = -1;
 
         private Finding shown;
 
-        Search(Column column, int apart, int within, RangeMeasure usual, ReversedSwings swings) {
+        Search(Column column, int apart, int within, RangeMeasure usual, ReversedSwings<MovingTurns> swings) {
             this.column = column;
             this.apart = apart;
             this.within = within;
@@ -143,7 +142,7 @@ public final class Divergences extends Detector {
             }
             usual.take(bars, bar);
             swings.take(bars, bar, usual, log);
-            MovingTurns moves = (MovingTurns) swings.notes();
+            MovingTurns moves = swings.notes();
             List<Turn> turns = moves.settled().last();
             if (moves.settled().settledAt() == bar) {
                 settle(turns, bar, log);

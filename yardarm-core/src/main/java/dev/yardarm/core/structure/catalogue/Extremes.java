@@ -12,7 +12,7 @@ import java.util.Map;
  * The highest and lowest settled swings of all bars and of the last 365 days: see {@link Levels}. Of a year are kept those that no later
  * one goes beyond, so that the next is known when the first is too old. O(1) a bar and a swing, over all of them.
  */
-final class Extremes implements SwingTaker {
+final class Extremes implements ClosingTaker {
     private static final long YEAR = 365 * Times.DAY;
 
     private final Side highs;
@@ -45,7 +45,7 @@ final class Extremes implements SwingTaker {
     }
 
     @Override
-    public SwingTaker copy() {
+    public ClosingTaker copy() {
         return new Extremes(highs.copy(), lows.copy());
     }
 

@@ -22,7 +22,7 @@ final class FigureCounts {
     private static final int LEAST = 5;
 
     private final double box;
-    private final ReversedSwings columns;
+    private final ReversedSwings<Columns> columns;
     /** Number of turns settled when a count was made last: one for each column. */
     private long counted = -1;
 
@@ -34,10 +34,10 @@ final class FigureCounts {
 
     /** @param box its size in usual ranges */
     FigureCounts(double box) {
-        this(box, new ReversedSwings(new Columns(), (usual, price) -> REVERSAL * box * usual.mean()));
+        this(box, new ReversedSwings<>(new Columns(), REVERSAL * box));
     }
 
-    private FigureCounts(double box, ReversedSwings columns) {
+    private FigureCounts(double box, ReversedSwings<Columns> columns) {
         this.box = box;
         this.columns = columns;
     }
@@ -53,7 +53,7 @@ final class FigureCounts {
     /** Takes a bar; the counts it brings. */
     List<Count> take(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
         columns.take(bars, bar, usual, log);
-        Columns taken = (Columns) columns.notes();
+        Columns taken = columns.notes();
         MovingTurns turns = taken.turns;
         if (turns.settled().settledAt() > sizedAt) {
             sizedAt = turns.settled().settledAt();
@@ -150,12 +150,7 @@ final class FigureCounts {
         }
 
         @Override
-        public void closed(Bars bars, int bar, FindingLog log) {
-            turns.closed(bars, bar, log);
-        }
-
-        @Override
-        public SwingTaker copy() {
+        public Columns copy() {
             return new Columns(turns.copy(), settled);
         }
     }

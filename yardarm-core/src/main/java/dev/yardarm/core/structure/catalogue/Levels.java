@@ -112,22 +112,23 @@ public final class Levels extends Detector {
     @Override
     public Detection begin(Settings chosen, Given given) {
         double swing = chosen.number("swing");
-        SwingTaker taker = new Bands(chosen.whole("touches"), swing, chosen.number("width"), chosen.whole("age"));
+        ClosingTaker taker = new Bands(chosen.whole("touches"), swing, chosen.number("width"), chosen.whole("age"));
         if (chosen.word("extremes").equals("yes")) {
             taker = new BothTakers(taker, new Extremes());
         }
         if (chosen.word("round").equals("yes")) {
             taker = new BothTakers(taker, new RoundPrices());
         }
-        return new Search(new RangeMeasure(), new ReversedSwings(taker, (usual, price) -> swing * usual.mean()));
+        return new Search(new RangeMeasure(), new ReversedSwings<>(taker, swing));
     }
 
-    private record Search(RangeMeasure usual, SwingSearch swings) implements Detection {
+    private record Search(RangeMeasure usual, ReversedSwings<ClosingTaker> swings) implements Detection {
         @Override
         public void take(Bars bars, int bar, FindingLog log) {
             if (bars.high(bar) >= bars.low(bar)) {
                 usual.take(bars, bar);
                 swings.take(bars, bar, usual, log);
+                swings.notes().closed(bars, bar, log);
             }
         }
 

@@ -55,11 +55,6 @@ final class MovingTurns implements SwingTaker {
     }
 
     @Override
-    public void closed(Bars bars, int bar, FindingLog log) {
-        // Whoever makes something of them asks.
-    }
-
-    @Override
     public MovingTurns copy() {
         MovingTurns copy = new MovingTurns(settled.copy());
         copy.high = high;

@@ -176,9 +176,9 @@ public final class Patterns extends Detector {
         private final String only;
         private final boolean byReach;
         private final RangeMeasure usual;
-        private final List<ReversedSwings> sizes;
+        private final List<ReversedSwings<Turns>> sizes;
         /** The smaller swings in which flags rest. */
-        private final List<ReversedSwings> rests;
+        private final List<ReversedSwings<Turns>> rests;
 
         private final List<Shape> open;
         /** The last patterns there were, so that none is told twice. */
@@ -194,12 +194,10 @@ public final class Patterns extends Detector {
             double size = chosen.number("swing");
             rests = new ArrayList<>();
             for (double part : RESTS) {
-                double small = part * size;
-                rests.add(new ReversedSwings(new Turns(), (measure, price) -> small * measure.mean()));
+                rests.add(new ReversedSwings<>(new Turns(), part * size));
             }
             for (int each = 0; each < chosen.whole("sizes"); each++) {
-                double ranges = size;
-                sizes.add(new ReversedSwings(new Turns(), (measure, price) -> ranges * measure.mean()));
+                sizes.add(new ReversedSwings<>(new Turns(), size));
                 size *= STEP;
             }
             open = new ArrayList<>();
@@ -234,17 +232,17 @@ public final class Patterns extends Detector {
                 return;
             }
             usual.take(bars, bar);
-            for (ReversedSwings size : sizes) {
+            for (ReversedSwings<Turns> size : sizes) {
                 size.take(bars, bar, usual, log);
-                Turns turns = (Turns) size.notes();
+                Turns turns = size.notes();
                 if (turns.settledAt() == bar) {
                     rules.of(turns.last(), usual.mean()).forEach(shape -> found(shape, log, bar));
                     rules.flag(turns.last(), bars, usual.mean()).ifPresent(shape -> found(shape, log, bar));
                 }
             }
-            for (ReversedSwings rest : rests) {
+            for (ReversedSwings<Turns> rest : rests) {
                 rest.take(bars, bar, usual, log);
-                Turns small = (Turns) rest.notes();
+                Turns small = rest.notes();
                 if (small.settledAt() == bar) {
                     rules.flag(small.last(), bars, usual.mean()).ifPresent(shape -> found(shape, log, bar));
                 }

@@ -81,7 +81,6 @@ public final class Ranges extends Detector {
 
     @Override
     public Detection begin(Settings chosen, Given given) {
-        double swing = chosen.number("swing");
         return new Search(
                 new RangeShape(
                         chosen.number("alike"),
@@ -91,7 +90,7 @@ public final class Ranges extends Detector {
                         chosen.number("off")),
                 chosen.whole("within"),
                 new RangeMeasure(),
-                new ReversedSwings(new MovingTurns(), (measure, price) -> swing * measure.mean()));
+                new ReversedSwings<>(new MovingTurns(), chosen.number("swing")));
     }
 
     /** The range between climax and reaction, its course, and a word at each event. */
@@ -135,10 +134,10 @@ public final class Ranges extends Detector {
         private final RangeShape shape;
         private final int within;
         private final RangeMeasure usual;
-        private final ReversedSwings swings;
+        private final ReversedSwings<MovingTurns> swings;
         private final List<Open> open = new ArrayList<>();
 
-        Search(RangeShape shape, int within, RangeMeasure usual, ReversedSwings swings) {
+        Search(RangeShape shape, int within, RangeMeasure usual, ReversedSwings<MovingTurns> swings) {
             this.shape = shape;
             this.within = within;
             this.usual = usual;
@@ -160,7 +159,7 @@ public final class Ranges extends Detector {
             usual.take(bars, bar);
             swings.take(bars, bar, usual, log);
             follow(bars, bar, log);
-            MovingTurns turns = (MovingTurns) swings.notes();
+            MovingTurns turns = swings.notes();
             if (turns.movedAt() >= 0) {
                 List<Turn> last = new ArrayList<>(turns.settled().last());
                 Turn running = turns.running(bars);

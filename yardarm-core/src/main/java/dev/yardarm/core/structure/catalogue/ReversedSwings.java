@@ -8,45 +8,72 @@ import dev.yardarm.core.structure.FindingLog;
  * so far are both candidates; afterwards highs and lows alternate.
  *
  * <p>O(1) a bar, and at a reversal the bars since the swing, of which each is looked at once.
+ *
+ * @param <T> who is told of them
  */
-final class ReversedSwings implements SwingSearch {
-    /** How far price has to come back from a swing. */
-    @FunctionalInterface
-    interface Reversal {
+final class ReversedSwings<T extends SwingTaker> implements SwingSearch<T> {
+    /** In what it is said how far price has to come back from a swing. */
+    enum Unit {
+        /** The mean of the last 100 true ranges. */
+        USUAL_RANGE,
+        /** Wilder's average over 14 bars. */
+        AVERAGE_TRUE_RANGE,
+        /** The price of the swing. */
+        PRICE
+    }
+
+    /** How far price has to come back. */
+    record Reversal(Unit unit, double times) {
         /** @return NaN while it is not known */
-        double from(RangeMeasure usual, double price);
+        double from(RangeMeasure usual, double price) {
+            return times
+                    * switch (unit) {
+                        case USUAL_RANGE -> usual.mean();
+                        case AVERAGE_TRUE_RANGE -> usual.atr();
+                        case PRICE -> Math.abs(price);
+                    };
+        }
     }
 
     private final Reversal reversal;
-    private final SwingTaker notes;
+    private final T notes;
     /** 1 while the newest swing is a high, -1 while it is a low, 0 before the first reversal. */
     private int direction;
     /** The bar of the newest swing; before the first reversal those of the highest high and the lowest low. */
     private int high = -1;
 
     private int low = -1;
+    /** The price of the newest swing, once there has been a reversal. */
+    private double extreme;
 
-    ReversedSwings(SwingTaker notes, Reversal reversal) {
+    ReversedSwings(T notes, Reversal reversal) {
         this.reversal = reversal;
         this.notes = notes;
     }
 
-    private ReversedSwings(ReversedSwings other) {
+    /** @param usualRanges how far price has to come back */
+    ReversedSwings(T notes, double usualRanges) {
+        this(notes, new Reversal(Unit.USUAL_RANGE, usualRanges));
+    }
+
+    @SuppressWarnings("unchecked") // The copy of a taker is one of its kind.
+    private ReversedSwings(ReversedSwings<T> other) {
         reversal = other.reversal;
-        notes = other.notes.copy();
+        notes = (T) other.notes.copy();
         direction = other.direction;
         high = other.high;
         low = other.low;
+        extreme = other.extreme;
     }
 
-    /** What is told of the swings. */
-    SwingTaker notes() {
+    @Override
+    public T notes() {
         return notes;
     }
 
     @Override
-    public ReversedSwings copy() {
-        return new ReversedSwings(this);
+    public ReversedSwings<T> copy() {
+        return new ReversedSwings<>(this);
     }
 
     @Override
@@ -54,23 +81,24 @@ final class ReversedSwings implements SwingSearch {
         if (direction == 0) {
             begin(bars, bar, usual, log);
         } else if (direction > 0) {
-            double extreme = bars.high(high);
-            if (bars.high(bar) > extreme) {
+            double price = bars.high(bar);
+            if (price > extreme) {
                 high = bar;
+                extreme = price;
                 notes.moved(true, bars, bar, bar, log);
             } else if (isBack(extreme - bars.low(bar), usual, extreme)) {
                 turnDown(bars, bar, usual, log);
             }
         } else {
-            double extreme = bars.low(low);
-            if (bars.low(bar) < extreme) {
+            double price = bars.low(bar);
+            if (price < extreme) {
                 low = bar;
+                extreme = price;
                 notes.moved(false, bars, bar, bar, log);
             } else if (isBack(bars.high(bar) - extreme, usual, extreme)) {
                 turnUp(bars, bar, usual, log);
             }
         }
-        notes.closed(bars, bar, log);
     }
 
     private boolean isBack(double by, RangeMeasure usual, double from) {
@@ -97,8 +125,13 @@ final class ReversedSwings implements SwingSearch {
     private void turnDown(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
         notes.confirmed(true, bars, high, bar, usual, log);
         low = bar;
+        extreme = bars.low(bar);
         for (int at = bar - 1; at > high; at--) {
-            low = bars.low(at) <= bars.low(low) ? at : low;
+            double price = bars.low(at);
+            if (price <= extreme) {
+                low = at;
+                extreme = price;
+            }
         }
         notes.moved(false, bars, low, bar, log);
         direction = -1;
@@ -107,8 +140,13 @@ final class ReversedSwings implements SwingSearch {
     private void turnUp(Bars bars, int bar, RangeMeasure usual, FindingLog log) {
         notes.confirmed(false, bars, low, bar, usual, log);
         high = bar;
+        extreme = bars.high(bar);
         for (int at = bar - 1; at > low; at--) {
-            high = bars.high(at) >= bars.high(high) ? at : high;
+            double price = bars.high(at);
+            if (price >= extreme) {
+                high = at;
+                extreme = price;
+            }
         }
         notes.moved(true, bars, high, bar, log);
         direction = 1;

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.TreeSet;
 
 /** The round prices next to the close: see {@link Levels}. O(1) a bar. */
-final class RoundPrices implements SwingTaker {
+final class RoundPrices implements ClosingTaker {
     private static final double[] PARTS = {5, 2, 1};
 
     /** The numbers of those that stand. */
@@ -73,7 +73,7 @@ final class RoundPrices implements SwingTaker {
     }
 
     @Override
-    public SwingTaker copy() {
+    public ClosingTaker copy() {
         RoundPrices copy = new RoundPrices();
         copy.standing.putAll(standing);
         return copy;

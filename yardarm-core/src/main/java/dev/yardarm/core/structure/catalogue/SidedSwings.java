@@ -9,27 +9,33 @@ import dev.yardarm.core.structure.FindingLog;
  *
  * <p>O(n) a bar.
  */
-final class SidedSwings implements SwingSearch {
+final class SidedSwings<T extends SwingTaker> implements SwingSearch<T> {
     private final int sides;
-    private final SwingTaker notes;
+    private final T notes;
     private int high = -1;
     private int low = -1;
 
-    SidedSwings(SwingTaker notes, int sides) {
+    SidedSwings(T notes, int sides) {
         this.sides = sides;
         this.notes = notes;
     }
 
-    private SidedSwings(SidedSwings other) {
+    @SuppressWarnings("unchecked") // The copy of a taker is one of its kind.
+    private SidedSwings(SidedSwings<T> other) {
         sides = other.sides;
-        notes = other.notes.copy();
+        notes = (T) other.notes.copy();
         high = other.high;
         low = other.low;
     }
 
     @Override
-    public SwingSearch copy() {
-        return new SidedSwings(this);
+    public SidedSwings<T> copy() {
+        return new SidedSwings<>(this);
+    }
+
+    @Override
+    public T notes() {
+        return notes;
     }
 
     @Override
@@ -38,7 +44,6 @@ final class SidedSwings implements SwingSearch {
             high = next(true, high, isHigh(bars, bar), bars, bar, usual, log);
             low = next(false, low, isLow(bars, bar), bars, bar, usual, log);
         }
-        notes.closed(bars, bar, log);
     }
 
     /** The candidate after a bar: settled, when its bars after it are there, or moved; -1 for none. */

@@ -13,7 +13,7 @@ import java.util.PriorityQueue;
  * first degree, where rising swings are followed by a close below the last low. Lows are treated as highs of negated prices, so there is
  * one rule for both.
  */
-final class SwingNotes implements SwingTaker {
+final class SwingNotes implements ClosingTaker {
     private static final int HIGH = 0;
     private static final int LOW = 1;
 
@@ -54,7 +54,7 @@ final class SwingNotes implements SwingTaker {
     }
 
     @Override
-    public SwingTaker copy() {
+    public SwingNotes copy() {
         return new SwingNotes(this);
     }
 

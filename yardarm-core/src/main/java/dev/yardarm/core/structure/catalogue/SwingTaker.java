@@ -3,7 +3,7 @@ package dev.yardarm.core.structure.catalogue;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.structure.FindingLog;
 
-/** What is told of swings as they come: told of each bar in this order. */
+/** What is told of swings as they come: of each bar in this order. */
 interface SwingTaker {
     /**
      * The newest swing is on a bar so far.
@@ -20,9 +20,6 @@ interface SwingTaker {
      * @param usual how wide bars are
      */
     void confirmed(boolean high, Bars bars, int at, int bar, RangeMeasure usual, FindingLog log);
-
-    /** All that a bar brings has been told. */
-    void closed(Bars bars, int bar, FindingLog log);
 
     /** One that goes on from here. */
     SwingTaker copy();

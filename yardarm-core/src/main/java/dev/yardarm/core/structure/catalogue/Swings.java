@@ -133,7 +133,7 @@ public final class Swings extends Detector {
 
     @Override
     public Detection begin(Settings chosen, Given given) {
-        List<SwingSearch> degrees = new ArrayList<>();
+        List<SwingSearch<SwingNotes>> degrees = new ArrayList<>();
         for (int degree = 1; degree <= chosen.whole("degrees"); degree++) {
             double times = Math.pow(2, degree - 1);
             double share = chosen.number("reversal") * times;
@@ -141,8 +141,8 @@ public final class Swings extends Detector {
             int sides = chosen.whole("bars") << (degree - 1);
             degrees.add(
                     sides > 0
-                            ? new SidedSwings(new SwingNotes(degree), sides)
-                            : new ReversedSwings(new SwingNotes(degree), against(share, ranges, OWN * times)));
+                            ? new SidedSwings<>(new SwingNotes(degree), sides)
+                            : new ReversedSwings<>(new SwingNotes(degree), against(share, ranges, OWN * times)));
         }
         return new Search(new RangeMeasure(), degrees);
     }
@@ -150,12 +150,14 @@ public final class Swings extends Detector {
     /** How far price has to come back. */
     private static ReversedSwings.Reversal against(double share, double ranges, double own) {
         if (share > 0) {
-            return (usual, price) -> share * Math.abs(price);
+            return new ReversedSwings.Reversal(ReversedSwings.Unit.PRICE, share);
         }
-        return ranges > 0 ? (usual, price) -> ranges * usual.atr() : (usual, price) -> own * usual.mean();
+        return ranges > 0
+                ? new ReversedSwings.Reversal(ReversedSwings.Unit.AVERAGE_TRUE_RANGE, ranges)
+                : new ReversedSwings.Reversal(ReversedSwings.Unit.USUAL_RANGE, own);
     }
 
-    private record Search(RangeMeasure usual, List<SwingSearch> degrees) implements Detection {
+    private record Search(RangeMeasure usual, List<SwingSearch<SwingNotes>> degrees) implements Detection {
         @Override
         public void take(Bars bars, int bar, FindingLog log) {
             if (!(bars.high(bar) >= bars.low(bar))) {
@@ -163,8 +165,9 @@ public final class Swings extends Detector {
                 return;
             }
             usual.take(bars, bar);
-            for (SwingSearch each : degrees) {
+            for (SwingSearch<SwingNotes> each : degrees) {
                 each.take(bars, bar, usual, log);
+                each.notes().closed(bars, bar, log);
             }
         }
 

@@ -19,6 +19,8 @@ final class TargetSearch implements Detection {
     /** The kinds of targets of what they rest on, in the order of {@link Targets#restsOn()}. */
     static final List<String> RESTED = List.of("pattern_target", "range_target", "channel_target");
 
+    private static final String OF_CHANNEL = "channel_target";
+
     private final double ratio;
     private final int age;
     private final Given given;
@@ -26,7 +28,7 @@ final class TargetSearch implements Detection {
     private final int[] read;
 
     private final RangeMeasure usual;
-    private final ReversedSwings swings;
+    private final ReversedSwings<Turns> swings;
     private final FigureCounts counts;
     private final PeriodRange period;
     /** The targets of the period under way. */
@@ -34,7 +36,7 @@ final class TargetSearch implements Detection {
 
     private final OfPeriod periodDown;
     private final List<Open> open = new ArrayList<>();
-    /** Within these prices and up to this bar nothing happens to what is open; worked out anew when that changes. */
+    /** Within these prices and up to this bar nothing happens to what is open; worked out anew after a bar outside. */
     private double calmHigh;
 
     private double calmLow;
@@ -44,13 +46,12 @@ final class TargetSearch implements Detection {
     private boolean known;
 
     TargetSearch(Settings chosen, Given given) {
-        double swing = chosen.number("swing");
         this.ratio = chosen.number("ratio");
         this.age = chosen.whole("age");
         this.given = given;
         this.read = new int[RESTED.size()];
         this.usual = new RangeMeasure();
-        this.swings = new ReversedSwings(new Turns(), (measure, price) -> swing * measure.mean());
+        this.swings = new ReversedSwings<>(new Turns(), chosen.number("swing"));
         this.counts = new FigureCounts(chosen.number("box"));
         this.period = new PeriodRange();
         this.periodUp = new OfPeriod();
@@ -83,15 +84,13 @@ final class TargetSearch implements Detection {
         }
         follow(bars, bar, log);
         for (int rest = 0; rest < read.length; rest++) {
-            for (; read[rest] < given.entries(rest); read[rest]++) {
-                if (given.state(rest, read[rest]) != Finding.State.PROVISIONAL) {
-                    read(RESTED.get(rest), given.entry(rest, read[rest]), bars, bar, log);
-                }
+            for (int known = given.entries(rest); read[rest] < known; read[rest]++) {
+                read(rest, read[rest], bars, bar, log);
             }
         }
         usual.take(bars, bar);
         swings.take(bars, bar, usual, log);
-        Turns turns = (Turns) swings.notes();
+        Turns turns = swings.notes();
         if (turns.settledAt() == bar && turns.last().size() >= 3) {
             legs(turns.last(), bars, bar, log);
         }
@@ -129,39 +128,52 @@ final class TargetSearch implements Detection {
             if (each.up() == up && each.kind().equals(kind)) {
                 log.become(each.number(), Finding.State.EXPIRED, bar);
                 open.remove(at--);
-                known = false;
             }
         }
     }
 
-    private void read(String kind, FindingLog.Standing entry, Bars bars, int bar, FindingLog log) {
-        Finding of = entry.finding();
-        boolean channel = kind.equals("channel_target");
-        if (entry.state() == Finding.State.CONFIRMED) {
-            double price = channel ? of.lines().getOrDefault("across", Double.NaN) : of.target();
-            double voided = channel ? of.lines().get("line") : of.invalidation();
-            if (!Double.isNaN(price)) {
-                List<Finding.Point> points =
-                        List.of(of.points().get(0), new Finding.Point(of.kind(), bars.openTime(bar), bars.close(bar)));
-                note(kind, points, price, voided, of.score(), entry.number(), bars, bar, log);
+    /** Takes an entry of one of those rested on; looks at what was found only where there may be a target in it. */
+    private void read(int rest, int place, Bars bars, int bar, FindingLog log) {
+        String kind = RESTED.get(rest);
+        boolean channel = kind.equals(OF_CHANNEL);
+        switch (given.state(rest, place)) {
+            case CONFIRMED -> {
+                FindingLog.Standing entry = given.entry(rest, place);
+                Finding of = entry.finding();
+                if (!channel) {
+                    rested(kind, entry, of.target(), of.invalidation(), bars, bar, log);
+                } else if (of.kind().endsWith("channel")) {
+                    double across = of.lines().get("across");
+                    rested(kind, entry, across, of.lines().get("line"), bars, bar, log);
+                }
             }
-            return;
-        }
-        boolean over = entry.state() == Finding.State.FAILED
-                || entry.state() == Finding.State.EXPIRED
-                || channel && entry.state() == Finding.State.BROKEN;
-        if (over) {
-            end(kind, entry.number(), entry.state() == Finding.State.EXPIRED, bar, log);
+            case FAILED -> end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
+            case EXPIRED -> end(kind, given.number(rest, place), Finding.State.EXPIRED, bar, log);
+            case BROKEN -> {
+                if (channel) {
+                    end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
+                }
+            }
+            case PROVISIONAL, REACHED, FILLED, RETESTED, VOID -> {}
         }
     }
 
-    private void end(String kind, int of, boolean expired, int bar, FindingLog log) {
+    private void rested(
+            String kind, FindingLog.Standing entry, double price, double voided, Bars bars, int bar, FindingLog log) {
+        if (!Double.isNaN(price)) {
+            Finding of = entry.finding();
+            List<Finding.Point> points =
+                    List.of(of.points().get(0), new Finding.Point(of.kind(), bars.openTime(bar), bars.close(bar)));
+            note(kind, points, price, voided, of.score(), entry.number(), bars, bar, log);
+        }
+    }
+
+    private void end(String kind, int of, Finding.State state, int bar, FindingLog log) {
         for (int at = 0; at < open.size(); at++) {
             Open each = open.get(at);
             if (each.of() == of && each.kind().equals(kind)) {
-                log.become(each.number(), expired ? Finding.State.EXPIRED : Finding.State.FAILED, bar);
+                log.become(each.number(), state, bar);
                 open.remove(at--);
-                known = false;
             }
         }
     }
@@ -176,10 +188,10 @@ final class TargetSearch implements Detection {
         if (up ? c.price() < a.price() : c.price() > a.price()) {
             return;
         }
+        List<Finding.Point> points = List.of(a.as("leg_start"), b.as("leg_end"), c.as("next_start"));
         for (String kind : List.of("measured_leg", "projection")) {
             replace(kind, up, bar, log);
             double part = kind.equals("projection") ? ratio : 1;
-            List<Finding.Point> points = List.of(a.as("leg_start"), b.as("leg_end"), c.as("next_start"));
             note(kind, points, c.price() + part * leg, c.price(), 0.5, -1, bars, bar, log);
         }
     }
@@ -202,8 +214,9 @@ final class TargetSearch implements Detection {
         }
         int number = log.found(new Finding(kind, points, Map.of(), price, voided, score), bar);
         log.become(number, Finding.State.CONFIRMED, bar);
-        known = false;
-        open.add(new Open(number, kind, price > close, price, voided, bar + age, of));
+        Open noted = new Open(number, kind, price > close, price, voided, bar + age, of);
+        open.add(noted);
+        narrow(noted);
     }
 
     private void calm() {
@@ -212,17 +225,19 @@ final class TargetSearch implements Detection {
         closeAbove = Double.NEGATIVE_INFINITY;
         closeBelow = Double.POSITIVE_INFINITY;
         calmUntil = Integer.MAX_VALUE;
-        for (Open each : open) {
-            calmUntil = Math.min(calmUntil, each.until());
-            if (each.up()) {
-                calmHigh = Math.min(calmHigh, each.price());
-                closeAbove = each.slopes() ? closeAbove : Math.max(closeAbove, each.voided());
-            } else {
-                calmLow = Math.max(calmLow, each.price());
-                closeBelow = each.slopes() ? closeBelow : Math.min(closeBelow, each.voided());
-            }
-        }
+        open.forEach(this::narrow);
         known = true;
+    }
+
+    private void narrow(Open each) {
+        calmUntil = Math.min(calmUntil, each.until());
+        if (each.up()) {
+            calmHigh = Math.min(calmHigh, each.price());
+            closeAbove = each.slopes() ? closeAbove : Math.max(closeAbove, each.voided());
+        } else {
+            calmLow = Math.max(calmLow, each.price());
+            closeBelow = each.slopes() ? closeBelow : Math.min(closeBelow, each.voided());
+        }
     }
 
     private void follow(Bars bars, int bar, FindingLog log) {
@@ -262,7 +277,7 @@ final class TargetSearch implements Detection {
     private record Open(int number, String kind, boolean up, double price, double voided, int until, int of) {
         /** A channel slopes: its own detector says when it is left. */
         boolean slopes() {
-            return kind.equals("channel_target");
+            return kind.equals(OF_CHANNEL);
         }
     }
 

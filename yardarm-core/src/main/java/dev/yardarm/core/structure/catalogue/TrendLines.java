@@ -74,11 +74,7 @@ public final class TrendLines extends Detector {
 
     @Override
     public Detection begin(Settings chosen, Given given) {
-        double swing = chosen.number("swing");
-        return new Search(
-                chosen,
-                new RangeMeasure(),
-                new ReversedSwings(new Turns(), (measure, price) -> swing * measure.mean()));
+        return new Search(chosen, new RangeMeasure(), new ReversedSwings<>(new Turns(), chosen.number("swing")));
     }
 
     /** A line goes on to the right while it stands; a channel has both borders. */
@@ -132,7 +128,7 @@ public final class TrendLines extends Detector {
         private final double tolerance;
         private final int age;
         private final RangeMeasure usual;
-        private final ReversedSwings swings;
+        private final ReversedSwings<Turns> swings;
         private final List<Standing> standing = new ArrayList<>();
         /** The last lows and the last highs, longer than the swings keep them. */
         private List<Turn> lows = List.of();
@@ -144,7 +140,7 @@ public final class TrendLines extends Detector {
         private double floor;
         private double ceiling;
 
-        Search(Settings chosen, RangeMeasure usual, ReversedSwings swings) {
+        Search(Settings chosen, RangeMeasure usual, ReversedSwings<Turns> swings) {
             this.chosen = chosen;
             this.touches = chosen.whole("touches");
             this.tolerance = chosen.number("tolerance");
@@ -172,7 +168,7 @@ public final class TrendLines extends Detector {
             }
             usual.take(bars, bar);
             swings.take(bars, bar, usual, log);
-            Turns turns = (Turns) swings.notes();
+            Turns turns = swings.notes();
             if (turns.settledAt() == bar) {
                 Turn newest = turns.last().get(turns.last().size() - 1);
                 lows = newest.high() ? lows : with(lows, newest);

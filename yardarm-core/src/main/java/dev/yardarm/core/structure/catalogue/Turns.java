@@ -78,11 +78,6 @@ final class Turns implements SwingTaker {
         settledAt = bar;
     }
 
-    @Override
-    public void closed(Bars bars, int bar, FindingLog log) {
-        // Whoever makes something of them asks.
-    }
-
     /** The array is left to this one, which goes on; the copy makes its own once it has something to add. */
     @Override
     public Turns copy() {

@@ -82,11 +82,10 @@ public final class WaveCounts extends Detector {
 
     @Override
     public Detection begin(Settings chosen, Given given) {
-        List<ReversedSwings> degrees = new ArrayList<>();
+        List<ReversedSwings<MovingTurns>> degrees = new ArrayList<>();
         double size = chosen.number("swing");
         for (int degree = 0; degree < chosen.whole("degrees"); degree++) {
-            double ranges = size;
-            degrees.add(new ReversedSwings(new MovingTurns(), (measure, price) -> ranges * measure.mean()));
+            degrees.add(new ReversedSwings<>(new MovingTurns(), size));
             size *= 2;
         }
         return new Search(
@@ -222,12 +221,12 @@ public final class WaveCounts extends Detector {
     private static final class Search implements Detection {
         private final int rivals;
         private final RangeMeasure usual;
-        private final List<ReversedSwings> degrees;
+        private final List<ReversedSwings<MovingTurns>> degrees;
         private final List<Open> open = new ArrayList<>();
         /** The counts of each degree, worked out when its newest swing moves. */
         private final List<List<Count>> tried;
 
-        Search(int rivals, RangeMeasure usual, List<ReversedSwings> degrees, List<List<Count>> tried) {
+        Search(int rivals, RangeMeasure usual, List<ReversedSwings<MovingTurns>> degrees, List<List<Count>> tried) {
             this.rivals = rivals;
             this.usual = usual;
             this.degrees = degrees;
@@ -252,9 +251,9 @@ public final class WaveCounts extends Detector {
             }
             usual.take(bars, bar);
             boolean moved = false;
-            for (ReversedSwings degree : degrees) {
+            for (ReversedSwings<MovingTurns> degree : degrees) {
                 degree.take(bars, bar, usual, log);
-                moved |= ((MovingTurns) degree.notes()).movedAt() == bar;
+                moved |= degree.notes().movedAt() == bar;
             }
             if (moved) {
                 settle(bar, log);
@@ -267,8 +266,7 @@ public final class WaveCounts extends Detector {
         private void settle(int bar, FindingLog log) {
             for (int at = 0; at < open.size(); at++) {
                 Open each = open.get(at);
-                Turns settled =
-                        ((MovingTurns) degrees.get(each.count().degree()).notes()).settled();
+                Turns settled = degrees.get(each.count().degree()).notes().settled();
                 List<Turn> turns = each.count().turns();
                 boolean done = !each.settled()
                         && each.count().isWhole()
@@ -297,7 +295,7 @@ public final class WaveCounts extends Detector {
         private void rank(Bars bars, int bar, FindingLog log) {
             List<Count> best = new ArrayList<>();
             for (int degree = 0; degree < degrees.size(); degree++) {
-                MovingTurns moving = (MovingTurns) degrees.get(degree).notes();
+                MovingTurns moving = degrees.get(degree).notes();
                 if (moving.movedAt() == bar) {
                     List<Turn> turns = new ArrayList<>(moving.settled().last());
                     turns.add(moving.running(bars));
