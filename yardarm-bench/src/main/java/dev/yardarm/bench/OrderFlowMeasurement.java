@@ -111,7 +111,7 @@ public final class OrderFlowMeasurement {
         long time = from;
         for (int tick = 0; tick < count; tick++) {
             price = Math.max(2_000, Math.min(8_000, price + random.nextInt(-spread, spread + 1)));
-            time += random.nextLong(2 * apart);
+            time += 1 + random.nextLong(2 * apart - 1);
             ticks.append(time, price / 4.0, 1 + random.nextInt(40), (byte) (random.nextBoolean() ? 1 : -1));
         }
         return ticks;
@@ -125,8 +125,10 @@ public final class OrderFlowMeasurement {
     /** A chart whose bars are made of trades as they come. */
     static final class Fed {
         private final BarMaker maker;
-        /** Of bars of time, whose trades follow from their times; null of others, which write them down. */
+        /** Of bars of time, whose trades follow from their times; null of others. */
         private final TradedSides sides;
+        /** Of others: what went into each bar. */
+        private final RecordedTrades recorded;
 
         private final ChartDataBuilder builder;
         private final ChartModel chart = new ChartModel(false);
@@ -142,7 +144,7 @@ public final class OrderFlowMeasurement {
             BarMaker plain = BarMakers.of(
                     rule, rule.isTime() ? TradingCalendar.ROUND_THE_CLOCK : null, 0.25, new BarSeries(1024));
             sides = rule.isTime() ? new TradedSides(tape, tape.knownFrom(), tape.knownFrom()) : null;
-            RecordedTrades recorded = rule.isTime() ? null : new RecordedTrades(plain);
+            recorded = rule.isTime() ? null : new RecordedTrades(plain, tape, tape.knownFrom(), tape.knownFrom());
             maker = rule.isTime() ? plain : recorded;
             builder = new ChartDataBuilder(
                     layers,
@@ -172,10 +174,14 @@ public final class OrderFlowMeasurement {
         }
 
         void take(TickSeries ticks, int from, int end) {
-            maker.addTicks(ticks, from, end);
-            if (sides != null) {
-                sides.take(part(ticks, from, end), ticks.time(end - 1));
+            TickSeries part = part(ticks, from, end);
+            long moment = ticks.time(end - 1);
+            if (sides == null) {
+                recorded.hear(part, moment);
+            } else {
+                sides.take(part, moment);
             }
+            maker.addTicks(ticks, from, end);
         }
 
         /** A slice as it is handed to all charts. */
@@ -249,9 +255,9 @@ public final class OrderFlowMeasurement {
         TickSeries ticks = trades(A_SECOND * SECONDS, 20_000 * Times.DAY, Times.SECOND / A_SECOND, 1);
         TradeTape tape = TradeTape.from(Long.MIN_VALUE + 1);
         List<Fed> charts = List.of(
-                new Fed("range:8", List.of(layer(1, "view_profile", Map.of()), layer(2, "delta", Map.of()))),
+                new Fed("range:8", List.of(layer(1, "view_profile", Map.of()), layer(2, "delta", Map.of())), tape),
                 new Fed("time:1m", List.of(layer(1, "footprint", Map.of()), layer(2, "bar_figures", Map.of())), tape),
-                new Fed("ticks:500", List.of(layer(1, "big_trades", Map.of("share", "0.5")))),
+                new Fed("ticks:500", List.of(layer(1, "big_trades", Map.of("share", "0.5"))), tape),
                 new Fed("time:5m", List.of(layer(1, "profile", Map.of("span", "day"))), tape));
         int perFrame = A_SECOND / FRAMES;
         List<Double> times = new ArrayList<>();

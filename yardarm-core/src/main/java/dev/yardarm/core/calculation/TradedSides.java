@@ -94,9 +94,20 @@ public final class TradedSides implements Surroundings.Sides {
         return trades.size();
     }
 
+    /** The trades taken in so far; for reading only. */
+    public TickSeries seen() {
+        look();
+        return trades;
+    }
+
+    /** True when all trades of a span are there, as far as it is over. */
+    public boolean knows(long from, long until) {
+        return from >= knownFrom && until <= knownUntil;
+    }
+
     @Override
     public double delta(long from, long until) {
-        if (from < knownFrom || until > knownUntil) {
+        if (!knows(from, until)) {
             return Double.NaN;
         }
         return deltaOf(before(from), before(until));
@@ -135,7 +146,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     @Override
     public boolean trades(long from, long until, Surroundings.Taker taker) {
-        if (from < knownFrom || until > knownUntil) {
+        if (!knows(from, until)) {
             return false;
         }
         hand(before(from), before(until), taker);
@@ -156,7 +167,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     @Override
     public boolean run(Bars bars, int bar, Surroundings.RunTaker taker) {
-        if (bars.openTime(bar) < knownFrom || bars.closeTime(bar) > knownUntil) {
+        if (!knows(bars.openTime(bar), bars.closeTime(bar))) {
             return false;
         }
         run(before(bars.openTime(bar)), before(bars.closeTime(bar)), taker);
@@ -171,7 +182,7 @@ public final class TradedSides implements Surroundings.Sides {
 
     @Override
     public int trades(Bars bars, int bar, int from, Surroundings.Taker taker) {
-        if (bars.openTime(bar) < knownFrom || bars.closeTime(bar) > knownUntil) {
+        if (!knows(bars.openTime(bar), bars.closeTime(bar))) {
             return -1;
         }
         int first = before(bars.openTime(bar));
@@ -181,7 +192,7 @@ public final class TradedSides implements Surroundings.Sides {
     }
 
     /** Number of trades before a moment. */
-    private int before(long moment) {
+    public int before(long moment) {
         look();
         long[] times = trades.times();
         int low = 0;

@@ -8,7 +8,7 @@ import dev.yardarm.core.bars.MadeFromFiner;
 import dev.yardarm.core.bars.SessionFilter;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.calculation.Needs;
-import dev.yardarm.core.calculation.Surroundings;
+import dev.yardarm.core.calculation.TradeTape;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.Instrument;
@@ -67,7 +67,7 @@ public final class Histories {
             Instrument traded,
             String madeFrom,
             PriceBasis basis,
-            Optional<Surroundings.Sides> recorded) {
+            Optional<RecordedTrades> recorded) {
         Loaded(BarMaker maker, long knownUpTo, Instrument traded, String madeFrom, PriceBasis basis) {
             this(maker, knownUpTo, traded, madeFrom, basis, Optional.empty());
         }
@@ -279,9 +279,10 @@ public final class Histories {
         long ticksFrom = ticked == null ? Long.MAX_VALUE : ticked.ticksFrom(traded.id(), now);
         if (request.rule().basis().isEmpty() && ticksFrom != Long.MAX_VALUE) {
             long from = Math.max(ticksFrom, from(request, needs, part, now));
-            TickSeries ticks = tapes.ticks(ticked, traded.id(), from, now);
-            // Written down only where someone asks for it: it costs as much as the bars.
-            RecordedTrades recorded = needs.sides() ? new RecordedTrades(maker) : null;
+            TradeTape tape = tapes.of(ticked, traded.id(), from, now);
+            TickSeries ticks = tape.between(from, now);
+            // Written down only where someone asks for it.
+            RecordedTrades recorded = needs.sides() ? new RecordedTrades(maker, tape, from, now) : null;
             BarMaker inner = recorded == null ? maker : recorded;
             BarMaker filtered = part.equals(whole) ? inner : new SessionFilter(whole, part, inner);
             filtered.addTicks(ticks, 0, ticks.size());

@@ -101,7 +101,10 @@ public final class LiveVantage implements AutoCloseable {
     }
 
     private Surroundings.Sides known() {
-        return loaded.recorded().orElse(sides == null ? Surroundings.NONE.sides() : sides);
+        if (loaded.recorded().isPresent()) {
+            return loaded.recorded().get();
+        }
+        return sides == null ? Surroundings.NONE.sides() : sides;
     }
 
     /** Reads these drawings, in the prices of the bars, from now on. On the lane, or before it goes on. */
@@ -145,6 +148,7 @@ public final class LiveVantage implements AutoCloseable {
     private void absorb(TickSeries trades, long now) {
         if (!closed) {
             BarMaker maker = loaded.maker();
+            loaded.recorded().ifPresent(each -> each.hear(trades, now));
             maker.addTicks(trades, 0, trades.size());
             maker.advanceTo(now);
             moment = now;

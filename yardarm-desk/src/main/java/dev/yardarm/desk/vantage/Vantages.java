@@ -100,9 +100,12 @@ public final class Vantages {
                             new Looked(each.id(), request), looked -> other(each, request, missing)))
                     .map(bars -> () -> bars);
             Surroundings surroundings = new Surroundings(
-                            calendar, known, loaded.recorded().orElseGet(() -> sides(
-                                            instrument, request, needs, moment, missing)
-                                    .surroundings()))
+                            calendar,
+                            known,
+                            loaded.recorded()
+                                    .map(Surroundings.Sides.class::cast)
+                                    .orElseGet(() -> sides(instrument, request, needs, moment, missing)
+                                            .surroundings()))
                     .withTick(instrument.format().tick());
             return new Vantage(
                     moment,
