@@ -52,7 +52,7 @@ class TapesTest {
         assertThat(tapes.of(source, ID, 500, 3000)).isSameAs(first);
         assertThat(asked).containsExactly("500-2000", "2001-3000");
         assertThat(first.size()).isEqualTo(26);
-        assertThat(tapes.ticks(source, ID, 600, 1000).size()).isEqualTo(5);
+        assertThat(tapes.of(source, ID, 600, 1000).between(600, 1000).size()).isEqualTo(5);
         assertThat(tapes.of(source, new InstrumentId("s", "Y"), 500, 600)).isNotSameAs(first);
     }
 

@@ -2,7 +2,6 @@ package dev.yardarm.desk.market;
 
 import dev.yardarm.core.calculation.TradeTape;
 import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.source.Trades;
 import java.io.IOException;
 import java.lang.ref.WeakReference;
@@ -40,11 +39,6 @@ public final class Tapes {
             }
             return known;
         }
-    }
-
-    /** The trades of an instrument from one moment to another; not to be changed. */
-    public TickSeries ticks(Trades source, InstrumentId id, long from, long moment) throws IOException {
-        return of(source, id, from, moment).between(from, moment);
     }
 
     /** Forgets the trades of an instrument, after its history has changed; who looks at them goes on with what there was. */

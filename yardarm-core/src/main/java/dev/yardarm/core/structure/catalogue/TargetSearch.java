@@ -16,10 +16,10 @@ final class TargetSearch implements Detection {
     private static final Finding.Spot FROM_LOW = new Finding.Spot("period_range", "period_low", 0.5);
     private static final Finding.Spot FROM_HIGH = new Finding.Spot("period_range", "period_high", 0.5);
 
-    /** The kinds of targets of what they rest on, in the order of {@link Targets#restsOn()}. */
-    static final List<String> RESTED = List.of("pattern_target", "range_target", "channel_target");
-
     private static final String OF_CHANNEL = "channel_target";
+
+    /** The kinds of targets of what they rest on, in the order of {@link Targets#restsOn()}. */
+    static final List<String> RESTED = List.of("pattern_target", "range_target", OF_CHANNEL);
 
     private final double ratio;
     private final int age;
