@@ -16,39 +16,86 @@ import java.util.stream.Collectors;
 
 /**
  * What each detector costs over 1,000,000 bars, in loops of an exponential average over the same closes, how that grows from 100,000, and
- * what a tick costs with all of them at work after 20,000 bars. The best of five runs each, in a heap that is there from the start, so
- * that what is measured is not how it grows.
+ * what a tick costs with all of them at work after 20,000 bars. Of each the best of fifteen runs, taken in rounds through all of them:
+ * whoever shares the machine for a minute slows some runs of each, and not all runs of one. With names of detectors those alone, the best of
+ * forty.
  */
 final class DetectorCosts {
-    private static final int RUNS = 5;
+    private static final int ROUNDS = 15;
+    private static final int ROUNDS_OF_FEW = 40;
 
     private DetectorCosts() {}
+
+    /** What is measured, and the best of its runs so far, in milliseconds. */
+    private static final class Measured {
+        private final DoubleSupplier run;
+        private double best = Double.POSITIVE_INFINITY;
+
+        Measured(DoubleSupplier run) {
+            this.run = run;
+        }
+
+        void again() {
+            System.gc();
+            best = Math.min(best, run.getAsDouble());
+        }
+    }
+
+    /**
+     * A detector over many and over few bars.
+     *
+     * @param rests those it rests on, at work without it; null for one that rests on none
+     */
+    private record Row(Detector detector, Measured large, Measured small, Measured rests) {
+        static Row of(Detector detector, Bars large, Bars small) {
+            return new Row(
+                    detector,
+                    new Measured(() -> time(List.of(detector), large)),
+                    new Measured(() -> time(List.of(detector), small)),
+                    detector.restsOn().isEmpty() ? null : new Measured(() -> time(detector.restsOn(), large)));
+        }
+
+        void again() {
+            large.again();
+            small.again();
+            if (rests != null) {
+                rests.again();
+            }
+        }
+
+        void print(double loop) {
+            System.out.printf(
+                    "| %s | %.0f | %.0f | %.1f |%n",
+                    detector.name(), large.best, large.best / loop, large.best / small.best);
+            if (rests != null) {
+                double beside = large.best - rests.best;
+                System.out.printf(
+                        "| %s beside %s | %.0f | %.0f | |%n",
+                        detector.name(),
+                        detector.restsOn().stream().map(Detector::name).collect(Collectors.joining(", ")),
+                        beside,
+                        beside / loop);
+            }
+        }
+    }
 
     public static void main(String[] arguments) {
         Bars large = SyntheticBars.make(1, 1_000_000, SyntheticBars.Kind.WALK).snapshot();
         Bars small = SyntheticBars.make(1, 100_000, SyntheticBars.Kind.WALK).snapshot();
-        double loop = best(() -> average(large.column(Field.CLOSE)));
-        System.out.printf("a loop of an average: %.1f ms%n", loop);
+        Measured loop = new Measured(() -> average(large.column(Field.CLOSE)));
+        List<Row> rows = Detectors.all().stream()
+                .filter(each -> arguments.length == 0 || List.of(arguments).contains(each.name()))
+                .map(each -> Row.of(each, large, small))
+                .toList();
+        for (int round = 0; round < (arguments.length == 0 ? ROUNDS : ROUNDS_OF_FEW); round++) {
+            loop.again();
+            rows.forEach(Row::again);
+        }
+        System.out.printf("a loop of an average: %.1f ms%n", loop.best);
         System.out.println("| detector | ms | loops of an average | 1,000,000 over 100,000 |");
         System.out.println("| --- | ---: | ---: | ---: |");
-        for (Detector each : Detectors.all()) {
-            double some = best(() -> time(List.of(each), small));
-            double all = best(() -> time(List.of(each), large));
-            System.out.printf("| %s | %.0f | %.0f | %.1f |%n", each.name(), all, all / loop, all / some);
-            if (!each.restsOn().isEmpty()) {
-                beside(each, large, loop);
-            }
-        }
+        rows.forEach(each -> each.print(loop.best));
         tick();
-    }
-
-    private static double best(DoubleSupplier measured) {
-        double best = Double.POSITIVE_INFINITY;
-        for (int run = 0; run < RUNS; run++) {
-            best = Math.min(best, measured.getAsDouble());
-            System.gc();
-        }
-        return best;
     }
 
     /** As an indicator computes it: into a column that is there. */
@@ -63,24 +110,6 @@ final class DetectorCosts {
         }
         double took = (System.nanoTime() - start) / 1e6;
         return out[closes.length / 2] == 1 ? took + 1e-9 : took;
-    }
-
-    /** What it adds where those it rests on are at work already. */
-    private static void beside(Detector detector, Bars bars, double loop) {
-        double rests = Double.POSITIVE_INFINITY;
-        double all = Double.POSITIVE_INFINITY;
-        for (int run = 0; run < 2 * RUNS; run++) {
-            rests = Math.min(rests, time(detector.restsOn(), bars));
-            System.gc();
-            all = Math.min(all, time(List.of(detector), bars));
-            System.gc();
-        }
-        System.out.printf(
-                "| %s beside %s | %.0f | %.0f | |%n",
-                detector.name(),
-                detector.restsOn().stream().map(Detector::name).collect(Collectors.joining(", ")),
-                all - rests,
-                (all - rests) / loop);
     }
 
     private static double time(List<Detector> detectors, Bars bars) {

@@ -30,6 +30,7 @@ import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -37,9 +38,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -109,6 +114,37 @@ class HistoriesTest {
         histories.forget(ID);
         histories.load(X, Timeframe.DAY, 600 * Times.DAY);
         verify(source, times(2)).history(eq(ID), any(), anyLong(), anyLong());
+    }
+
+    /** What is read may rest on another reading that failed: then the failure comes as that one's, wrapped. */
+    @Test
+    void whoWaitsForAReadingThatFailsIsToldWhateverTheFailure() throws Exception {
+        for (RuntimeException failure : List.of(
+                new IllegalStateException("broken"),
+                new CompletionException(new IllegalStateException("broken")),
+                new CompletionException(new UncheckedIOException(new IOException("broken"))))) {
+            CountDownLatch asked = new CountDownLatch(1);
+            BarSource failing = source(Timeframe.DAY);
+            when(failing.history(eq(ID), any(), anyLong(), anyLong())).thenAnswer(call -> {
+                asked.await();
+                Thread.sleep(100);
+                throw failure;
+            });
+            Histories histories = new Histories(new Directory(List.of(failing)));
+            ExecutorService pool = Executors.newFixedThreadPool(2);
+            List<Future<Object>> both = new ArrayList<>();
+            for (int asker = 0; asker < 2; asker++) {
+                both.add(pool.submit(() -> histories.load(X, Timeframe.DAY, 600 * Times.DAY)));
+            }
+            asked.countDown();
+            for (Future<Object> each : both) {
+                assertThatThrownBy(() -> each.get(20, TimeUnit.SECONDS))
+                        .isInstanceOf(ExecutionException.class)
+                        .rootCause()
+                        .hasMessage("broken");
+            }
+            pool.shutdownNow();
+        }
     }
 
     @Test

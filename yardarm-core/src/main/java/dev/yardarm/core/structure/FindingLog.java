@@ -105,6 +105,18 @@ public final class FindingLog {
     }
 
     /**
+     * Notes something that is settled as soon as it is found: an entry that it was found, and one that it is confirmed.
+     *
+     * @param knownAt the bar at whose close it became known
+     * @return the number of the finding
+     */
+    public int foundSettled(Finding finding, int knownAt) {
+        int number = found(finding, knownAt);
+        append(number, finding, Finding.State.CONFIRMED, knownAt);
+        return number;
+    }
+
+    /**
      * Notes something found that has one point.
      *
      * @param time open of the bar it is on, microseconds UTC
@@ -231,7 +243,7 @@ public final class FindingLog {
         }
         newest = knownAt;
         if (pages.isEmpty() || page.isFull()) {
-            page = new Page(pages.isEmpty() ? Page.LEAST : Page.MOST);
+            page = pages.isEmpty() ? new Page(Page.LEAST, 0) : new Page(Page.MOST, page.spots);
             pages.add(page);
         }
         page.append(number, finding, state, knownAt);
@@ -295,10 +307,13 @@ public final class FindingLog {
         private long[] times = new long[0];
         private double[] prices = new double[0];
         private double[] targets = new double[0];
+        private final int likely;
         private int spots;
         private int size;
 
-        Page(int room) {
+        /** @param likely how many spots there may be: those of the page before */
+        Page(int room, int likely) {
+            this.likely = likely;
             numbers = new int[room];
             bars = new int[room];
             states = new byte[room];
@@ -337,7 +352,7 @@ public final class FindingLog {
         /** The numbers of the spot appended last. */
         void spot(long time, double price, double target) {
             if (spots == times.length) {
-                int room = Math.min(Math.max(LEAST, 2 * spots), MOST);
+                int room = Math.min(Math.max(spots == 0 ? likely + LEAST : 0, 2 * spots), MOST);
                 times = Arrays.copyOf(times, room);
                 prices = Arrays.copyOf(prices, room);
                 targets = Arrays.copyOf(targets, room);

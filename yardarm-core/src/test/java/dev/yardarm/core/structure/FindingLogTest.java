@@ -128,4 +128,40 @@ class FindingLogTest {
                 .as("a branch does not see what its trunk goes on to")
                 .isEqualTo(before.size() + 3);
     }
+
+    @Test
+    void whatIsSettledWhenItIsFoundHasBothEntriesInTheLogAndInABranch() {
+        Bars bars = TestBars.ofCloses(1, 2, 3, 4);
+        FindingLog log = new FindingLog();
+        int number = log.foundSettled(high(bars, 1), 1);
+        FindingLog branch = log.branch();
+        int other = branch.foundSettled(high(bars, 2), 2);
+        assertThat(entries(log))
+                .extracting(FindingLog.Standing::state)
+                .containsExactly(Finding.State.PROVISIONAL, Finding.State.CONFIRMED);
+        assertThat(entries(branch)).hasSize(4).startsWith(entries(log).toArray(FindingLog.Standing[]::new));
+        assertThat(List.of(number, other, log.count(), branch.count())).containsExactly(0, 1, 1, 2);
+        branch.become(other, Finding.State.BROKEN, 2);
+        assertThat(branch.standing(other).state()).isEqualTo(Finding.State.BROKEN);
+        assertThatThrownBy(() -> log.changed(number, high(bars, 3), 3)).isInstanceOf(IllegalStateException.class);
+    }
+
+    /** A page takes the room for spots from the page before, whatever that had. */
+    @Test
+    void longLogsOfSpotsAndOthersInTurnKeepEveryNumber() {
+        Bars bars = TestBars.ofCloses(1, 2, 3, 4);
+        Finding.Spot spot = new Finding.Spot("mark", "top", 0.5);
+        FindingLog log = new FindingLog();
+        for (int each = 0; each < 30_000; each++) {
+            boolean plain = each / 5000 % 2 == 0;
+            int number = plain ? log.found(high(bars, 1), each) : log.found(spot, each, 2.0 * each, 3.0 * each, each);
+            assertThat(number).isEqualTo(each);
+        }
+        for (int each = 0; each < 30_000; each += 7) {
+            Finding found = log.standing(each).finding();
+            boolean plain = each / 5000 % 2 == 0;
+            assertThat(found.points().get(0).price()).isEqualTo(plain ? bars.high(1) : 2.0 * each);
+            assertThat(found.target()).isEqualTo(Double.valueOf(plain ? Double.NaN : 3.0 * each));
+        }
+    }
 }

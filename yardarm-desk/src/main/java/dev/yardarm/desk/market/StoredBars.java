@@ -276,16 +276,14 @@ final class StoredBars {
             }
             own.complete(made);
             return made;
-        } catch (UncheckedIOException failed) {
+        } catch (RuntimeException | Error failed) {
+            // Whoever waits is told in any case: one that was itself told of another's failure would else keep others
+            // waiting for good.
             own.completeExceptionally(failed);
-            throw failed.getCause();
-        } catch (CompletionException failed) {
-            if (failed.getCause() instanceof UncheckedIOException unread) {
+            Throwable reason = failed instanceof CompletionException ? failed.getCause() : failed;
+            if (reason instanceof UncheckedIOException unread) {
                 throw unread.getCause();
             }
-            throw failed;
-        } catch (RuntimeException | Error failed) {
-            own.completeExceptionally(failed);
             throw failed;
         } finally {
             if (before == null) {

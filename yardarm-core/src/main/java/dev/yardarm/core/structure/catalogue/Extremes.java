@@ -119,8 +119,7 @@ final class Extremes implements ClosingTaker {
                     Double.NaN,
                     Double.NaN,
                     score);
-            int number = log.found(finding, bar);
-            log.become(number, Finding.State.CONFIRMED, bar);
+            int number = log.foundSettled(finding, bar);
             return broken(new Standing(turn, number, false), bars, bar, log);
         }
 

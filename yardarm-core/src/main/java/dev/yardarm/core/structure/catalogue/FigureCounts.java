@@ -30,7 +30,7 @@ final class FigureCounts {
     private int sizedAt = -1;
 
     /** A count, for whoever makes a target of it. */
-    record Count(String kind, List<Finding.Point> points, double target, double voided) {}
+    record Count(TargetKind kind, List<Finding.Point> points, double target, double voided) {}
 
     /** @param box its size in usual ranges */
     FigureCounts(double box) {
@@ -55,12 +55,16 @@ final class FigureCounts {
         columns.take(bars, bar, usual, log);
         Columns taken = columns.notes();
         MovingTurns turns = taken.turns;
+        // Where a column is settled the next one moves.
+        if (turns.movedAt() != bar) {
+            return List.of();
+        }
         if (turns.settled().settledAt() > sizedAt) {
             sizedAt = turns.settled().settledAt();
             size = box * usual.mean();
         }
         Turns last = turns.settled();
-        if (turns.movedAt() != bar || taken.settled == counted || last.size() < LEAST) {
+        if (taken.settled == counted || last.size() < LEAST) {
             return List.of();
         }
         int sign = turns.isHigh() ? 1 : -1;
@@ -111,12 +115,12 @@ final class FigureCounts {
         Finding.Point low = turns.get(outermost).as(sign > 0 ? "bottom" : "top");
         Finding.Point out = new Finding.Point("breakout", bars.openTime(bar), sign * (border + size));
         List<Finding.Point> points = from.time() == low.time() ? List.of(low, out) : List.of(from, low, out);
-        counts.add(new Count("horizontal_count", points, sign * (end + across * REVERSAL * size), sign * end));
+        counts.add(new Count(TargetKind.HORIZONTAL_COUNT, points, sign * (end + across * REVERSAL * size), sign * end));
         if (outermost + 1 < turns.size()) {
             Turn top = turns.get(outermost + 1);
             double boxes = Math.floor((sign * top.price() - end) / size + 1e-9);
             counts.add(new Count(
-                    "vertical_count",
+                    TargetKind.VERTICAL_COUNT,
                     List.of(low, top.as("first_column_end"), out),
                     sign * (end + boxes * REVERSAL * size),
                     sign * end));

@@ -102,8 +102,7 @@ public final class Gaps extends Detector {
                     Double.NaN,
                     Double.NaN,
                     wide / (wide + usual.mean()));
-            int number = log.found(gap, bar);
-            log.become(number, Finding.State.CONFIRMED, bar);
+            int number = log.foundSettled(gap, bar);
             return number;
         }
 

@@ -146,8 +146,7 @@ public final class OppositeBars extends Detector {
                     Double.NaN,
                     far,
                     moved / (moved + usual.mean()));
-            int number = log.found(block, bar);
-            log.become(number, Finding.State.CONFIRMED, bar);
+            int number = log.foundSettled(block, bar);
             return number;
         }
     }

@@ -65,8 +65,7 @@ final class RoundPrices implements ClosingTaker {
                         Double.NaN,
                         Double.NaN,
                         0.3);
-                int number = log.found(finding, bar);
-                log.become(number, Finding.State.CONFIRMED, bar);
+                int number = log.foundSettled(finding, bar);
                 standing.put(price, number);
             }
         }

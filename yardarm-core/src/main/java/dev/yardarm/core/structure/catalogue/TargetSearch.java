@@ -6,20 +6,20 @@ import dev.yardarm.core.structure.Detection;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.core.structure.FindingLog;
 import dev.yardarm.core.structure.Given;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
 /** Goes through the bars for {@link Targets}: takes what other detectors find, measures legs, columns and periods, and follows what stands. */
 final class TargetSearch implements Detection {
-    private static final int MOST = 60;
     private static final Finding.Spot FROM_LOW = new Finding.Spot("period_range", "period_low", 0.5);
     private static final Finding.Spot FROM_HIGH = new Finding.Spot("period_range", "period_high", 0.5);
 
-    private static final String OF_CHANNEL = "channel_target";
-
     /** The kinds of targets of what they rest on, in the order of {@link Targets#restsOn()}. */
-    static final List<String> RESTED = List.of("pattern_target", "range_target", OF_CHANNEL);
+    private static final TargetKind[] RESTED = {
+        TargetKind.PATTERN_TARGET, TargetKind.RANGE_TARGET, TargetKind.CHANNEL_TARGET
+    };
+
+    private static final List<TargetKind> OF_LEGS = List.of(TargetKind.MEASURED_LEG, TargetKind.PROJECTION);
 
     private final double ratio;
     private final int age;
@@ -35,27 +35,20 @@ final class TargetSearch implements Detection {
     private final OfPeriod periodUp;
 
     private final OfPeriod periodDown;
-    private final List<Open> open = new ArrayList<>();
-    /** Within these prices and up to this bar nothing happens to what is open; worked out anew after a bar outside. */
-    private double calmHigh;
-
-    private double calmLow;
-    private double closeAbove;
-    private double closeBelow;
-    private int calmUntil;
-    private boolean known;
+    private final OpenTargets open;
 
     TargetSearch(Settings chosen, Given given) {
         this.ratio = chosen.number("ratio");
         this.age = chosen.whole("age");
         this.given = given;
-        this.read = new int[RESTED.size()];
+        this.read = new int[RESTED.length];
         this.usual = new RangeMeasure();
         this.swings = new ReversedSwings<>(new Turns(), chosen.number("swing"));
         this.counts = new FigureCounts(chosen.number("box"));
         this.period = new PeriodRange();
         this.periodUp = new OfPeriod();
         this.periodDown = new OfPeriod();
+        this.open = new OpenTargets();
     }
 
     private TargetSearch(TargetSearch other) {
@@ -69,7 +62,7 @@ final class TargetSearch implements Detection {
         period = other.period.copy();
         periodUp = new OfPeriod(other.periodUp);
         periodDown = new OfPeriod(other.periodDown);
-        open.addAll(other.open);
+        open = other.open.copy();
     }
 
     @Override
@@ -82,7 +75,7 @@ final class TargetSearch implements Detection {
         if (!(bars.high(bar) >= bars.low(bar))) {
             return;
         }
-        follow(bars, bar, log);
+        open.follow(bars, bar, log);
         for (int rest = 0; rest < read.length; rest++) {
             for (int known = given.entries(rest); read[rest] < known; read[rest]++) {
                 read(rest, read[rest], bars, bar, log);
@@ -97,7 +90,7 @@ final class TargetSearch implements Detection {
         List<FigureCounts.Count> counted = counts.take(bars, bar, usual, log);
         if (!counted.isEmpty()) {
             for (FigureCounts.Count each : counted) {
-                replace(each.kind(), each.target() > each.voided(), bar, log);
+                open.replace(each.kind(), each.target() > each.voided(), bar, log);
                 note(each.kind(), each.points(), each.target(), each.voided(), 0.5, -1, bars, bar, log);
             }
         }
@@ -121,21 +114,10 @@ final class TargetSearch implements Detection {
         }
     }
 
-    /** A newer one takes the place of those of its kind the same way. */
-    private void replace(String kind, boolean up, int bar, FindingLog log) {
-        for (int at = 0; at < open.size(); at++) {
-            Open each = open.get(at);
-            if (each.up() == up && each.kind().equals(kind)) {
-                log.become(each.number(), Finding.State.EXPIRED, bar);
-                open.remove(at--);
-            }
-        }
-    }
-
     /** Takes an entry of one of those rested on; looks at what was found only where there may be a target in it. */
     private void read(int rest, int place, Bars bars, int bar, FindingLog log) {
-        String kind = RESTED.get(rest);
-        boolean channel = kind.equals(OF_CHANNEL);
+        TargetKind kind = RESTED[rest];
+        boolean channel = kind == TargetKind.CHANNEL_TARGET;
         switch (given.state(rest, place)) {
             case CONFIRMED -> {
                 FindingLog.Standing entry = given.entry(rest, place);
@@ -147,11 +129,11 @@ final class TargetSearch implements Detection {
                     rested(kind, entry, across, of.lines().get("line"), bars, bar, log);
                 }
             }
-            case FAILED -> end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
-            case EXPIRED -> end(kind, given.number(rest, place), Finding.State.EXPIRED, bar, log);
+            case FAILED -> open.end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
+            case EXPIRED -> open.end(kind, given.number(rest, place), Finding.State.EXPIRED, bar, log);
             case BROKEN -> {
                 if (channel) {
-                    end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
+                    open.end(kind, given.number(rest, place), Finding.State.FAILED, bar, log);
                 }
             }
             case PROVISIONAL, REACHED, FILLED, RETESTED, VOID -> {}
@@ -159,22 +141,18 @@ final class TargetSearch implements Detection {
     }
 
     private void rested(
-            String kind, FindingLog.Standing entry, double price, double voided, Bars bars, int bar, FindingLog log) {
+            TargetKind kind,
+            FindingLog.Standing entry,
+            double price,
+            double voided,
+            Bars bars,
+            int bar,
+            FindingLog log) {
         if (!Double.isNaN(price)) {
             Finding of = entry.finding();
             List<Finding.Point> points =
                     List.of(of.points().get(0), new Finding.Point(of.kind(), bars.openTime(bar), bars.close(bar)));
             note(kind, points, price, voided, of.score(), entry.number(), bars, bar, log);
-        }
-    }
-
-    private void end(String kind, int of, Finding.State state, int bar, FindingLog log) {
-        for (int at = 0; at < open.size(); at++) {
-            Open each = open.get(at);
-            if (each.of() == of && each.kind().equals(kind)) {
-                log.become(each.number(), state, bar);
-                open.remove(at--);
-            }
         }
     }
 
@@ -189,15 +167,15 @@ final class TargetSearch implements Detection {
             return;
         }
         List<Finding.Point> points = List.of(a.as("leg_start"), b.as("leg_end"), c.as("next_start"));
-        for (String kind : List.of("measured_leg", "projection")) {
-            replace(kind, up, bar, log);
-            double part = kind.equals("projection") ? ratio : 1;
+        for (TargetKind kind : OF_LEGS) {
+            open.replace(kind, up, bar, log);
+            double part = kind == TargetKind.PROJECTION ? ratio : 1;
             note(kind, points, c.price() + part * leg, c.price(), 0.5, -1, bars, bar, log);
         }
     }
 
     private void note(
-            String kind,
+            TargetKind kind,
             List<Finding.Point> points,
             double price,
             double voided,
@@ -209,76 +187,11 @@ final class TargetSearch implements Detection {
         double close = bars.close(bar);
         // What price has passed already is no target, nor is one on the far side of what voids it.
         boolean ahead = price > close ? voided < close : price < close && voided > close;
-        if (!ahead || open.size() >= MOST) {
+        if (!ahead || open.isFull()) {
             return;
         }
-        int number = log.found(new Finding(kind, points, Map.of(), price, voided, score), bar);
-        log.become(number, Finding.State.CONFIRMED, bar);
-        Open noted = new Open(number, kind, price > close, price, voided, bar + age, of);
-        open.add(noted);
-        narrow(noted);
-    }
-
-    private void calm() {
-        calmHigh = Double.POSITIVE_INFINITY;
-        calmLow = Double.NEGATIVE_INFINITY;
-        closeAbove = Double.NEGATIVE_INFINITY;
-        closeBelow = Double.POSITIVE_INFINITY;
-        calmUntil = Integer.MAX_VALUE;
-        open.forEach(this::narrow);
-        known = true;
-    }
-
-    private void narrow(Open each) {
-        calmUntil = Math.min(calmUntil, each.until());
-        if (each.up()) {
-            calmHigh = Math.min(calmHigh, each.price());
-            closeAbove = each.slopes() ? closeAbove : Math.max(closeAbove, each.voided());
-        } else {
-            calmLow = Math.max(calmLow, each.price());
-            closeBelow = each.slopes() ? closeBelow : Math.min(closeBelow, each.voided());
-        }
-    }
-
-    private void follow(Bars bars, int bar, FindingLog log) {
-        if (!known) {
-            calm();
-        }
-        double close = bars.close(bar);
-        boolean calm = bars.high(bar) < calmHigh
-                && bars.low(bar) > calmLow
-                && close >= closeAbove
-                && close <= closeBelow
-                && bar <= calmUntil;
-        if (calm) {
-            return;
-        }
-        known = false;
-        for (int at = open.size() - 1; at >= 0; at--) {
-            Open each = open.get(at);
-            boolean reached = each.up() ? bars.high(bar) >= each.price() : bars.low(bar) <= each.price();
-            boolean failed = !each.slopes() && (each.up() ? close < each.voided() : close > each.voided());
-            if (reached || failed || bar > each.until()) {
-                log.become(
-                        each.number(),
-                        reached ? Finding.State.REACHED : failed ? Finding.State.FAILED : Finding.State.EXPIRED,
-                        bar);
-                open.remove(at);
-            }
-        }
-    }
-
-    /**
-     * A target that stands.
-     *
-     * @param voided price beyond which it is void; NaN for none but that of what it rests on
-     * @param of the number of what it rests on, in the log of its kind; -1 for legs
-     */
-    private record Open(int number, String kind, boolean up, double price, double voided, int until, int of) {
-        /** A channel slopes: its own detector says when it is left. */
-        boolean slopes() {
-            return kind.equals(OF_CHANNEL);
-        }
+        int number = log.foundSettled(new Finding(kind.word(), points, Map.of(), price, voided, score), bar);
+        open.add(number, kind, price > close, price, voided, bar + age, of);
     }
 
     /** The target of a period one way: found, moved with the extreme it is measured from, or reached; then it has none any more. */

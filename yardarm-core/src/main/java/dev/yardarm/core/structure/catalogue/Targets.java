@@ -85,7 +85,7 @@ public final class Targets extends Detector {
                 : Figured.projected(words(target), target.to(), target.target(), up);
     }
 
-    /** In the order of {@link TargetSearch#RESTED}. */
+    /** In the order of the kinds of targets that rest on them. */
     @Override
     public List<Detector> restsOn() {
         return List.of(new Patterns(), new Ranges(), new TrendLines());

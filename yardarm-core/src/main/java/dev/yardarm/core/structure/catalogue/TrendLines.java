@@ -280,9 +280,8 @@ public final class TrendLines extends Detector {
                     .toList();
             double score = on.size() / (on.size() + 2.0);
             String kind = newest.high() ? "resistance_line" : "support_line";
-            int number = log.found(
+            int number = log.foundSettled(
                     new Finding(kind, points, Map.of("line", newest.price()), Double.NaN, Double.NaN, score), bar);
-            log.become(number, Finding.State.CONFIRMED, bar);
             standing.add(new Standing(number, !newest.high(), line, near, newest.bar(), false));
             channel(line, on, points, near, newest, log, bar);
         }
@@ -314,7 +313,7 @@ public final class TrendLines extends Detector {
             List<Finding.Point> all = new ArrayList<>(points);
             touching.forEach(each -> all.add(each.as(each.high() ? "high" : "low")));
             all.sort(Comparator.comparingLong(Finding.Point::time));
-            int number = log.found(
+            int number = log.foundSettled(
                     new Finding(
                             line.slope() > 0 ? "rising_channel" : "falling_channel",
                             all,
@@ -323,7 +322,6 @@ public final class TrendLines extends Detector {
                             Double.NaN,
                             all.size() / (all.size() + 2.0)),
                     bar);
-            log.become(number, Finding.State.CONFIRMED, bar);
             standing.add(new Standing(number, !newest.high(), line, near, newest.bar(), false));
         }
 
