@@ -3,11 +3,13 @@ package dev.yardarm.app;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.render.LayerParts;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import java.io.File;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -134,9 +136,27 @@ final class WindowFixture {
                             robot.lookup("#status").query().getScene().snapshot(null), null)),
                     "png",
                     picture);
-            throw new AssertionError("waited in vain for: " + what + "; see " + picture);
+            throw new AssertionError("waited in vain for: " + what + "; see " + picture + "\n" + state());
         }
         WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    /** What may tell why something does not come: what was told, what is on the chart, and what the threads at work are doing. */
+    private String state() {
+        StringBuilder all = new StringBuilder("told: " + notices.stream()
+                .skip(Math.max(0, notices.size() - 5))
+                .toList());
+        all.append("\nlayers: ").append(get(() -> chart().layers().stream()
+                .map(layer -> LayerParts.title(chart(), layer) + " = " + LayerParts.value(chart(), layer))
+                .toList()));
+        all.append("\nproblem: ").append(get(() -> room().problem()));
+        Thread.getAllStackTraces().forEach((thread, frames) -> {
+            if (thread.getName().startsWith("work-") && frames.length > 0) {
+                all.append("\n").append(thread.getName()).append(": ").append(thread.getState());
+                Arrays.stream(frames).limit(8).forEach(frame -> all.append("\n    ").append(frame));
+            }
+        });
+        return all.toString();
     }
 
     /** Types the leader, then letters and digits one after the other. */

@@ -10,8 +10,6 @@ import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
-import dev.yardarm.core.structure.DetectorTerm;
-import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.Map;
 
 /** The table of what a list says of each kind of layer. */
@@ -115,19 +113,7 @@ public final class LayerParts {
 
         @Override
         public String value(ChartModel chart, IndicatorLayer layer) {
-            if (layer.indicator() instanceof AgreementTerm) {
-                int zones = chart.agreement().zones().size();
-                return zones + (zones == 1 ? " zone" : " zones");
-            }
-            if (chart.data().flow().large().containsKey(layer.id())) {
-                return chart.data().flow().large().get(layer.id()).size() + " large";
-            }
-            if (chart.data().flow().footprints().containsKey(layer.id())) {
-                return "";
-            }
-            return layer.indicator() instanceof DetectorTerm
-                    ? chart.data().found(layer).size() + " found"
-                    : Readout.value(chart, layer, chart.bars().size() - 1);
+            return IndicatorParts.of(layer).value(chart, layer);
         }
 
         @Override

@@ -16,8 +16,6 @@ import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
-import dev.yardarm.core.structure.DetectorTerm;
-import dev.yardarm.core.structure.catalogue.AgreementTerm;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -32,8 +30,6 @@ import java.util.stream.IntStream;
  * texts, none by the bars.
  */
 public final class Legend {
-    /** So many findings are few. */
-    private static final int FEW = 20;
     /** Height of a row. */
     private static final double ROW = 15;
     /** Where the readout ends and the legend of the price pane begins. */
@@ -312,38 +308,17 @@ public final class Legend {
         }
     }
 
-    /** How many a detector has found, and when few are seen that there are others at prices that do not show. */
-    private static String found(ChartModel chart, IndicatorLayer layer) {
-        int all = chart.data().found(layer).size();
-        if (all == 0 || all > FEW) {
-            return all == 0 ? "none" : String.valueOf(all);
-        }
-        long seen = chart.places().inView().stream()
-                .flatMap(drawing -> chart.found().find(drawing.id()).stream())
-                .filter(each -> each.layer().equals(layer.id()))
-                .distinct()
-                .count();
-        return all + (seen < all ? ", " + (seen == 0 ? "none" : seen) + " in view" : "");
-    }
-
     private static Group indicator(ChartModel chart, IndicatorLayer layer, Palette palette, int last) {
         String title = title(chart, layer);
         Group group = new Group();
         group.add((bar, under) -> title, palette.drawn(layer.leadColour()));
-        if (layer.indicator() instanceof DetectorTerm) {
-            String found = found(chart, layer);
-            group.add((bar, under) -> found, palette.of(Role.SOFT));
+        IndicatorPart part = IndicatorParts.of(layer);
+        if (part.saysOfBars(chart, layer)) {
+            group.add((bar, under) -> part.at(chart, layer, bar), palette.drawn(layer.leadColour()));
         }
-        if (layer.indicator() instanceof AgreementTerm) {
-            String zones = LayerParts.value(chart, layer);
-            group.add((bar, under) -> zones, palette.of(Role.SOFT));
-        }
-        if (chart.data().flow().footprints().containsKey(layer.id())) {
-            group.add((bar, under) -> FlowWords.delta(chart, layer, bar), palette.drawn(layer.leadColour()));
-        }
-        String flow = FlowWords.of(chart, layer);
-        if (!flow.isEmpty()) {
-            group.add((bar, under) -> flow, palette.of(Role.SOFT));
+        String note = part.note(chart, layer);
+        if (!note.isEmpty()) {
+            group.add((bar, under) -> note, palette.of(Role.SOFT));
         }
         for (int output = 0; output < layer.indicator().outputs().size(); output++) {
             if (layer.draws(output) && !layer.indicator().outputs().get(output).cue()) {

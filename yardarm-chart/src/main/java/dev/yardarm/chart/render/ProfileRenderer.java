@@ -1,6 +1,5 @@
 package dev.yardarm.chart.render;
 
-import dev.yardarm.chart.label.Box;
 import dev.yardarm.chart.label.Label;
 import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
@@ -18,30 +17,25 @@ import dev.yardarm.core.profile.Footprint;
 import dev.yardarm.core.profile.PriceRows;
 import dev.yardarm.core.profile.ProfileTerm;
 import dev.yardarm.core.profile.SpanProfile;
-import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.profile.ViewProfileTerm;
 import dev.yardarm.core.profile.VolumeAreas;
-import dev.yardarm.core.series.Times;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 
 /**
  * Volume profiles, which never hide bars: they lie below them, or over them so thin that they show through, or outside of their span. Those
  * of spans go from the beginning of each to the right or from its end to the left, that of the view lies at its edge. Rows of the value area are darker, that of the point of control is darkest; told apart by side, what was
- * sold lies at the base and what was bought beyond it. Levels nothing has reached since their span go on to the right, with their name and
- * age. Rows that are lower than a pixel are drawn together, as wide as the widest of them. Cost: the rows of the spans in view.
+ * sold lies at the base and what was bought beyond it. What nothing has reached since is drawn by
+ * {@link UntouchedRenderer}. Rows that are lower than a pixel are drawn together, as wide as the widest of them. Cost: the rows of the spans in view.
  */
 final class ProfileRenderer {
     private static final double WIDEST = 150;
     private static final double NARROWEST = 6;
-    private static final double[] DASH = {7, 4};
-    private static final double[] EDGE_DASH = {2, 4};
-
     private static final String DRAWN = "drawn";
     /** How much of its opacity one has over the bars. */
     private static final double THIN = 0.7;
 
+    private final UntouchedRenderer untouched = new UntouchedRenderer();
     private final Batch outside = new Batch();
     private final Batch inside = new Batch();
     private final Batch control = new Batch();
@@ -72,7 +66,7 @@ final class ProfileRenderer {
             if (!spans.isEmpty() && layer.settings().word("areas").equals("named")) {
                 areas(chart, pane, layer, spans.get(spans.size() - 1), palette, surface, labels);
             }
-            untouched(chart, pane, layer, palette, surface, labels);
+            untouched.paint(chart, pane, layer, palette, surface, labels);
         }
     }
 
@@ -239,49 +233,5 @@ final class ProfileRenderer {
                             isRightOf ? x + 5 : x - 6, (top + bottom) / 2, isRightOf ? Align.LEFT : Align.RIGHT))));
         }
         line.fill(surface, Palette.fade(colour, layer.style().opacity()));
-    }
-
-    private void untouched(
-            ChartModel chart, Pane pane, IndicatorLayer layer, Palette palette, Surface surface, Labels labels) {
-        List<UntouchedLevel> levels = chart.data().flow().untouched().getOrDefault(layer.id(), List.of());
-        String wanted = levels.isEmpty() ? "none" : layer.settings().word("untouched");
-        if (wanted.equals("none")) {
-            return;
-        }
-        int colour =
-                Palette.fade(palette.drawn(layer.leadColour()), layer.style().opacity());
-        Box area = ChartPainter.area(chart, pane);
-        double lastY = pane.scale().y(chart.data().last());
-        for (UntouchedLevel level : levels) {
-            boolean isControl = level.kind() == UntouchedLevel.Kind.CONTROL;
-            double y = surface.snap(pane.scale().y(level.price())) + surface.hairline() / 2;
-            if (!isControl && wanted.startsWith("points") || y < area.top() || y > area.bottom()) {
-                continue;
-            }
-            double from =
-                    Math.max(chart.time().left(), chart.time().x(chart.axis().bar(level.since() - 1) + 1));
-            line.clear();
-            line.point(from, y);
-            line.point(chart.plotRight(), y);
-            surface.line(colour, isControl ? 1.5 : 1, isControl ? DASH : EDGE_DASH, line.values(), 2);
-            String day = Times.date(level.since() - 1, chart.zone())
-                    .format(java.time.format.DateTimeFormatter.ofPattern("d MMM", java.util.Locale.ROOT));
-            long days = ChronoUnit.DAYS.between(
-                    Times.date(level.since() - 1, chart.zone()), Times.date(chart.now(), chart.zone()));
-            labels.add(new Label(
-                    "",
-                    "untouched " + level.kind().words() + " " + day + ", " + days + (days == 1 ? " day" : " days"),
-                    level.kind().words() + " " + day,
-                    Type.SMALL,
-                    colour,
-                    Palette.fade(palette.of(Role.PAPER), 0.85),
-                    Label.Rank.LEVEL,
-                    Math.abs(y - lastY),
-                    area,
-                    List.of(
-                            new Label.Spot(chart.plotRight() - 6, y - 8, Align.RIGHT),
-                            new Label.Spot(chart.plotRight() - 6, y + 8, Align.RIGHT),
-                            new Label.Spot(Math.min(from + 6, chart.plotRight() - 60), y - 8, Align.LEFT))));
-        }
     }
 }
