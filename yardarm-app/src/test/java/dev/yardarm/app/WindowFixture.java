@@ -143,9 +143,8 @@ final class WindowFixture {
 
     /** What may tell why something does not come: what was told, what is on the chart, and what the threads at work are doing. */
     private String state() {
-        StringBuilder all = new StringBuilder("told: " + notices.stream()
-                .skip(Math.max(0, notices.size() - 5))
-                .toList());
+        StringBuilder all = new StringBuilder("told: "
+                + notices.stream().skip(Math.max(0, notices.size() - 5)).toList());
         all.append("\nlayers: ").append(get(() -> chart().layers().stream()
                 .map(layer -> LayerParts.title(chart(), layer) + " = " + LayerParts.value(chart(), layer))
                 .toList()));
@@ -153,7 +152,8 @@ final class WindowFixture {
         Thread.getAllStackTraces().forEach((thread, frames) -> {
             if (thread.getName().startsWith("work-") && frames.length > 0) {
                 all.append("\n").append(thread.getName()).append(": ").append(thread.getState());
-                Arrays.stream(frames).limit(8).forEach(frame -> all.append("\n    ").append(frame));
+                Arrays.stream(frames).limit(8).forEach(frame -> all.append("\n    ")
+                        .append(frame));
             }
         });
         return all.toString();

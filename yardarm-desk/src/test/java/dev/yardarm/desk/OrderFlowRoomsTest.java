@@ -8,6 +8,7 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.indicator.Settings;
+import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.profile.SpanProfile;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.desk.room.chart.ChartRoom;
@@ -84,6 +85,25 @@ class OrderFlowRoomsTest extends OnAChart {
             }
             assertThat(sum).as("bar " + bar).isEqualTo(bars.volume(bar));
         }
+    }
+
+    @Test
+    void anExecutionLayoutThatIsThereComesToTheFrontWithItsInstrument() {
+        show("VRTQ", "1h");
+        front.run(() -> ExecutionLayout.show(layouts));
+        int tabs = layouts.all().size();
+        front.run(() -> {
+            // Led elsewhere, and back in the first tab.
+            Instrument other = desk.directory().byCode("EMBRA").orElseThrow();
+            charts().forEach(each -> each.open(other, each.chart().request()));
+            layouts.stepLayout(1);
+            ExecutionLayout.show(layouts);
+        });
+        assertThat(layouts.all()).hasSize(tabs);
+        assertThat(charts()).hasSize(4).allSatisfy(each -> assertThat(
+                        each.instrument().orElseThrow().code())
+                .isEqualTo("VRTQ"));
+        assertThat(kinds()).containsExactly("range of 8 ticks", "5m", "1m", "30m");
     }
 
     @Test

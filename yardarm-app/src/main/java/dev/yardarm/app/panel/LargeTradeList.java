@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -96,8 +97,14 @@ final class LargeTradeList extends VBox {
             bench.desk().tell("How large a trade has to be is not known yet: too few are kept. Set a size.");
             return;
         }
-        // What is rare is known to a hundredth; a size people can say is as good.
-        double size = BigDecimal.valueOf(marks.least()).round(SAID).doubleValue();
+        // What is rare is known to a hundredth; a size people can say is as good, and where only whole ones trade the
+        // next of them.
+        boolean isWhole = IntStream.range(0, marks.size())
+                .mapToDouble(each -> marks.get(each).trade().size())
+                .allMatch(each -> each == Math.rint(each));
+        double size = isWhole
+                ? Math.ceil(marks.least())
+                : BigDecimal.valueOf(marks.least()).round(SAID).doubleValue();
         bench.room().studies().setAlertOnTrade(size, BigTradesTerm.together(shown.settings()));
     }
 

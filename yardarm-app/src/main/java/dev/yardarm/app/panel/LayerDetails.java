@@ -21,7 +21,7 @@ import javafx.scene.layout.Region;
 /** The editor of one chosen layer, in the Layers panel. */
 abstract class LayerDetails {
     /** Letters from which a word is written in several lines. */
-    private static final int LONG = 16;
+    private static final int LONG = 14;
 
     private static final double WORDS = 96;
 

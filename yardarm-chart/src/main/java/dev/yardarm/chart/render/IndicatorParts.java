@@ -142,7 +142,7 @@ final class IndicatorParts {
         @Override
         public String value(ChartModel chart, IndicatorLayer layer) {
             LargeMarks large = marks(chart, layer);
-            return large == null ? IndicatorPart.super.value(chart, layer) : large.size() + " large";
+            return large == null ? IndicatorPart.super.value(chart, layer) : Integer.toString(large.size());
         }
 
         @Override

@@ -279,7 +279,12 @@ public final class Readout {
         }
         boolean priced =
                 layer.indicator().place().withPrice() && layer.reference().isEmpty();
-        return priced ? chart.instrument().orElseThrow().format().format(value) : number(value);
+        if (priced) {
+            return chart.instrument().orElseThrow().format().format(value);
+        }
+        // What was traded is counted, not measured.
+        boolean counted = layer.indicator().family() == Indicator.Family.ORDER_FLOW && value == Math.rint(value);
+        return counted && Math.abs(value) < 1000 ? Decimals.of(value, 0).replace('-', '−') : number(value);
     }
 
     /** How a layer stands against the bar percentages of it are counted from: {@code +1.20 %}; empty when they are not. */
@@ -317,7 +322,7 @@ public final class Readout {
         if (size >= 100_000) {
             return (value < 0 ? "−" : "") + quantity(size);
         }
-        String text = Decimals.of(value, size >= 10 || size == 0 ? 1 : size >= 0.1 ? 2 : 4);
+        String text = Decimals.of(value, size >= 1000 ? 0 : size >= 10 || size == 0 ? 1 : size >= 0.1 ? 2 : 4);
         return text.replace('-', '−');
     }
 }

@@ -24,7 +24,7 @@ public final class ExecutionLayout {
 
     private ExecutionLayout() {}
 
-    /** Makes the tab; says what is missing. Used by the interface's thread alone. */
+    /** Makes the tab, or shows the one there is; says what is missing. Used by the interface's thread alone. */
     public static void show(Layouts layouts) {
         ChartRoom active = layouts.active();
         if (active.instrument().isEmpty()) {
@@ -33,7 +33,16 @@ public final class ExecutionLayout {
         }
         String title =
                 "Execution " + active.instrument().map(each -> each.id().code()).orElse("");
-        Layout layout = layouts.add(layouts.titled(title).isEmpty() ? title : "", Arrangement.grid(2, 2));
+        Layout there = layouts.titled(title).orElse(null);
+        if (there != null) {
+            layouts.show(there);
+            // Its charts may have been led elsewhere meanwhile.
+            active.instrument().ifPresent(wanted -> there.charts()
+                    .forEach(chart -> chart.open(wanted, chart.chart().request())));
+            layouts.desk().tell("The execution layout is there already.");
+            return;
+        }
+        Layout layout = layouts.add(title, Arrangement.grid(2, 2));
         int colour = layouts.freeLink();
         layouts.setLinks(
                 colour, EnumSet.of(LinkRules.Shared.INSTRUMENT, LinkRules.Shared.CROSSHAIR, LinkRules.Shared.DRAWINGS));
