@@ -181,6 +181,32 @@ class ChartFeedTest {
         front.run(other::close);
     }
 
+    /** What cannot even be set up while the chart is at work is told as what breaks later is; nothing stays as it was without a word. */
+    @Test
+    void aLayerThatCannotBeSetUpIsTold() {
+        Indicator broken = new Declared(Indicator.Family.TREND, "broken", "Broken") {
+            {
+                line();
+                help("s", "f", "r", "w", "o");
+            }
+
+            @Override
+            public void build(Recipe recipe) {
+                throw new IllegalStateException("no such moon");
+            }
+        };
+        front.run(() -> feed.open(instrument("KTRL"), Timeframe.MINUTE, List.of()));
+        front.await("its bars", () -> !shown.bars().isEmpty());
+        front.await("it goes on", () -> hub.subscriptions() == 1);
+        front.run(() ->
+                feed.setLayers(List.of(new IndicatorLayer("l", broken, Settings.standard(broken), LayerStyle.of(1)))));
+        front.await("why", () -> !problems.isEmpty());
+        assertThat(problems).containsExactly("The chart of KTRL has stopped: no such moon. Open it again to go on.");
+        assertThat(hub.subscriptions()).isEqualTo(0);
+        front.run(() -> feed.open(instrument("KTRL"), Timeframe.MINUTE, List.of()));
+        front.await("it goes on", () -> hub.subscriptions() == 1);
+    }
+
     /** What a chart is compared with fails, while it is loaded and later in the market. */
     @Test
     void aCompanionThatFailsIsToldAndCostsItsOwnValuesAlone() {

@@ -336,8 +336,11 @@ final class DrawingDetails extends LayerDetails {
     void show() {
         last = drawing();
         busy = true;
-        showing.forEach(Runnable::run);
-        busy = false;
+        try {
+            showing.forEach(Runnable::run);
+        } finally {
+            busy = false;
+        }
         PriceFormat format = bench.room().instrument().orElseThrow().format();
         TradingCalendar calendar = bench.room().chart().axis().grid().calendar();
         for (int anchor = 0; anchor < prices.size(); anchor++) {

@@ -345,8 +345,11 @@ final class IndicatorDetails extends LayerDetails {
     void show() {
         bench.room().chart().indicator(id).ifPresent(layer -> last = layer);
         busy = true;
-        showing.forEach(Runnable::run);
-        style.show();
-        busy = false;
+        try {
+            showing.forEach(Runnable::run);
+            style.show();
+        } finally {
+            busy = false;
+        }
     }
 }

@@ -170,7 +170,10 @@ final class SettingEditor {
     /** Shows the setting as it is now. */
     void show() {
         showing = true;
-        show.run();
-        showing = false;
+        try {
+            show.run();
+        } finally {
+            showing = false;
+        }
     }
 }

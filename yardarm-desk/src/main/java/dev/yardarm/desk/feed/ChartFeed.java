@@ -214,7 +214,7 @@ public final class ChartFeed implements AutoCloseable {
 
         /** Takes over what was loaded; the interface's thread hands it over to the lane. */
         void begin(Ready ready) {
-            lane.execute(() -> {
+            onLane(() -> {
                 if (ended) {
                     return;
                 }
@@ -227,7 +227,18 @@ public final class ChartFeed implements AutoCloseable {
 
         void setLayers(List<IndicatorLayer> newLayers) {
             layers = List.copyOf(newLayers);
-            lane.execute(this::recompute);
+            onLane(this::recompute);
+        }
+
+        /** Runs something on the lane; what goes wrong there ends the feed and is told. */
+        private void onLane(Runnable task) {
+            lane.execute(() -> {
+                try {
+                    task.run();
+                } catch (RuntimeException | Error problem) {
+                    failed(problem);
+                }
+            });
         }
 
         private void recompute() {
@@ -260,21 +271,14 @@ public final class ChartFeed implements AutoCloseable {
         }
 
         private void rebuild() {
-            try {
-                vantage.refresh();
-                builder = new ChartDataBuilder(
-                        computedLayers,
-                        vantage.surroundings(),
-                        services.language().get(),
-                        request.timeframe());
-                publish();
-            } catch (RuntimeException | Error failed) {
-                failed(failed);
-            }
+            vantage.refresh();
+            builder = new ChartDataBuilder(
+                    computedLayers, vantage.surroundings(), services.language().get(), request.timeframe());
+            publish();
         }
 
         void drawingsChanged() {
-            lane.execute(() -> {
+            onLane(() -> {
                 if (!ended && vantage != null) {
                     vantage.setDrawings(named);
                     if (!ChartDataBuilder.needs(
