@@ -94,6 +94,24 @@ class ViewsTest {
     }
 
     @Test
+    void anAlertOfTheLineIsOnTheRowInHandAndTheRowsStay() throws Exception {
+        app.line("close > 0");
+        awaitView(View.SCAN);
+        app.await("results", () -> table("#scan-results").getItems().size() > 5);
+        app.await("the first chart", () -> !shownBeside().isEmpty());
+        String first = shownBeside();
+        app.robot().push(KeyCode.DOWN);
+        app.await("another", () -> !shownBeside().isEmpty() && !shownBeside().equals(first));
+        app.line("alert close < 1");
+        app.await("the alert", () -> app.desk().books().alerts().size() == 1);
+        assertThat(app.desk().books().alerts().get(0).instrument().code()).isEqualTo(shownBeside());
+        assertThat(app.get(() -> app.window().bench().viewProperty().get())).isEqualTo(View.SCAN);
+        app.line("alert trade 5000");
+        app.await("the other", () -> app.desk().books().alerts().size() == 2);
+        assertThat(app.desk().books().alerts().get(1).instrument().code()).isEqualTo(shownBeside());
+    }
+
+    @Test
     void columnsAreChosenSortedAndKept() throws Exception {
         app.line("close > 0");
         app.await("results", () -> table("#scan-results").getItems().size() > 5);

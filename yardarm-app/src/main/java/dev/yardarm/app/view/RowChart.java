@@ -269,6 +269,11 @@ final class RowChart extends VBox {
         return Optional.ofNullable(wanted).map(Subject::instrument);
     }
 
+    /** The timeframe of the row. */
+    Optional<Timeframe> timeframe() {
+        return Optional.ofNullable(wanted).map(Subject::request).map(BarRequest::timeframe);
+    }
+
     /** Shows what a row is about; null for none. */
     void show(Subject subject) {
         empty.setVisible(subject == null);

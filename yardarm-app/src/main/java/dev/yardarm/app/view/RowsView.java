@@ -1,5 +1,6 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.table.Rows;
 import java.util.Optional;
@@ -18,6 +19,11 @@ interface RowsView extends WorkView {
     @Override
     default Optional<Instrument> instrument() {
         return chart().instrument();
+    }
+
+    @Override
+    default Optional<Timeframe> timeframe() {
+        return chart().timeframe();
     }
 
     @Override

@@ -1,5 +1,6 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.desk.action.View;
 import java.util.Optional;
@@ -55,6 +56,11 @@ public interface WorkView extends AutoCloseable {
 
     /** The instrument that is worked on: that of the chart or the row in hand. */
     Optional<Instrument> instrument();
+
+    /** The timeframe it is looked at on; empty for that of the chart in hand. */
+    default Optional<Timeframe> timeframe() {
+        return Optional.empty();
+    }
 
     /** Leaves what is under way, one thing at a time (Esc); false when there is nothing to leave. */
     default boolean escape() {

@@ -10,6 +10,7 @@ import dev.yardarm.app.view.WatchView;
 import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
@@ -225,6 +226,11 @@ public final class MainWindow implements WindowParts {
     @Override
     public Optional<Instrument> instrument() {
         return shown.instrument();
+    }
+
+    @Override
+    public Optional<Timeframe> timeframe() {
+        return shown.timeframe();
     }
 
     @Override

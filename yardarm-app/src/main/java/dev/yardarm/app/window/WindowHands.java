@@ -2,6 +2,7 @@ package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.Universe;
@@ -54,6 +55,11 @@ final class WindowHands implements Hands {
     @Override
     public Optional<Instrument> instrument() {
         return parts.instrument();
+    }
+
+    @Override
+    public Timeframe timeframe() {
+        return parts.timeframe().orElseGet(Hands.super::timeframe);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.workbench.Workbench;
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import java.util.Optional;
 
@@ -14,6 +15,9 @@ interface WindowParts {
 
     /** The instrument worked on in the view in front. */
     Optional<Instrument> instrument();
+
+    /** The timeframe it is looked at on there; empty for that of the chart in hand. */
+    Optional<Timeframe> timeframe();
 
     /** Looks at what came after the scan being written. */
     void gatherEvidence();

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.line;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.Desk;
@@ -23,6 +24,11 @@ public interface Hands {
 
     /** The instrument worked on in the view in front: that of the chart or the row in hand. */
     Optional<Instrument> instrument();
+
+    /** The timeframe it is looked at on there. */
+    default Timeframe timeframe() {
+        return room().chart().timeframe();
+    }
 
     /** Brings a view to the front. */
     void go(View view);

@@ -236,11 +236,22 @@ public interface LineCommand {
         }
     }
 
-    /** An alert that waits for a condition to begin to hold. */
+    /** An alert that waits for a condition to begin to hold, on the instrument in hand: that of the row where there are rows. */
     record AlertOn(String condition) implements LineCommand {
         @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
         public void run(Hands hands) {
-            hands.room().studies().setAlert(condition);
+            hands.desk()
+                    .alertWork()
+                    .setOn(
+                            hands.instrument().stream().toList(),
+                            condition,
+                            hands.timeframe(),
+                            hands.desk().language().now());
         }
     }
 
@@ -249,8 +260,16 @@ public interface LineCommand {
         private static final long TOGETHER = 100_000;
 
         @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
         public void run(Hands hands) {
-            hands.room().studies().setAlertOnTrade(size, TOGETHER);
+            hands.instrument()
+                    .ifPresentOrElse(
+                            each -> hands.desk().alertWork().setOnTrade(each, size, TOGETHER, hands.timeframe()),
+                            () -> hands.desk().tell("There is no instrument to set an alert on."));
         }
     }
 
