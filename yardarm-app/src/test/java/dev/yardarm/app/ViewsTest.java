@@ -112,6 +112,16 @@ class ViewsTest {
     }
 
     @Test
+    void beforeThereAreRowsAnAlertOfTheLineIsOnTheChart() throws Exception {
+        app.line("alerts");
+        awaitView(View.WATCH);
+        app.line("alert close < 1");
+        app.await("the alert", () -> app.desk().books().alerts().size() == 1);
+        assertThat(app.desk().books().alerts().get(0).instrument().code()).isEqualTo("KTRL");
+        assertThat(app.notices()).contains("Alert set on KTRL");
+    }
+
+    @Test
     void columnsAreChosenSortedAndKept() throws Exception {
         app.line("close > 0");
         app.await("results", () -> table("#scan-results").getItems().size() > 5);

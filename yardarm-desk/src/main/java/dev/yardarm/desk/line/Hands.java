@@ -25,6 +25,11 @@ public interface Hands {
     /** The instrument worked on in the view in front: that of the chart or the row in hand. */
     Optional<Instrument> instrument();
 
+    /** The same, and where there is no row that of the active chart. */
+    default Optional<Instrument> inHand() {
+        return instrument().or(() -> room().instrument());
+    }
+
     /** The timeframe it is looked at on there. */
     default Timeframe timeframe() {
         return room().chart().timeframe();

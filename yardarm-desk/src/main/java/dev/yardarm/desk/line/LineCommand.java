@@ -248,7 +248,7 @@ public interface LineCommand {
             hands.desk()
                     .alertWork()
                     .setOn(
-                            hands.instrument().stream().toList(),
+                            hands.inHand().stream().toList(),
                             condition,
                             hands.timeframe(),
                             hands.desk().language().now());
@@ -266,7 +266,7 @@ public interface LineCommand {
 
         @Override
         public void run(Hands hands) {
-            hands.instrument()
+            hands.inHand()
                     .ifPresentOrElse(
                             each -> hands.desk().alertWork().setOnTrade(each, size, TOGETHER, hands.timeframe()),
                             () -> hands.desk().tell("There is no instrument to set an alert on."));
