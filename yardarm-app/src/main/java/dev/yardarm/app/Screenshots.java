@@ -420,7 +420,7 @@ final class Screenshots {
         Drawing level = room().chart().drawings().get(0);
         desk.books()
                 .alertShelf()
-                .put(new Alert(
+                .put(Alert.onDrawing(
                         "morning",
                         instrument.id(),
                         level.id(),

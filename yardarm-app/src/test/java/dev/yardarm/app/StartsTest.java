@@ -116,7 +116,7 @@ class StartsTest {
             app.desk()
                     .books()
                     .alertShelf()
-                    .put(new Alert(
+                    .put(Alert.onDrawing(
                             "a",
                             instrument.id(),
                             app.chart().drawings().get(0).id(),

@@ -131,7 +131,7 @@ public final class SoakMeasurement {
                 String id = instrument.code() + "-" + number;
                 drawings.add(new Drawing(id, Drawing.LEVEL, Timeframe.DAY, List.of(new Anchor(now, level)), 1));
                 levels.put(id, Double.doubleToLongBits(level));
-                alerts.add(new Alert(
+                alerts.add(Alert.onDrawing(
                         id, instrument.id(), id, Alert.Trigger.REACHES, Timeframe.MINUTE, price > level, now));
             }
             front(() -> {
@@ -214,7 +214,7 @@ public final class SoakMeasurement {
             double level = Double.longBitsToDouble(levels.get(alert.id()));
             int first = -1;
             for (int tick = 0; tick < trades.size() && first < 0; tick++) {
-                boolean reached = alert.above() ? trades.price(tick) <= level : trades.price(tick) >= level;
+                boolean reached = alert.price() > level ? trades.price(tick) <= level : trades.price(tick) >= level;
                 first = reached ? tick : -1;
             }
             Firing firing = fired.get(alert.id());

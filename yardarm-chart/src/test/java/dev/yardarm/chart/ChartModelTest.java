@@ -168,7 +168,8 @@ class ChartModelTest {
                 List.of(new Anchor(chart.bars().openTime(80), chart.bars().high(90))),
                 4)));
         long fired = chart.bars().openTime(90) + Times.HOUR;
-        Alert waiting = new Alert("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1);
+        Alert waiting =
+                Alert.onDrawing("a", ChartFixture.KTRL.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, 1);
         Palette palette = Palette.of(Palette.Theme.DAYLIGHT);
         for (boolean hasFired : new boolean[] {false, true}) {
             chart.setAlerts(hasFired ? List.of() : List.of(waiting));

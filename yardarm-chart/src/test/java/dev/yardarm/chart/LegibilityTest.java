@@ -75,7 +75,7 @@ class LegibilityTest {
         }
         drawings.add(drawing("text", "text", at(data, end - 40, true)));
         chart.setDrawings(drawings);
-        chart.setAlerts(List.of(new Alert(
+        chart.setAlerts(List.of(Alert.onDrawing(
                 "a",
                 ChartFixture.KTRL.id(),
                 "level1",

@@ -30,6 +30,7 @@ public final class Main {
         COMMANDS.put("export", ExportCommand.class);
         COMMANDS.put("scan", ScanCommand.class);
         COMMANDS.put("evidence", EvidenceCommand.class);
+        COMMANDS.put("watch", WatchCommand.class);
         COMMANDS.put("detect", DetectCommand.class);
         COMMANDS.put("synth", SynthCommand.class);
         COMMANDS.put("reference", ReferenceCommand.class);

@@ -7,8 +7,14 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SpecVersion;
+import dev.yardarm.core.alert.Acts;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Awaited;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.alert.Margin;
+import dev.yardarm.core.alert.Terms;
+import dev.yardarm.core.alert.Wait;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
@@ -37,6 +43,7 @@ import dev.yardarm.data.document.StanceEntry;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
@@ -45,7 +52,8 @@ import org.junit.jupiter.api.io.TempDir;
 
 class DocumentStoreTest {
     private static final InstrumentId KTRL = new InstrumentId("halcyon", "KTRL");
-    private static final Alert ALERT = new Alert("a", KTRL, "d1", Alert.Trigger.REACHES, Timeframe.HOURS_4, true, 7);
+    private static final Alert ALERT =
+            Alert.of("a", KTRL, new Wait(new Awaited.Drawn("d1"), Alert.Trigger.REACHES), Timeframe.HOURS_4, 7, 99.5);
     private static final Drawing LEVEL =
             new Drawing("d1", Drawing.LEVEL, Timeframe.WEEK, List.of(new Anchor(1_700_000_000_000_000L, 98.4)), 2);
 
@@ -108,11 +116,42 @@ class DocumentStoreTest {
                 Entries.of(List.of(AlertEntry.of(ALERT), AlertEntry.of(onCondition), AlertEntry.of(onTrade))));
         assertThat(AlertEntry.of(onCondition).alert()).isEqualTo(onCondition);
         assertThat(AlertEntry.of(onTrade).alert()).isEqualTo(onTrade);
-        roundTrip(
-                DocumentKind.FIRINGS,
-                Entries.of(List.of(FiringEntry.of(Firing.of(onCondition, onCondition.condition(), 9, 98.4, 5)))));
-        roundTrip(
-                DocumentKind.FIRINGS, Entries.of(List.of(FiringEntry.of(Firing.of(ALERT, "Level of W", 9, 98.4, 5)))));
+        Alert full = new Alert(
+                "f",
+                KTRL,
+                List.of(
+                        new Wait(
+                                new Awaited.Value("ema(20)"),
+                                Alert.Trigger.ABOUT_TO_CLOSE,
+                                1,
+                                new Margin(3, Margin.Unit.TICKS),
+                                5_000_000,
+                                0),
+                        new Wait(new Awaited.Price(98.5), Alert.Trigger.REACHES)
+                                .going(-1)
+                                .within(4),
+                        new Wait(
+                                new Awaited.Drawn("d1", "0.618"),
+                                Alert.Trigger.TURNS_BACK,
+                                0,
+                                new Margin(0.5, Margin.Unit.RANGE),
+                                0,
+                                0)),
+                BarRule.parse("time:4h"),
+                new Terms(
+                        Terms.Repeat.EACH_TIME,
+                        5,
+                        9_000_000,
+                        new Terms.Hours(LocalTime.of(9, 0), LocalTime.of(11, 30))),
+                "as planned",
+                new Acts("bell", true, false, "long", "retest", true),
+                7,
+                Double.NEGATIVE_INFINITY);
+        roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(full))));
+        assertThat(AlertEntry.of(full).alert()).isEqualTo(full);
+        Firing firing = new Firing("c", 8, KTRL, "", "rsi(14) < 30 on D", "", BarRule.parse("range:10"), 9, 98.4, 5);
+        roundTrip(DocumentKind.FIRINGS, Entries.of(List.of(FiringEntry.of(firing))));
+        assertThat(FiringEntry.of(firing).firing()).isEqualTo(firing);
         roundTrip(
                 DocumentKind.PLANS,
                 Entries.of(List.of(

@@ -153,7 +153,7 @@ public final class Desk implements AutoCloseable {
         vantages = new Vantages(histories, books::drawingsAnywhere);
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
-        alertWork = new AlertWork(books, undo, clock::now, this::tell);
+        alertWork = new AlertWork(books, directory, undo, clock::now, this::tell);
         planWork = new PlanWork(books, undo, clock::now, this::tell);
         sizing = new Sizing(directory, clock::now);
         intake = new IntakeWork(
@@ -167,10 +167,11 @@ public final class Desk implements AutoCloseable {
                 directory,
                 new AlertRunner.Around(vantages, hub, clock::now, scheduler, schedules, language::now, front),
                 this::tell,
-                alert -> {
+                (alert, firing, away) -> {
                     market.save();
-                    alertListeners.forEach(listener -> listener.accept(alert));
+                    alertListeners.forEach(listener -> listener.accept(firing));
                 });
+        language.listen(changed -> front.execute(alertRunner::languageChanged));
         scanSchedules = new ScanSchedules(
                 books,
                 scanWork,

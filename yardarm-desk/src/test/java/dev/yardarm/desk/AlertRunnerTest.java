@@ -65,7 +65,7 @@ class AlertRunnerTest {
     private void alert(String id, String drawing, boolean above, long setAt) {
         front.run(() -> desk.books()
                 .alertShelf()
-                .put(new Alert(id, ktrl.id(), drawing, Alert.Trigger.REACHES, Timeframe.DAY, above, setAt)));
+                .put(Alert.onDrawing(id, ktrl.id(), drawing, Alert.Trigger.REACHES, Timeframe.DAY, above, setAt)));
     }
 
     /** The first trade at a price or above since a moment. */
@@ -89,7 +89,7 @@ class AlertRunnerTest {
         assertThat(fired).singleElement().satisfies(firing -> {
             assertThat(firing.at()).isEqualTo(expected);
             assertThat(firing.price()).isGreaterThanOrEqualTo(105);
-            assertThat(firing.on()).isEqualTo("Level");
+            assertThat(firing.on()).isEqualTo("reaches \"Level\"");
             assertThat(firing.bar()).isEqualTo(morning());
         });
         assertThat(front.get(() -> desk.books().waits(desk.books().alerts().get(0))))
@@ -181,9 +181,10 @@ class AlertRunnerTest {
                     new AlertRunner.Around(
                             vantages, hub, () -> now, desk.scheduler(), desk.schedules(), desk.language()::now, front),
                     told::add,
-                    firing -> {}));
-            Alert alert = new Alert("r", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, morning() + 1);
-            front.run(() -> desk.books().alertShelf().put(alert));
+                    (alert, firing, away) -> {}));
+            Alert wanted =
+                    Alert.onDrawing("r", ktrl.id(), "d", Alert.Trigger.REACHES, Timeframe.DAY, false, morning() + 1);
+            front.run(() -> desk.books().alertShelf().put(wanted));
             front.await("why", () -> !told.isEmpty());
             for (int beat = 0; beat < 120; beat++) {
                 hub.beatAt(now);
@@ -193,7 +194,7 @@ class AlertRunnerTest {
             for (int beat = 0; beat < 60; beat++) {
                 hub.beatAt(now);
             }
-            front.await("it is watched", () -> runner.level(alert) == 300 && hub.subscriptions() == 1);
+            front.await("it is watched", () -> runner.level(wanted) == 300 && hub.subscriptions() == 1);
             assertThat(told).singleElement().asString().contains("cannot be watched now: the line is cut");
         }
     }

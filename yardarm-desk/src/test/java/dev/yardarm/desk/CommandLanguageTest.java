@@ -7,6 +7,7 @@ import static org.mockito.Mockito.verify;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.IndicatorLayer;
+import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
@@ -88,17 +89,28 @@ class CommandLanguageTest {
         assertThat(first("plan long 104.2 stop").command()).isNull();
         assertThat(first("plan 104.2 stop 102.8 stop 101").command()).isNull();
         assertThat(first("alert close").command()).isInstanceOf(LineCommand.SetAlert.class);
-        assertThat(first("alert rsi(14) < 30").command()).isEqualTo(new LineCommand.AlertOn("rsi(14) < 30"));
-        assertThat(first("Alert close > open").command()).isEqualTo(new LineCommand.AlertOn("close > open"));
-        for (String words :
-                List.of("alert closes above 104.20", "alert close above 104.20", "alert when it closes above 104.20")) {
-            assertThat(first(words).command())
-                    .as(words)
-                    .isEqualTo(new LineCommand.AlertOn("close crosses above 104.20"));
+        assertThat(first("alert").command()).isEqualTo(new LineCommand.SetAlert(Alert.Trigger.REACHES));
+        for (String words : List.of(
+                "rsi(14) < 30",
+                "close > open on 4h once a bar",
+                "closes above 104.20 on 30m for 5 days \"retest of the breakout\"",
+                "close above 104.20",
+                "when it closes above 104.20",
+                "below 98",
+                "trade 200",
+                "reaches \"Neckline\"")) {
+            assertThat(first("alert " + words).command()).as(words).isEqualTo(new LineCommand.AlertLine(words, "", ""));
         }
-        assertThat(first("alert below 98").command()).isEqualTo(new LineCommand.AlertOn("close crosses below 98"));
+        assertThat(first("alert KTRL reaches 104.20").command())
+                .isEqualTo(new LineCommand.AlertLine("reaches 104.20", "KTRL", ""));
+        assertThat(first("alert KTRL reaches 104.20").detail()).isEqualTo("on KTRL: reaches 104.2");
+        assertThat(first("alert each of Swing rsi(14) < 30").command())
+                .isEqualTo(new LineCommand.AlertLine("rsi(14) < 30", "", "Swing"));
+        assertThat(first("alert all in \"Day trading\" reaches ema(20)").command())
+                .isEqualTo(new LineCommand.AlertLine("reaches ema(20)", "", "Day trading"));
         assertThat(first("alert rsi(14)").command()).isNull();
         assertThat(first("alert rsi(14)").detail()).contains("condition");
+        assertThat(first("alert closes above 104.20 by").command()).isNull();
         assertThat(first("night watch").command()).isEqualTo(new LineCommand.Plain(WordsForTests.of("night watch")));
     }
 

@@ -24,12 +24,21 @@ class ConditionAlertsTest extends AtADesk {
     private static final String CONDITION = "close > sma(close, 5)";
 
     private final List<Firing> fired = new ArrayList<>();
+    private final List<Alert> ready = new ArrayList<>();
     private Instrument ktrl;
 
     @BeforeEach
     void open() throws Exception {
         ktrl = desk.directory().byCode("KTRL").orElseThrow();
-        front.run(() -> desk.onAlert(fired::add));
+        listen();
+    }
+
+    private void listen() {
+        front.run(() -> {
+            ready.clear();
+            desk.onAlert(fired::add);
+            desk.alertRunner().listen(ready::add);
+        });
     }
 
     /** Where the condition begins to hold after a moment, reckoned from a history that is whole. */
@@ -76,6 +85,7 @@ class ConditionAlertsTest extends AtADesk {
         assertThat(begins).hasSizeGreaterThan(1);
         int first = begins.get(0);
         set(CONDITION);
+        front.await("it is watched", () -> !ready.isEmpty());
         // To just before that close nothing fires, whatever forming bars show on the way.
         for (long time = now; time < all.closeTime(first); time += Times.MINUTE) {
             desk.hub().beatAt(time);
@@ -93,9 +103,8 @@ class ConditionAlertsTest extends AtADesk {
             assertThat(firing.at()).isEqualTo(all.closeTime(first));
             assertThat(firing.bar()).isEqualTo(all.openTime(first));
             assertThat(firing.price()).isEqualTo(all.close(first));
-            assertThat(firing.on()).isEqualTo(CONDITION);
+            assertThat(firing.on()).isEqualTo(CONDITION + " on 5m");
             assertThat(firing.drawing()).isEmpty();
-            assertThat(firing.trigger()).isEqualTo(Alert.Trigger.HOLDS);
         });
     }
 
@@ -109,8 +118,9 @@ class ConditionAlertsTest extends AtADesk {
         front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
         desk.close();
         openDesk();
-        front.run(() -> desk.onAlert(fired::add));
+        listen();
         assertThat(only().condition()).isEqualTo(CONDITION);
+        front.await("it is watched", () -> !ready.isEmpty());
         desk.hub().beatAt(now + 4 * 24 * Times.HOUR);
         front.await("the alert", () -> !fired.isEmpty());
         assertThat(fired).singleElement().extracting(Firing::at).isEqualTo(all.closeTime(first));
@@ -189,6 +199,7 @@ class ConditionAlertsTest extends AtADesk {
         int first = begins(all, now).get(0);
         front.run(() -> desk.alertWork()
                 .setOn(List.of(blend), CONDITION, FIVE, desk.language().now()));
+        front.await("it is watched", () -> !ready.isEmpty());
         desk.hub().beatAt(all.closeTime(first));
         front.await("the alert", () -> !fired.isEmpty());
         assertThat(fired).singleElement().satisfies(firing -> {

@@ -3,6 +3,7 @@ package dev.yardarm.desk;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Awaited;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -54,8 +55,8 @@ class LargeTradeAlertsTest extends AtADesk {
         front.run(() -> desk.alertWork()
                 .setOnTrade(embra, size, 0, Timeframe.parse("1h").orElseThrow()));
         assertThat(front.get(() -> desk.books().alerts())).singleElement().satisfies(alert -> {
-            assertThat(alert.trigger()).isEqualTo(Alert.Trigger.TRADED);
-            assertThat(alert.on()).isEqualTo(new Alert.On.Traded(size, 0));
+            assertThat(alert.first().trigger()).isEqualTo(Alert.Trigger.TRADED);
+            assertThat(alert.first().on()).isEqualTo(new Awaited.Traded(size, 0));
         });
         front.await("it listens", () -> !ready.isEmpty());
         desk.hub().beatAt(coming.time(at) - 1);

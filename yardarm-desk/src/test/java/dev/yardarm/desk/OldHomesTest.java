@@ -160,7 +160,7 @@ class OldHomesTest {
                                 true,
                                 true,
                                 ""));
-        Alert touched = new Alert("x", KTRL, "none", Alert.Trigger.REACHES, Timeframe.DAY, true, 1);
+        Alert touched = Alert.onDrawing("x", KTRL, "none", Alert.Trigger.REACHES, Timeframe.DAY, true, 1);
         desk.books().alertShelf().put(touched);
         desk.books().alertShelf().remove("x");
         var plan = desk.books().plan(KTRL).orElseThrow();

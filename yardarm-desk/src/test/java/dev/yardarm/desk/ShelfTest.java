@@ -15,6 +15,7 @@ import dev.yardarm.desk.alert.AlertWork;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.stance.StanceWork;
 import java.io.IOException;
@@ -61,11 +62,11 @@ class ShelfTest {
     }
 
     private static Alert alert(String id) {
-        return new Alert(id, KTRL, "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 1);
+        return Alert.onDrawing(id, KTRL, "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 1);
     }
 
     private AlertWork alerts() {
-        return new AlertWork(books, undo, () -> now, notices::add);
+        return new AlertWork(books, new Directory(List.of()), undo, () -> now, notices::add);
     }
 
     private PlanWork plans() {
@@ -106,7 +107,7 @@ class ShelfTest {
     void anAlertArmedAgainWaitsAgainAndItsRecordStays() {
         books.alertShelf().put(alert("a"));
         books.firingShelf().put(Firing.of(alert("a"), "Level", 7, 104, 5));
-        Alert again = alert("a").armed(50, false);
+        Alert again = alert("a").armed(50, 99);
         books.alertShelf().put(again);
         assertThat(books.waits(again)).isTrue();
         books.firingShelf().put(Firing.of(again, "Level", 60, 99, 58));
@@ -230,7 +231,7 @@ class ShelfTest {
                 file,
                 Files.readString(file)
                         .replaceFirst("\"trigger\" : \"REACHES\"", "\"trigger\" : \"DREAMS\"")
-                        .replaceFirst("(?s)(.*)\"above\"", "$1\"mood\" : \"calm\", \"above\""));
+                        .replaceFirst("(?s)(.*)\"setAt\"", "$1\"mood\" : \"calm\", \"setAt\""));
         try (DocumentSaver again = saver()) {
             Books read = books(again);
             assertThat(read.alerts()).extracting(Alert::id).containsExactly("b");
@@ -274,7 +275,7 @@ class ShelfTest {
         }
         assertThat(notices).isEmpty();
         assertThat(Files.readString(folder.resolve("alerts.json")))
-                .contains("\"version\" : 2")
+                .contains("\"version\" : 3")
                 .doesNotContain("firedAt");
     }
 }

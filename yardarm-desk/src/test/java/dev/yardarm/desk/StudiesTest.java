@@ -105,13 +105,15 @@ class StudiesTest {
                 front.get(() -> room.chart().bars().close(room.chart().bars().size() - 1));
         level(last + 5);
         front.run(() -> room.studies().setAlert(Alert.Trigger.REACHES));
-        assertThat(desk.books().alerts().get(0).above()).isFalse();
+        assertThat(desk.books().alerts().get(0).price()).isEqualTo(last);
+        long set = desk.books().alerts().get(0).setAt();
         front.run(() -> room.drawings()
                 .changeChosen(
                         "change",
                         drawing ->
                                 drawing.withAnchor(0, drawing.anchors().get(0).withPrice(last - 5))));
-        assertThat(desk.books().alerts().get(0).above()).isTrue();
+        assertThat(desk.books().alerts().get(0).price()).isEqualTo(last);
+        assertThat(desk.books().alerts().get(0).setAt()).isGreaterThanOrEqualTo(set);
         assertThat(!desk.books().waits(desk.books().alerts().get(0))).isFalse();
     }
 

@@ -102,7 +102,8 @@ class ViewDesksTest {
         front.await("how far it is", () -> !text(watch.waiting(), "away").isEmpty());
         front.run(() -> {
             assertThat(Double.parseDouble(text(watch.waiting(), "away"))).isBetween(9.5, 10.5);
-            assertThat(text(watch.waiting(), "when")).isEqualTo("price rises to it");
+            assertThat(text(watch.waiting(), "on")).isEqualTo("rises to \"Level\"");
+            assertThat(text(watch.waiting(), "when")).isEqualTo("once");
             assertThat(watch.isFiredInHand()).isFalse();
             String drawing = room.chart().drawings().get(0).id();
             assertThat(watch.subject().orElseThrow().drawing()).isEqualTo(drawing);

@@ -362,10 +362,10 @@ final class DrawingDetails extends LayerDetails {
         style.show();
         StringBuilder text = new StringBuilder();
         for (Alert alert : bench.room().chart().alerts()) {
-            if (alert.drawing().equals(id)) {
+            if (alert.isOn(id)) {
                 text.append(text.isEmpty() ? "" : "\n")
                         .append("waits: ")
-                        .append(alert.trigger().words());
+                        .append(alert.first().trigger().words());
             }
         }
         for (Firing firing : bench.room().chart().firings()) {

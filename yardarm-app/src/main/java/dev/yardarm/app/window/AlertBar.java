@@ -7,7 +7,6 @@ import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.instrument.Instrument;
 import java.util.ArrayDeque;
 import java.util.Deque;
-import java.util.Locale;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
@@ -43,15 +42,10 @@ final class AlertBar extends Label {
         if (instrument == null) {
             return;
         }
-        String on = "the " + (alert.on().isEmpty() ? "drawing" : alert.on().toLowerCase(Locale.ROOT));
         String text = "Alert: " + instrument.code() + " "
-                + switch (alert.trigger()) {
-                    case REACHES -> "has reached " + on;
-                    case CLOSES_BEYOND -> "has closed a bar of " + alert.timeframe() + " beyond " + on;
-                    case HOLDS -> "has closed a bar of " + alert.timeframe() + " with " + alert.on() + ",";
-                    case TRADED -> "has had " + alert.on();
-                }
-                + " at " + instrument.format().format(alert.price()) + ".";
+                + (alert.on().isEmpty() ? "has reached a drawing" : alert.on()) + ", at "
+                + instrument.format().format(alert.price())
+                + (alert.note().isEmpty() ? "." : ": " + alert.note());
         bench.desk().tell(text);
         unseen.addFirst(new Unseen(alert, text));
         show();

@@ -71,7 +71,7 @@ final class Editor {
             case 2 -> {
                 desk.books()
                         .alertShelf()
-                        .put(new Alert(
+                        .put(Alert.onDrawing(
                                 "a" + fact,
                                 id,
                                 "none",

@@ -1,68 +1,61 @@
 package dev.yardarm.core.alert;
 
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.PriceBasis;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Objects;
 
 /**
- * An alert on a drawing, a condition or a large trade, from when it is set until it fires. That it fired is not part of it: a {@link Firing}
- * says so.
+ * An alert: one thing waited for or several in order, and on what terms. That it fired is not part of it: a {@link Firing} says so.
  *
- * @param on what it waits on
- * @param timeframe the bars whose close counts, for {@link Trigger#CLOSES_BEYOND} and {@link Trigger#HOLDS}
- * @param above whether the price stood above the drawing when the alert was set; means nothing for a condition
+ * <p>Each wait begins when the one before was met; the alert fires when the last one is. What it fires on follows from what was traded
+ * since it was set and nothing else, so it says the same live, after a restart and over recorded trades.
+ *
+ * @param waits what is waited for, in this order; at least one
+ * @param bars the bars whose closes count, and whose formulas are read
+ * @param terms how often and when
+ * @param note the trader's words, with values in braces; empty for none
+ * @param acts what happens besides the notice
  * @param setAt when it was set or armed again, microseconds UTC
+ * @param price where price stood then, in prices of that day; NaN when that is not known, so that the first trade decides
  */
 public record Alert(
-        String id, InstrumentId instrument, On on, Trigger trigger, Timeframe timeframe, boolean above, long setAt) {
-    /** What an alert waits on. */
-    public sealed interface On {
-        /** A drawing of the instrument, by its id. */
-        record Drawn(String id) implements On {
-            public Drawn {
-                Objects.requireNonNull(id);
-            }
-        }
+        String id,
+        InstrumentId instrument,
+        List<Wait> waits,
+        BarRule bars,
+        Terms terms,
+        String note,
+        Acts acts,
+        long setAt,
+        double price) {
+    /** Most waits in order. */
+    public static final int MOST_WAITS = 8;
 
-        /** A condition in the language of formulas. */
-        record Condition(String text) implements On {
-            public Condition {
-                if (text.isBlank()) {
-                    throw new IllegalArgumentException("an alert waits on a condition or a drawing");
-                }
-            }
-        }
-
-        /**
-         * A large trade.
-         *
-         * @param size from which one is large
-         * @param together microseconds within which prints of one side are one; 0 for those of one moment
-         */
-        record Traded(double size, long together) implements On {
-            public Traded {
-                if (!(size > 0 && size < Double.POSITIVE_INFINITY) || together < 0) {
-                    throw new IllegalArgumentException("an alert on a large trade waits for a size above zero, not "
-                            + size + ", put together within no less than no time, not " + together);
-                }
-            }
-
-            /** In words: {@code a trade of 200 or more}. */
-            public String words() {
-                return "a trade of " + Setting.Number.plain(size) + " or more";
-            }
-        }
-    }
-
-    /** What makes it fire. */
+    /** What makes it fire. Beyond is above on the way up and below on the way down. */
     public enum Trigger {
-        /** A trade at the drawing's price or through it. */
+        /** A trade that is no further from the price than the margin, or past it. */
+        COMES_WITHIN("price comes near it"),
+        /** A trade at the price or past it. */
         REACHES("price reaches it"),
-        /** A bar that closes on the other side than where price stood when the alert was set. */
+        /** A trade beyond the price, by the margin or more. */
+        GOES_THROUGH("price goes through it"),
+        /** A bar that closes beyond the price, by the margin or more, where the close before, or price when it was set, did not. */
         CLOSES_BEYOND("a bar closes beyond it"),
+        /** A bar in which price goes through by the margin or more, and which closes back. */
+        OVERSHOOTS("a bar goes through it and closes back"),
+        /** Price reaches it and then leaves it by the margin on the side it came from, before it has gone as far beyond. */
+        TURNS_BACK("price reaches it and turns back"),
+        /** Price stands beyond, by the margin or more, for the first time in the last minutes of a bar. */
+        ABOUT_TO_CLOSE("a bar is about to close beyond it"),
         /** A bar that closes with the condition true, where it was not on the bar before. */
         HOLDS("a bar closes on which it begins to hold"),
+        /** A trade with which the condition becomes true, while the bar forms. */
+        HOLDS_NOW("it begins to hold while a bar forms"),
         /** A trade that is large, or becomes it with a print more; at once. */
         TRADED("a trade as large is struck");
 
@@ -75,24 +68,59 @@ public record Alert(
         public String words() {
             return words;
         }
+
+        /** True when it waits for a condition. */
+        public boolean isOfConditions() {
+            return this == HOLDS || this == HOLDS_NOW;
+        }
+
+        /** True when only the close of a bar can make it fire. */
+        public boolean isAtClose() {
+            return this == CLOSES_BEYOND || this == OVERSHOOTS || this == HOLDS;
+        }
     }
 
     public Alert {
         Objects.requireNonNull(id);
         Objects.requireNonNull(instrument);
-        Objects.requireNonNull(on);
-        Objects.requireNonNull(trigger);
-        Objects.requireNonNull(timeframe);
-        if (on instanceof On.Condition != (trigger == Trigger.HOLDS)) {
-            throw new IllegalArgumentException("an alert on a condition waits for it to hold, no other does");
+        Objects.requireNonNull(bars);
+        Objects.requireNonNull(terms);
+        Objects.requireNonNull(note);
+        Objects.requireNonNull(acts);
+        waits = List.copyOf(waits);
+        if (waits.isEmpty() || waits.size() > MOST_WAITS) {
+            throw new IllegalArgumentException(
+                    "an alert waits for one thing to " + MOST_WAITS + " in order, not " + waits.size());
         }
-        if (on instanceof On.Traded != (trigger == Trigger.TRADED)) {
-            throw new IllegalArgumentException("an alert on a large trade waits for it to be struck, no other does");
+        for (Wait wait : waits) {
+            if (wait.trigger() == Trigger.ABOUT_TO_CLOSE && !bars.isTime()) {
+                throw new IllegalArgumentException("when a bar of " + bars.words()
+                        + " will close is not known; an alert before it needs bars of time");
+            }
         }
     }
 
-    /** An alert on a drawing. */
-    public Alert(
+    /** One wait, on the standard terms. */
+    public static Alert of(
+            String id, InstrumentId instrument, Wait wait, Timeframe timeframe, long setAt, double price) {
+        return new Alert(
+                id,
+                instrument,
+                List.of(wait),
+                new BarRule.Time(timeframe),
+                Terms.STANDARD,
+                "",
+                Acts.NONE,
+                setAt,
+                price);
+    }
+
+    /**
+     * An alert on a drawing, of which no more is known than on which side price stood.
+     *
+     * @param above whether price stood above the drawing when it was set
+     */
+    public static Alert onDrawing(
             String id,
             InstrumentId instrument,
             String drawing,
@@ -100,38 +128,125 @@ public record Alert(
             Timeframe timeframe,
             boolean above,
             long setAt) {
-        this(id, instrument, new On.Drawn(drawing), trigger, timeframe, above, setAt);
+        double stood = above ? Double.POSITIVE_INFINITY : Double.NEGATIVE_INFINITY;
+        return of(id, instrument, new Wait(new Awaited.Drawn(drawing), trigger), timeframe, setAt, stood);
     }
 
     /** An alert on a condition. */
     public static Alert onCondition(
             String id, InstrumentId instrument, String condition, Timeframe timeframe, long setAt) {
-        return new Alert(id, instrument, new On.Condition(condition), Trigger.HOLDS, timeframe, false, setAt);
+        return of(
+                id,
+                instrument,
+                new Wait(new Awaited.Condition(condition), Trigger.HOLDS),
+                timeframe,
+                setAt,
+                Double.NaN);
     }
 
     /** An alert on a large trade. */
     public static Alert onTrade(
             String id, InstrumentId instrument, double size, long together, Timeframe timeframe, long setAt) {
-        return new Alert(id, instrument, new On.Traded(size, together), Trigger.TRADED, timeframe, false, setAt);
+        Wait wait = new Wait(new Awaited.Traded(size, together), Trigger.TRADED);
+        return of(id, instrument, wait, timeframe, setAt, Double.NaN);
     }
 
-    /** The id of the drawing it waits on; empty when it waits on something else. */
+    /** What it waits for first. */
+    public Wait first() {
+        return waits.get(0);
+    }
+
+    /** The id of the first drawing it waits on; empty when it waits on none. */
     public String drawing() {
-        return on instanceof On.Drawn drawn ? drawn.id() : "";
+        return waits.stream()
+                .filter(wait -> wait.on() instanceof Awaited.Drawn)
+                .map(wait -> ((Awaited.Drawn) wait.on()).id())
+                .findFirst()
+                .orElse("");
     }
 
-    /** The condition it waits on; empty when it waits on something else. */
+    /** True when one of its waits is on a drawing. */
+    public boolean isOn(String drawing) {
+        return waits.stream()
+                .anyMatch(
+                        wait -> wait.on() instanceof Awaited.Drawn on && on.id().equals(drawing));
+    }
+
+    /** The condition it waits on when it waits on nothing else; empty otherwise. */
     public String condition() {
-        return on instanceof On.Condition condition ? condition.text() : "";
+        return waits.size() == 1 && waits.get(0).on() instanceof Awaited.Condition condition ? condition.text() : "";
+    }
+
+    /** The bars it looks at, as a chart asks for them. */
+    public BarRequest request() {
+        return bars instanceof BarRule.Time time
+                ? BarRequest.of(time.timeframe())
+                : BarRequest.of(bars.basis().orElse(Timeframe.DAY)).withRule(bars);
+    }
+
+    /** True when formulas, usual ranges or bars that are not of time are read, for which there must be bars. */
+    public boolean readsBars() {
+        return !bars.isTime() || waits.stream().anyMatch(Wait::readsBars);
+    }
+
+    /** Microseconds before it was set from which on it is handed what was traded: a large trade may have begun then. */
+    public long lookBack() {
+        return waits.stream()
+                .mapToLong(wait -> wait.on() instanceof Awaited.Traded traded ? traded.together() : 0)
+                .max()
+                .orElse(0);
     }
 
     /** The same alert under another id. */
     public Alert withId(String other) {
-        return new Alert(other, instrument, on, trigger, timeframe, above, setAt);
+        return new Alert(other, instrument, waits, bars, terms, note, acts, setAt, price);
     }
 
-    /** The same alert waiting again from a moment on, with price on the given side. */
-    public Alert armed(long time, boolean nowAbove) {
-        return new Alert(id, instrument, on, trigger, timeframe, nowAbove, time);
+    /** The same alert on other terms. */
+    public Alert with(Terms other) {
+        return new Alert(id, instrument, waits, bars, other, note, acts, setAt, price);
+    }
+
+    /** The same alert, its first wait met one way. */
+    public Alert going(int way) {
+        List<Wait> changed = new ArrayList<>(waits);
+        changed.set(0, first().going(way));
+        return new Alert(id, instrument, changed, bars, terms, note, acts, setAt, price);
+    }
+
+    /** The same alert with other words. */
+    public Alert withNote(String words) {
+        return new Alert(id, instrument, waits, bars, terms, words, acts, setAt, price);
+    }
+
+    /** The same alert with something else happening. */
+    public Alert with(Acts other) {
+        return new Alert(id, instrument, waits, bars, terms, note, other, setAt, price);
+    }
+
+    /** The same alert in the prices of a chart, where it is kept in prices of the day it was set. */
+    public Alert in(PriceBasis basis) {
+        if (basis.isAsTraded()) {
+            return this;
+        }
+        double nothing = basis.shown(0, setAt);
+        List<Wait> moved = waits.stream()
+                .map(wait -> {
+                    Wait by = wait.margin().unit() == Margin.Unit.PRICE
+                            ? wait.by(
+                                    new Margin(basis.shown(wait.margin().amount(), setAt) - nothing, Margin.Unit.PRICE))
+                            : wait;
+                    return by.on() instanceof Awaited.Price at
+                            ? by.on(new Awaited.Price(basis.shown(at.price(), setAt)))
+                            : by;
+                })
+                .toList();
+        double stands = Double.isInfinite(price) ? price : basis.shown(price, setAt);
+        return new Alert(id, instrument, moved, bars, terms, note, acts, setAt, stands);
+    }
+
+    /** The same alert waiting again from a moment on, with price where it stands. */
+    public Alert armed(long time, double stands) {
+        return new Alert(id, instrument, waits, bars, terms, note, acts, time, stands);
     }
 }

@@ -1,2 +1,5 @@
-/** Waiting for price: alerts on drawings and conditions, and the watch that evaluates those on drawings tick by tick. */
+/**
+ * Waiting for price: what an alert waits on, how and on what terms, the sentence it is written in, and the watch that follows it trade by
+ * trade.
+ */
 package dev.yardarm.core.alert;

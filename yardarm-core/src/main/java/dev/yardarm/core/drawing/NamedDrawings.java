@@ -31,6 +31,11 @@ public final class NamedDrawings implements Surroundings.Drawings {
         return known < named.madeAt ? Double.NaN : named.path.priceAt(time);
     }
 
+    /** True when there is a drawing of a name. */
+    public boolean has(String name) {
+        return drawings.stream().anyMatch(each -> each.place().name().equalsIgnoreCase(name));
+    }
+
     private Named find(String name, String line) {
         return drawings.stream()
                 .filter(each -> each.place().name().equalsIgnoreCase(name))

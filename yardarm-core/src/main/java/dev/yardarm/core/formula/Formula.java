@@ -88,6 +88,23 @@ public final class Formula {
         return formula;
     }
 
+    /**
+     * Reads a formula of a number.
+     *
+     * @throws FormulaException also when the formula is a condition
+     */
+    public static Formula parseValue(String text, Language language) {
+        Formula formula = parse(text, language);
+        if (formula.isCondition()) {
+            throw new FormulaException(
+                    text,
+                    0,
+                    text.length(),
+                    "this is yes or no, but a value is needed, such as ema(20); leave the comparison out");
+        }
+        return formula;
+    }
+
     /** The formula as it was written. */
     public String text() {
         return text;

@@ -73,6 +73,17 @@ public final class PriceBasis {
         return new Step(Long.MAX_VALUE, 1, 0);
     }
 
+    /** Two are equal when they do the same to every price. */
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof PriceBasis that && steps.equals(that.steps);
+    }
+
+    @Override
+    public int hashCode() {
+        return steps.hashCode();
+    }
+
     public boolean isAsTraded() {
         return steps.isEmpty();
     }

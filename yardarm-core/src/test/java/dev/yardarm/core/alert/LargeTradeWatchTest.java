@@ -17,15 +17,15 @@ class LargeTradeWatchTest {
     private static final long MS = 1000;
     private static final InstrumentId ID = new InstrumentId("s", "X");
 
-    private final LargeTradeWatch watch =
-            new LargeTradeWatch(Alert.onTrade("a", ID, 200, 100 * MS, Timeframe.MINUTE, 1000 * MS), CLOCK);
+    private final AlertWatch watch = AlertWatch.plain(
+            Alert.onTrade("a", ID, 200, 100 * MS, Timeframe.MINUTE, 1000 * MS), on -> null, CLOCK, 0.01);
 
     private Optional<Firing> bought(long millis, double price, double size) {
-        return watch.onTrade(millis * MS, price, size, TickSeries.ASK);
+        return watch.onTrade(millis * MS, price, size, TickSeries.ASK).stream().findFirst();
     }
 
     private Optional<Firing> sold(long millis, double price, double size) {
-        return watch.onTrade(millis * MS, price, size, TickSeries.BID);
+        return watch.onTrade(millis * MS, price, size, TickSeries.BID).stream().findFirst();
     }
 
     @Test
@@ -35,8 +35,6 @@ class LargeTradeWatchTest {
             assertThat(fired.at()).isEqualTo(1200 * MS);
             assertThat(fired.price()).isEqualTo(50.5);
             assertThat(fired.bar()).isZero();
-            assertThat(fired.on()).isEqualTo("a trade of 200 or more");
-            assertThat(fired.trigger()).isEqualTo(Alert.Trigger.TRADED);
         });
     }
 
@@ -60,7 +58,7 @@ class LargeTradeWatchTest {
 
     @Test
     void whatBeganBeforeItWasSetCountsWhenItIsCompletedAfter() {
-        assertThat(watch.since()).isEqualTo(900 * MS);
+        assertThat(watch.alert().lookBack()).isEqualTo(100 * MS);
         assertThat(bought(960, 50, 150)).isEmpty();
         assertThat(bought(1040, 50, 50)).isPresent();
     }
@@ -78,17 +76,16 @@ class LargeTradeWatchTest {
         assertThat(watch.onTrade(990 * MS, 50, 500, TickSeries.UNKNOWN)).isEmpty();
         assertThat(watch.onTrade(1010 * MS, 50, 150, TickSeries.UNKNOWN)).isEmpty();
         assertThat(watch.onTrade(1020 * MS, 50, 150, TickSeries.UNKNOWN)).isEmpty();
-        assertThat(watch.onTrade(1030 * MS, 50, 200, TickSeries.UNKNOWN)).isPresent();
+        assertThat(watch.onTrade(1030 * MS, 50, 200, TickSeries.UNKNOWN)).isNotEmpty();
         assertThat(watch.onTime(5000 * MS)).isEmpty();
     }
 
     @Test
     void aSizeThatIsNoneIsRefused() {
-        assertThatThrownBy(() -> new Alert.On.Traded(0, 1)).hasMessageContaining("above zero");
-        assertThatThrownBy(() -> new Alert.On.Traded(Double.NaN, 1)).hasMessageContaining("above zero");
-        assertThatThrownBy(() -> new Alert.On.Traded(5, -1)).hasMessageContaining("-1");
-        assertThatThrownBy(() ->
-                        new Alert("a", ID, new Alert.On.Traded(5, 0), Alert.Trigger.REACHES, Timeframe.MINUTE, true, 0))
+        assertThatThrownBy(() -> new Awaited.Traded(0, 1)).hasMessageContaining("above zero");
+        assertThatThrownBy(() -> new Awaited.Traded(Double.NaN, 1)).hasMessageContaining("above zero");
+        assertThatThrownBy(() -> new Awaited.Traded(5, -1)).hasMessageContaining("-1");
+        assertThatThrownBy(() -> new Wait(new Awaited.Traded(5, 0), Alert.Trigger.REACHES))
                 .hasMessageContaining("no other");
     }
 }

@@ -34,8 +34,9 @@ public record DocumentKind<T>(
     public static final DocumentKind<Entries<StanceEntry>> STANCES =
             entries("stances", StanceEntry.class, Migration.NOTHING);
     public static final DocumentKind<Entries<AlertEntry>> ALERTS =
-            entries("alerts", AlertEntry.class, OlderForms::alertsWithoutFirings);
-    public static final DocumentKind<Entries<FiringEntry>> FIRINGS = entries("firings", FiringEntry.class);
+            entries("alerts", AlertEntry.class, OlderForms::alertsWithoutFirings, OlderForms::alertsOfOneWait);
+    public static final DocumentKind<Entries<FiringEntry>> FIRINGS =
+            entries("firings", FiringEntry.class, OlderForms::firingsInWords);
     public static final DocumentKind<Entries<PlanEntry>> PLANS =
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
     public static final DocumentKind<Entries<ScanEntry>> SCANS =

@@ -1,21 +1,21 @@
 package dev.yardarm.data.document;
 
-import dev.yardarm.core.alert.Alert;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.yardarm.core.alert.Firing;
-import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Times;
 
 /** A firing as it is written in a file. */
+@JsonInclude(JsonInclude.Include.NON_NULL)
 public record FiringEntry(
         String alert,
         long setAt,
         InstrumentId instrument,
         String drawing,
         String on,
-        Alert.Trigger trigger,
-        Timeframe timeframe,
-        boolean above,
+        String note,
+        String bars,
         long at,
         double price,
         long bar) {
@@ -26,33 +26,30 @@ public record FiringEntry(
                 firing.instrument(),
                 firing.drawing(),
                 firing.on(),
-                firing.trigger(),
-                firing.timeframe(),
-                firing.above(),
+                firing.note().isEmpty() ? null : firing.note(),
+                firing.bars().toString(),
                 firing.at(),
                 firing.price(),
                 firing.bar());
     }
 
+    /** Tells entries apart. */
     String key() {
-        return alert + " " + setAt;
+        return alert + " " + setAt + " " + at;
     }
 
     /** @throws RuntimeException when something is missing */
     public Firing firing() {
-        Times.checked("its 'at'", at);
-        Times.checked("its 'bar'", bar);
         return new Firing(
                 alert,
                 Times.checked("its 'setAt'", setAt),
                 instrument,
                 drawing,
                 on == null ? "" : on,
-                trigger,
-                timeframe,
-                above,
-                at,
+                note == null ? "" : note,
+                BarRule.parse(bars),
+                Times.checked("its 'at'", at),
                 price,
-                bar);
+                Times.checked("its 'bar'", bar));
     }
 }

@@ -79,7 +79,7 @@ public final class HomeUpgrade {
         for (JsonNode alert : document.path("alerts")) {
             if (alert.path("firedAt").asLong() > 0) {
                 try {
-                    FiringEntry fired = fired(mapper.treeToValue(alert, AlertEntry.class), alert);
+                    FiringEntry fired = fired(mapper, alert);
                     all.putIfAbsent(fired.key(), new Entries.Entry<>(fired, null, ""));
                 } catch (JsonProcessingException | IllegalArgumentException unreadable) {
                     // The alert itself is told when it is read.
@@ -91,18 +91,17 @@ public final class HomeUpgrade {
         }
     }
 
-    private static FiringEntry fired(AlertEntry alert, JsonNode node) {
+    private static FiringEntry fired(ObjectMapper mapper, JsonNode alert) throws JsonProcessingException {
         return new FiringEntry(
-                alert.id(),
-                alert.setAt(),
-                alert.instrument(),
-                alert.drawing(),
+                alert.path("id").asText(),
+                alert.path("setAt").asLong(),
+                mapper.treeToValue(alert.path("instrument"), InstrumentId.class),
+                alert.path("drawing").asText(),
                 "",
-                alert.trigger(),
-                alert.timeframe(),
-                alert.above(),
-                node.path("firedAt").asLong(),
-                node.path("firedPrice").asDouble(),
+                null,
+                "time:" + alert.path("timeframe").asText(),
+                alert.path("firedAt").asLong(),
+                alert.path("firedPrice").asDouble(),
                 0);
     }
 }

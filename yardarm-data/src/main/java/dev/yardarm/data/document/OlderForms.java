@@ -2,6 +2,7 @@ package dev.yardarm.data.document;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import dev.yardarm.core.scan.Scan;
 import java.util.ArrayList;
@@ -92,7 +93,71 @@ final class OlderForms {
         }
     }
 
-    /** Plans 1 to 2: each was the one of its instrument and stands. */
+    /** Alerts 2 to 3: one thing waited for becomes the first of several, its timeframe the bars, its side where price stood. */
+    static void alertsOfOneWait(ObjectNode alerts) {
+        for (JsonNode each : alerts.path("alerts")) {
+            if (!(each instanceof ObjectNode alert) || alert.has("waits")) {
+                continue;
+            }
+            ObjectNode wait = JsonNodeFactory.instance.objectNode();
+            JsonNode condition = alert.remove("condition");
+            JsonNode size = alert.remove("size");
+            JsonNode together = alert.remove("together");
+            JsonNode drawing = alert.remove("drawing");
+            JsonNode trigger = alert.remove("trigger");
+            JsonNode above = alert.remove("above");
+            if (condition != null && !condition.isNull()) {
+                wait.put("on", "condition");
+                wait.set("text", condition);
+            } else if (size != null && !size.isNull()) {
+                wait.put("on", "trade");
+                wait.set("size", size);
+                if (together != null && !together.isNull()) {
+                    wait.set("together", together);
+                }
+            } else if (drawing != null && !drawing.isNull()) {
+                wait.put("on", "drawing");
+                wait.set("drawing", drawing);
+                alert.put("stood", above != null && above.asBoolean() ? "above" : "below");
+            }
+            if (trigger != null) {
+                wait.set("trigger", trigger);
+            }
+            alert.putArray("waits").add(wait);
+            timeframeToBars(alert);
+        }
+    }
+
+    /** Firings 1 to 2: the trigger goes into the words. */
+    static void firingsInWords(ObjectNode firings) {
+        for (JsonNode each : firings.path("firings")) {
+            if (!(each instanceof ObjectNode firing) || firing.has("bars")) {
+                continue;
+            }
+            String trigger = firing.path("trigger").asText("");
+            String on = firing.path("on").asText("");
+            String said =
+                    switch (trigger) {
+                        case "REACHES" -> "reaches ";
+                        case "CLOSES_BEYOND" -> "closes beyond ";
+                        default -> "";
+                    };
+            if (!on.isEmpty()) {
+                firing.put("on", said + on);
+            }
+            firing.remove("trigger");
+            firing.remove("above");
+            timeframeToBars(firing);
+        }
+    }
+
+    private static void timeframeToBars(ObjectNode node) {
+        JsonNode timeframe = node.remove("timeframe");
+        if (timeframe != null && !timeframe.isNull()) {
+            node.put("bars", "time:" + timeframe.asText());
+        }
+    }
+
     /** A scan had one list and several conditions that all had to hold. */
     static void scansOfOneList(ObjectNode scans) {
         if (scans.path("scans") instanceof ArrayNode list) {
@@ -112,6 +177,7 @@ final class OlderForms {
         }
     }
 
+    /** Plans 1 to 2: each was the one of its instrument and stands. */
     static void plansThatStand(ObjectNode plans) {
         if (plans.path("plans") instanceof ArrayNode list) {
             list.forEach(plan -> {

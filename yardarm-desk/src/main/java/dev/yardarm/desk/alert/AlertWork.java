@@ -1,7 +1,12 @@
 package dev.yardarm.desk.alert;
 
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.AlertSentence;
+import dev.yardarm.core.alert.Awaited;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.alert.Terms;
+import dev.yardarm.core.alert.Wait;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.formula.Formula;
@@ -12,23 +17,28 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
+import dev.yardarm.desk.market.Directory;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
+import java.util.function.ToDoubleFunction;
 
 /** Sets alerts and takes them away; each change is a step of undo. What cannot be done is told. Used by the interface's thread. */
 public final class AlertWork {
     private final Books books;
+    private final Directory directory;
     private final UndoStack undo;
     private final LongSupplier now;
     private final Consumer<String> tell;
 
     /** @param now what time it is in the market */
-    public AlertWork(Books books, UndoStack undo, LongSupplier now, Consumer<String> tell) {
+    public AlertWork(Books books, Directory directory, UndoStack undo, LongSupplier now, Consumer<String> tell) {
         this.books = books;
+        this.directory = directory;
         this.undo = undo;
         this.now = now;
         this.tell = tell;
@@ -52,24 +62,104 @@ public final class AlertWork {
             tell.accept(shown.title() + " has no price an alert could wait for; select a level, a line or a zone.");
             return;
         }
-        boolean already = books.alerts().stream()
-                .anyMatch(alert -> books.waits(alert)
-                        && alert.instrument().equals(instrument.id())
-                        && alert.drawing().equals(shown.id())
-                        && alert.trigger() == trigger);
-        if (already) {
-            tell.accept("This alert is set already. Watch shows all that are set.");
+        set(
+                instrument,
+                Alert.of(
+                        newId(),
+                        instrument.id(),
+                        new Wait(new Awaited.Drawn(shown.id()), trigger),
+                        timeframe,
+                        now.getAsLong(),
+                        last),
+                "when " + trigger.words() + ", at " + instrument.format().format(level));
+    }
+
+    /**
+     * Sets alerts as a line says, one for each of some instruments, one step of undo; says so, or what is wrong with the line.
+     *
+     * @param line as {@link AlertSentence} reads it
+     * @param bars those whose closes count when the line names none
+     * @param last the last price of an instrument; NaN when it is not known
+     * @return how many were set
+     */
+    public int set(
+            List<Instrument> instruments,
+            String line,
+            BarRule bars,
+            Language language,
+            ToDoubleFunction<Instrument> last) {
+        if (instruments.isEmpty()) {
+            tell.accept("There is no instrument to set an alert on.");
+            return 0;
+        }
+        List<Alert> made = new ArrayList<>();
+        String said = "";
+        for (Instrument instrument : instruments.stream().distinct().toList()) {
+            Alert alert;
+            try {
+                alert = AlertSentence.parse(line, context(instrument, bars, language))
+                        .alert(newId(), instrument.id(), now.getAsLong(), last.applyAsDouble(instrument));
+            } catch (IllegalArgumentException bad) {
+                tell.accept("An alert on " + instrument.code() + " was not set: " + bad.getMessage());
+                continue;
+            }
+            if (!isSet(alert)) {
+                made.add(alert);
+                said = AlertNames.line(books, directory, alert);
+            }
+        }
+        if (made.isEmpty()) {
+            return 0;
+        }
+        put(made);
+        tell.accept(
+                (made.size() == 1 ? "Alert set on " + made.get(0).instrument().code() : made.size() + " alerts set")
+                        + ": " + said + ".");
+        return made.size();
+    }
+
+    /** What a line about an instrument is read in. */
+    public AlertSentence.Context context(Instrument instrument, BarRule bars, Language language) {
+        return new AlertSentence.Context(
+                language,
+                directory.calendar(instrument),
+                bars,
+                now.getAsLong(),
+                name -> books.drawings(instrument.id()).stream()
+                        .filter(each -> each.title().equalsIgnoreCase(name))
+                        .findFirst()
+                        .map(Drawing::id));
+    }
+
+    private void set(Instrument instrument, Alert alert, String how) {
+        if (isSet(alert)) {
             return;
         }
-        Alert alert =
-                new Alert(newId(), instrument.id(), shown.id(), trigger, timeframe, last > level, now.getAsLong());
-        undo.execute(books.alertShelf().change("set an alert", all -> {
+        put(List.of(alert));
+        tell.accept("Alert set on " + instrument.code() + ": " + how + ".");
+    }
+
+    private void put(List<Alert> made) {
+        undo.execute(books.alertShelf().change(made.size() == 1 ? "set an alert" : "set alerts", all -> {
             List<Alert> more = new ArrayList<>(all);
-            more.add(alert);
+            more.addAll(made);
             return more;
         }));
-        tell.accept("Alert set on " + instrument.code() + ": when " + trigger.words() + ", at "
-                + instrument.format().format(level) + ".");
+    }
+
+    /** True, and told, when one that waits for the same is there. */
+    private boolean isSet(Alert alert) {
+        boolean already = books.alerts(alert.instrument()).stream()
+                .anyMatch(each -> each.waits().equals(alert.waits())
+                        && each.bars().equals(alert.bars())
+                        && each.terms().repeat() == alert.terms().repeat()
+                        && Objects.equals(each.terms().hours(), alert.terms().hours())
+                        && each.terms().until() > now.getAsLong()
+                        && books.waits(each));
+        if (already) {
+            tell.accept("This alert is set already. Watch shows all that are set.");
+        }
+        return already;
     }
 
     /**
@@ -99,11 +189,7 @@ public final class AlertWork {
                             : "This alert is set already. Watch shows all that are set.");
             return 0;
         }
-        undo.execute(books.alertShelf().change(made.size() == 1 ? "set an alert" : "set alerts", all -> {
-            List<Alert> more = new ArrayList<>(all);
-            more.addAll(made);
-            return more;
-        }));
+        put(made);
         String on =
                 made.size() == 1 ? "Alert set on " + made.get(0).instrument().code() : made.size() + " alerts set";
         tell.accept(on + ": when a bar of " + timeframe + " closes on which " + text + " begins to hold.");
@@ -121,25 +207,13 @@ public final class AlertWork {
             return;
         }
         Alert alert = Alert.onTrade(newId(), instrument.id(), size, together, timeframe, now.getAsLong());
-        boolean already = books.alerts(instrument.id()).stream()
-                .anyMatch(each -> each.on().equals(alert.on()) && books.waits(each));
-        if (already) {
-            tell.accept("This alert is set already. Watch shows all that are set.");
-            return;
-        }
-        undo.execute(books.alertShelf().change("set an alert", all -> {
-            List<Alert> more = new ArrayList<>(all);
-            more.add(alert);
-            return more;
-        }));
-        tell.accept(
-                "Alert set on " + instrument.code() + ": at once with " + ((Alert.On.Traded) alert.on()).words() + ".");
+        set(instrument, alert, "at once with " + new Awaited.Traded(size, together).words());
     }
 
     private boolean waitsOn(InstrumentId instrument, String condition, Timeframe timeframe) {
         return books.alerts(instrument).stream()
                 .anyMatch(alert -> alert.condition().equals(condition)
-                        && alert.timeframe().equals(timeframe)
+                        && alert.bars().equals(new BarRule.Time(timeframe))
                         && books.waits(alert));
     }
 
@@ -154,16 +228,45 @@ public final class AlertWork {
                 .toList()));
     }
 
-    /** Takes a firing out of the record, and its alert when it has not been armed again; one step of undo. */
+    /**
+     * Takes a firing out of the record, and its alert when that goes off once and has not been armed again; one step of undo. One that goes off
+     * again waits anew from its newest firing, so that what was taken out does not come back.
+     */
     public void remove(Firing firing) {
         undo.together("remove a firing", () -> {
+            Firing newest = books.alertShelf()
+                    .get(firing.alert())
+                    .flatMap(books::firing)
+                    .orElse(firing);
             undo.execute(books.firingShelf().change("remove a firing", all -> all.stream()
                     .filter(each -> !each.equals(firing))
                     .toList()));
             undo.execute(books.alertShelf().change("remove an alert", all -> all.stream()
-                    .filter(each -> !each.id().equals(firing.alert()) || each.setAt() != firing.setAt())
+                    .filter(each -> !isOf(firing, each) || each.terms().repeat() != Terms.Repeat.ONCE)
+                    .map(each -> isOf(firing, each) ? each.armed(newest.at() + 1, newest.price()) : each)
                     .toList()));
         });
+    }
+
+    private static boolean isOf(Firing firing, Alert alert) {
+        return alert.id().equals(firing.alert()) && alert.setAt() == firing.setAt();
+    }
+
+    /** An alert waits again from now on, as when it was set; a step of undo. */
+    public void again(String id, double price) {
+        undo.execute(books.alertShelf().change("arm an alert again", all -> all.stream()
+                .map(each -> each.id().equals(id) ? again(each, price) : each)
+                .toList()));
+    }
+
+    /** One whose time is over has as much time again. */
+    private Alert again(Alert alert, double price) {
+        long moment = now.getAsLong();
+        Terms terms = alert.terms();
+        Alert armed = alert.armed(moment, price);
+        return terms.until() > moment
+                ? armed
+                : armed.with(terms.from(Long.MIN_VALUE).until(moment + (terms.until() - alert.setAt())));
     }
 
     /** The step that takes the waiting alerts on drawings away with them; nothing to do when there are none. */
@@ -171,26 +274,21 @@ public final class AlertWork {
         return books.alertShelf().change("remove alerts", all -> all.stream()
                 .filter(alert -> !books.waits(alert)
                         || !alert.instrument().equals(instrument)
-                        || !drawings.contains(alert.drawing()))
+                        || drawings.stream().noneMatch(alert::isOn))
                 .toList());
     }
 
-    /**
-     * Waiting alerts on a drawing that was moved wait anew, from where price stands now.
-     *
-     * @param level price of the drawing now
-     */
-    public void rearm(InstrumentId instrument, String drawing, double level, double price) {
+    /** Waiting alerts on a drawing that was moved wait anew, from where price stands now. */
+    public void rearm(InstrumentId instrument, String drawing, double price) {
         for (Alert alert : books.alerts(instrument)) {
-            if (alert.drawing().equals(drawing) && books.waits(alert)) {
-                books.alertShelf().put(alert.armed(now.getAsLong(), price > level));
+            if (alert.isOn(drawing) && books.waits(alert)) {
+                books.alertShelf().put(alert.armed(now.getAsLong(), price));
             }
         }
     }
 
     /** True when an alert waits on a drawing. */
     public boolean waitsOn(InstrumentId instrument, String drawing) {
-        return books.alerts(instrument).stream()
-                .anyMatch(alert -> alert.drawing().equals(drawing) && books.waits(alert));
+        return books.alerts(instrument).stream().anyMatch(alert -> alert.isOn(drawing) && books.waits(alert));
     }
 }

@@ -2,9 +2,10 @@ package dev.yardarm.desk.alert;
 
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.AlertWords;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
-import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.source.BarRequest;
@@ -15,12 +16,10 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
 
@@ -40,24 +39,31 @@ public final class WatchDesk implements AutoCloseable {
         this.desk = desk;
         quotes = new QuoteBoard(desk.feedServices(), this::read);
         waiting = new Rows<>(
-                with(
-                        columns(Alert::instrument, this::on, Alert::trigger, Alert::timeframe, Alert::above),
-                        List.of(
-                                moment("set", "Set", Alert::instrument, Alert::setAt),
-                                price("level", "Level now", Alert::instrument, alert -> desk.alertRunner()
-                                        .level(alert)),
-                                price("last", "Last", Alert::instrument, this::last),
-                                away())),
-                List.of("code", "on", "when", "level", "last", "away"),
+                List.of(
+                        code(Alert::instrument),
+                        name(Alert::instrument),
+                        RowColumn.words("on", "Waits for", 220, this::waits),
+                        bars(Alert::bars),
+                        RowColumn.words("when", "How often, until", 150, this::terms),
+                        RowColumn.words("note", "Note", 120, Alert::note),
+                        moment("set", "Set", Alert::instrument, Alert::setAt),
+                        price("level", "Level now", Alert::instrument, alert -> desk.alertRunner()
+                                .level(alert)),
+                        price("last", "Last", Alert::instrument, this::last),
+                        away()),
+                List.of("code", "on", "bars", "when", "level", "last", "away"),
                 Alert::id,
                 desk.habits().table("waiting"),
                 line -> desk.habits().setTable("waiting", line));
         fired = new Rows<>(
-                with(
-                        columns(Firing::instrument, this::on, Firing::trigger, Firing::timeframe, Firing::above),
-                        List.of(
-                                moment("fired", "Fired", Firing::instrument, Firing::at),
-                                price("price", "At price", Firing::instrument, Firing::price))),
+                List.of(
+                        code(Firing::instrument),
+                        name(Firing::instrument),
+                        RowColumn.words("on", "Waited for", 220, this::on),
+                        bars(Firing::bars),
+                        RowColumn.words("note", "Note", 120, Firing::note),
+                        moment("fired", "Fired", Firing::instrument, Firing::at),
+                        price("price", "At price", Firing::instrument, Firing::price)),
                 List.of("code", "on", "fired", "price"),
                 firing -> firing.alert() + "@" + firing.at(),
                 desk.habits().table("fired"),
@@ -86,35 +92,46 @@ public final class WatchDesk implements AutoCloseable {
                 .toList());
     }
 
-    private static <R> List<RowColumn<R>> with(List<RowColumn<R>> all, List<RowColumn<R>> more) {
-        List<RowColumn<R>> both = new ArrayList<>(all);
-        both.addAll(more);
-        return both;
+    private static <R> RowColumn<R> code(Function<R, InstrumentId> of) {
+        return RowColumn.words("code", "Code", 66, row -> of.apply(row).code());
     }
 
-    private <R> List<RowColumn<R>> columns(
-            Function<R, InstrumentId> of,
-            Function<R, String> on,
-            Function<R, Alert.Trigger> trigger,
-            Function<R, Timeframe> timeframe,
-            Predicate<R> above) {
-        return List.of(
-                RowColumn.words("code", "Code", 66, row -> of.apply(row).code()),
-                RowColumn.words("name", "Name", 150, row -> instrument(of.apply(row))
-                        .map(Instrument::name)
-                        .orElse("not there now")),
-                RowColumn.words("on", "On", 140, on),
-                RowColumn.words(
-                        "when", "When", 146, row -> when(trigger.apply(row), timeframe.apply(row), above.test(row))));
+    private <R> RowColumn<R> name(Function<R, InstrumentId> of) {
+        return RowColumn.words("name", "Name", 150, row -> instrument(of.apply(row))
+                .map(Instrument::name)
+                .orElse("not there now"));
     }
 
-    private static String when(Alert.Trigger trigger, Timeframe timeframe, boolean above) {
-        return switch (trigger) {
-            case REACHES -> "price " + (above ? "falls to it" : "rises to it");
-            case CLOSES_BEYOND -> "a bar of " + timeframe + " closes " + (above ? "below it" : "above it");
-            case HOLDS -> "it begins to hold, " + timeframe;
-            case TRADED -> "at once";
-        };
+    private static <R> RowColumn<R> bars(Function<R, BarRule> of) {
+        return RowColumn.words(
+                "bars",
+                "Bars",
+                52,
+                row -> of.apply(row) instanceof BarRule.Time time
+                        ? time.timeframe().toString()
+                        : of.apply(row).toString().replace(':', ' '));
+    }
+
+    private AlertWords words(InstrumentId instrument) {
+        return AlertNames.words(desk.books(), desk.directory(), instrument);
+    }
+
+    /** What it waits for; from which side, once that is known. */
+    private String waits(Alert alert) {
+        double level = desk.alertRunner().level(alert);
+        boolean known = alert.first().way() == 0 && !Double.isNaN(level) && !Double.isNaN(alert.price());
+        return words(alert.instrument())
+                .waits(known && alert.price() != level ? alert.going(alert.price() < level ? 1 : -1) : alert);
+    }
+
+    /** How often and until when; that its time is over. */
+    private String terms(Alert alert) {
+        String terms = words(alert.instrument()).terms(alert.terms());
+        return isOver(alert) ? "over, was " + terms : terms.isEmpty() ? "once" : terms;
+    }
+
+    private boolean isOver(Alert alert) {
+        return alert.terms().until() <= desk.clock().now();
     }
 
     private <R> RowColumn<R> moment(String id, String title, Function<R, InstrumentId> of, ToLongFunction<R> time) {
@@ -171,28 +188,16 @@ public final class WatchDesk implements AutoCloseable {
         return desk.directory().find(id);
     }
 
-    private Optional<Drawing> found(InstrumentId instrument, String drawing) {
-        return desk.books().drawings(instrument).stream()
-                .filter(each -> each.id().equals(drawing))
-                .findFirst();
-    }
-
-    private String on(Alert alert) {
-        if (alert.on() instanceof Alert.On.Traded traded) {
-            return traded.words();
+    private String on(Firing firing) {
+        if (!firing.on().isEmpty()) {
+            return firing.on();
         }
-        if (!alert.condition().isEmpty()) {
-            return alert.condition();
-        }
-        return found(alert.instrument(), alert.drawing())
+        // One that went off before its words were kept.
+        return desk.books().drawings(firing.instrument()).stream()
+                .filter(each -> each.id().equals(firing.drawing()))
+                .findFirst()
                 .map(each -> each.title() + " (" + each.origin() + ")")
                 .orElse("deleted drawing");
-    }
-
-    private String on(Firing firing) {
-        return found(firing.instrument(), firing.drawing())
-                .map(each -> each.title() + " (" + each.origin() + ")")
-                .orElse(firing.on().isEmpty() ? "deleted drawing" : firing.on());
     }
 
     private void read() {
@@ -226,12 +231,12 @@ public final class WatchDesk implements AutoCloseable {
     /** The chart of the row in hand, with the drawing it is about. */
     public Optional<Subject> subject() {
         return isFiredInHand()
-                ? fired.inHand().flatMap(row -> subject(row.instrument(), row.timeframe(), row.drawing()))
-                : waiting.inHand().flatMap(row -> subject(row.instrument(), row.timeframe(), row.drawing()));
+                ? fired.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing()))
+                : waiting.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing()));
     }
 
-    private Optional<Subject> subject(InstrumentId id, Timeframe timeframe, String drawing) {
-        return instrument(id).map(each -> new Subject(each, BarRequest.of(timeframe), drawing));
+    private Optional<Subject> subject(InstrumentId id, BarRequest request, String drawing) {
+        return instrument(id).map(each -> new Subject(each, request, drawing));
     }
 
     /** Removes the row in hand: takes an alert back, or forgets a firing; a step of undo. */

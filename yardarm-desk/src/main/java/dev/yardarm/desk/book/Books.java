@@ -2,6 +2,7 @@ package dev.yardarm.desk.book;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.core.alert.Terms;
 import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.evidence.Inquiry;
@@ -16,7 +17,9 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -56,6 +59,14 @@ public final class Books {
     private final Shelf<String, OwnIndicator> ownIndicators;
     private final Shelf<String, Blend> blends;
     private final Listeners<Subject> listeners = new Listeners<>();
+    private final Listeners<InstrumentId> drawingListeners = new Listeners<>();
+    /** The newest firing of each alert as it was set, of the firings it was made from. */
+    private Map<Armed, Firing> newest = Map.of();
+
+    private List<Firing> newestOf = List.of();
+
+    /** An alert as it was set or armed at a moment. */
+    private record Armed(String alert, long setAt) {}
 
     /** Opens the books; files of drawings are read at once when they are asked for. */
     public Books(DocumentSaver saver, Executor front, List<NamedList> standardLists, List<Scan> standardScans) {
@@ -74,7 +85,10 @@ public final class Books {
             Executor loader,
             List<NamedList> standardLists,
             List<Scan> standardScans) {
-        tracings = new TracingBook(saver, front, loader, instrument -> listeners.tell(Subject.DRAWINGS));
+        tracings = new TracingBook(saver, front, loader, instrument -> {
+            listeners.tell(Subject.DRAWINGS);
+            drawingListeners.tell(instrument);
+        });
         lists = Shelf.open(ShelfKind.LISTS, saver, front, standardLists);
         stances = Shelf.open(ShelfKind.STANCES, saver, front, List.of());
         alerts = Shelf.open(ShelfKind.ALERTS, saver, front, List.of());
@@ -103,6 +117,11 @@ public final class Books {
     /** Tells of every change from now on. */
     public Listening listen(Consumer<Subject> listener) {
         return listeners.add(listener);
+    }
+
+    /** Tells of which instrument drawings have changed. */
+    public Listening listenDrawings(Consumer<InstrumentId> listener) {
+        return drawingListeners.add(listener);
     }
 
     /** How many are told of changes. */
@@ -263,14 +282,22 @@ public final class Books {
         return firings;
     }
 
-    /** The firing of an alert since it was set or armed last; empty while it waits. */
+    /** The newest firing of an alert since it was set or armed last; empty before the first. */
     public Optional<Firing> firing(Alert alert) {
-        return firings.get(new Firing.Key(alert.id(), alert.setAt()));
+        List<Firing> all = firings.all();
+        if (all != newestOf) {
+            Map<Armed, Firing> made = new HashMap<>();
+            all.forEach(each -> made.merge(
+                    new Armed(each.alert(), each.setAt()), each, (one, other) -> other.at() >= one.at() ? other : one));
+            newest = made;
+            newestOf = all;
+        }
+        return Optional.ofNullable(newest.get(new Armed(alert.id(), alert.setAt())));
     }
 
-    /** True when an alert has not gone off since it was set. */
+    /** True when an alert can still go off: it has not since it was set, or it goes off more than once. */
     public boolean waits(Alert alert) {
-        return firing(alert).isEmpty();
+        return alert.terms().repeat() != Terms.Repeat.ONCE || firing(alert).isEmpty();
     }
 
     // --- plans and stances ---

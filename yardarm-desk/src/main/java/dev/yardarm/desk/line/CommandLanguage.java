@@ -3,7 +3,6 @@ package dev.yardarm.desk.line;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
 import dev.yardarm.chart.model.IndicatorLayer;
-import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Figures;
@@ -45,6 +44,7 @@ public final class CommandLanguage {
     private final Directory directory;
     private final Supplier<Language> language;
     private final ScanWords scans;
+    private final AlertLines alerts;
     private final Supplier<? extends Collection<Action>> actions;
 
     /**
@@ -64,6 +64,7 @@ public final class CommandLanguage {
             Supplier<? extends Collection<Action>> actions,
             Supplier<List<Scan>> scans) {
         this.scans = new ScanWords(scans);
+        this.alerts = new AlertLines(directory, language);
         this.language = language;
         this.actions = actions;
         this.directory = directory;
@@ -267,27 +268,6 @@ public final class CommandLanguage {
         proposals.addAll(DrawWords.read(String.join(" ", words), words));
         if (first.equals("plan")) {
             plan(words, proposals);
-        } else if (first.equals("alert")) {
-            proposals.add(new Proposal(
-                    "alert",
-                    "alert",
-                    "when price reaches the selected drawing",
-                    new LineCommand.SetAlert(Alert.Trigger.REACHES)));
-            proposals.add(new Proposal(
-                    "alert",
-                    "alert close",
-                    "when a bar closes beyond the selected drawing",
-                    new LineCommand.SetAlert(Alert.Trigger.CLOSES_BEYOND)));
-            if (words.length == 1) {
-                proposals.add(new Proposal(
-                        "alert",
-                        "alert ",
-                        "and a condition: when a bar closes on which it begins to hold, as alert rsi(14) < 30; or a trade of a size, as alert trade 200",
-                        null));
-            }
-            if (words.length > 1 && "close".startsWith(words[1].toLowerCase(Locale.ROOT))) {
-                proposals.add(0, proposals.remove(proposals.size() - 1));
-            }
         }
     }
 
@@ -462,9 +442,9 @@ public final class CommandLanguage {
     }
 
     private void condition(String text, List<Proposal> proposals) {
-        if (text.matches("(?i)alert\\s+.+")
-                && !"close".startsWith(text.substring(6).strip().toLowerCase(Locale.ROOT))) {
-            alert(text.replaceFirst("(?i)alert\\s+", ""), proposals);
+        List<Proposal> waits = alerts.read(text);
+        if (!waits.isEmpty()) {
+            proposals.addAll(0, waits);
             return;
         }
         if (text.matches("(?i)evidence\\s+.+")) {
@@ -488,38 +468,6 @@ public final class CommandLanguage {
             }
             condition("scan", text, wanted, "find where this holds", new LineCommand.ScanFor(wanted), proposals);
         }
-    }
-
-    /** Of a price that a close is to pass, as people say it: {@code closes above 104.20}, or {@code below 98}. */
-    private static String asCondition(String text) {
-        return text.replaceFirst(
-                "(?i)^(?:when\\s+)?(?:it\\s+)?(?:closes?\\s+)?(above|below)\\s+([0-9][0-9.]*)$", "close crosses $1 $2");
-    }
-
-    /** As people say it: {@code alert trade 200}, {@code alert on a large trade of 200}, {@code alert trades over 200}. */
-    private static final Pattern TRADE = Pattern.compile(
-            "(?i)(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)");
-
-    private void alert(String text, List<Proposal> proposals) {
-        Matcher trade = TRADE.matcher(text.strip());
-        if (trade.matches() && Double.parseDouble(trade.group(1)) > 0) {
-            proposals.add(
-                    0,
-                    new Proposal(
-                            "alert",
-                            "alert " + text,
-                            "at once, with the next trade of " + trade.group(1) + " or more",
-                            new LineCommand.AlertOnTrade(Double.parseDouble(trade.group(1)))));
-            return;
-        }
-        String wanted = asCondition(text);
-        condition(
-                "alert",
-                "alert " + text,
-                wanted,
-                "when a bar closes on which it begins to hold",
-                new LineCommand.AlertOn(wanted),
-                proposals);
     }
 
     /** Offers what is done with a condition, first of all; what is wrong with one that is no good is told. */

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.line;
 
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scan.Scan;
@@ -33,6 +34,20 @@ public interface Hands {
     /** The timeframe it is looked at on there. */
     default Timeframe timeframe() {
         return room().chart().timeframe();
+    }
+
+    /** The bars it is looked at in there. */
+    default BarRule bars() {
+        return instrument().equals(room().instrument())
+                ? room().chart().request().byRule().orElseGet(() -> new BarRule.Time(timeframe()))
+                : new BarRule.Time(timeframe());
+    }
+
+    /** Where price stands, as far as the active chart shows it; NaN when it does not. */
+    default double lastPrice(Instrument of) {
+        return room().instrument().filter(of::equals).isPresent()
+                ? room().chart().data().last()
+                : Double.NaN;
     }
 
     /** Brings a view to the front. */

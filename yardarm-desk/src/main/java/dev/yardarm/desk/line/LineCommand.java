@@ -10,8 +10,10 @@ import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
@@ -236,8 +238,13 @@ public interface LineCommand {
         }
     }
 
-    /** An alert that waits for a condition to begin to hold, on the instrument in hand: that of the row where there are rows. */
-    record AlertOn(String condition) implements LineCommand {
+    /**
+     * An alert as a sentence says, on the instrument in hand: that of the row where there are rows.
+     *
+     * @param code of another instrument; empty for the one in hand
+     * @param list name of a list, to set it on each of it; empty for one instrument
+     */
+    record AlertLine(String sentence, String code, String list) implements LineCommand {
         @Override
         public boolean onChart() {
             return false;
@@ -245,31 +252,24 @@ public interface LineCommand {
 
         @Override
         public void run(Hands hands) {
-            hands.desk()
-                    .alertWork()
-                    .setOn(
-                            hands.inHand().stream().toList(),
-                            condition,
-                            hands.timeframe(),
-                            hands.desk().language().now());
-        }
-    }
-
-    /** An alert on the next trade of a size, prints of one side within a tenth of a second taken together. */
-    record AlertOnTrade(double size) implements LineCommand {
-        private static final long TOGETHER = 100_000;
-
-        @Override
-        public boolean onChart() {
-            return false;
-        }
-
-        @Override
-        public void run(Hands hands) {
-            hands.inHand()
-                    .ifPresentOrElse(
-                            each -> hands.desk().alertWork().setOnTrade(each, size, TOGETHER, hands.timeframe()),
-                            () -> hands.desk().tell("There is no instrument to set an alert on."));
+            Desk desk = hands.desk();
+            List<Instrument> on = code.isEmpty()
+                    ? hands.inHand().stream().toList()
+                    : desk.directory().byCode(code).stream().toList();
+            if (!list.isEmpty()) {
+                NamedList named = desk.books().lists().stream()
+                        .filter(each -> each.name().equalsIgnoreCase(list))
+                        .findFirst()
+                        .orElse(null);
+                if (named == null) {
+                    desk.tell("There is no list " + list + ".");
+                    return;
+                }
+                on = named.instruments().stream()
+                        .flatMap(id -> desk.directory().find(id).stream())
+                        .toList();
+            }
+            desk.alertWork().set(on, sentence, hands.bars(), desk.language().now(), hands::lastPrice);
         }
     }
 

@@ -36,6 +36,7 @@ public final class LiveVantage implements AutoCloseable {
     private final OtherInstruments others;
     private final TradedSides sides;
     private long moment;
+    private long knownUpTo;
     private NamedDrawings drawings;
     private long toldVersion;
     private LiveHub.Subscription subscription;
@@ -46,6 +47,20 @@ public final class LiveVantage implements AutoCloseable {
     public interface Listener {
         /** Bars, or those beside them, have changed; once for all of a beat. */
         void changed();
+
+        /** A beat is done, whether anything changed or not; after {@link #changed}. */
+        default void settled() {}
+
+        /** The bars have taken in trades, and time has come to a moment. */
+        default void took(TickSeries trades, long now) {}
+
+        /** True to be told of each trade when the bars have taken it in and none behind it. */
+        default boolean wantsEach() {
+            return false;
+        }
+
+        /** The bars have taken in a trade; only where that is wanted. */
+        default void tookOne(TickSeries trades, int trade) {}
 
         /** Something cannot go on; the vantage is closed. */
         void failed(Throwable problem);
@@ -60,6 +75,7 @@ public final class LiveVantage implements AutoCloseable {
             TradedSides sides) {
         this.moment = moment;
         this.loaded = loaded;
+        this.knownUpTo = loaded.knownUpTo();
         this.calendar = calendar;
         this.needs = needs;
         this.others = others;
@@ -126,10 +142,10 @@ public final class LiveVantage implements AutoCloseable {
             }
         };
         others.begin(hub, lane, end);
-        subscription = hub.subscribe(loaded.traded(), loaded.knownUpTo(), new LiveHub.Listener() {
+        subscription = hub.subscribe(loaded.traded(), knownUpTo, new LiveHub.Listener() {
             @Override
             public void take(TickSeries trades, long now) {
-                lane.execute(() -> guard(() -> absorb(trades, now), end));
+                lane.execute(() -> guard(() -> absorb(trades, now, listener), end));
             }
 
             @Override
@@ -145,23 +161,51 @@ public final class LiveVantage implements AutoCloseable {
         });
     }
 
-    private void absorb(TickSeries trades, long now) {
-        if (!closed) {
-            BarMaker maker = loaded.maker();
-            loaded.recorded().ifPresent(each -> each.hear(trades, now));
-            maker.addTicks(trades, 0, trades.size());
-            maker.advanceTo(now);
-            moment = now;
-            if (sides != null) {
-                sides.take(trades, now);
-            }
+    /**
+     * Takes in what was traded up to a moment, before it goes on from there.
+     *
+     * @param trades those after {@link #knownUpTo()}
+     */
+    public void catchUp(TickSeries trades, long now, Listener listener) {
+        absorb(trades, now, listener);
+        refresh();
+    }
+
+    /** Up to when it knows what was traded, microseconds UTC. */
+    public long knownUpTo() {
+        return knownUpTo;
+    }
+
+    private void absorb(TickSeries trades, long now, Listener listener) {
+        if (closed) {
+            return;
         }
+        BarMaker maker = loaded.maker();
+        loaded.recorded().ifPresent(each -> each.hear(trades, now));
+        if (listener.wantsEach()) {
+            for (int trade = 0; trade < trades.size() && !closed; trade++) {
+                maker.addTicks(trades, trade, trade + 1);
+                listener.tookOne(trades, trade);
+            }
+        } else {
+            maker.addTicks(trades, 0, trades.size());
+        }
+        maker.advanceTo(now);
+        moment = now;
+        knownUpTo = Math.max(knownUpTo, now);
+        if (sides != null) {
+            sides.take(trades, now);
+        }
+        listener.took(trades, now);
     }
 
     private void tell(Listener listener) {
         if (!closed && version() != toldVersion) {
             refresh();
             listener.changed();
+        }
+        if (!closed) {
+            listener.settled();
         }
     }
 

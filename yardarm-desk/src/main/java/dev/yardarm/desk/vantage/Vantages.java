@@ -12,6 +12,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.ContinuousFuture;
+import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.source.Trades;
 import dev.yardarm.core.vantage.Vantage;
 import dev.yardarm.desk.market.Histories;
@@ -131,11 +132,14 @@ public final class Vantages {
                     .toList();
         }
 
+        /** How prices as they were traded become those a chart of the moment shows when nothing else is asked for. */
+        public PriceBasis basis(Instrument instrument) throws IOException {
+            return histories.basis(instrument, BarRequest.of(Timeframe.DAY), moment);
+        }
+
         /** A drawing as it is kept, in the prices a chart of the moment shows when nothing else is asked for. */
         public Drawing inPrices(Instrument instrument, Drawing kept) throws IOException {
-            return histories
-                    .basis(instrument, BarRequest.of(dev.yardarm.core.bars.Timeframe.DAY), moment)
-                    .shown(kept);
+            return basis(instrument).shown(kept);
         }
 
         /**

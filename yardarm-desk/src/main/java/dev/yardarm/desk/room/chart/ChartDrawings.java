@@ -400,11 +400,7 @@ public final class ChartDrawings {
                     && !was.anchors().equals(drawing.anchors())
                     && !chart.bars().isEmpty()) {
                 desk.alertWork()
-                        .rearm(
-                                id,
-                                drawing.id(),
-                                worthNow(basis.shown(drawing)),
-                                chart.bars().close(chart.bars().size() - 1));
+                        .rearm(id, drawing.id(), chart.bars().close(chart.bars().size() - 1));
             }
         }
     }

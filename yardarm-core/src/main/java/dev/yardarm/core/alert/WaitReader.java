@@ -1,0 +1,227 @@
+package dev.yardarm.core.alert;
+
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Times;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads one wait of a sentence: how, what, by how much. What begins with none of the ways price can meet something is a condition. */
+final class WaitReader {
+    private static final PriceFormat ANY = new PriceFormat(6, 1.0 / 128, PriceFormat.Style.THIRTY_SECONDS);
+    private static final String AMOUNT =
+            "([0-9]+(?:[.,][0-9]+)?|an?|one|half an?)\\s*(ticks?|t|%|percent|per cent|atr)?";
+    private static final String WHO = "(?i)^(?:(?:the\\s+)?(?:price|it|(?:a|the)\\s+bar|bar|market)\\s+)?";
+    private static final Pattern WITHIN =
+            Pattern.compile("(?i)^(.*\\S)[\\s,]+within\\s+(\\d+|one|two|three|four|five|six|ten)\\s+bars?$");
+    private static final Pattern COMES = Pattern.compile(
+            WHO + "(?:(?:comes?|gets?|is)\\s+)?(?:to\\s+)?within\\s+" + AMOUNT + "\\s+(?:of|from)\\s+(.+)$");
+    private static final Pattern REACHES = Pattern.compile(
+            WHO
+                    + "(reaches|reach|touches|touch|hits|hit|trades\\s+at|gets?\\s+to|comes?\\s+to|at|(?:rises?|climbs?|goes\\s+up)\\s+to|(?:falls?|drops?|dips?|goes\\s+down)\\s+to)\\s+(.+)$");
+    private static final Pattern THROUGH = Pattern.compile(
+            WHO
+                    + "(?:(?:goes|go|trades?|crosses|cross|breaks?|moves?|is)\\s+)?(?:out\\s+)?(through|above|below|over|under|beyond|>=?|<=?)\\s*(.+)$");
+    private static final Pattern CROSSES = Pattern.compile(WHO + "(?:crosses|cross|breaks?)\\s+(.+)$");
+    private static final Pattern CLOSES =
+            Pattern.compile(WHO + "(?:closes?|closing|close)\\s+(above|below|over|under|beyond|through)\\s+(.+)$");
+    private static final Pattern OVERSHOOTS =
+            Pattern.compile(WHO + "(?:overshoots?|overshooting)\\s+(above\\s+|below\\s+)?(.+)$");
+    private static final Pattern TURNS = Pattern.compile(
+            WHO + "(?:turns?|turning|comes?|bounces?)\\s+(?:back|off|away)?\\s*(?:at|from|off)\\s+(.+)$");
+    private static final Pattern ABOUT = Pattern.compile(
+            WHO
+                    + "(?:is\\s+)?about\\s+to\\s+close\\s+(above|below|over|under|beyond)\\s+(.+?)(?:[\\s,]+(\\d+)\\s*(?:m|min|minutes?)(?:\\s+before(?:\\s+(?:the\\s+)?close)?)?)?$");
+    private static final Pattern BEFORE = Pattern.compile(
+            WHO
+                    + "(\\d+)\\s*(?:m|min|minutes?)\\s+before(?:\\s+(?:the|a)\\s+close)?\\s+(above|below|over|under|beyond)\\s+(.+)$");
+    private static final Pattern TRADED = Pattern.compile(
+            "(?i)^(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)(?:\\s+or\\s+more)?(?:\\s+(?:put\\s+)?together\\s+(?:within\\s+)?([0-9]+)\\s*(ms|s))?$");
+    private static final Pattern BY = Pattern.compile("(?i)^(.*\\S)\\s+by\\s+" + AMOUNT + "(?:\\s+or\\s+more)?$");
+    private static final Pattern NAMED = Pattern.compile(
+            "(?i)^(?:(?:the\\s+)?(?:drawing|line|level)\\s+)?[\"\u201c]([^\"\u201d]+)[\"\u201d](?:\\s*\\.\\s*|\\s+)?([\\w.%]+)?$");
+    private static final long EARLY = 5;
+    /** Prints of one side so soon after the first are one trade unless the line says otherwise. */
+    static final long TOGETHER = 100 * Times.SECOND / 1000;
+
+    private final int number;
+    private final boolean forming;
+    private final AlertSentence.Context context;
+    private String text;
+    private int within;
+
+    WaitReader(String text, int number, boolean forming, AlertSentence.Context context) {
+        this.text = text;
+        this.number = number;
+        this.forming = forming;
+        this.context = context;
+    }
+
+    Wait read() {
+        Matcher limited = WITHIN.matcher(text);
+        if (limited.matches() && !(number == 0 && COMES.matcher(text).matches())) {
+            if (number == 0) {
+                throw new IllegalArgumentException(
+                        "'within " + limited.group(2) + " bars' belongs to what comes after 'then'");
+            }
+            within = switch (limited.group(2).toLowerCase(Locale.ROOT)) {
+                case "one" -> 1;
+                case "two" -> 2;
+                case "three" -> 3;
+                case "four" -> 4;
+                case "five" -> 5;
+                case "six" -> 6;
+                case "ten" -> 10;
+                default -> Integer.parseInt(limited.group(2));
+            };
+            text = limited.group(1);
+        }
+        return one().within(within);
+    }
+
+    private Wait one() {
+        Matcher found = COMES.matcher(text);
+        if (found.matches()) {
+            return new Wait(
+                    on(found.group(3)), Alert.Trigger.COMES_WITHIN, 0, margin(found.group(1), found.group(2)), 0, 0);
+        }
+        found = ABOUT.matcher(text);
+        if (found.matches()) {
+            return about(found.group(1), found.group(2), found.group(3));
+        }
+        found = BEFORE.matcher(text);
+        if (found.matches()) {
+            return about(found.group(2), found.group(3), found.group(1));
+        }
+        found = CLOSES.matcher(text);
+        if (found.matches()) {
+            return beside(Alert.Trigger.CLOSES_BEYOND, way(found.group(1)), found.group(2));
+        }
+        found = OVERSHOOTS.matcher(text);
+        if (found.matches()) {
+            return beside(Alert.Trigger.OVERSHOOTS, way(found.group(1)), found.group(2));
+        }
+        found = TURNS.matcher(text);
+        if (found.matches()) {
+            return beside(Alert.Trigger.TURNS_BACK, 0, found.group(1));
+        }
+        found = TRADED.matcher(text);
+        if (found.matches()) {
+            long unit = "s".equalsIgnoreCase(found.group(3)) ? Times.SECOND : Times.SECOND / 1000;
+            long together = found.group(2) == null ? TOGETHER : Long.parseLong(found.group(2)) * unit;
+            return new Wait(new Awaited.Traded(Double.parseDouble(found.group(1)), together), Alert.Trigger.TRADED);
+        }
+        found = REACHES.matcher(text);
+        if (found.matches()) {
+            return beside(Alert.Trigger.REACHES, rising(found.group(1)), found.group(2));
+        }
+        found = THROUGH.matcher(text);
+        if (found.matches()) {
+            return beside(Alert.Trigger.GOES_THROUGH, way(found.group(1)), found.group(2));
+        }
+        found = CROSSES.matcher(text);
+        if (found.matches() && !text.toLowerCase(Locale.ROOT).matches(".*\\bcrosses\\s+(above|below)\\b.*")) {
+            return beside(Alert.Trigger.GOES_THROUGH, 0, found.group(1));
+        }
+        if (isPrice(text) || NAMED.matcher(text).matches()) {
+            return beside(Alert.Trigger.REACHES, 0, text);
+        }
+        return condition();
+    }
+
+    private Wait condition() {
+        try {
+            return new Wait(
+                    new Awaited.Condition(
+                            Formula.parseCondition(text, context.language()).canonical()),
+                    forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
+        } catch (FormulaException bad) {
+            throw new IllegalArgumentException(
+                    "'" + text + "' is neither a way to meet a price, such as closes above 104.20, nor a condition: "
+                            + bad.getMessage(),
+                    bad);
+        }
+    }
+
+    private Wait about(String side, String level, String minutes) {
+        long early = minutes == null ? EARLY : Long.parseLong(minutes);
+        if (early == 0) {
+            throw new IllegalArgumentException("no minutes before the close is the close: write closes " + side);
+        }
+        Wait beside = beside(Alert.Trigger.CLOSES_BEYOND, way(side), level);
+        return new Wait(
+                beside.on(), Alert.Trigger.ABOUT_TO_CLOSE, beside.way(), beside.margin(), early * Times.MINUTE, 0);
+    }
+
+    private static int rising(String word) {
+        String first = word.toLowerCase(Locale.ROOT);
+        return first.matches("(rise|climb|goes\\s+up).*")
+                ? 1
+                : first.matches("(fall|drop|dip|goes\\s+down).*") ? -1 : 0;
+    }
+
+    private static int way(String word) {
+        return word == null
+                ? 0
+                : switch (word.strip().toLowerCase(Locale.ROOT)) {
+                    case "above", "over", ">", ">=" -> 1;
+                    case "below", "under", "<", "<=" -> -1;
+                    default -> 0;
+                };
+    }
+
+    private Wait beside(Alert.Trigger trigger, int way, String words) {
+        Matcher by = BY.matcher(words);
+        Margin margin = Margin.NONE;
+        String level = words;
+        if (by.matches()) {
+            margin = margin(by.group(2), by.group(3));
+            level = by.group(1);
+        }
+        return new Wait(on(level), trigger, way, margin, 0, 0);
+    }
+
+    private static Margin margin(String amount, String unit) {
+        String word = amount.toLowerCase(Locale.ROOT);
+        double number = word.startsWith("half")
+                ? 0.5
+                : word.matches("an?|one") ? 1 : Double.parseDouble(word.replace(',', '.'));
+        return new Margin(number, Margin.unit(unit == null ? "" : unit.replaceAll("\\s+", " ")));
+    }
+
+    private static boolean isPrice(String words) {
+        try {
+            ANY.parse(words);
+            return true;
+        } catch (NumberFormatException other) {
+            return false;
+        }
+    }
+
+    private Awaited on(String words) {
+        String level = words.strip();
+        if (isPrice(level)) {
+            return new Awaited.Price(ANY.parse(level));
+        }
+        Matcher named = NAMED.matcher(level);
+        if (named.matches()) {
+            String line = named.group(2) == null ? "" : named.group(2);
+            Optional<String> id = context.drawings().apply(named.group(1));
+            return new Awaited.Drawn(
+                    id.orElseThrow(() -> new IllegalArgumentException("there is no drawing \"" + named.group(1)
+                            + "\" on this instrument; name it in the Layers panel, or write a price")),
+                    line);
+        }
+        try {
+            return new Awaited.Value(
+                    Formula.parseValue(level, context.language()).canonical());
+        } catch (FormulaException bad) {
+            throw new IllegalArgumentException(
+                    "'" + level + "' is no price, no drawing in quotation marks and no formula: " + bad.getMessage(),
+                    bad);
+        }
+    }
+}

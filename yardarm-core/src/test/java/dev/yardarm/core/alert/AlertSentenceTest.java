@@ -1,0 +1,158 @@
+package dev.yardarm.core.alert;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.session.TradingCalendar;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.EnumSet;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Lines as traders write them; it is Friday 2026-06-19, 15:42, the session is from 08:00 to 16:30. */
+class AlertSentenceTest {
+    private static final TradingCalendar HOURS = new TradingCalendar(
+            ZoneOffset.UTC,
+            LocalTime.of(8, 0),
+            LocalTime.of(16, 30),
+            EnumSet.range(DayOfWeek.MONDAY, DayOfWeek.FRIDAY),
+            Set.of());
+    private static final long NOW =
+            Times.micros(LocalDate.of(2026, 6, 19).atTime(15, 42).atZone(ZoneOffset.UTC));
+    private static final AlertSentence.Context CONTEXT = new AlertSentence.Context(
+            Language.builtIn(),
+            HOURS,
+            new BarRule.Time(Timeframe.DAY),
+            NOW,
+            name -> name.equalsIgnoreCase("Neckline") ? Optional.of("n1") : Optional.empty());
+    private static final AlertWords WORDS =
+            new AlertWords(PriceFormat.ofDecimals(2)::format, id -> "Neckline", ZoneOffset.UTC);
+
+    private static String said(String line) {
+        return WORDS.line(AlertSentence.parse(line, CONTEXT).alert("a", new InstrumentId("s", "X"), NOW, 99));
+    }
+
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(
+            delimiter = '|',
+            quoteCharacter = '`',
+            value = {
+                "closes above 104.20 on 30m for 5 days \"retest of the breakout\" | closes above 104.20 on 30m until 2026-06-25 16:30 \"retest of the breakout\"",
+                "alert when price closes below 98 | closes below 98.00 on D",
+                "close above 104.2 | closes above 104.20 on D",
+                "104.20 | reaches 104.20",
+                "104,20 | reaches 104.20",
+                "reaches 104.20 once | reaches 104.20",
+                "hits 104.20 today | reaches 104.20 until 2026-06-19 16:30",
+                "touches ema(20) on 4h | reaches ema(20) on 4h",
+                "falls to 98 until friday | falls to 98.00 until 2026-06-19 16:30",
+                "falls to 98 until mon | falls to 98.00 until 2026-06-22 16:30",
+                "falls to 98 until 3 July | falls to 98.00 until 2026-07-03 16:30",
+                "falls to 98 until July 4th | falls to 98.00 until 2026-07-03 16:30",
+                "falls to 98 until 2026-07-03 12:00 | falls to 98.00 until 2026-07-03 12:00",
+                "falls to 98 until the close | falls to 98.00 until 2026-06-19 16:30",
+                "falls to 98 for 3 days | falls to 98.00 until 2026-06-23 16:30",
+                "falls to 98 for 90 minutes | falls to 98.00 until 2026-06-19 17:12",
+                "falls to 98 for 2 weeks | falls to 98.00 until 2026-07-03 16:30",
+                "closes above 98 on 4h for 2 bars | closes above 98.00 on 4h until 2026-06-19 16:30",
+                "goes above 104.20 by 3 ticks each time | goes above 104.20 by 3 ticks each time",
+                "> 104.20 | goes above 104.20",
+                "breaks 104.20 | goes through 104.20",
+                "crosses below 98 | goes below 98.00",
+                "breaks out above 104.20 by half an atr | goes above 104.20 by 0.5 atr on D",
+                "within 0.5% of \"Neckline\" | comes within 0.5 % of \"Neckline\"",
+                "comes within 5 ticks of 104.20 between 9:00 and 11:30 | comes within 5 ticks of 104.20 between 09:00 and 11:30",
+                "reaches \"Neckline\" \"as planned\" | reaches \"Neckline\" \"as planned\"",
+                "reaches \"Neckline\" | reaches \"Neckline\"",
+                "overshoots 104.20 by 3 ticks on 10m | overshoots 104.20 by 3 ticks on 10m",
+                "turns back at 104.20 by 0.5 atr on 1h | turns back at 104.20 by 0.5 atr on 1h",
+                "turns back from \"Neckline\" by 10 ticks | turns back at \"Neckline\" by 10 ticks",
+                "about to close above 104.20 3 min before the close on 30m | about to close above 104.20 3 min before the close on 30m",
+                "10 minutes before the close below 98 | about to close below 98.00 10 min before the close on D",
+                "first closes above 104.20, then reaches 104.20 within five bars on 30m | first closes above 104.20 then reaches 104.20 within 5 bars on 30m",
+                "rsi(14) < 30 | rsi(14) < 30 on D",
+                "RSI(14)<30 on 4h once a bar | rsi(14) < 30 on 4h once a bar",
+                "rsi(14) < 30 on every trade on 30m | rsi(14) < 30 on every trade on 30m",
+                "close crosses above ema(20) on W | close crosses above ema(20) on W",
+                "closes above 104.20 on range 10 | closes above 104.20 on range:10",
+                "trade of 200 together 250 ms each time | a trade of 200 or more together 250 ms each time",
+                "a big trade of 200 | a trade of 200 or more",
+                "reaches 104.20 sound bell tell the system open the chart | reaches 104.20 sound bell tell the system open the chart",
+                "reaches 104.20 silently stance long tag \"retest\" write to file | reaches 104.20 silently stance long tag \"retest\" write to file",
+                "reaches 104.20 from Monday | reaches 104.20 from 2026-06-22 08:00",
+                "reaches 110'16 | reaches 110.50",
+            })
+    void isReadAndSaid(String line, String expected) {
+        assertThat(said(line)).isEqualTo(expected);
+        // What is said is read as the same.
+        assertThat(said(expected)).isEqualTo(expected);
+    }
+
+    @Test
+    void saysWhatIsMissing() {
+        refused("", "say what to wait for");
+        refused("for 5 days", "say what to wait for before");
+        refused("closes above", "closes above 104.20");
+        refused("closes above 104.20 by", "no price");
+        refused("turns back at 104.20", "by how much");
+        refused("reaches \"Nekline\"", "no drawing \"Nekline\"");
+        refused("reaches rsi(14) < 30", "yes or no");
+        refused("reaches 104.20 until 2026-06-18", "has passed");
+        refused("reaches 104.20 until 2026-02-30", "not in the calendar");
+        refused("reaches 104.20 until someday", "no day or time");
+        refused("reaches 104.20 for a while", "no span of time");
+        refused("reaches 104.20 between 25:00 and 26:00", "no time of day");
+        refused("about to close above 104.20 on range 10", "bars of time");
+        refused("closes above 104.20 within 5 bars", "belongs to what comes after 'then'");
+        refused("rsi(14)", "a condition is needed");
+        refused(
+                "first reaches 1 then reaches 2 then reaches 3 then reaches 4 then reaches 5 then reaches 6 then reaches 7 then "
+                        + "reaches 8 then reaches 9",
+                "8 in order");
+    }
+
+    private static void refused(String line, String why) {
+        assertThatThrownBy(() -> said(line))
+                .as(line)
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(why);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "\"",
+                "then",
+                "first",
+                "closes above \"",
+                "reaches 1e999",
+                "within % of 3",
+                "by by by",
+                "until until"
+            })
+    void oddLinesAreRefusedWithWords(String line) {
+        assertThatThrownBy(() -> said(line))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageMatching("(?s).{10,}");
+    }
+
+    @Test
+    void fillsValuesIntoTheNote() {
+        assertThat(WORDS.note("{code} at {price}, {away} from {level}", "KTRL", 105.0, 100.0))
+                .isEqualTo("KTRL at 105.00, 5 % from 100.00");
+        assertThat(WORDS.note("now {price}{level}", "KTRL", 105.0, Double.NaN)).isEqualTo("now 105.00");
+    }
+}
