@@ -127,7 +127,7 @@ class StartsTest {
         });
         Node shown = app.robot().lookup("#alert-notice").query();
         app.await("the notice", shown::isVisible);
-        assertThat(notice(app)).contains("KTRL has reached the level");
+        assertThat(notice(app)).contains("KTRL reaches \"Level\"");
         assertThat(app.chart().firings()).hasSize(1);
         assertThat(app.chart().alerts()).isEmpty();
         app.line("MARN");

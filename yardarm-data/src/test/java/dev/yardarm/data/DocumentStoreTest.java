@@ -290,7 +290,8 @@ class DocumentStoreTest {
                                         "retracement", 3, 2, 0.5, "dotted", 0.2, "left", Map.of("ratios", "0.5 0.7"))),
                         Map.of("halves", "0 0.5 1"),
                         Map.of("scan", "code last change; -change"),
-                        120));
+                        120,
+                        new Documents.Bell(true, 30, "drop", "22:00-07:00")));
         roundTrip(DocumentKind.KEYS, new Documents.Keys("alt", Map.of("layout.split-beside", "L V")));
     }
 

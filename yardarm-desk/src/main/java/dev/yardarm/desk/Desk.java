@@ -17,15 +17,20 @@ import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.HomeUpgrade;
 import dev.yardarm.data.home.HomeLock;
+import dev.yardarm.desk.alert.AlertActs;
+import dev.yardarm.desk.alert.AlertBell;
 import dev.yardarm.desk.alert.AlertRunner;
 import dev.yardarm.desk.alert.AlertWork;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import dev.yardarm.desk.book.Habits;
+import dev.yardarm.desk.call.CallRunner;
+import dev.yardarm.desk.call.CallWork;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.evidence.EvidenceRunner;
 import dev.yardarm.desk.evidence.Recipe;
 import dev.yardarm.desk.feed.ChartFeed;
+import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.intake.IntakeWork;
 import dev.yardarm.desk.language.LivingLanguage;
 import dev.yardarm.desk.list.ListWork;
@@ -101,6 +106,10 @@ public final class Desk implements AutoCloseable {
     private final StanceWork stanceWork;
     private final ScanWork scanWork;
     private final AlertRunner alertRunner;
+    private final Path home;
+    private final AlertBell bell;
+    private final CallWork callWork;
+    private final CallRunner callRunner;
     private final ScanSchedules scanSchedules;
     private final OwnWork ownWork;
     private final BlendWork blendWork;
@@ -129,6 +138,7 @@ public final class Desk implements AutoCloseable {
      */
     public Desk(Options options, Executor front) throws IOException {
         this.front = front;
+        this.home = options.home();
         this.notices = new Notices(front);
         this.lock = HomeLock.take(options.home(), HomeLock.Holder.APPLICATION);
         this.scheduler = new Scheduler(Math.max(2, Runtime.getRuntime().availableProcessors()), front);
@@ -162,15 +172,33 @@ public final class Desk implements AutoCloseable {
         scanWork = new ScanWork(books, undo);
         ownWork = new OwnWork(books, undo, language, () -> Times.micros(Instant.now()), this::tell);
         blendWork = new BlendWork(books, undo, directory, new BlendSource(directory, histories));
+        TradesFollowing.Around following = new TradesFollowing.Around(directory, vantages, hub, scheduler, front);
+        bell = new AlertBell(habits, clock::now, this::tell);
+        AlertActs acts = new AlertActs(books, options.home().resolve("firings.csv"), scheduler, this::tell);
         alertRunner = new AlertRunner(
                 books,
                 directory,
-                new AlertRunner.Around(vantages, hub, clock::now, scheduler, schedules, language::now, front),
+                new AlertRunner.Around(following, clock::now, language::now),
                 this::tell,
                 (alert, firing, away) -> {
                     market.save();
+                    directory.find(firing.instrument()).ifPresent(instrument -> {
+                        acts.carryOut(
+                                alert, firing, instrument, calendar(instrument).zone());
+                        bell.ring(
+                                alert,
+                                firing,
+                                instrument,
+                                away,
+                                calendar(instrument).zone());
+                    });
                     alertListeners.forEach(listener -> listener.accept(firing));
                 });
+        hub.onBeat(time -> front.execute(() -> bell.beat(time)));
+        callWork = new CallWork(books, directory, undo, clock::now, planWork, alertWork, language::now, this::tell);
+        callRunner = new CallRunner(books, following, clock::now, (call, event, away) -> directory
+                .find(call.instrument())
+                .ifPresent(instrument -> tell(CallRunner.words(call, event, instrument, away))));
         language.listen(changed -> front.execute(alertRunner::languageChanged));
         scanSchedules = new ScanSchedules(
                 books,
@@ -401,6 +429,26 @@ public final class Desk implements AutoCloseable {
     /** Taking stances. */
     public StanceWork stanceWork() {
         return stanceWork;
+    }
+
+    /** The folder all is kept in. */
+    public Path home() {
+        return home;
+    }
+
+    /** Making calls and taking them away. */
+    public CallWork callWork() {
+        return callWork;
+    }
+
+    /** The watch on calls. */
+    public CallRunner callRunner() {
+        return callRunner;
+    }
+
+    /** What tells of alerts that fired. */
+    public AlertBell bell() {
+        return bell;
     }
 
     /** The watch on alerts. */

@@ -11,6 +11,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.alert.AlertRunner;
+import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.Histories;
@@ -179,7 +180,9 @@ class AlertRunnerTest {
                     desk.books(),
                     around,
                     new AlertRunner.Around(
-                            vantages, hub, () -> now, desk.scheduler(), desk.schedules(), desk.language()::now, front),
+                            new TradesFollowing.Around(around, vantages, hub, desk.scheduler(), front),
+                            () -> now,
+                            desk.language()::now),
                     told::add,
                     (alert, firing, away) -> {}));
             Alert wanted =

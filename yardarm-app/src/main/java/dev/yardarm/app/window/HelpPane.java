@@ -94,6 +94,7 @@ final class HelpPane extends VBox {
         }
         row = add(grid, row, "Page Down, Page Up", "next and previous instrument of the list");
         row = add(grid, row, "Ctrl+K", "command line");
+        row = add(grid, row, "F8", "all alerts quiet, or ringing again");
         row = add(grid, row, "Ctrl+F", "search in the view");
         row = add(grid, row, "Ctrl +, −, 0", "larger, smaller and usual text, from 90 to 150 %; or type text 120");
         row = add(grid, row, "Ctrl+Z, Ctrl+Y", "undo, redo; Ctrl+Shift+Z too");

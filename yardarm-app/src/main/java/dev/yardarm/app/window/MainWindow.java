@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.chart.FiringPictures;
 import dev.yardarm.app.layout.LayoutWindows;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.theme.Tips;
@@ -17,6 +18,7 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.room.chart.Aspect;
+import dev.yardarm.desk.work.Lane;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.EnumMap;
@@ -129,7 +131,11 @@ public final class MainWindow implements WindowParts {
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
-        desk.onAlert(overlays.alerts()::add);
+        FiringPictures pictures = new FiringPictures(desk);
+        desk.onAlert(firing -> pictures.take(firing, bench.palette()));
+        desk.bell()
+                .ringsAt(new AlertOutside(
+                        desk.scheduler().on(Lane.BEHIND), desk::tell, ring -> bench.openFiring(ring.firing())));
         Themes.apply(bench.themeProperty().get(), scene);
         pulse = new Timeline(new KeyFrame(Duration.millis(250), event -> {
             status.update();

@@ -6,6 +6,7 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.ActionGroup;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.alert.AlertBell;
 import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.List;
@@ -36,6 +37,15 @@ final class MarkActions {
                 .means("alert when a bar closes beyond the selected drawing");
         group.on('C', "alert: cue", () -> alertOnCue(bench))
                 .means("alert when a cue of the chosen indicator begins to hold, or write the condition");
+        group.on('E', "alert: write", () -> bench.prompt("alert "))
+                .means("write an alert in one line, such as alert closes above 104.20 on 30m for 5 days")
+                .everywhere();
+        group.on('Z', "snooze", () -> bench.desk().bell().snooze(AlertBell.USUAL_SLEEP))
+                .says("snooze", "the newest alert comes again in 10 minutes", "sleep", "later")
+                .everywhere();
+        group.on('Q', "quiet alerts", () -> quiet(bench))
+                .says("quiet alerts", "all alerts quiet, or ringing again   F8", "alerts off", "alerts on", "mute")
+                .everywhere();
         ActionGroup plans = bench.actions().group('P', "plan", "Plan", View.CHART);
         plans.on('P', "draw a plan", () -> room(bench).studies().take(Tool.PLAN))
                 .means("draw entry and stop of a plan, then its target");
@@ -62,6 +72,11 @@ final class MarkActions {
         } else {
             bench.prompt("alert " + (cues.isEmpty() ? "" : cues.get(0)));
         }
+    }
+
+    private static void quiet(Workbench bench) {
+        AlertBell bell = bench.desk().bell();
+        bell.setOff(!bell.isOff());
     }
 
     private static String note(WindowParts parts) {

@@ -168,6 +168,10 @@ final class WindowKeys {
 
     private boolean pressed(KeyEvent event) {
         KeyCode code = event.getCode();
+        if (code == KeyCode.F8) {
+            bench.desk().bell().setOff(!bench.desk().bell().isOff());
+            return true;
+        }
         if (code == KeyCode.F1) {
             overlays.toggleHelp();
             return true;

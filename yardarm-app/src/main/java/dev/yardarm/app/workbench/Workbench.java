@@ -1,6 +1,7 @@
 package dev.yardarm.app.workbench;
 
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
@@ -118,6 +119,18 @@ public final class Workbench {
     public void openChart(Instrument instrument) {
         room().open(instrument, room().chart().request());
         go(View.CHART);
+    }
+
+    /** Opens the chart on which an alert fired, with that moment at its right edge. */
+    public void openFiring(Firing firing) {
+        desk.directory()
+                .find(firing.instrument())
+                .ifPresentOrElse(
+                        instrument -> {
+                            room().restore(instrument, firing.request(), firing.at(), null, false);
+                            go(View.CHART);
+                        },
+                        () -> desk.tell(firing.instrument() + " is not there any more."));
     }
 
     public void openChart(InstrumentId id) {

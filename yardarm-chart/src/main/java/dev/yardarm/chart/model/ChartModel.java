@@ -453,6 +453,20 @@ public final class ChartModel {
         layers.setFirings(newFirings);
     }
 
+    /** The calls that are open on the instrument. */
+    public List<CallMark> calls() {
+        return layers.calls();
+    }
+
+    /** Shows the calls that are open on the instrument. */
+    public void setCalls(List<CallMark> open) {
+        boolean appearOrGo = layers.calls().isEmpty() != open.isEmpty();
+        layers.setCalls(open);
+        if (appearOrGo && following) {
+            follow();
+        }
+    }
+
     /** The alerts that wait on the instrument. */
     public void setAlerts(List<Alert> newAlerts) {
         layers.setAlerts(newAlerts);
@@ -541,12 +555,12 @@ public final class ChartModel {
         return bars().isEmpty() || room <= 0 ? 0 : Math.min(WIDEST_FILLED, room / bars().size());
     }
 
-    /** Space kept free behind the newest bar; more when a plan's bracket stands there. */
+    /** Space kept free behind the newest bar; more when a plan's bracket or the fork of a call stands there. */
     private double freeRight() {
         double width = time.right() - time.left();
         return compact
                 ? 4
-                : layers.plan().isPresent()
+                : layers.plan().isPresent() || !layers.calls().isEmpty()
                         ? Math.min(FREE_FOR_PLAN, width * MOST_FOR_PLAN)
                         : Math.min(FREE_RIGHT, width * MOST_FREE);
     }

@@ -27,6 +27,7 @@ final class LayerStack {
     private TradePlan plan;
     private List<Alert> alerts = List.of();
     private List<Firing> firings = List.of();
+    private List<CallMark> calls = List.of();
     /** What follows from the fields above, worked out when it is asked for and forgotten when one of them changes. */
     private List<Layer> listed;
 
@@ -156,6 +157,14 @@ final class LayerStack {
 
     void setAlerts(List<Alert> waiting) {
         alerts = List.copyOf(waiting);
+    }
+
+    List<CallMark> calls() {
+        return calls;
+    }
+
+    void setCalls(List<CallMark> open) {
+        calls = List.copyOf(open);
     }
 
     List<Firing> firings() {

@@ -33,6 +33,7 @@ public final class ChartPainter {
     private final GridRenderer grid = new GridRenderer();
     private final DrawingRenderer drawings = new DrawingRenderer();
     private final BracketRenderer bracket = new BracketRenderer();
+    private final CallRenderer calls = new CallRenderer();
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
     private final ProfileRenderer profiles = new ProfileRenderer();
@@ -161,6 +162,7 @@ public final class ChartPainter {
         all.put(PlanLayer.class, (chart, pane, palette, surface) -> {
             if (pane.kind() == Pane.Kind.PRICE) {
                 chart.plan().ifPresent(plan -> bracket.paint(chart, plan, palette, surface, labels));
+                calls.paint(chart, pane, palette, surface, labels);
             }
         });
         return all;

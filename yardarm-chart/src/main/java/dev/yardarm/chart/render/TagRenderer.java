@@ -17,6 +17,8 @@ import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Awaited;
+import dev.yardarm.core.alert.Wait;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
@@ -49,11 +51,14 @@ final class TagRenderer {
     private final Batch shapes = new Batch();
     private final List<Tag> placed = new ArrayList<>();
     private final List<Labels.Count> counts = new ArrayList<>();
+    /** Heights of prices that alerts wait for. */
+    private final List<Double> awaitedAt = new ArrayList<>();
 
     /** Works out where the tags lie; {@link #paint} draws them, {@link #covers} tells what they hide. */
     void place(ChartModel chart, Palette palette, Surface surface, Labels labels) {
         placed.clear();
         counts.clear();
+        awaitedAt.clear();
         for (Pane pane : chart.panes()) {
             List<Tag> tags = new ArrayList<>();
             if (pane.folded()) {
@@ -62,6 +67,7 @@ final class TagRenderer {
             if (pane.kind() == Pane.Kind.PRICE) {
                 addPrice(chart, pane, palette, tags);
                 addLevels(chart, pane, palette, tags);
+                addAwaited(chart, pane, palette, tags);
             }
             for (IndicatorLayer layer : pane.indicators()) {
                 addIndicator(chart, pane, layer, palette, tags, labels);
@@ -91,6 +97,12 @@ final class TagRenderer {
     }
 
     void paint(ChartModel chart, Palette palette, Surface surface) {
+        // A tag may have given way; a short stroke at the edge of the plot says where the price itself is.
+        shapes.clear();
+        for (double y : awaitedAt) {
+            shapes.rectangle(chart.plotRight() - 8, surface.snap(y), 8, surface.hairline());
+        }
+        shapes.fill(surface, palette.of(Role.INK));
         for (Tag tag : placed) {
             paint(chart, tag, palette, surface);
         }
@@ -138,6 +150,28 @@ final class TagRenderer {
                         drawing.title(),
                         waits,
                         chosen ? Rank.CHOSEN : waits ? Rank.ALERT : Rank.LEVEL));
+            }
+        }
+    }
+
+    /** Prices that alerts wait for and no drawing shows. */
+    private void addAwaited(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
+        for (Alert alert : chart.alerts()) {
+            for (Wait wait : alert.waits()) {
+                if (wait.on() instanceof Awaited.Price at && !chart.isSmall()) {
+                    double y = pane.scale().y(at.price());
+                    if (y > pane.top() && y < pane.bottom()) {
+                        awaitedAt.add(y);
+                    }
+                    tags.add(new Tag(
+                            y,
+                            AxisText.price(chart, at.price()),
+                            palette.of(Role.INK),
+                            false,
+                            "alert",
+                            true,
+                            Rank.ALERT));
+                }
             }
         }
     }

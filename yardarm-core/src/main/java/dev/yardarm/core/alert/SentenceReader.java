@@ -84,13 +84,14 @@ final class SentenceReader {
             throw new IllegalArgumentException("say what to wait for before '" + line.strip()
                     + "', such as reaches 104.20, closes above 104.20 or rsi(14) < 30");
         }
-        if (bars == null) {
-            bars = context.bars();
-        }
         List<Wait> waits = new ArrayList<>();
         String[] parts = rest.replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
-        for (String part : parts) {
-            waits.add(new WaitReader(part.strip(), waits.size(), forming, context).read());
+        for (int at = 0; at < parts.length; at++) {
+            String part = at + 1 < parts.length ? ofBars(parts[at].strip()) : parts[at].strip();
+            waits.add(new WaitReader(part, at, forming, context).read());
+        }
+        if (bars == null) {
+            bars = context.bars();
         }
         if (untilBars > 0) {
             until = afterBars(untilBars);
@@ -217,6 +218,21 @@ final class SentenceReader {
         }
         bars = rule;
         return cut(found);
+    }
+
+    /** Takes the bars off the end of a part before the last; all look at the same. */
+    private String ofBars(String part) {
+        Matcher found = ON.matcher(part);
+        BarRule rule = found.matches() && !found.group(1).isBlank() ? rule(found.group(2)) : null;
+        if (rule == null) {
+            return part;
+        }
+        if (bars != null && !bars.equals(rule)) {
+            throw new IllegalArgumentException(
+                    "an alert looks at one kind of bars, not at " + rule.words() + " and " + bars.words());
+        }
+        bars = rule;
+        return found.group(1).strip();
     }
 
     private static BarRule rule(String words) {

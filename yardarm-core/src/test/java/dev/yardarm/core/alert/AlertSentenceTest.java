@@ -83,6 +83,7 @@ class AlertSentenceTest {
                 "about to close above 104.20 3 min before the close on 30m | about to close above 104.20 3 min before the close on 30m",
                 "10 minutes before the close below 98 | about to close below 98.00 10 min before the close on D",
                 "first closes above 104.20, then reaches 104.20 within five bars on 30m | first closes above 104.20 then reaches 104.20 within 5 bars on 30m",
+                "first closes above 104.20 on 30m then reaches 104.20 | first closes above 104.20 then reaches 104.20 on 30m",
                 "rsi(14) < 30 | rsi(14) < 30 on D",
                 "RSI(14)<30 on 4h once a bar | rsi(14) < 30 on 4h once a bar",
                 "rsi(14) < 30 on every trade on 30m | rsi(14) < 30 on every trade on 30m",
@@ -117,6 +118,7 @@ class AlertSentenceTest {
         refused("reaches 104.20 between 25:00 and 26:00", "no time of day");
         refused("about to close above 104.20 on range 10", "bars of time");
         refused("closes above 104.20 within 5 bars", "belongs to what comes after 'then'");
+        refused("first reaches 1 on 5m then reaches 2 on 1h", "one kind of bars");
         refused("rsi(14)", "a condition is needed");
         refused(
                 "first reaches 1 then reaches 2 then reaches 3 then reaches 4 then reaches 5 then reaches 6 then reaches 7 then "

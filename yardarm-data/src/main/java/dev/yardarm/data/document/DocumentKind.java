@@ -37,6 +37,9 @@ public record DocumentKind<T>(
             entries("alerts", AlertEntry.class, OlderForms::alertsWithoutFirings, OlderForms::alertsOfOneWait);
     public static final DocumentKind<Entries<FiringEntry>> FIRINGS =
             entries("firings", FiringEntry.class, OlderForms::firingsInWords);
+    public static final DocumentKind<Entries<CallEntry>> CALLS = entries("calls", CallEntry.class);
+    public static final DocumentKind<Entries<CallEventEntry>> CALL_EVENTS =
+            entries("call-events", CallEventEntry.class);
     public static final DocumentKind<Entries<PlanEntry>> PLANS =
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
     public static final DocumentKind<Entries<ScanEntry>> SCANS =

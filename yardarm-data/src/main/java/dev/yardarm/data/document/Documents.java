@@ -327,6 +327,43 @@ public final class Documents {
     }
 
     /**
+     * How alerts ring.
+     *
+     * @param off true while all are quiet
+     * @param volume of sounds, from 0 to 100
+     * @param sound the usual one
+     * @param silence hours without sound, as {@code 22:00-07:00}; empty for none
+     */
+    public record Bell(boolean off, int volume, String sound, String silence) {
+        /** Half loud, at any hour. */
+        public static final Bell USUAL = new Bell(false, 50, "bell", "");
+
+        public Bell {
+            if (volume < 0 || volume > 100) {
+                throw new IllegalArgumentException("the volume is from 0 to 100, not " + volume);
+            }
+            sound = sound == null || sound.isEmpty() ? "bell" : sound;
+            silence = silence == null ? "" : silence;
+        }
+
+        public Bell withOff(boolean quiet) {
+            return new Bell(quiet, volume, sound, silence);
+        }
+
+        public Bell withVolume(int percent) {
+            return new Bell(off, percent, sound, silence);
+        }
+
+        public Bell withSound(String name) {
+            return new Bell(off, volume, name, silence);
+        }
+
+        public Bell withSilence(String hours) {
+            return new Bell(off, volume, sound, hours);
+        }
+    }
+
+    /**
      * What the trader set once for all charts.
      *
      * @param timeframes the timeframes offered, long to short; empty for the usual ones
@@ -339,6 +376,7 @@ public final class Documents {
      * @param ratios sets of ratios kept under names, each as numbers with spaces between them
      * @param tables the columns of tables and their order, by the table's name: {@code "code last change; -change"}
      * @param textSize size of the interface's text in per cent; 0 for the usual one
+     * @param bell how alerts ring
      */
     public record Habits(
             List<Timeframe> timeframes,
@@ -350,8 +388,10 @@ public final class Documents {
             Map<String, DrawingLook> looks,
             Map<String, String> ratios,
             Map<String, String> tables,
-            int textSize) {
+            int textSize,
+            Bell bell) {
         public Habits {
+            bell = bell == null ? Bell.USUAL : bell;
             timeframes = kept(timeframes);
             sessions = sessions == null ? Map.of() : Map.copyOf(sessions);
             indicators = indicators == null ? Map.of() : Map.copyOf(indicators);

@@ -1,6 +1,7 @@
 package dev.yardarm.desk.alert;
 
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.AlertWords;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.alert.Readings;
 import dev.yardarm.core.formula.FormulaException;
@@ -8,13 +9,13 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Scheduler;
-import dev.yardarm.desk.work.Schedules;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -61,19 +62,27 @@ public final class AlertRunner implements Watching.Teller {
     /**
      * Where alerts are watched.
      *
+     * @param following where trades are followed
      * @param now what time it is in the market
-     * @param schedules of the market's time
      * @param language conditions are written in, as it is now
-     * @param front the interface's thread
      */
-    public record Around(
-            Vantages vantages,
-            LiveHub hub,
-            LongSupplier now,
-            Scheduler scheduler,
-            Schedules schedules,
-            Supplier<Language> language,
-            Executor front) {}
+    public record Around(TradesFollowing.Around following, LongSupplier now, Supplier<Language> language) {
+        Vantages vantages() {
+            return following.vantages();
+        }
+
+        LiveHub hub() {
+            return following.hub();
+        }
+
+        Scheduler scheduler() {
+            return following.scheduler();
+        }
+
+        Executor front() {
+            return following.front();
+        }
+    }
 
     /**
      * @param tell takes what cannot be watched
@@ -197,7 +206,7 @@ public final class AlertRunner implements Watching.Teller {
     private Watching make(Alert alert, Instrument instrument, Drawn drawn) {
         return alert.readsBars()
                 ? new BarsWatching(alert, instrument, drawn, directory, around, this)
-                : new TradesWatching(alert, instrument, drawn, directory, around, this);
+                : new TradesWatching(alert, instrument, drawn, around, this);
     }
 
     private Drawn drawn(Alert alert) {
@@ -289,7 +298,7 @@ public final class AlertRunner implements Watching.Teller {
                                 : Double.NaN);
     }
 
-    private dev.yardarm.core.alert.AlertWords words(Alert alert) {
+    private AlertWords words(Alert alert) {
         return AlertNames.words(books, directory, alert.instrument());
     }
 

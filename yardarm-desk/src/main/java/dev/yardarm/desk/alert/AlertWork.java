@@ -261,7 +261,8 @@ public final class AlertWork {
 
     /** One whose time is over has as much time again. */
     private Alert again(Alert alert, double price) {
-        long moment = now.getAsLong();
+        // Firings of the time before are told apart by when it was set, also while the market stands still.
+        long moment = Math.max(now.getAsLong(), alert.setAt() + 1);
         Terms terms = alert.terms();
         Alert armed = alert.armed(moment, price);
         return terms.until() > moment

@@ -12,6 +12,8 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.desk.follow.Traded;
+import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.vantage.LiveVantage;
 import dev.yardarm.desk.work.Job;
@@ -111,7 +113,7 @@ final class BarsWatching implements Watching, LiveVantage.Listener {
                                 });
                             }
                         },
-                        failed -> teller.cannot(this, TradesWatching.reason(failed)));
+                        failed -> teller.cannot(this, TradesFollowing.reason(failed)));
     }
 
     private void setUp(Job job, long now) throws IOException {
@@ -120,8 +122,11 @@ final class BarsWatching implements Watching, LiveVantage.Listener {
         Needs needs = Readings.needs(alert, language);
         AtomicReference<String> missing = new AtomicReference<>();
         long from = forming ? asItWas(now) : now;
-        int days = (int) Math.min(100_000, Math.max(0, now - alert.setAt()) / Times.DAY + DAYS_BEFORE);
-        BarRequest request = alert.request().withDays(days);
+        // By dates, so that the first day is the same whenever it is set up: other bars than those of time depend on
+        // where they begin.
+        long days = Times.date(from, calendar.zone()).toEpochDay()
+                - Times.date(alert.setAt(), calendar.zone()).toEpochDay();
+        BarRequest request = alert.request().withDays((int) Math.min(100_000, days + DAYS_BEFORE));
         vantage = around.vantages().at(from).openLive(instrument, request, needs, missing::set);
         if (missing.get() != null) {
             vantage.close();
@@ -171,12 +176,7 @@ final class BarsWatching implements Watching, LiveVantage.Listener {
 
     /** False when closes alone decide, which are in the bars. */
     private boolean readsTrades() {
-        return Double.isNaN(alert.price())
-                        && alert.waits().stream()
-                                .anyMatch(wait -> !wait.trigger().isOfConditions())
-                || alert.waits().stream()
-                        .anyMatch(wait ->
-                                wait.trigger() != Alert.Trigger.HOLDS && wait.trigger() != Alert.Trigger.CLOSES_BEYOND);
+        return alert.waits().stream().anyMatch(wait -> wait.trigger() != Alert.Trigger.HOLDS);
     }
 
     @Override
@@ -250,7 +250,7 @@ final class BarsWatching implements Watching, LiveVantage.Listener {
 
     @Override
     public void failed(Throwable problem) {
-        around.front().execute(() -> teller.cannot(this, TradesWatching.reason(problem)));
+        around.front().execute(() -> teller.cannot(this, TradesFollowing.reason(problem)));
     }
 
     @Override

@@ -4,6 +4,8 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.alert.Terms;
 import dev.yardarm.core.blend.Blend;
+import dev.yardarm.core.call.Call;
+import dev.yardarm.core.call.CallEvent;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.evidence.Inquiry;
 import dev.yardarm.core.instrument.InstrumentId;
@@ -17,6 +19,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +39,7 @@ public final class Books {
         STANCES,
         ALERTS,
         FIRINGS,
+        CALLS,
         PLANS,
         SCANS,
         SCAN_RUNS,
@@ -50,6 +54,8 @@ public final class Books {
     private final Shelf<ShelfKind.StanceKey, Stance> stances;
     private final Shelf<String, Alert> alerts;
     private final Shelf<Firing.Key, Firing> firings;
+    private final Shelf<String, Call> calls;
+    private final Shelf<CallEvent.Key, CallEvent> callEvents;
     private final Shelf<String, TradePlan> plans;
     private final Shelf<String, Scan> scans;
     private final Shelf<String, ScanRun> scanRuns;
@@ -93,6 +99,8 @@ public final class Books {
         stances = Shelf.open(ShelfKind.STANCES, saver, front, List.of());
         alerts = Shelf.open(ShelfKind.ALERTS, saver, front, List.of());
         firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
+        calls = Shelf.open(ShelfKind.CALLS, saver, front, List.of());
+        callEvents = Shelf.open(ShelfKind.CALL_EVENTS, saver, front, List.of());
         plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
         scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
         scanRuns = Shelf.open(ShelfKind.SCAN_RUNS, saver, front, List.of());
@@ -105,6 +113,8 @@ public final class Books {
         stances.listen(keys -> listeners.tell(Subject.STANCES));
         alerts.listen(keys -> listeners.tell(Subject.ALERTS));
         firings.listen(keys -> listeners.tell(Subject.FIRINGS));
+        calls.listen(keys -> listeners.tell(Subject.CALLS));
+        callEvents.listen(keys -> listeners.tell(Subject.CALLS));
         plans.listen(keys -> listeners.tell(Subject.PLANS));
         scans.listen(keys -> listeners.tell(Subject.SCANS));
         scanRuns.listen(keys -> listeners.tell(Subject.SCAN_RUNS));
@@ -300,6 +310,44 @@ public final class Books {
         return alert.terms().repeat() != Terms.Repeat.ONCE || firing(alert).isEmpty();
     }
 
+    // --- calls ---
+
+    /** All calls, in the order they were made. */
+    public List<Call> calls() {
+        return calls.all();
+    }
+
+    /** The calls, to be changed. */
+    public Shelf<String, Call> callShelf() {
+        return calls;
+    }
+
+    /** What became of calls, in the order it did. */
+    public List<CallEvent> callEvents() {
+        return callEvents.all();
+    }
+
+    /** The record of what became of calls, to be added to. */
+    public Shelf<CallEvent.Key, CallEvent> callEventShelf() {
+        return callEvents;
+    }
+
+    /** True when nothing will become of a call any more: it is decided, and so is its other reading. */
+    public boolean isOver(Call call) {
+        boolean decided = false;
+        boolean rival = false;
+        for (CallEvent event : callEvents.all()) {
+            if (event.call().equals(call.id())) {
+                decided |= event.kind() == CallEvent.Kind.CAME_TRUE
+                        || event.kind() == CallEvent.Kind.EXPIRED
+                        || event.kind() == CallEvent.Kind.PROVED_WRONG && call.rival() == null;
+                rival |= event.kind() == CallEvent.Kind.RIVAL_CAME_TRUE
+                        || event.kind() == CallEvent.Kind.RIVAL_PROVED_WRONG;
+            }
+        }
+        return decided || rival;
+    }
+
     // --- plans and stances ---
 
     /** The plans that stand, in the order they were made. */
@@ -343,6 +391,13 @@ public final class Books {
                 .filter(each -> each.instrument().equals(instrument))
                 .sorted((one, other) -> Long.compare(one.at(), other.at()))
                 .toList();
+    }
+
+    /** Adds a stance behind those that were taken; no step of undo. */
+    public void addStance(Stance stance) {
+        List<Stance> more = new ArrayList<>(stances.all());
+        more.add(stance);
+        stances.replace(more);
     }
 
     /** The stances, to be changed. */

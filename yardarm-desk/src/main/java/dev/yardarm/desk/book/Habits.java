@@ -38,6 +38,7 @@ public final class Habits {
     private final Map<String, String> tables = new TreeMap<>();
     private List<Timeframe> timeframes = List.of();
     private int textSize;
+    private Documents.Bell bell = Documents.Bell.USUAL;
 
     public Habits(DocumentSaver saver) {
         this.saver = saver;
@@ -52,6 +53,7 @@ public final class Habits {
             ratios.putAll(saved.ratios());
             tables.putAll(saved.tables());
             textSize = saved.textSize();
+            bell = saved.bell();
         });
     }
 
@@ -203,6 +205,17 @@ public final class Habits {
         save();
     }
 
+    /** How alerts ring. */
+    public Documents.Bell bell() {
+        return bell;
+    }
+
+    /** Lets alerts ring otherwise. */
+    public void setBell(Documents.Bell changed) {
+        bell = changed;
+        save();
+    }
+
     private <T> void put(Map<String, T> map, String key, T value) {
         if (value == null) {
             map.remove(key);
@@ -226,6 +239,7 @@ public final class Habits {
                         Map.copyOf(looks),
                         Map.copyOf(ratios),
                         Map.copyOf(tables),
-                        textSize));
+                        textSize,
+                        bell));
     }
 }

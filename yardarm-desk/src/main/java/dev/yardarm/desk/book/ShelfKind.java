@@ -3,6 +3,8 @@ package dev.yardarm.desk.book;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.blend.Blend;
+import dev.yardarm.core.call.Call;
+import dev.yardarm.core.call.CallEvent;
 import dev.yardarm.core.evidence.Inquiry;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.merge.KeyedMerge;
@@ -13,6 +15,8 @@ import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
+import dev.yardarm.data.document.CallEntry;
+import dev.yardarm.data.document.CallEventEntry;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
@@ -103,6 +107,21 @@ record ShelfKind<K, V, E>(
             (firing, isTaken) -> firing,
             FiringEntry::firing,
             FiringEntry::of);
+    static final ShelfKind<String, Call, CallEntry> CALLS = of(
+            DocumentKind.CALLS,
+            "calls",
+            Call::id,
+            (call, isTaken) -> call.withId(numbered(call.id(), "-", isTaken)),
+            CallEntry::call,
+            CallEntry::of);
+    static final ShelfKind<CallEvent.Key, CallEvent, CallEventEntry> CALL_EVENTS = of(
+            DocumentKind.CALL_EVENTS,
+            "call-events",
+            CallEvent::key,
+            // The same became of the same call; ours is as good as theirs.
+            (event, isTaken) -> event,
+            CallEventEntry::event,
+            CallEventEntry::of);
     static final ShelfKind<String, TradePlan, PlanEntry> PLANS = of(
             DocumentKind.PLANS,
             "plans",

@@ -442,7 +442,8 @@ public final class CommandLanguage {
     }
 
     private void condition(String text, List<Proposal> proposals) {
-        List<Proposal> waits = alerts.read(text);
+        List<Proposal> waits = new ArrayList<>(alerts.read(text));
+        waits.addAll(CallLines.read(text));
         if (!waits.isEmpty()) {
             proposals.addAll(0, waits);
             return;

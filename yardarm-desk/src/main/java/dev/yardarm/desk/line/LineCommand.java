@@ -273,6 +273,22 @@ public interface LineCommand {
         }
     }
 
+    /** A call as a sentence says, on the instrument in hand. */
+    record MakeCall(String sentence) implements LineCommand {
+        @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
+        public void run(Hands hands) {
+            hands.inHand()
+                    .ifPresentOrElse(
+                            each -> hands.desk().callWork().make(each, sentence, hands.bars()),
+                            () -> hands.desk().tell("There is no instrument to make a call on."));
+        }
+    }
+
     record ScanFor(String condition) implements LineCommand {
         @Override
         public boolean onChart() {

@@ -123,6 +123,11 @@ public final class ChartDrawings {
         return desk.feedServices().now().getAsLong();
     }
 
+    /** How traded prices became those of the chart. */
+    PriceBasis basis() {
+        return basis;
+    }
+
     /** The price of a drawing of the chart at this moment; NaN when it has none. */
     double worthNow(Drawing shown) {
         return chart.instrument()

@@ -133,7 +133,8 @@ public final class ChartRoom {
                     if (subject == Books.Subject.DRAWINGS
                             || subject == Books.Subject.PLANS
                             || subject == Books.Subject.ALERTS
-                            || subject == Books.Subject.FIRINGS) {
+                            || subject == Books.Subject.FIRINGS
+                            || subject == Books.Subject.CALLS) {
                         studies.show();
                     } else if (subject == Books.Subject.BLENDS) {
                         lookForBlend();

@@ -2,14 +2,19 @@ package dev.yardarm.desk.room.chart;
 
 import dev.yardarm.chart.gesture.ChartEdits;
 import dev.yardarm.chart.gesture.Tool;
+import dev.yardarm.chart.model.CallMark;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.call.Call;
+import dev.yardarm.core.call.CallEvent;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
@@ -44,7 +49,16 @@ public final class Studies implements ChartEdits {
     void show() {
         id().ifPresent(id -> {
             room.drawings().show();
-            chart.setAlerts(books().alerts(id).stream().filter(books()::waits).toList());
+            PriceBasis basis = room.drawings().basis();
+            chart.setAlerts(books().alerts(id).stream()
+                    .filter(alert -> books().waits(alert)
+                            && alert.terms().until() > desk.feedServices().now().getAsLong())
+                    .map(alert -> alert.in(basis))
+                    .toList());
+            chart.setCalls(books().calls().stream()
+                    .filter(call -> call.instrument().equals(id) && !books().isOver(call))
+                    .map(call -> mark(call.in(basis)))
+                    .toList());
             chart.setFirings(books().firings(id));
             chart.setPlan(books().plan(id).orElse(null));
             if (chart.selection().equals(Selection.PLAN) && chart.plan().isEmpty()) {
@@ -53,6 +67,26 @@ public final class Studies implements ChartEdits {
             }
             room.tell(Aspect.LAYERS);
         });
+    }
+
+    private CallMark mark(Call call) {
+        List<CallEvent.Kind> became = desk.callWork().judged(call).events().stream()
+                .map(CallEvent::kind)
+                .toList();
+        boolean rival = became.contains(CallEvent.Kind.PROVED_WRONG);
+        return new CallMark(
+                call, became.contains(rival ? CallEvent.Kind.RIVAL_TRIGGERED : CallEvent.Kind.TRIGGERED), rival);
+    }
+
+    /** Makes a call of a sentence on the instrument; says so, or what is wrong. */
+    public boolean call(String sentence) {
+        return chart.instrument()
+                .filter(each -> desk.callWork()
+                        .make(
+                                each,
+                                sentence,
+                                chart.request().byRule().orElseGet(() -> new BarRule.Time(chart.timeframe()))))
+                .isPresent();
     }
 
     @Override

@@ -1,4 +1,4 @@
-package dev.yardarm.desk.alert;
+package dev.yardarm.desk.watch;
 
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.alert.Alert;
@@ -6,11 +6,14 @@ import dev.yardarm.core.alert.AlertWords;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.call.Call;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.alert.AlertNames;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.call.CallRows;
 import dev.yardarm.desk.feed.QuoteBoard;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
@@ -22,9 +25,10 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
+import java.util.stream.Stream;
 
 /**
- * The state of the view Watch: the alerts that wait, the record of what fired, and which of the two is in hand. Follows both
+ * The state of the view Watch: the alerts that wait, the calls, the record of what fired, and which of them is in hand. Follows all
  * until it is closed. Used by the interface's thread.
  */
 public final class WatchDesk implements AutoCloseable {
@@ -33,7 +37,15 @@ public final class WatchDesk implements AutoCloseable {
     private final Rows<Firing> fired;
     private final QuoteBoard quotes;
     private final Listening heard;
-    private boolean firedInHand;
+    private final CallRows calls;
+    private Part inHand = Part.WAITING;
+
+    /** What of the view is worked in. */
+    public enum Part {
+        WAITING,
+        CALLS,
+        FIRED
+    }
 
     public WatchDesk(Desk desk) {
         this.desk = desk;
@@ -51,7 +63,7 @@ public final class WatchDesk implements AutoCloseable {
                                 .level(alert)),
                         price("last", "Last", Alert::instrument, this::last),
                         away()),
-                List.of("code", "on", "bars", "when", "level", "last", "away"),
+                List.of("code", "on", "bars", "when", "last", "away"),
                 Alert::id,
                 desk.habits().table("waiting"),
                 line -> desk.habits().setTable("waiting", line));
@@ -68,10 +80,12 @@ public final class WatchDesk implements AutoCloseable {
                 firing -> firing.alert() + "@" + firing.at(),
                 desk.habits().table("fired"),
                 line -> desk.habits().setTable("fired", line));
+        calls = new CallRows(desk, this::last);
         heard = Listening.all(
                 desk.books().listen(subject -> {
                     if (subject == Books.Subject.ALERTS
                             || subject == Books.Subject.FIRINGS
+                            || subject == Books.Subject.CALLS
                             || subject == Books.Subject.DRAWINGS) {
                         read();
                         watch();
@@ -84,8 +98,9 @@ public final class WatchDesk implements AutoCloseable {
 
     /** Follows the prices of what is waited for. */
     private void watch() {
-        quotes.watch(waiting.rows().stream()
-                .map(Alert::instrument)
+        quotes.watch(Stream.concat(
+                        waiting.rows().stream().map(Alert::instrument),
+                        calls.rows().rows().stream().map(Call::instrument))
                 .distinct()
                 .map(this::instrument)
                 .flatMap(Optional::stream)
@@ -131,7 +146,7 @@ public final class WatchDesk implements AutoCloseable {
     }
 
     private boolean isOver(Alert alert) {
-        return alert.terms().until() <= desk.clock().now();
+        return alert.terms().until() <= desk.feedServices().now().getAsLong();
     }
 
     private <R> RowColumn<R> moment(String id, String title, Function<R, InstrumentId> of, ToLongFunction<R> time) {
@@ -181,7 +196,11 @@ public final class WatchDesk implements AutoCloseable {
     }
 
     private double last(Alert alert) {
-        return quotes.quote(alert.instrument()).map(QuoteBoard.Quote::last).orElse(Double.NaN);
+        return last(alert.instrument());
+    }
+
+    private double last(InstrumentId instrument) {
+        return quotes.quote(instrument).map(QuoteBoard.Quote::last).orElse(Double.NaN);
     }
 
     private Optional<Instrument> instrument(InstrumentId id) {
@@ -201,6 +220,7 @@ public final class WatchDesk implements AutoCloseable {
     }
 
     private void read() {
+        calls.read();
         Books books = desk.books();
         waiting.set(books.alerts().stream().filter(books::waits).toList());
         fired.set(books.firings().stream()
@@ -218,34 +238,91 @@ public final class WatchDesk implements AutoCloseable {
         return fired;
     }
 
-    /** Says which of the two tables is worked in. */
-    public void takeFired(boolean inFired) {
-        firedInHand = inFired;
+    /** The calls, open ones first. */
+    public CallRows calls() {
+        return calls;
     }
 
-    /** Whether the row in hand is of what fired. */
-    public boolean isFiredInHand() {
-        return firedInHand && fired.inHand().isPresent() || waiting.inHand().isEmpty();
+    /** Says which of the tables is worked in. */
+    public void take(Part part) {
+        inHand = part;
     }
 
-    /** The chart of the row in hand, with the drawing it is about. */
-    public Optional<Subject> subject() {
-        return isFiredInHand()
-                ? fired.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing()))
-                : waiting.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing()));
-    }
-
-    private Optional<Subject> subject(InstrumentId id, BarRequest request, String drawing) {
-        return instrument(id).map(each -> new Subject(each, request, drawing));
-    }
-
-    /** Removes the row in hand: takes an alert back, or forgets a firing; a step of undo. */
-    public void removeInHand() {
-        if (isFiredInHand()) {
-            fired.inHand().ifPresent(desk.alertWork()::remove);
-        } else {
-            waiting.inHand().ifPresent(alert -> desk.alertWork().remove(alert.id()));
+    /** Which table the row in hand is of: the one worked in, unless it is empty. */
+    public Part inHand() {
+        boolean there = rows(inHand).inHand().isPresent();
+        if (there) {
+            return inHand;
         }
+        for (Part each : Part.values()) {
+            if (rows(each).inHand().isPresent()) {
+                return each;
+            }
+        }
+        return Part.WAITING;
+    }
+
+    /** The rows of a table. */
+    public Rows<?> rows(Part part) {
+        return switch (part) {
+            case WAITING -> waiting;
+            case CALLS -> calls.rows();
+            case FIRED -> fired;
+        };
+    }
+
+    /** The chart of the row in hand, with the drawing it is about; of what fired as it was then. */
+    public Optional<Subject> subject() {
+        return switch (inHand()) {
+            case WAITING -> waiting.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing(), 0));
+            case CALLS ->
+                calls.rows()
+                        .inHand()
+                        .flatMap(row -> subject(
+                                row.instrument(),
+                                row.bars() instanceof BarRule.Time time
+                                        ? BarRequest.of(time.timeframe())
+                                        : BarRequest.of(Timeframe.DAY).withRule(row.bars()),
+                                "",
+                                0));
+            case FIRED ->
+                fired.inHand().flatMap(row -> subject(row.instrument(), row.request(), row.drawing(), row.at()));
+        };
+    }
+
+    /** @param until the moment at the right edge; 0 for now */
+    private Optional<Subject> subject(InstrumentId id, BarRequest request, String drawing, long until) {
+        return instrument(id).map(each -> new Subject(each, request, drawing, until));
+    }
+
+    /** Removes the row in hand: takes an alert or a call back, or forgets a firing; a step of undo. */
+    public void removeInHand() {
+        switch (inHand()) {
+            case WAITING -> waiting.inHand().ifPresent(alert -> desk.alertWork().remove(alert.id()));
+            case CALLS ->
+                calls.rows().inHand().ifPresent(call -> desk.callWork().remove(call.id()));
+            case FIRED -> fired.inHand().ifPresent(desk.alertWork()::remove);
+        }
+    }
+
+    /** An alert as it would be typed, to be written again. */
+    public String line(Alert alert) {
+        return words(alert.instrument()).line(alert);
+    }
+
+    /** Lets an alert wait again from now on; a step of undo. */
+    public void again(Alert alert) {
+        desk.alertWork().again(alert.id(), last(alert));
+    }
+
+    /** Lets the alert of a firing wait again; tells when it was taken away. */
+    public void again(Firing firing) {
+        desk.books()
+                .alertShelf()
+                .get(firing.alert())
+                .ifPresentOrElse(
+                        this::again,
+                        () -> desk.tell("This alert was removed; undo brings it back, or write it again."));
     }
 
     @Override

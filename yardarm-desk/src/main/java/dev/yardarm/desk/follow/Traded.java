@@ -1,4 +1,4 @@
-package dev.yardarm.desk.alert;
+package dev.yardarm.desk.follow;
 
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
@@ -10,12 +10,12 @@ import java.io.IOException;
 import java.time.LocalDate;
 
 /** What was traded of an instrument while nothing watched, in prices of now. */
-final class Traded {
+public final class Traded {
     private Traded() {}
 
     /** Takes trades in their order. */
     @FunctionalInterface
-    interface Taker {
+    public interface Taker {
         /** True to go on. */
         boolean take(TickSeries trades) throws IOException;
     }
@@ -27,7 +27,7 @@ final class Traded {
      * @param after trades after this moment
      * @param basis what became of earlier prices
      */
-    static void between(
+    public static void between(
             Directory directory, Instrument instrument, long after, long upTo, PriceBasis basis, Taker taker)
             throws IOException {
         if (!(directory.source(instrument).orElse(null) instanceof LiveSource live)) {
@@ -62,7 +62,7 @@ final class Traded {
     }
 
     /** When the next session opens, from which on earlier prices may be others. */
-    static long nextOpen(TradingCalendar calendar, long time) {
+    public static long nextOpen(TradingCalendar calendar, long time) {
         return calendar.open(calendar.next(calendar.sessionAt(time)));
     }
 }

@@ -1,0 +1,107 @@
+package dev.yardarm.app.chart;
+
+import dev.yardarm.chart.model.ChartDataBuilder;
+import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.alert.Firing;
+import dev.yardarm.desk.Desk;
+import dev.yardarm.desk.alert.FiringScene;
+import dev.yardarm.desk.work.Lane;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Scene;
+import javafx.scene.image.Image;
+import javax.imageio.ImageIO;
+
+/**
+ * Pictures of charts as they stood when alerts fired: bars as known at that moment, the drawings that were there, the price waited for. Each is
+ * taken once, when the alert fires, and kept as a PNG beside the documents, so that later changes of drawings and prices leave it as it was.
+ * Used by the interface's thread; reading, writing and loading happen behind it.
+ */
+public final class FiringPictures {
+    private static final double WIDTH = 580;
+    private static final double HEIGHT = 250;
+    private static final int BARS = 70;
+
+    private final Desk desk;
+
+    public FiringPictures(Desk desk) {
+        this.desk = desk;
+    }
+
+    /** Takes the picture of a firing. */
+    public void take(Firing firing, Palette palette) {
+        desk.scheduler()
+                .start(
+                        Lane.BEHIND,
+                        "picture " + file(firing),
+                        "",
+                        job -> FiringScene.of(desk, firing),
+                        scene -> keep(file(firing), draw(scene, palette)),
+                        // A source that is away has no bars to draw; the firing itself is told and kept.
+                        failed -> {});
+    }
+
+    private Path file(Firing firing) {
+        return desk.home().resolve("pictures").resolve(FiringScene.fileName(firing));
+    }
+
+    private static BufferedImage draw(FiringScene scene, Palette palette) {
+        ChartModel model = new ChartModel(false);
+        model.open(scene.instrument(), scene.request(), scene.calendar());
+        model.setData(new ChartDataBuilder(List.of()).update(scene.bars()));
+        model.setDrawings(scene.drawings());
+        model.setFirings(List.of(scene.firing()));
+        model.setSize(WIDTH, HEIGHT);
+        model.showLast(Math.min(BARS, scene.bars().size()));
+        ChartCanvas canvas = new ChartCanvas(model);
+        canvas.setPalette(palette);
+        // Only what lies in a scene is laid out.
+        new Scene(canvas, WIDTH, HEIGHT);
+        canvas.resize(WIDTH, HEIGHT);
+        canvas.layout();
+        return SwingFXUtils.fromFXImage(canvas.snapshot(null, null), null);
+    }
+
+    private void keep(Path file, BufferedImage picture) {
+        desk.scheduler()
+                .start(
+                        Lane.BEHIND,
+                        "write " + file,
+                        "",
+                        job -> {
+                            Files.createDirectories(file.getParent());
+                            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+                            ImageIO.write(picture, "png", bytes);
+                            Files.write(file, bytes.toByteArray());
+                            return file;
+                        },
+                        done -> {},
+                        failed -> desk.tell("The picture of an alert cannot be written: " + failed.getMessage()));
+    }
+
+    /** Reads the picture of a firing; hands over null when there is none. */
+    public void read(Firing firing, Consumer<Image> taker) {
+        Path file = file(firing);
+        desk.scheduler()
+                .start(
+                        Lane.SOON,
+                        "read picture",
+                        "",
+                        job -> Files.exists(file) ? Files.readAllBytes(file) : new byte[0],
+                        bytes -> taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes))),
+                        (Exception failed) -> taker.accept(null));
+    }
+
+    /** Whether the picture of a firing is there; for tests. */
+    boolean has(Firing firing) throws IOException {
+        return Files.exists(file(firing)) && Files.size(file(firing)) > 0;
+    }
+}

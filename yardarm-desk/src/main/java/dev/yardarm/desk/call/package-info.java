@@ -1,0 +1,2 @@
+/** Calls under watch: made, followed over the market, judged. */
+package dev.yardarm.desk.call;

@@ -1,0 +1,2 @@
+/** The state of the view Watch. */
+package dev.yardarm.desk.watch;
