@@ -64,20 +64,14 @@ class CallsTest extends AtADesk {
     void aCallWatchesItselfAndIsJudgedAndTheSameOverARestart() throws Exception {
         assertThat(make(sentence(0.8))).isTrue();
         assertThat(make(sentence(0.8))).as("the same again").isFalse();
-        front.await(
-                "it is watched",
-                () -> desk.callRunner().watched() == 1
-                        && desk.scheduler().jobs().isEmpty());
+        front.await("it is watched", () -> desk.hub().subscriptions() == 1);
         desk.hub().beatAt(coming.time(3));
         front.await("its trigger", () -> desk.books().callEvents().size() == 1);
         assertThat(front.get(() -> desk.callWork().state(desk.books().calls().get(0))))
                 .isEqualTo("triggered");
         desk.close();
         openDesk();
-        front.await(
-                "it is watched again",
-                () -> desk.callRunner().watched() == 1
-                        && desk.scheduler().jobs().isEmpty());
+        front.await("it is watched again", () -> desk.hub().subscriptions() == 1);
         for (int beat = 0; beat < 4; beat++) {
             desk.hub().beatAt(now + 5 * 24 * Times.HOUR + beat);
             front.await("work is done", () -> desk.scheduler().jobs().isEmpty());

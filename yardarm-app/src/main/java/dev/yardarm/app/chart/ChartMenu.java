@@ -115,6 +115,7 @@ final class ChartMenu {
         bench.layouts().activate(room);
         ChartDrawings drawings = room.drawings();
         if (room.chart().selection() instanceof Selection.Drawing) {
+            menu.getItems().add(new AlertMenus(room, bench).at("Alert", '"' + drawing.title() + '"'));
             menu.getItems()
                     .addAll(
                             item("Alert when price reaches it", () -> room.studies()
@@ -305,6 +306,7 @@ final class ChartMenu {
                                 room.studies().take(Tool.PLAN);
                                 room.gestures().placing().put(anchor);
                             }));
+            menu.getItems().add(new AlertMenus(room, bench).at("Alert at " + price, price));
             if (chart.scale().isRelative()) {
                 menu.getItems()
                         .add(item(

@@ -27,7 +27,7 @@ final class CallRenderer {
 
     private static final double SHORTEST = 24;
 
-    private static final double WORDS = 92;
+    private static final double WORDS = 108;
     private static final double DIAMOND = 5;
 
     private final Batch points = new Batch();

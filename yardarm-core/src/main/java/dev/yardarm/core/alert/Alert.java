@@ -100,6 +100,27 @@ public record Alert(
         }
     }
 
+    /** Alerts are compared often, and mostly with themselves. */
+    @Override
+    public boolean equals(Object other) {
+        return this == other
+                || other instanceof Alert that
+                        && id.equals(that.id)
+                        && setAt == that.setAt
+                        && Double.compare(price, that.price) == 0
+                        && instrument.equals(that.instrument)
+                        && waits.equals(that.waits)
+                        && bars.equals(that.bars)
+                        && terms.equals(that.terms)
+                        && note.equals(that.note)
+                        && acts.equals(that.acts);
+    }
+
+    @Override
+    public int hashCode() {
+        return id.hashCode();
+    }
+
     /** One wait, on the standard terms. */
     public static Alert of(
             String id, InstrumentId instrument, Wait wait, Timeframe timeframe, long setAt, double price) {

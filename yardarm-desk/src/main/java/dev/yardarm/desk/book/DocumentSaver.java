@@ -10,6 +10,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -22,6 +23,8 @@ public final class DocumentSaver implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(DocumentSaver.class);
     private static final int DELAY_MILLIS = 60;
     private static final int RETRY_MILLIS = 4000;
+    /** So many times as long as the last writing took nothing is written after it. */
+    private static final int REST = 8;
 
     private final DocumentStore store;
     private final Consumer<String> tell;
@@ -33,13 +36,15 @@ public final class DocumentSaver implements AutoCloseable {
     private boolean retrying;
     private final ScheduledExecutorService thread;
     private String failing;
+    private volatile long writeMillis;
 
-    private record Pending<T>(DocumentKind<T> kind, String name, T document, DocumentStore.Joining<T> joining) {
+    private record Pending<T>(
+            DocumentKind<T> kind, String name, Supplier<T> document, DocumentStore.Joining<T> joining) {
         void write(DocumentStore store) throws IOException {
             if (joining == null) {
-                store.write(kind, name, document);
+                store.write(kind, name, document.get());
             } else {
-                store.write(kind, name, document, joining);
+                store.write(kind, name, document.get(), joining);
             }
         }
     }
@@ -66,11 +71,16 @@ public final class DocumentSaver implements AutoCloseable {
 
     /** Saves a document soon; the document must not change any more. */
     public <T> void save(DocumentKind<T> kind, String name, T document) {
-        save(kind, name, document, null);
+        save(kind, name, () -> document, null);
     }
 
-    /** The same for a document that somebody else may have changed; null to write over it. */
-    public <T> void save(DocumentKind<T> kind, String name, T document, DocumentStore.Joining<T> joining) {
+    /**
+     * The same for a document that somebody else may have changed.
+     *
+     * @param document made when it is written, on the saver's thread, from what does not change any more
+     * @param joining null to write over it
+     */
+    public <T> void save(DocumentKind<T> kind, String name, Supplier<T> document, DocumentStore.Joining<T> joining) {
         boolean start;
         synchronized (pending) {
             String key = kind.format() + "/" + name;
@@ -80,7 +90,8 @@ public final class DocumentSaver implements AutoCloseable {
             scheduled = true;
         }
         if (start && !thread.isShutdown()) {
-            thread.schedule(this::writeAll, DELAY_MILLIS, TimeUnit.MILLISECONDS);
+            // What takes long to write is written less often, so that a busy shelf leaves the machine to others.
+            thread.schedule(this::writeAll, Math.max(DELAY_MILLIS, REST * writeMillis), TimeUnit.MILLISECONDS);
         }
     }
 
@@ -91,7 +102,9 @@ public final class DocumentSaver implements AutoCloseable {
             taken = new LinkedHashMap<>(pending);
             pending.clear();
         }
+        long before = System.nanoTime();
         write(taken);
+        writeMillis = (System.nanoTime() - before) / 1_000_000;
     }
 
     private void writeFailed() {

@@ -9,6 +9,8 @@ import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -44,6 +46,8 @@ public final class Shelf<K, V> {
     private final Listeners<Set<K>> listeners = new Listeners<>();
     private final Consumer<List<V>> save;
     private List<V> all;
+    /** Those of {@link #all} by their keys; null until it is asked for. */
+    private Map<K, V> byKey;
 
     private Shelf(ShelfKind<K, V, ?> kind, List<V> all, Consumer<List<V>> save) {
         this.kind = kind;
@@ -69,9 +73,18 @@ public final class Shelf<K, V> {
         return all;
     }
 
-    /** The one of a key. */
+    /** The one of a key; O(1) but for the first question after a change. */
     public Optional<V> get(K key) {
-        return all.stream().filter(each -> kind.key().apply(each).equals(key)).findFirst();
+        return Optional.ofNullable(byKey().get(key));
+    }
+
+    private Map<K, V> byKey() {
+        if (byKey == null) {
+            Map<K, V> made = new HashMap<>(2 * all.size());
+            all.forEach(each -> made.putIfAbsent(kind.key().apply(each), each));
+            byKey = made;
+        }
+        return byKey;
     }
 
     /** Tells the keys of what was added, changed or taken away. */
@@ -82,16 +95,28 @@ public final class Shelf<K, V> {
     /** Puts something on the shelf, in the place of what has its key or at the end; no step of undo. */
     public void put(V value) {
         K key = kind.key().apply(value);
-        List<V> changed = new ArrayList<>(all);
-        for (int at = 0; at < changed.size(); at++) {
-            if (kind.key().apply(changed.get(at)).equals(key)) {
-                changed.set(at, value);
-                replace(changed);
-                return;
+        V before = byKey().get(key);
+        if (value.equals(before)) {
+            return;
+        }
+        List<V> changed = new ArrayList<>(all.size() + 1);
+        changed.addAll(all);
+        if (before == null) {
+            changed.add(value);
+        } else {
+            // The very one that is there: no other has its key.
+            for (int at = 0; at < changed.size(); at++) {
+                if (changed.get(at) == before) {
+                    changed.set(at, value);
+                }
             }
         }
-        changed.add(value);
-        replace(changed);
+        // What is known of the keys stays so, but for this one.
+        Map<K, V> known = byKey;
+        all = Collections.unmodifiableList(changed);
+        known.put(key, value);
+        save.accept(all);
+        listeners.tell(Set.of(key));
     }
 
     /** Takes something away; no step of undo. */
@@ -106,6 +131,7 @@ public final class Shelf<K, V> {
             return;
         }
         all = List.copyOf(changed);
+        byKey = null;
         save.accept(all);
         listeners.tell(differing(before, all));
     }
@@ -116,7 +142,9 @@ public final class Shelf<K, V> {
         Set<K> keys = new HashSet<>();
         for (V each : after) {
             K key = kind.key().apply(each);
-            if (!Objects.equals(was.remove(key), each)) {
+            V old = was.remove(key);
+            // Most are the very same; comparing them part by part would take long.
+            if (old != each && !Objects.equals(old, each)) {
                 keys.add(key);
             }
         }
@@ -220,7 +248,7 @@ public final class Shelf<K, V> {
         }
 
         void save(List<V> values) {
-            saver.save(kind.document(), kind.name(), document(values), this);
+            saver.save(kind.document(), kind.name(), () -> document(values), this);
         }
 
         private synchronized Entries<E> document(List<V> values) {

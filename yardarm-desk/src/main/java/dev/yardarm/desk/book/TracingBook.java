@@ -124,7 +124,8 @@ final class TracingBook {
         drawings(instrument);
         drawings.put(instrument, List.copyOf(now));
         if (loaded.contains(instrument)) {
-            saver.save(DocumentKind.TRACING, fileOf(instrument), document(instrument), new Joining(instrument));
+            Documents.Tracing document = document(instrument);
+            saver.save(DocumentKind.TRACING, fileOf(instrument), () -> document, new Joining(instrument));
         } else {
             waiting.add(instrument);
         }
