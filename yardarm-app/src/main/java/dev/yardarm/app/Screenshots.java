@@ -48,6 +48,7 @@ import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
@@ -193,7 +194,15 @@ final class Screenshots {
                         "rsi(14) < 30",
                         Timeframe.DAY,
                         desk.language().now()));
+        steps.add(this::waiting);
         steps.add(() -> bench.go(View.WATCH));
+        steps.add(() -> {
+            // What fired, with the picture that was taken then.
+            TableView<?> fired = (TableView<?>) stage.getScene().lookup("#fired-alerts");
+            fired.requestFocus();
+            fired.getSelectionModel().select(0);
+        });
+        steps.add(() -> {});
         steps.add(() -> shoot("watch"));
         steps.add(() -> bench.go(View.PLAN));
         steps.add(() -> shoot("plan"));
@@ -428,6 +437,30 @@ final class Screenshots {
                         Timeframe.DAY,
                         false,
                         bars.openTime(last)));
+    }
+
+    /** Alerts in one line and calls in a sentence. */
+    private void waiting() {
+        alert("KTRL", "closes above 105.20 on 30m for 5 days \"retest of the breakout\"");
+        alert("KTRL", "turns back at 102.80 by 0.5 atr until Friday");
+        alert("MARN", "first closes above 205 on 1h then reaches 205 within 5 bars");
+        alert("EBSP", "within 0.5 % of ema(50) each time");
+        call("KTRL", "above 105.20 expect 108, wrong below 102.80, until 3 July; below 102.80 the other reading: 99");
+        call("MARN", "closes below 199 on 4h expect 194, wrong above 203.50, for 10 days");
+    }
+
+    private void alert(String code, String line) {
+        desk.alertWork()
+                .set(
+                        List.of(instrument(code)),
+                        line,
+                        new BarRule.Time(Timeframe.DAY),
+                        desk.language().now(),
+                        each -> Double.NaN);
+    }
+
+    private void call(String code, String sentence) {
+        desk.callWork().make(instrument(code), sentence, new BarRule.Time(Timeframe.DAY));
     }
 
     private void weeklyLevel() {

@@ -228,6 +228,9 @@ final class WatchCommand implements Callable<Integer> {
             throw new IOException("the alert " + alert.id() + " waits on a large trade, but " + csv
                     + " holds bars, which do not say what was traded at once");
         }
+        if (alert.isElsewhere()) {
+            throw new IOException("the alert " + alert.id() + " waits for a calendar or a scan; there is none here");
+        }
         Needs needs = Readings.needs(alert, own.language());
         if (!needs.instruments().isEmpty()) {
             throw new IOException("the alert " + alert.id() + " reads " + String.join(", ", needs.instruments())

@@ -147,6 +147,13 @@ class DocumentStoreTest {
                 new Acts("bell", true, false, "long", "retest", true),
                 7,
                 Double.NEGATIVE_INFINITY);
+        for (Wait wait : List.of(
+                new Wait(new Awaited.Due("release"), Alert.Trigger.COMES_UP, 0, Margin.NONE, 60_000_000, 0),
+                new Wait(new Awaited.Member("Pullbacks"), Alert.Trigger.FOUND))) {
+            Alert elsewhere = Alert.of("e", KTRL, wait, Timeframe.DAY, 7, 99.5);
+            roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(elsewhere))));
+            assertThat(AlertEntry.of(elsewhere).alert()).isEqualTo(elsewhere);
+        }
         roundTrip(DocumentKind.ALERTS, Entries.of(List.of(AlertEntry.of(full))));
         assertThat(AlertEntry.of(full).alert()).isEqualTo(full);
         Firing firing = new Firing("c", 8, KTRL, "", "rsi(14) < 30 on D", "", BarRule.parse("range:10"), 9, 98.4, 5);

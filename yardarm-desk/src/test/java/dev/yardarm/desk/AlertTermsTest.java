@@ -11,8 +11,11 @@ import dev.yardarm.core.alert.Terms;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.alert.AlertBell;
 import dev.yardarm.market.live.SimulatedMarket;
@@ -354,5 +357,65 @@ class AlertTermsTest extends AtADesk {
         settle();
         assertThat(front.get(() -> desk.books().firings())).hasSize(all.size() - 1);
         assertThat(front.get(() -> desk.books().alerts())).hasSize(1);
+    }
+
+    /** So long before what is on the calendar, each time; what came up while nothing ran is told too. */
+    @Test
+    void goesOffBeforeWhatIsOnTheCalendar() throws Exception {
+        long now = desk.clock().now();
+        List<Diary.Entry> entries = desk.directory()
+                .source(ktrl)
+                .orElseThrow()
+                .offers(Diary.class)
+                .orElseThrow()
+                .entries(ktrl.id(), now, now + 60 * Times.DAY);
+        List<Diary.Entry> later = entries.stream()
+                .filter(each -> each.time() - 30 * Times.MINUTE >= now)
+                .toList();
+        assertThat(later).hasSizeGreaterThan(2);
+        Diary.Entry first = later.get(0);
+        assertThat(set("30 min before any entry each time \"watch out\"")).isEqualTo(1);
+        assertThat(set("1 day before \"no such thing\"")).isEqualTo(1);
+        awaitWatched(2);
+        desk.hub().beatAt(first.time() - 30 * Times.MINUTE - 1);
+        settle();
+        assertThat(fired).isEmpty();
+        goOnTo(first.time() - 30 * Times.MINUTE);
+        assertThat(fired.get(0).at()).isEqualTo(first.time() - 30 * Times.MINUTE);
+        assertThat(fired.get(0).note()).isEqualTo(first.title() + ": watch out");
+        assertThat(fired.get(0).on()).isEqualTo("30 min before any entry");
+        long end = later.get(2).time();
+        long expected = later.stream()
+                .filter(each -> each.time() - 30 * Times.MINUTE <= end)
+                .count();
+        goOnTo(end);
+        assertThat(front.get(() -> desk.books().firings())).hasSize((int) expected);
+    }
+
+    /** Each run of a scan is compared with the one before it; who is new fires, on his own chart. */
+    @Test
+    void goesOffWithWhatAScanFindsAnew() {
+        InstrumentId marn = desk.directory().byCode("MARN").orElseThrow().id();
+        InstrumentId ebsp = desk.directory().byCode("EBSP").orElseThrow().id();
+        long now = desk.clock().now();
+        put(new ScanRun("Mine", now - Times.DAY, "close > 0", 60, List.of(marn)));
+        assertThat(set("scan \"Mine\" gets a new member each time")).isEqualTo(1);
+        front.await("it is watched", () -> !ready.isEmpty());
+        put(new ScanRun("Other", now + 1, "close > 0", 60, List.of(ebsp)));
+        put(new ScanRun("Mine", now + Times.HOUR, "close > 0", 60, List.of(marn)));
+        settle();
+        assertThat(fired).isEmpty();
+        put(new ScanRun("Mine", now + 2 * Times.HOUR, "close > 0", 60, List.of(marn, ebsp, ktrl.id())));
+        front.await("both", () -> fired.size() == 2);
+        assertThat(fired).extracting(Firing::instrument).containsExactly(ebsp, ktrl.id());
+        assertThat(fired.get(0).price()).isGreaterThan(1);
+        assertThat(fired.get(0).on()).isEqualTo("scan \"Mine\" finds something new");
+        put(new ScanRun("Mine", now + 3 * Times.HOUR, "close > 0", 60, List.of(marn, ktrl.id())));
+        settle();
+        assertThat(front.get(() -> desk.books().firings())).hasSize(2);
+    }
+
+    private void put(ScanRun run) {
+        front.run(() -> desk.books().scanRunShelf().put(run));
     }
 }

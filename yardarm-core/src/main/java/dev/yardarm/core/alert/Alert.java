@@ -56,6 +56,10 @@ public record Alert(
         HOLDS("a bar closes on which it begins to hold"),
         /** A trade with which the condition becomes true, while the bar forms. */
         HOLDS_NOW("it begins to hold while a bar forms"),
+        /** So long before an entry of the calendar. */
+        COMES_UP("it comes up on the calendar"),
+        /** A run of a scan finds what the run before did not. */
+        FOUND("a scan finds something new"),
         /** A trade that is large, or becomes it with a print more; at once. */
         TRADED("a trade as large is struck");
 
@@ -91,6 +95,11 @@ public record Alert(
         if (waits.isEmpty() || waits.size() > MOST_WAITS) {
             throw new IllegalArgumentException(
                     "an alert waits for one thing to " + MOST_WAITS + " in order, not " + waits.size());
+        }
+        if (waits.size() > 1
+                && waits.stream()
+                        .anyMatch(wait -> wait.trigger() == Trigger.COMES_UP || wait.trigger() == Trigger.FOUND)) {
+            throw new IllegalArgumentException("an alert on the calendar or on a scan waits for nothing else");
         }
         for (Wait wait : waits) {
             if (wait.trigger() == Trigger.ABOUT_TO_CLOSE && !bars.isTime()) {
@@ -208,6 +217,11 @@ public record Alert(
     /** True when formulas, usual ranges or bars that are not of time are read, for which there must be bars. */
     public boolean readsBars() {
         return !bars.isTime() || waits.stream().anyMatch(Wait::readsBars);
+    }
+
+    /** True when it waits for nothing that is traded: for the calendar, or for a scan. */
+    public boolean isElsewhere() {
+        return first().on() instanceof Awaited.Due || first().on() instanceof Awaited.Member;
     }
 
     /** Microseconds before it was set from which on it is handed what was traded: a large trade may have begun then. */

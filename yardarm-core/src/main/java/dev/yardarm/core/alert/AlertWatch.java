@@ -74,6 +74,9 @@ public final class AlertWatch {
         if (alert.readsBars()) {
             throw new IllegalArgumentException("the alert " + alert.id() + " reads bars");
         }
+        if (alert.isElsewhere()) {
+            throw new IllegalArgumentException("the alert " + alert.id() + " waits for nothing that is traded");
+        }
         BarRule.Time rule = (BarRule.Time) alert.bars();
         return new AlertWatch(
                 alert,
@@ -115,7 +118,7 @@ public final class AlertWatch {
     /** The price it waits for now; NaN when it waits for none. May be asked by any thread where that price comes from no bars. */
     public double level(long time) {
         Wait wait = alert.waits().get(Math.min(turn, waits.length - 1));
-        return wait.on() instanceof Awaited.Condition || wait.on() instanceof Awaited.Traded
+        return wait.on() instanceof Awaited.Condition || wait.on() instanceof Awaited.Traded || alert.isElsewhere()
                 ? Double.NaN
                 : readings.level(Math.min(turn, waits.length - 1), time, clock.read());
     }

@@ -112,6 +112,8 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
                     case ABOUT_TO_CLOSE ->
                         "about to close " + side + " " + on + by + " " + wait.early() / Times.MINUTE
                                 + " min before the close";
+                    case COMES_UP -> span(wait.early()) + " before " + on;
+                    case FOUND -> "scan " + on + " finds something new";
                     case HOLDS -> on;
                     case HOLDS_NOW -> on + " on every trade";
                     case TRADED -> on;
@@ -119,6 +121,12 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
         return wait.within() == 0
                 ? words
                 : words + " within " + wait.within() + (wait.within() == 1 ? " bar" : " bars");
+    }
+
+    private static String span(long micros) {
+        return micros % Times.DAY == 0
+                ? micros / Times.DAY + " days"
+                : micros % Times.HOUR == 0 ? micros / Times.HOUR + " h" : micros / Times.MINUTE + " min";
     }
 
     private String on(Awaited on) {
@@ -133,6 +141,12 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
         }
         if (on instanceof Awaited.Condition condition) {
             return condition.text();
+        }
+        if (on instanceof Awaited.Due due) {
+            return due.words().equals(Awaited.Due.ANY) ? "any entry" : '"' + due.words() + '"';
+        }
+        if (on instanceof Awaited.Member member) {
+            return '"' + member.scan() + '"';
         }
         Awaited.Traded traded = (Awaited.Traded) on;
         return traded.together() == WaitReader.TOGETHER

@@ -1,6 +1,8 @@
 package dev.yardarm.core.alert;
 
 import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.core.source.Diary;
+import java.util.Locale;
 import java.util.Objects;
 
 /** What an alert waits on. */
@@ -58,6 +60,47 @@ public sealed interface Awaited {
         public Condition {
             if (text.isBlank()) {
                 throw new IllegalArgumentException("an alert waits on a condition or a drawing");
+            }
+        }
+    }
+
+    /**
+     * An entry of the calendar of the instrument's market.
+     *
+     * @param words what its kind or its title holds, in any case: {@code rate decision}, {@code release}, {@code wages}; {@value #ANY} for any
+     */
+    record Due(String words) implements Awaited {
+        /** Stands for every entry. */
+        public static final String ANY = "entry";
+
+        public Due {
+            if (words.isBlank()) {
+                throw new IllegalArgumentException("say before what, such as 30 min before a rate decision");
+            }
+        }
+
+        /** True when an entry is one of these. */
+        public boolean is(Diary.Entry entry) {
+            String wanted = words.toLowerCase(Locale.ROOT);
+            return wanted.equals(ANY)
+                    || entry.kind()
+                            .name()
+                            .toLowerCase(Locale.ROOT)
+                            .replace('_', ' ')
+                            .contains(wanted)
+                    || entry.title().toLowerCase(Locale.ROOT).contains(wanted);
+        }
+    }
+
+    /**
+     * A new member of what a saved scan finds, at its next run or a later one.
+     *
+     * @param scan name of the scan
+     */
+    record Member(String scan) implements Awaited {
+        public Member {
+            if (scan.isBlank()) {
+                throw new IllegalArgumentException("say which scan, such as scan \"Pullbacks\" finds something new");
             }
         }
     }

@@ -23,7 +23,7 @@ final class SentenceReader {
     private static final Pattern NOTE = end("[\"\u201c]([^\"\u201c\u201d]*)[\"\u201d]");
     /** Words behind which something in quotation marks is a drawing and no note. */
     private static final Pattern AWAITS_NAME = Pattern.compile(
-            "(?i)(^|.*\\s)(above|below|beyond|through|over|under|reaches|reach|to|of|at|from|near|overshoots|overshoot|hits|touches|crosses|cross|breaks|break|drawing|sound|tag|and)$");
+            "(?i)(^|.*\\s)(above|below|beyond|through|over|under|reaches|reach|to|of|at|from|near|overshoots|overshoot|hits|touches|crosses|cross|breaks|break|drawing|sound|tag|and|before)$");
 
     private static final Pattern FOR = end("for\\s+(\\w+\\s*[a-z]+)");
     private static final Pattern BARS_LONG = Pattern.compile("(?i)(\\d{1,4})\\s*bars?");

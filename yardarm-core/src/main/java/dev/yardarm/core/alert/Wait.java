@@ -10,7 +10,7 @@ import java.util.Objects;
  * @param way 1 to be met on the way up, -1 on the way down, 0 from where price stands when the waiting begins; means nothing for a
  *     condition and a trade
  * @param margin by how much, for triggers that take one
- * @param early microseconds before the close of a bar, for {@link Alert.Trigger#ABOUT_TO_CLOSE}; else 0
+ * @param early microseconds before the close of a bar, or before what is on the calendar; else 0
  * @param within so many bars after the one on which the wait before was met; 0 for any number
  */
 public record Wait(Awaited on, Alert.Trigger trigger, int way, Margin margin, long early, int within) {
@@ -31,7 +31,14 @@ public record Wait(Awaited on, Alert.Trigger trigger, int way, Margin margin, lo
         if (trigger == Alert.Trigger.COMES_WITHIN && margin.isNone()) {
             throw new IllegalArgumentException("say how near it comes, such as within 5 ticks of 104.20");
         }
-        if (trigger == Alert.Trigger.ABOUT_TO_CLOSE ? early <= 0 : early != 0) {
+        if (on instanceof Awaited.Due != (trigger == Alert.Trigger.COMES_UP)) {
+            throw new IllegalArgumentException("only what is on the calendar comes up");
+        }
+        if (on instanceof Awaited.Member != (trigger == Alert.Trigger.FOUND)) {
+            throw new IllegalArgumentException("only a scan finds something new");
+        }
+        boolean ahead = trigger == Alert.Trigger.ABOUT_TO_CLOSE || trigger == Alert.Trigger.COMES_UP;
+        if (ahead ? early <= 0 : early != 0) {
             throw new IllegalArgumentException("an alert before the close says how long before, no other does");
         }
         if (within < 0) {

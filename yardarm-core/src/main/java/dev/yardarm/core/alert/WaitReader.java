@@ -38,6 +38,10 @@ final class WaitReader {
     private static final Pattern BEFORE = Pattern.compile(
             WHO
                     + "(\\d+)\\s*(?:m|min|minutes?)\\s+before(?:\\s+(?:the|a)\\s+close)?\\s+(above|below|over|under|beyond)\\s+(.+)$");
+    private static final Pattern DUE =
+            Pattern.compile("(?i)^(\\d{1,4})\\s*(m|min|minutes?|h|hours?|d|days?)\\s+(?:before|ahead\\s+of)\\s+(.+)$");
+    private static final Pattern FOUND = Pattern.compile(
+            "(?i)^(?:the\\s+)?scan\\s+[\"\u201c]([^\"\u201d]+)[\"\u201d]\\s+(?:gets|has|finds)\\s+.*\\bnew\\b.*$");
     private static final Pattern TRADED = Pattern.compile(
             "(?i)^(?:on\\s+)?(?:an?\\s+)?(?:large\\s+|big\\s+)?trades?\\s+(?:of\\s+|from\\s+|over\\s+)?([0-9]{1,12}(?:\\.[0-9]+)?)(?:\\s+or\\s+more)?(?:\\s+(?:put\\s+)?together\\s+(?:within\\s+)?([0-9]+)\\s*(ms|s))?$");
     private static final Pattern BY = Pattern.compile("(?i)^(.*\\S)\\s+by\\s+" + AMOUNT + "(?:\\s+or\\s+more)?$");
@@ -95,6 +99,14 @@ final class WaitReader {
         found = BEFORE.matcher(text);
         if (found.matches()) {
             return about(found.group(2), found.group(3), found.group(1));
+        }
+        found = FOUND.matcher(text);
+        if (found.matches()) {
+            return new Wait(new Awaited.Member(found.group(1)), Alert.Trigger.FOUND);
+        }
+        found = DUE.matcher(text);
+        if (found.matches()) {
+            return due(Long.parseLong(found.group(1)), found.group(2), found.group(3));
         }
         found = CLOSES.matcher(text);
         if (found.matches()) {
@@ -154,6 +166,24 @@ final class WaitReader {
         Wait beside = beside(Alert.Trigger.CLOSES_BEYOND, way(side), level);
         return new Wait(
                 beside.on(), Alert.Trigger.ABOUT_TO_CLOSE, beside.way(), beside.margin(), early * Times.MINUTE, 0);
+    }
+
+    private static Wait due(long amount, String unit, String what) {
+        if (amount == 0) {
+            throw new IllegalArgumentException("say how long before, such as 30 min before a rate decision");
+        }
+        long each =
+                switch (unit.toLowerCase(Locale.ROOT).charAt(0)) {
+                    case 'm' -> Times.MINUTE;
+                    case 'h' -> Times.HOUR;
+                    default -> Times.DAY;
+                };
+        String words = what.strip()
+                .replaceAll("[\"\u201c\u201d]", "")
+                .replaceFirst("(?i)^(?:an?|the|any|each|every|next)\\s+(?:next\\s+)?", "")
+                .replaceFirst("(?i)^(?:calendar\\s+)?(?:entry|entries|event|events)$", Awaited.Due.ANY)
+                .replaceFirst("(?i)^(rate decision|release|auction|holiday)s$", "$1");
+        return new Wait(new Awaited.Due(words), Alert.Trigger.COMES_UP, 0, Margin.NONE, amount * each, 0);
     }
 
     private static int rising(String word) {

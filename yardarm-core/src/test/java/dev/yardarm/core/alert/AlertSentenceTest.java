@@ -95,6 +95,10 @@ class AlertSentenceTest {
                 "reaches 104.20 silently stance long tag \"retest\" write to file | reaches 104.20 silently stance long tag \"retest\" write to file",
                 "reaches 104.20 from Monday | reaches 104.20 from 2026-06-22 08:00",
                 "reaches 110'16 | reaches 110.50",
+                "scan \"Pullbacks\" gets a new member each time | scan \"Pullbacks\" finds something new each time",
+                "30 min before a rate decision each time | 30 min before \"rate decision\" each time",
+                "1 hour before \"Harbour wages\" | 1 h before \"Harbour wages\"",
+                "2 days before any calendar event | 2 days before any entry",
             })
     void isReadAndSaid(String line, String expected) {
         assertThat(said(line)).isEqualTo(expected);

@@ -70,13 +70,23 @@ public record AlertEntry(
                             ? "price"
                             : drawn != null
                                     ? "drawing"
-                                    : traded != null ? "trade" : on instanceof Awaited.Value ? "value" : "condition",
+                                    : traded != null
+                                            ? "trade"
+                                            : on instanceof Awaited.Value
+                                                    ? "value"
+                                                    : on instanceof Awaited.Due
+                                                            ? "calendar"
+                                                            : on instanceof Awaited.Member ? "scan" : "condition",
                     on instanceof Awaited.Price at ? at.price() : null,
                     drawn == null ? null : drawn.id(),
                     drawn == null || drawn.line().isEmpty() ? null : drawn.line(),
                     on instanceof Awaited.Value value
                             ? value.text()
-                            : on instanceof Awaited.Condition condition ? condition.text() : null,
+                            : on instanceof Awaited.Condition condition
+                                    ? condition.text()
+                                    : on instanceof Awaited.Due due
+                                            ? due.words()
+                                            : on instanceof Awaited.Member member ? member.scan() : null,
                     traded == null ? null : traded.size(),
                     traded == null ? null : traded.together(),
                     wait.trigger(),
@@ -94,6 +104,8 @@ public record AlertEntry(
                         case "drawing" -> new Awaited.Drawn(drawing, line);
                         case "trade" ->
                             new Awaited.Traded(Objects.requireNonNull(size), together == null ? 0 : together);
+                        case "calendar" -> new Awaited.Due(text);
+                        case "scan" -> new Awaited.Member(text);
                         case "value" -> new Awaited.Value(text);
                         case "condition" -> new Awaited.Condition(text);
                         default -> throw new IllegalArgumentException("an alert cannot wait on '" + on + "' here");

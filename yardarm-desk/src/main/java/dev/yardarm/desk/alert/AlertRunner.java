@@ -2,6 +2,7 @@ package dev.yardarm.desk.alert;
 
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.AlertWords;
+import dev.yardarm.core.alert.Awaited;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.alert.Readings;
 import dev.yardarm.core.formula.FormulaException;
@@ -204,6 +205,12 @@ public final class AlertRunner implements Watching.Teller {
     }
 
     private Watching make(Alert alert, Instrument instrument, Drawn drawn) {
+        if (alert.first().on() instanceof Awaited.Due) {
+            return new DueWatching(alert, instrument, around, this);
+        }
+        if (alert.first().on() instanceof Awaited.Member) {
+            return new ScanWatching(alert, books, around, this);
+        }
         return alert.readsBars()
                 ? new BarsWatching(alert, instrument, drawn, directory, around, this)
                 : new TradesWatching(alert, instrument, drawn, around, this);
@@ -290,7 +297,7 @@ public final class AlertRunner implements Watching.Teller {
     private String note(Alert alert, Firing firing) {
         return words(alert)
                 .note(
-                        alert.note(),
+                        firing.note(),
                         alert.instrument().code(),
                         firing.price(),
                         watched.containsKey(alert.id())
