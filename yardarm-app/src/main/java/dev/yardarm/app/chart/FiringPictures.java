@@ -3,6 +3,7 @@ package dev.yardarm.app.chart;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.surface.Palette;
+import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.alert.FiringScene;
@@ -38,12 +39,13 @@ public final class FiringPictures {
 
     /** Takes the picture of a firing. */
     public void take(Firing firing, Palette palette) {
+        Alert alert = desk.books().alertShelf().get(firing.alert()).orElse(null);
         desk.scheduler()
                 .start(
                         Lane.BEHIND,
                         "picture " + file(firing),
                         "",
-                        job -> FiringScene.of(desk, firing),
+                        job -> FiringScene.of(desk, firing, alert),
                         scene -> keep(file(firing), draw(scene, palette)),
                         // A source that is away has no bars to draw; the firing itself is told and kept.
                         failed -> {});

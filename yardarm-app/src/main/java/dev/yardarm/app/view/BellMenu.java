@@ -5,6 +5,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.core.alert.Acts;
 import dev.yardarm.core.alert.Terms;
 import dev.yardarm.desk.alert.AlertBell;
+import dev.yardarm.desk.listening.Listening;
 import java.time.LocalTime;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.CustomMenuItem;
@@ -22,6 +23,7 @@ final class BellMenu extends MenuButton {
     private static final int[][] SILENCES = {{22, 7}, {20, 8}, {18, 8}};
 
     private final AlertBell bell;
+    private final Listening heard;
 
     BellMenu(AlertBell bell) {
         super("Bell");
@@ -34,8 +36,13 @@ final class BellMenu extends MenuButton {
         // A menu without items does not show.
         getItems().add(new CheckMenuItem("..."));
         setOnShowing(event -> fill());
-        bell.listen(each -> name());
+        heard = bell.listen(each -> name());
         name();
+    }
+
+    /** Hears of the bell no more. */
+    void close() {
+        heard.close();
     }
 
     private void name() {

@@ -36,6 +36,7 @@ public final class WatchView extends VBox implements RowsView {
     private final RowTable<Firing> fired;
     private final RowChart chart;
     private final FiringPicture picture;
+    private final BellMenu bell;
     private final Label record = new Label();
     private final Listening heard;
 
@@ -47,6 +48,7 @@ public final class WatchView extends VBox implements RowsView {
         fired = new RowTable<>(desk.fired(), "fired-alerts", "Alerts that fired");
         chart = new RowChart(bench, "alerts");
         picture = new FiringPicture(new FiringPictures(bench.desk()));
+        bell = new BellMenu(bench.desk().bell());
         getStyleClass().add("view");
         setId("watch-view");
         waiting.setEmpty(
@@ -70,11 +72,7 @@ public final class WatchView extends VBox implements RowsView {
         record.setMinWidth(0);
         VBox tables = new VBox(
                 6,
-                head(
-                        "Waiting",
-                        new BellMenu(bench.desk().bell()),
-                        write("Write an alert", "alert "),
-                        waiting.columnsMenu()),
+                head("Waiting", bell, write("Write an alert", "alert "), waiting.columnsMenu()),
                 waiting,
                 head("Calls", record, write("Make a call", "call "), calls.columnsMenu()),
                 calls,
@@ -110,6 +108,7 @@ public final class WatchView extends VBox implements RowsView {
                 RowTable.item("Open the chart", () -> bench.openChart(row.instrument())),
                 RowTable.item("Change it", () -> {
                     alerts.remove(row.id());
+                    bench.desk().tell("The alert is taken out to be written anew; Ctrl+Z brings it back as it was.");
                     bench.prompt("alert " + row.instrument().code() + " " + desk.line(row));
                 }),
                 RowTable.item("Set it again from now", () -> desk.again(row)),
@@ -203,6 +202,7 @@ public final class WatchView extends VBox implements RowsView {
     @Override
     public void close() {
         heard.close();
+        bell.close();
         waiting.close();
         calls.close();
         fired.close();

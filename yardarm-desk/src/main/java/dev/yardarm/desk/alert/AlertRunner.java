@@ -298,7 +298,7 @@ public final class AlertRunner implements Watching.Teller {
         return words(alert)
                 .note(
                         firing.note(),
-                        alert.instrument().code(),
+                        firing.instrument().code(),
                         firing.price(),
                         watched.containsKey(alert.id())
                                 ? watched.get(alert.id()).level(firing.at())

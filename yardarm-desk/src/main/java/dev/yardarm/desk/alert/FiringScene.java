@@ -37,9 +37,10 @@ public record FiringScene(
     /**
      * Works it out. May be called on any thread.
      *
+     * @param alert that fired; null when it was taken away
      * @throws IOException when the bars cannot be had now
      */
-    public static FiringScene of(Desk desk, Firing firing) throws IOException {
+    public static FiringScene of(Desk desk, Firing firing, Alert alert) throws IOException {
         Instrument instrument = desk.directory()
                 .find(firing.instrument())
                 .orElseThrow(() -> new IOException(firing.instrument() + " is not there"));
@@ -52,7 +53,6 @@ public record FiringScene(
                 drawings.add(basis.shown(each));
             }
         }
-        Alert alert = desk.books().alertShelf().get(firing.alert()).orElse(null);
         for (Wait wait : alert == null ? List.<Wait>of() : alert.in(basis).waits()) {
             if (wait.on() instanceof Awaited.Price at) {
                 drawings.add(new Drawing(

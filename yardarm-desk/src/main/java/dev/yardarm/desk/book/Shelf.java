@@ -10,7 +10,6 @@ import dev.yardarm.desk.listening.Listening;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,6 +17,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -46,8 +46,8 @@ public final class Shelf<K, V> {
     private final Listeners<Set<K>> listeners = new Listeners<>();
     private final Consumer<List<V>> save;
     private List<V> all;
-    /** Those of {@link #all} by their keys; null until it is asked for. */
-    private Map<K, V> byKey;
+    /** Those of {@link #all} by their keys; null until it is asked for. Some who only ask do so from the background. */
+    private volatile Map<K, V> byKey;
 
     private Shelf(ShelfKind<K, V, ?> kind, List<V> all, Consumer<List<V>> save) {
         this.kind = kind;
@@ -79,12 +79,14 @@ public final class Shelf<K, V> {
     }
 
     private Map<K, V> byKey() {
-        if (byKey == null) {
-            Map<K, V> made = new HashMap<>(2 * all.size());
+        Map<K, V> known = byKey;
+        if (known == null) {
+            Map<K, V> made = new ConcurrentHashMap<>(2 * all.size());
             all.forEach(each -> made.putIfAbsent(kind.key().apply(each), each));
             byKey = made;
+            known = made;
         }
-        return byKey;
+        return known;
     }
 
     /** Tells the keys of what was added, changed or taken away. */
@@ -112,7 +114,7 @@ public final class Shelf<K, V> {
             }
         }
         // What is known of the keys stays so, but for this one.
-        Map<K, V> known = byKey;
+        Map<K, V> known = byKey();
         all = Collections.unmodifiableList(changed);
         known.put(key, value);
         save.accept(all);
