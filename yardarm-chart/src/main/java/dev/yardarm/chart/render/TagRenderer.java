@@ -23,6 +23,7 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.series.Bars;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -156,9 +157,10 @@ final class TagRenderer {
 
     /** Prices that alerts wait for and no drawing shows. */
     private void addAwaited(ChartModel chart, Pane pane, Palette palette, List<Tag> tags) {
+        Set<Double> told = new HashSet<>();
         for (Alert alert : chart.alerts()) {
             for (Wait wait : alert.waits()) {
-                if (wait.on() instanceof Awaited.Price at && !chart.isSmall()) {
+                if (wait.on() instanceof Awaited.Price at && !chart.isSmall() && told.add(at.price())) {
                     double y = pane.scale().y(at.price());
                     if (y > pane.top() && y < pane.bottom()) {
                         awaitedAt.add(y);
