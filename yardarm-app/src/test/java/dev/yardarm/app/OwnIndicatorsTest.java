@@ -400,7 +400,7 @@ class OwnIndicatorsTest {
                 .isEqualTo("my_mean.over");
         app.line("alert rsi(14) < 30");
         app.await("the other alert", () -> app.desk().books().alerts().size() == 2);
-        assertThat(app.notices()).contains("when a bar of D closes on which rsi(14) < 30 begins to hold");
+        assertThat(app.notices()).contains("Alert set on KTRL: rsi(14) < 30 on D");
         app.keys("gw");
         app.await("both in Watch", () -> app.robot().lookup("#waiting-alerts .table-cell").queryAll().stream()
                 .map(node -> ((Labeled) node).getText())

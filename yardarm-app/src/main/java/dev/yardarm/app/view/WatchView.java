@@ -55,9 +55,7 @@ public final class WatchView extends VBox implements RowsView {
                 "No alerts set. Select a level or line on a chart and press "
                         + ActionItems.keys(bench, "mark.alert-reached")
                         + ", or right click it;\nor type one: alert closes above 104.20 on 30m for 5 days, alert rsi(14) < 30.");
-        calls.setEmpty(
-                "No calls. Type what you expect:\nabove 104.20 expect 107, wrong below 102.80, until Friday; below 102.80 the other"
-                        + " reading: 99");
+        calls.setEmpty("No calls. Type what you expect:\nabove 104.20 expect 107, wrong below 102.80");
         fired.setEmpty("Nothing has fired yet.");
         chart.setEmpty("The chart of the selected row shows here, with its level.");
         waiting.onOpen(row -> chart.open(), row -> desk.removeInHand());
