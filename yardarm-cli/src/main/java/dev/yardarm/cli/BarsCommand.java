@@ -213,7 +213,8 @@ final class BarsCommand implements Callable<Integer> {
         return read.datesOnly();
     }
 
-    private static void feed(Bars bars, BarMaker maker) {
+    /** Makes bars of all of these. */
+    static void feed(Bars bars, BarMaker maker) {
         for (int bar = 0; bar < bars.size(); bar++) {
             maker.addBar(
                     bars.openTime(bar),

@@ -203,17 +203,7 @@ final class WatchCommand implements Callable<Integer> {
             maker.addTicks(ticks, 0, ticks.size());
             maker.advanceTo(ticks.time(ticks.size() - 1));
         } else {
-            for (int bar = 0; bar < bars.size(); bar++) {
-                maker.addBar(
-                        bars.openTime(bar),
-                        bars.closeTime(bar),
-                        bars.open(bar),
-                        bars.high(bar),
-                        bars.low(bar),
-                        bars.close(bar),
-                        bars.volume(bar));
-            }
-            maker.advanceTo(bars.closeTime(bars.size() - 1));
+            BarsCommand.feed(bars, maker);
         }
         return maker.series().snapshot();
     }

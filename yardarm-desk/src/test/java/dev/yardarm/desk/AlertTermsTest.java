@@ -418,4 +418,15 @@ class AlertTermsTest extends AtADesk {
     private void put(ScanRun run) {
         front.run(() -> desk.books().scanRunShelf().put(run));
     }
+
+    /** Also one that waits for what never comes ends with its time. */
+    @Test
+    void whatIsNotOnTheCalendarExpires() {
+        assertThat(set("30 min before \"no such thing\" for 10 minutes")).isEqualTo(1);
+        awaitWatched(1);
+        int before = ready.size();
+        desk.hub().beatAt(desk.clock().now() + 11 * Times.MINUTE);
+        front.await("its end is told", () -> ready.size() > before);
+        assertThat(fired).isEmpty();
+    }
 }

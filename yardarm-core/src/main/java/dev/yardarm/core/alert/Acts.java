@@ -7,7 +7,7 @@ import java.util.Objects;
  *
  * @param sound name of the sound; empty for the usual one, {@value #SILENT} for none
  * @param system true to tell the system's own notifications
- * @param chart true to bring up the chart as it was when the alert was set
+ * @param chart true to bring up the chart of the alert's bars at the moment it fired
  * @param stance word of the stance to put on the instrument; empty to leave it
  * @param tag to put on the instrument; empty for none
  * @param file true to add a line to the open file of firings

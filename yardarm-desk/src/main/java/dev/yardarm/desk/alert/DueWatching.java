@@ -97,7 +97,7 @@ final class DueWatching implements Watching, TradesFollowing.Follower {
         while (!done) {
             if (next >= coming.size()) {
                 if (now + alert.first().early() < askedUpTo) {
-                    return;
+                    break;
                 }
                 ask();
                 continue;

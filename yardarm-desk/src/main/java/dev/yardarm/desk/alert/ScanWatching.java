@@ -15,6 +15,8 @@ import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.work.Lane;
 import java.io.IOException;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -68,10 +70,16 @@ final class ScanWatching implements Watching {
                 .filter(run -> run.scan().equalsIgnoreCase(scan))
                 .sorted(Comparator.comparingLong(ScanRun::at))
                 .toList();
+        // Hours are those of the market the alert was set on.
+        ZoneId zone = around.following()
+                .directory()
+                .find(alert.instrument())
+                .map(each -> around.following().directory().calendar(each).zone())
+                .orElse(ZoneOffset.UTC);
         List<Firing> fresh = new ArrayList<>();
         for (int at = 1; at < runs.size(); at++) {
             ScanRun run = runs.get(at);
-            if (run.at() < alert.setAt() || !alert.terms().lookAt(run.at(), java.time.ZoneOffset.UTC)) {
+            if (run.at() < alert.setAt() || !alert.terms().lookAt(run.at(), zone)) {
                 continue;
             }
             int number = 0;
