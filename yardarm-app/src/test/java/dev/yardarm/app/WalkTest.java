@@ -2,6 +2,7 @@ package dev.yardarm.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.desk.action.View;
 import java.nio.file.Path;
@@ -37,6 +38,9 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Walks every node of every view in both themes and two sizes for what a machine can check of a screen. */
 class WalkTest {
+    private static final List<String> PLACES =
+            List.of("CHART", "SCAN", "WATCH:ALERTS", "WATCH:BOARD", "WATCH:WALL", "PLAN");
+
     @TempDir
     Path home;
 
@@ -57,6 +61,15 @@ class WalkTest {
     @AfterEach
     void close() throws Exception {
         app.close();
+    }
+
+    /** A view, and with a colon a page of it. */
+    private void goTo(String place) {
+        String[] parts = place.split(":");
+        app.window().bench().go(View.valueOf(parts[0]));
+        if (parts.length > 1) {
+            app.window().watch().show(WatchPages.Page.valueOf(parts[1]));
+        }
     }
 
     @Test
@@ -81,9 +94,9 @@ class WalkTest {
                     app.window().bench().themeProperty().set(theme);
                     return true;
                 });
-                for (View view : View.values()) {
+                for (String place : PLACES) {
                     app.get(() -> {
-                        app.window().bench().go(view);
+                        goTo(place);
                         return true;
                     });
                     Thread.sleep(200);
@@ -104,7 +117,7 @@ class WalkTest {
                         Scene scene = app.robot().lookup("#status").query().getScene();
                         scene.getRoot().applyCss();
                         scene.getRoot().layout();
-                        String where = view + " " + theme + " " + size[0] + " at " + size[2] + " %: ";
+                        String where = place + " " + theme + " " + size[0] + " at " + size[2] + " %: ";
                         List<Written> written = new ArrayList<>();
                         walk(scene.getRoot(), where, null, written);
                         overlapping(written, where);

@@ -7,13 +7,8 @@ import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.instrument.InstrumentId;
-import dev.yardarm.core.instrument.PriceFormat;
-import dev.yardarm.core.series.BarSeries;
-import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.desk.alert.AlertRunner;
 import dev.yardarm.desk.book.Books;
@@ -46,12 +41,12 @@ import java.util.concurrent.atomic.AtomicLong;
  * bars of its own: averages, conditions, margins in average ranges.
  */
 public final class AlertsMeasurement {
-    private static final int INSTRUMENTS = 500;
+    private static final int INSTRUMENTS = BusyMarket.INSTRUMENTS;
     private static final long BETWEEN = Times.SECOND / 4;
-    private static final long START = 1_781_000_000L * Times.SECOND;
+    private static final long START = BusyMarket.START;
 
     private final ExecutorService front = Executors.newSingleThreadExecutor();
-    private final BusyMarket market = new BusyMarket();
+    private final BusyMarket market = new BusyMarket(BETWEEN);
     private final Map<Long, Long> handed = new ConcurrentHashMap<>();
 
     private AlertsMeasurement() {}
@@ -61,97 +56,12 @@ public final class AlertsMeasurement {
         System.exit(0);
     }
 
-    /** Every instrument trades four times a second; a price follows from its moment alone. */
-    private static final class BusyMarket implements LiveSource {
-        private final List<Instrument> all = new ArrayList<>();
-        private final AtomicLong trades = new AtomicLong();
-
-        BusyMarket() {
-            for (int at = 0; at < INSTRUMENTS; at++) {
-                all.add(new Instrument(
-                        new InstrumentId("busy", "B" + at),
-                        "B" + at,
-                        "",
-                        Instrument.Kind.SHARE,
-                        "",
-                        "",
-                        PriceFormat.ofDecimals(2),
-                        1,
-                        1,
-                        "",
-                        0));
-            }
-        }
-
-        static double price(int number, long time) {
-            double seconds = (time - START) / 1e6;
-            long noise = (time / BETWEEN * 2_654_435_761L + number * 40_503L) >>> 7;
-            return Math.rint((100
-                                    + 0.6 * Math.sin(seconds / 40 + number)
-                                    + 0.25 * Math.sin(seconds / 7 + 2 * number)
-                                    + (noise % 21 - 10) * 0.004)
-                            * 100)
-                    / 100;
-        }
-
-        @Override
-        public String name() {
-            return "busy";
-        }
-
-        @Override
-        public List<Instrument> instruments() {
-            return all;
-        }
-
-        @Override
-        public TradingCalendar calendar(Instrument instrument) {
-            return TradingCalendar.ROUND_THE_CLOCK;
-        }
-
-        @Override
-        public List<Timeframe> stored(InstrumentId id) {
-            return List.of(Timeframe.MINUTE);
-        }
-
-        @Override
-        public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) {
-            int number = Integer.parseInt(id.code().substring(1));
-            BarSeries series = new BarSeries(2048);
-            long end = Math.min(upTo, START + Times.DAY);
-            long first = Math.max(from, end - 2 * Times.DAY);
-            for (long open = Math.floorDiv(first, Times.MINUTE) * Times.MINUTE; open < end; open += Times.MINUTE) {
-                double begin = price(number, open);
-                double last = price(number, open + Times.MINUTE - BETWEEN);
-                double high = Math.max(begin, last) + 0.05;
-                double low = Math.min(begin, last) - 0.05;
-                if (open + Times.MINUTE <= upTo) {
-                    series.append(open, open + Times.MINUTE, begin, high, low, last, 240);
-                } else {
-                    series.form(open, open + Times.MINUTE, begin, high, low, last, 100);
-                }
-            }
-            return series;
-        }
-
-        @Override
-        public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
-            int number = Integer.parseInt(id.code().substring(1));
-            long offset = number * (BETWEEN / INSTRUMENTS);
-            long next = Math.floorDiv(after - offset, BETWEEN) + 1;
-            for (long time = next * BETWEEN + offset; time <= upTo; time += BETWEEN) {
-                into.append(time, price(number, time - offset), 1 + number % 7, TickSeries.ASK);
-            }
-            trades.addAndGet(into.size());
-        }
-    }
-
     private <T> T front(Callable<T> task) throws Exception {
         return front.submit(task).get();
     }
 
-    private static List<String> lines(int instrument) {
-        double price = BusyMarket.price(instrument, START);
+    private List<String> lines(int instrument) {
+        double price = market.price(instrument, START);
         List<String> lines = new ArrayList<>();
         for (int at = 0; at < 4; at++) {
             lines.add(String.format(Locale.ROOT, "reaches %.2f each time", price + (at - 1.5) * 0.2));
@@ -192,7 +102,7 @@ public final class AlertsMeasurement {
                             System.nanoTime() - handed.getOrDefault(beatOf(firing.at()), Long.MIN_VALUE / 2))));
             List<Alert> alerts = new ArrayList<>();
             for (int at = 0; at < INSTRUMENTS; at++) {
-                Instrument instrument = market.all.get(at);
+                Instrument instrument = market.instruments().get(at);
                 for (String line : lines(at)) {
                     alerts.add(AlertSentence.parse(
                                     line,
@@ -202,7 +112,7 @@ public final class AlertsMeasurement {
                                             new BarRule.Time(Timeframe.MINUTE),
                                             START,
                                             name -> Optional.empty()))
-                            .alert("a" + alerts.size(), instrument.id(), START, BusyMarket.price(at, START)));
+                            .alert("a" + alerts.size(), instrument.id(), START, market.price(at, START)));
                 }
             }
             long begun = System.nanoTime();
@@ -220,7 +130,7 @@ public final class AlertsMeasurement {
             one(books, runner, scheduler, alerts.size());
             beat(hub, now, 10, null);
             late.clear();
-            long tradesBefore = market.trades.get();
+            long tradesBefore = market.traded();
             OperatingSystemMXBean system = (OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean();
             long cpu = system.getProcessCpuTime();
             long real = System.nanoTime();
@@ -228,7 +138,7 @@ public final class AlertsMeasurement {
             beat(hub, now, seconds, beats);
             front(() -> null);
             double part = (system.getProcessCpuTime() - cpu) / (double) (System.nanoTime() - real);
-            long traded = market.trades.get() - tradesBefore;
+            long traded = market.traded() - tradesBefore;
             List<Long> sorted = front(() -> {
                 List<Long> all = new ArrayList<>(late);
                 all.sort(null);
@@ -273,7 +183,8 @@ public final class AlertsMeasurement {
     private void one(Books books, AlertRunner runner, Scheduler scheduler, int count) throws Exception {
         double[] micros = new double[200];
         for (int round = 0; round < micros.length; round++) {
-            Alert more = Alert.onTrade("more" + round, market.all.get(round).id(), 1e9, 0, Timeframe.MINUTE, START);
+            Alert more = Alert.onTrade(
+                    "more" + round, market.instruments().get(round).id(), 1e9, 0, Timeframe.MINUTE, START);
             micros[round] = front(() -> {
                 long before = System.nanoTime();
                 books.alertShelf().put(more);

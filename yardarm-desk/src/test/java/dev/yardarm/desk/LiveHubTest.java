@@ -7,7 +7,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.desk.feed.QuoteBoard;
+import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
@@ -218,8 +218,8 @@ class LiveHubTest {
                 Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
             Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
             Instrument luma = desk.directory().byCode("EMBRA").orElseThrow();
-            QuoteBoard board = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
-            QuoteBoard second = front.get(() -> new QuoteBoard(desk.feedServices(), () -> {}));
+            Quotes board = front.get(() -> new Quotes(desk.feedServices(), () -> {}));
+            Quotes second = front.get(() -> new Quotes(desk.feedServices(), () -> {}));
             front.run(() -> {
                 board.watch(List.of(ktrl, luma));
                 second.watch(List.of(ktrl));
@@ -228,7 +228,7 @@ class LiveHubTest {
             front.await("quotes of another board", () -> second.quote(ktrl.id()).isPresent());
             long now = desk.clock().now();
             var days = desk.histories().load(ktrl, Timeframe.DAY, now).series().snapshot();
-            QuoteBoard.Quote first = board.quote(ktrl.id()).orElseThrow();
+            Quotes.Quote first = board.quote(ktrl.id()).orElseThrow();
             assertThat(first.last()).isEqualTo(days.close(days.size() - 1));
             assertThat(first.before()).isEqualTo(days.close(days.size() - 2));
             assertThat(first.change()).isEqualTo(first.last() / first.before() - 1);
@@ -243,7 +243,7 @@ class LiveHubTest {
             for (long time = now + 20 * Times.MINUTE; time < now + 52 * Times.HOUR; time += 40 * Times.MINUTE) {
                 desk.hub().beatAt(time);
                 var session = calendar.sessionAt(time);
-                QuoteBoard.Quote quote = board.quote(luma.id()).orElseThrow();
+                Quotes.Quote quote = board.quote(luma.id()).orElseThrow();
                 if (!session.equals(today)) {
                     var before = desk.histories()
                             .load(luma, Timeframe.DAY, time)

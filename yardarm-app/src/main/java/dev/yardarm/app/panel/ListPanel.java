@@ -8,7 +8,7 @@ import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.stance.Stance;
-import dev.yardarm.desk.feed.QuoteBoard;
+import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.own.BlendWork;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
@@ -36,7 +36,7 @@ import javafx.scene.layout.VBox;
 /** The list gone through: code, stance, last price and the day's change. A click or Enter opens the chart. */
 public final class ListPanel extends VBox {
     private final Workbench bench;
-    private final QuoteBoard quotes;
+    private final Quotes quotes;
     private final ComboBox<String> names = new ComboBox<>();
     private final TextField filter = new TextField();
     private final ListView<Instrument> view = new ListView<>();
@@ -48,7 +48,7 @@ public final class ListPanel extends VBox {
     public ListPanel(Workbench bench) {
         this.bench = bench;
         paste = new PastePanel(bench);
-        quotes = new QuoteBoard(bench.desk().feedServices(), view::refresh);
+        quotes = new Quotes(bench.desk().feedServices(), view::refresh);
         getStyleClass().addAll("side", "side-left");
         setId("list-panel");
         setPrefWidth(216);
@@ -241,7 +241,7 @@ public final class ListPanel extends VBox {
             }
             code.setText(instrument.code());
             showStance(bench.desk().books().stance(instrument.id()), instrument);
-            QuoteBoard.Quote quote = quotes.quote(instrument.id()).orElse(null);
+            Quotes.Quote quote = quotes.quote(instrument.id()).orElse(null);
             change.getStyleClass().removeAll("rise", "fall");
             last.setText(quote == null ? "" : instrument.format().format(quote.last()));
             change.setText(quote == null ? "" : Readout.percent(quote.change()).replace(" %", "%"));

@@ -2,7 +2,6 @@ package dev.yardarm.app.view;
 
 import dev.yardarm.app.chart.FiringPictures;
 import dev.yardarm.app.theme.Tips;
-import dev.yardarm.app.workbench.ActionItems;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
@@ -28,7 +27,7 @@ import javafx.scene.layout.VBox;
  * The alerts and calls: what waits, what is expected, the record of what fired, and the chart of the one in hand, of what fired as it was then,
  * with the picture that was taken.
  */
-public final class WatchView extends VBox implements RowsView {
+final class WatchView extends VBox implements RowsView {
     private final Workbench bench;
     private final WatchDesk desk;
     private final RowTable<Alert> waiting;
@@ -40,7 +39,7 @@ public final class WatchView extends VBox implements RowsView {
     private final Label record = new Label();
     private final Listening heard;
 
-    public WatchView(Workbench bench) {
+    WatchView(Workbench bench) {
         this.bench = bench;
         desk = new WatchDesk(bench.desk());
         waiting = new RowTable<>(desk.waiting(), "waiting-alerts", "Alerts that are set");
@@ -49,12 +48,10 @@ public final class WatchView extends VBox implements RowsView {
         chart = new RowChart(bench, "alerts");
         picture = new FiringPicture(new FiringPictures(bench.desk()));
         bell = new BellMenu(bench.desk().bell());
-        getStyleClass().add("view");
+        getStyleClass().add("page");
         setId("watch-view");
-        waiting.setEmpty(
-                "No alerts set. Select a level or line on a chart and press "
-                        + ActionItems.keys(bench, "mark.alert-reached")
-                        + ", or right click it;\nor type one: alert closes above 104.20 on 30m for 5 days, alert rsi(14) < 30.");
+        waiting.setEmpty("No alerts set. Right click a level on a chart, or type one:\n"
+                + "alert closes above 104.20 on 30m for 5 days");
         calls.setEmpty("No calls. Type what you expect:\nabove 104.20 expect 107, wrong below 102.80");
         fired.setEmpty("Nothing has fired yet.");
         chart.setEmpty("The chart of the selected row shows here, with its level.");

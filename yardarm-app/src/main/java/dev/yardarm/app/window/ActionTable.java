@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.BarForm;
@@ -57,11 +58,14 @@ final class ActionTable {
         for (View view : View.values()) {
             String word = view.title().toLowerCase(Locale.ROOT);
             group.on(view.letter(), word, () -> bench.go(view))
-                    .says(
-                            view == View.PLAN ? "plans" : word,
-                            "go to " + view.title(),
-                            view == View.WATCH ? new String[] {"alerts", "quotes"} : new String[0]);
+                    .says(view == View.PLAN ? "plans" : word, "go to " + view.title());
         }
+        group.on('L', "alerts and calls", () -> watch(WatchPages.Page.ALERTS))
+                .says("alerts and calls", "what waits, what is expected, what fired", "alerts", "calls");
+        group.on('Q', "quote board", () -> watch(WatchPages.Page.BOARD))
+                .says("quote board", "the quote board as a page", "board", "quotes");
+        group.on('T', "wall of tiles", () -> watch(WatchPages.Page.WALL))
+                .says("wall of tiles", "the quote board as a wall of tiles, areas by weight", "wall", "tiles");
         group.on('N', "last notices", parts::showNotices).says("notices", "the last 50 notices", "messages");
         group.on('A', "newest alert", parts::openNewestAlert)
                 .says("newest alert", "the chart of the newest alert that was not looked at");
@@ -76,6 +80,11 @@ final class ActionTable {
                 "pause or resume the simulated market",
                 () -> parts.status().toggle(),
                 "resume");
+    }
+
+    private void watch(WatchPages.Page page) {
+        parts.watch().show(page);
+        bench.go(View.WATCH);
     }
 
     private void text(int by) {
@@ -281,6 +290,12 @@ final class ActionTable {
         group.on('K', "layers", () -> fold(parts.page().layersSide())).means("show or fold away the layers");
         group.on('S', "timeframe strip", () -> fold(parts.page().stripSide()))
                 .means("show or fold away the timeframe strip");
+        group.on('Q', "board beside the chart", () -> parts.page()
+                        .showBoard(!parts.page().isBoardShown()))
+                .says("board beside", "show or fold away the quote board beside the chart", "side board");
+        group.on('R', "strip of quotes", () -> parts.page()
+                        .showQuotes(!parts.page().areQuotesShown()))
+                .says("strip of quotes", "show or fold away the strip of quotes over the chart", "quote strip");
         group.on('O', "overview strip", () -> bench.overviewShownProperty()
                         .set(!bench.overviewShownProperty().get()))
                 .says("overview", "show or hide the overview strip");
@@ -348,6 +363,18 @@ final class ActionTable {
                     parts.page().layers().focusLayers();
                 })
                 .means("keys go to the layers");
+        group.on('Q', "board beside the chart", () -> {
+                    bench.go(View.CHART);
+                    parts.page().showBoard(true);
+                    parts.page().board().focusBoard();
+                })
+                .means("keys go to the board beside the chart");
+        group.on('R', "strip of quotes", () -> {
+                    bench.go(View.CHART);
+                    parts.page().showQuotes(true);
+                    parts.page().quotes().requestFocus();
+                })
+                .means("keys go to the strip of quotes");
         group.on('B', "command line", () -> bench.prompt("")).means("keys go to the command line");
         group.word("next instrument", "next instrument of the list (Page Down)", () -> room().step(1), "next");
         group.word("previous instrument", "previous instrument of the list (Page Up)", () -> room().step(-1));

@@ -1,5 +1,7 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.board.BoardPanel;
+import dev.yardarm.app.board.BoardStrip;
 import dev.yardarm.app.chart.ChartView;
 import dev.yardarm.app.layout.LayoutPane;
 import dev.yardarm.app.layout.LayoutTabs;
@@ -21,6 +23,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.board.Board;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import java.util.Optional;
@@ -47,17 +50,24 @@ final class ChartPage extends BorderPane implements WorkView {
     private LayoutWindows windows;
     private final StackPane listSide = side(216, -1);
     private final StackPane ownSide = side(456, -1);
-    private final HBox leftSides = new HBox(listSide, ownSide);
+    private final StackPane boardSide = side(268, -1);
+    private final StackPane quoteSide = side(-1, 26);
+    private final HBox leftSides = new HBox(listSide, ownSide, boardSide);
     private final StackPane layersSide = side(248, -1);
     private final StackPane stripSide = side(-1, 104);
     private ListPanel lists;
     private LayersPanel layers;
     private CardPanel card;
+    private BoardPanel board;
+    private BoardStrip quotes;
+    private Board quoted;
     private OwnPanel own;
     private boolean listsBefore;
+    private boolean listsBehind;
     private String draft = "";
     private Runnable drafted = () -> {};
     private boolean cardShown;
+    private boolean front;
     private TimeframeStrip strip;
     /** In a narrow window they go on in a second row. */
     private final FlowPane tools = new FlowPane();
@@ -96,6 +106,9 @@ final class ChartPage extends BorderPane implements WorkView {
         middle.setMinWidth(0);
         tools.setMinWidth(0);
         show(ownSide, false);
+        show(boardSide, false);
+        show(quoteSide, false);
+        setTop(quoteSide);
         setLeft(leftSides);
         bench.onWrite(this::write);
         setCenter(middle);
@@ -186,6 +199,10 @@ final class ChartPage extends BorderPane implements WorkView {
             line.setSelected(tool == Tool.LINE);
             plan.setSelected(tool == Tool.PLAN);
         }
+        if (quotes != null && (aspect == Aspect.LIST || aspect == Aspect.CHART)) {
+            quoted.setUsualList(room().listName());
+            quotes.redraw();
+        }
         showTitle();
     }
 
@@ -275,7 +292,7 @@ final class ChartPage extends BorderPane implements WorkView {
 
     /** True when the lists are to be seen, or will be once the editor that stands in their place is closed. */
     boolean areListsWanted() {
-        return listSide.isVisible() || listsBefore;
+        return listSide.isVisible() || listsBefore || listsBehind;
     }
 
     /** A definition that was written and not saved; empty for none. */
@@ -323,6 +340,76 @@ final class ChartPage extends BorderPane implements WorkView {
         return cardShown;
     }
 
+    /** Shows the quote board beside the chart, in the place of the lists, which come back when it is folded away. */
+    void showBoard(boolean shown) {
+        if (shown) {
+            board();
+            listsBehind |= !boardSide.isVisible() && listSide.isVisible();
+            show(listSide, false);
+        } else if (listsBehind) {
+            listsBehind = false;
+            show(listSide, !isWriting());
+            listsBefore |= isWriting();
+        }
+        show(boardSide, shown);
+        if (board != null) {
+            board.setAwake(shown && front);
+        }
+    }
+
+    boolean isBoardShown() {
+        return boardSide.isVisible();
+    }
+
+    /** The board beside the chart, made when it is first looked at. */
+    BoardPanel board() {
+        if (board == null) {
+            board = new BoardPanel(bench);
+            boardSide.getChildren().add(board);
+        }
+        return board;
+    }
+
+    /** Shows or folds away the strip of quotes over the chart. */
+    void showQuotes(boolean shown) {
+        if (shown) {
+            quotes();
+        }
+        show(quoteSide, shown);
+        wakeQuotes();
+    }
+
+    boolean areQuotesShown() {
+        return quoteSide.isVisible();
+    }
+
+    /** The strip of quotes, made when it is first looked at. */
+    BoardStrip quotes() {
+        if (quotes == null) {
+            quoted = new Board(bench.desk(), Board.Place.STRIP, System::nanoTime);
+            quoted.setUsualList(room().listName());
+            quotes = new BoardStrip(bench, quoted);
+            quoteSide.getChildren().add(quotes);
+        }
+        return quotes;
+    }
+
+    private void wakeQuotes() {
+        if (quoted != null && front && quoteSide.isVisible()) {
+            quoted.wake();
+        } else if (quoted != null) {
+            quoted.rest();
+        }
+    }
+
+    StackPane boardSide() {
+        return boardSide;
+    }
+
+    StackPane quoteSide() {
+        return quoteSide;
+    }
+
     StackPane listSide() {
         return listSide;
     }
@@ -349,6 +436,13 @@ final class ChartPage extends BorderPane implements WorkView {
         if (own != null) {
             own.close();
         }
+        if (board != null) {
+            board.close();
+        }
+        if (quotes != null) {
+            quotes.close();
+            quoted.close();
+        }
     }
 
     @Override
@@ -368,6 +462,11 @@ final class ChartPage extends BorderPane implements WorkView {
 
     @Override
     public void comesToFront() {
+        front = true;
+        if (board != null) {
+            board.setAwake(boardSide.isVisible());
+        }
+        wakeQuotes();
         focusStart();
     }
 
@@ -381,6 +480,11 @@ final class ChartPage extends BorderPane implements WorkView {
     /** The charts go on: they are what alerts and windows of their own look at too. */
     @Override
     public void leaves() {
+        front = false;
+        if (board != null) {
+            board.setAwake(false);
+        }
+        wakeQuotes();
         if (chart() != null) {
             chart().setMeasuring(false);
         }

@@ -7,7 +7,7 @@ import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.theme.Zoom;
 import dev.yardarm.app.view.PlanView;
 import dev.yardarm.app.view.ScanView;
-import dev.yardarm.app.view.WatchView;
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.app.view.WorkView;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
@@ -151,7 +151,7 @@ public final class MainWindow implements WindowParts {
     private WorkView view(View which) {
         return views.computeIfAbsent(which, missing -> switch (missing) {
             case SCAN -> new ScanView(bench);
-            case WATCH -> new WatchView(bench);
+            case WATCH -> new WatchPages(bench);
             case PLAN -> new PlanView(bench);
             case CHART -> page;
         });
@@ -237,6 +237,11 @@ public final class MainWindow implements WindowParts {
     @Override
     public Optional<Timeframe> timeframe() {
         return shown.timeframe();
+    }
+
+    @Override
+    public WatchPages watch() {
+        return (WatchPages) view(View.WATCH);
     }
 
     @Override

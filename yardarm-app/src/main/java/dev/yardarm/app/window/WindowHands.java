@@ -1,6 +1,7 @@
 package dev.yardarm.app.window;
 
 import dev.yardarm.app.chart.ChartOutput;
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -110,6 +111,24 @@ final class WindowHands implements Hands {
     @Override
     public void exportWorkspace(Path file) {
         export.accept(file);
+    }
+
+    @Override
+    public void board(List<String> lists, boolean wall) {
+        parts.watch().board().setLists(lists);
+        parts.watch().show(wall ? WatchPages.Page.WALL : WatchPages.Page.BOARD);
+        bench.go(View.WATCH);
+    }
+
+    @Override
+    public void boardColumn(String formula) {
+        String problem = parts.watch().board().addFormula(formula);
+        if (!problem.isEmpty()) {
+            bench.desk().tell("The column was not added: " + problem);
+            return;
+        }
+        parts.watch().show(WatchPages.Page.BOARD);
+        bench.go(View.WATCH);
     }
 
     @Override

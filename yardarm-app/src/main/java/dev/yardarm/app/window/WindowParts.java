@@ -1,5 +1,6 @@
 package dev.yardarm.app.window;
 
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
@@ -12,6 +13,9 @@ interface WindowParts {
     ChartPage page();
 
     StatusLine status();
+
+    /** The view Watch with its pages. */
+    WatchPages watch();
 
     /** The instrument worked on in the view in front. */
     Optional<Instrument> instrument();

@@ -22,6 +22,8 @@ import javafx.util.Duration;
 
 /** Keeps the workspace document: saved a moment after anything in it changes, restored at the start. */
 final class WorkspaceState {
+    private static final String BOARDS = "boards-shown";
+
     private final Workbench bench;
     private final ChartPage page;
     private final CommandLine line;
@@ -63,6 +65,9 @@ final class WorkspaceState {
         page.listSide().visibleProperty().addListener((observed, before, now) -> changed());
         page.layersSide().visibleProperty().addListener((observed, before, now) -> changed());
         page.stripSide().visibleProperty().addListener((observed, before, now) -> changed());
+        // Whether the board and the strip of quotes are seen is a habit, as their columns are.
+        page.boardSide().visibleProperty().addListener((observed, before, now) -> boards());
+        page.quoteSide().visibleProperty().addListener((observed, before, now) -> boards());
         stage.widthProperty().addListener((observed, before, now) -> changed());
         stage.heightProperty().addListener((observed, before, now) -> changed());
         stage.xProperty().addListener((observed, before, now) -> changed());
@@ -113,8 +118,19 @@ final class WorkspaceState {
                 false);
     }
 
+    private void boards() {
+        if (!restoring) {
+            bench.desk()
+                    .habits()
+                    .setTable(BOARDS, (page.isBoardShown() ? "beside " : "") + (page.areQuotesShown() ? "strip" : ""));
+        }
+    }
+
     void restore() {
         book.frame().ifPresent(this::restore);
+        String boards = bench.desk().habits().table(BOARDS);
+        page.showBoard(boards.contains("beside"));
+        page.showQuotes(boards.contains("strip"));
         restoring = false;
     }
 

@@ -444,6 +444,7 @@ public final class CommandLanguage {
     private void condition(String text, List<Proposal> proposals) {
         List<Proposal> waits = new ArrayList<>(alerts.read(text));
         waits.addAll(CallLines.read(text));
+        waits.addAll(BoardLines.read(text, language.get()));
         if (!waits.isEmpty()) {
             proposals.addAll(0, waits);
             return;

@@ -80,6 +80,12 @@ public interface Hands {
     /** Writes the workspace as it is now. */
     void exportWorkspace(Path file);
 
+    /** Shows lists on the quote board, each as a group, as its page or as a wall of tiles. */
+    void board(List<String> lists, boolean wall);
+
+    /** Adds a column for a formula to the quote board and shows it. */
+    void boardColumn(String formula);
+
     /** The text of the clipboard; empty without any. */
     String clipboard();
 

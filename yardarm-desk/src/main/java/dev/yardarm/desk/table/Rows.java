@@ -31,6 +31,7 @@ public final class Rows<R> {
     private List<R> rows = List.of();
     private List<R> given = List.of();
     private Function<R, String> group;
+    private Comparator<String> groups = Comparator.naturalOrder();
     private Object inHand;
     private int place;
 
@@ -88,7 +89,18 @@ public final class Rows<R> {
 
     /** Puts rows of the same group together, groups by their names, rows in a group as they are sorted; null for no groups. */
     public void group(Function<R, String> by) {
+        group(by, Comparator.naturalOrder());
+    }
+
+    /** The same with groups in an order of their own. */
+    public void group(Function<R, String> by, Comparator<String> order) {
         group = by;
+        groups = order;
+        arrange();
+    }
+
+    /** Sorts the rows anew, by the values they have now. */
+    public void sortAgain() {
         arrange();
     }
 
@@ -117,7 +129,7 @@ public final class Rows<R> {
                     .thenComparing(order));
         });
         if (group != null) {
-            sorted.sort(Comparator.comparing(group));
+            sorted.sort(Comparator.comparing(group, groups));
         }
         rows = List.copyOf(sorted);
         int found = indexOf(inHand);

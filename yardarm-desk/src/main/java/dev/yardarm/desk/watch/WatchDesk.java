@@ -14,7 +14,7 @@ import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.alert.AlertNames;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.call.CallRows;
-import dev.yardarm.desk.feed.QuoteBoard;
+import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
@@ -35,7 +35,7 @@ public final class WatchDesk implements AutoCloseable {
     private final Desk desk;
     private final Rows<Alert> waiting;
     private final Rows<Firing> fired;
-    private final QuoteBoard quotes;
+    private final Quotes quotes;
     private final Listening heard;
     private final CallRows calls;
     private Part inHand = Part.WAITING;
@@ -49,7 +49,7 @@ public final class WatchDesk implements AutoCloseable {
 
     public WatchDesk(Desk desk) {
         this.desk = desk;
-        quotes = new QuoteBoard(desk.feedServices(), this::read);
+        quotes = new Quotes(desk.feedServices(), this::read);
         waiting = new Rows<>(
                 List.of(
                         code(Alert::instrument),
@@ -200,7 +200,7 @@ public final class WatchDesk implements AutoCloseable {
     }
 
     private double last(InstrumentId instrument) {
-        return quotes.quote(instrument).map(QuoteBoard.Quote::last).orElse(Double.NaN);
+        return quotes.quote(instrument).map(Quotes.Quote::last).orElse(Double.NaN);
     }
 
     private Optional<Instrument> instrument(InstrumentId id) {

@@ -1,0 +1,298 @@
+package dev.yardarm.desk.feed;
+
+import com.google.errorprone.annotations.concurrent.GuardedBy;
+import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.live.LiveHub;
+import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.work.Lane;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executor;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The quotes of instruments, kept current: last price, the day so far, the day before, and the closes of the sessions before. A day is a session
+ * of the instrument's own calendar, so what trades round the clock begins a new one at midnight of its zone and not some hours after the last
+ * trade. With a new session the days before are read again, for a split or a roll may have moved them.
+ *
+ * <p>Loading runs in the background, trades come on the hub's thread; quotes may be read on any. A quote is a value of its own for each slice of
+ * trades: whoever reads one sees it whole. Memory: one quote and a course of {@value #COURSE} closes for each instrument, however long it runs.
+ */
+public final class Quotes implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Quotes.class);
+
+    /** Sessions before the present one whose closes are kept, and over which the usual volume is taken. */
+    public static final int COURSE = 30;
+
+    private static final int USUAL = 20;
+    private static final long SECOND = 1_000_000_000L;
+
+    /**
+     * What is known of an instrument now.
+     *
+     * @param before close of the day before, NaN when there is none
+     * @param open of the day, as are high, low and volume
+     * @param usual mean volume of the {@value #USUAL} days before, NaN when there are none
+     * @param tick 1 when price changed upward last, -1 downward, 0 when it has not changed since it is watched
+     * @param side of the last trade, as in {@link TickSeries}; 0 when that is not known
+     * @param course closes of the days before, the newest last; not changed any more
+     */
+    public record Quote(
+            double last,
+            double before,
+            double open,
+            double high,
+            double low,
+            double volume,
+            double usual,
+            int tick,
+            byte side,
+            double[] course) {
+        /** Change from the day before, as a part. */
+        public double change() {
+            return last / before - 1;
+        }
+
+        /** The day's volume as a part of that of a usual whole day. */
+        public double volumeOfUsual() {
+            return volume / usual;
+        }
+
+        private Quote traded(double price, double size, byte side) {
+            int way = price > last ? 1 : price < last ? -1 : tick;
+            return new Quote(
+                    price,
+                    before,
+                    open,
+                    Math.max(high, price),
+                    Math.min(low, price),
+                    volume + size,
+                    usual,
+                    way,
+                    side,
+                    course);
+        }
+
+        /** The first trade of another day. */
+        private Quote begun(double price, double size, byte side) {
+            int way = price > last ? 1 : price < last ? -1 : tick;
+            return new Quote(price, last, price, price, price, size, usual, way, side, course);
+        }
+
+        /** The same with the days before as they were read again. */
+        private Quote over(Quote read) {
+            return new Quote(last, read.before, open, high, low, volume, read.usual, tick, side, read.course);
+        }
+
+        private static Quote of(Bars bars) {
+            int last = bars.size() - 1;
+            int from = Math.max(0, last - COURSE);
+            double[] course = new double[last - from];
+            for (int bar = from; bar < last; bar++) {
+                course[bar - from] = bars.close(bar);
+            }
+            double sum = 0;
+            int days = Math.min(USUAL, last);
+            for (int bar = last - days; bar < last; bar++) {
+                sum += bars.volume(bar);
+            }
+            return new Quote(
+                    bars.close(last),
+                    last > 0 ? bars.close(last - 1) : Double.NaN,
+                    bars.open(last),
+                    bars.high(last),
+                    bars.low(last),
+                    bars.volume(last),
+                    sum > 0 ? sum / days : Double.NaN,
+                    0,
+                    (byte) 0,
+                    course);
+        }
+    }
+
+    private final ChartFeed.Services services;
+    private final Runnable changed;
+    private final String key = "quotes " + UUID.randomUUID();
+    private final Map<InstrumentId, Quote> quotes = new ConcurrentHashMap<>();
+
+    @GuardedBy("subscriptions")
+    private final List<LiveHub.Subscription> subscriptions = new ArrayList<>();
+
+    private volatile boolean dirty;
+    /** Grows with each list watched; what was begun for an earlier one comes to nothing. */
+    @GuardedBy("subscriptions")
+    private int watched;
+
+    private final long pause;
+    private long lastTold;
+
+    /** @param changed told on the interface's thread, at most once a second */
+    public Quotes(ChartFeed.Services services, Runnable changed) {
+        this(services, changed, SECOND);
+    }
+
+    /**
+     * Quotes nothing yet.
+     *
+     * @param changed told on the interface's thread; once a second when nothing is traded
+     * @param pause at least so many nanoseconds from one telling to the next; 0 for with each beat
+     */
+    public Quotes(ChartFeed.Services services, Runnable changed, long pause) {
+        this.services = services;
+        this.pause = pause;
+        this.changed = changed;
+    }
+
+    /** The quote of an instrument; empty until it is loaded, and for what has no days. */
+    public Optional<Quote> quote(InstrumentId id) {
+        return Optional.ofNullable(quotes.get(id));
+    }
+
+    /** Quotes these instruments from now on, and no others. */
+    public void watch(List<Instrument> instruments) {
+        close();
+        int number;
+        synchronized (subscriptions) {
+            number = watched;
+        }
+        quotes.keySet().retainAll(instruments.stream().map(Instrument::id).toList());
+        Histories histories = services.histories();
+        Executor front = services.front();
+        services.scheduler()
+                .start(
+                        Lane.SOON,
+                        key,
+                        "",
+                        job -> {
+                            int count = 0;
+                            for (Instrument instrument : instruments) {
+                                job.check();
+                                try {
+                                    long now = services.now().getAsLong();
+                                    begin(instrument, histories.load(instrument, Timeframe.DAY, now), number);
+                                } catch (IOException missing) {
+                                    LOG.debug("no quote of {}: {}", instrument.code(), missing.getMessage());
+                                }
+                                if (++count % 12 == 0) {
+                                    front.execute(changed);
+                                }
+                            }
+                            return count;
+                        },
+                        count -> changed.run(),
+                        failed -> LOG.warn("the quotes cannot be made", failed));
+    }
+
+    private void begin(Instrument instrument, Histories.Loaded loaded, int number) {
+        Bars bars = loaded.series().snapshot();
+        if (bars.isEmpty()) {
+            return;
+        }
+        int last = bars.size() - 1;
+        quotes.put(instrument.id(), Quote.of(bars));
+        TradingCalendar calendar = services.histories().calendar(instrument);
+        synchronized (subscriptions) {
+            if (number == watched) {
+                subscriptions.add(services.hub()
+                        .subscribe(
+                                loaded.traded(),
+                                loaded.knownUpTo(),
+                                new Follow(
+                                        instrument,
+                                        calendar,
+                                        calendar.close(calendar.sessionAt(bars.openTime(last))))));
+            }
+        }
+    }
+
+    /** Keeps one quote current; a trade behind the close of its session begins a new one. */
+    private final class Follow implements LiveHub.Listener {
+        private final Instrument instrument;
+        private final InstrumentId id;
+        private final TradingCalendar calendar;
+        private long dayEnd;
+
+        Follow(Instrument instrument, TradingCalendar calendar, long dayEnd) {
+            this.instrument = instrument;
+            this.id = instrument.id();
+            this.calendar = calendar;
+            this.dayEnd = dayEnd;
+        }
+
+        @Override
+        public void take(TickSeries trades, long now) {
+            if (trades.size() == 0) {
+                return;
+            }
+            Quote quote = quotes.get(id);
+            if (quote == null) {
+                // Other instruments are watched since.
+                return;
+            }
+            boolean begun = false;
+            for (int trade = 0; trade < trades.size(); trade++) {
+                double price = trades.price(trade);
+                if (trades.time(trade) >= dayEnd) {
+                    quote = quote.begun(price, trades.size(trade), trades.side(trade));
+                    dayEnd = calendar.close(calendar.sessionAt(trades.time(trade)));
+                    begun = true;
+                } else {
+                    quote = quote.traded(price, trades.size(trade), trades.side(trade));
+                }
+            }
+            quotes.put(id, quote);
+            dirty = true;
+            if (begun) {
+                readAgain(now);
+            }
+        }
+
+        /** The days before, in the prices of the day that has begun. */
+        private void readAgain(long now) {
+            services.scheduler()
+                    .start(
+                            Lane.SOON,
+                            key + " " + id,
+                            "",
+                            job -> Quote.of(services.histories()
+                                    .load(instrument, Timeframe.DAY, now)
+                                    .series()
+                                    .snapshot()),
+                            read -> services.hub()
+                                    .execute(() -> quotes.computeIfPresent(id, (same, quote) -> quote.over(read))),
+                            failed -> LOG.debug("the days of {} cannot be read again", id, failed));
+        }
+
+        @Override
+        public void beatDone(long now) {
+            long real = System.nanoTime();
+            boolean due = dirty ? real - lastTold >= pause : real - lastTold >= Math.max(pause, SECOND);
+            if (due) {
+                dirty = false;
+                lastTold = real;
+                services.front().execute(changed);
+            }
+        }
+    }
+
+    @Override
+    public void close() {
+        services.scheduler().cancel(key);
+        synchronized (subscriptions) {
+            watched++;
+            subscriptions.forEach(LiveHub.Subscription::close);
+            subscriptions.clear();
+        }
+    }
+}
