@@ -18,7 +18,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -84,7 +87,8 @@ public final class BoardMeasurement extends Application {
 
     private void measure() {
         try {
-            Thread.sleep(9000);
+            // The daily history is made first.
+            Thread.sleep(30_000);
             Frames chart = frames(() -> {
                 ((ChartView) stage.getScene().lookup("#chart")).canvas().paintNow();
                 return null;
@@ -92,10 +96,15 @@ public final class BoardMeasurement extends Application {
             BusyMarket market = new BusyMarket(BETWEEN);
             desk.directory().add(market);
             Board board = front(() -> {
+                // In hand is something that is not traded, so that the chart beside the board rests.
                 String list = desk.listWork()
                         .make(
                                 "Busy",
-                                market.instruments().stream()
+                                Stream.concat(
+                                                desk.directory().all().stream()
+                                                        .filter(each -> each.kind() == Instrument.Kind.ECONOMIC)
+                                                        .limit(1),
+                                                market.instruments().stream())
                                         .map(Instrument::id)
                                         .toList());
                 window.watch().board().setLists(List.of(list));
@@ -180,32 +189,40 @@ public final class BoardMeasurement extends Application {
         return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
     }
 
+    /** Paints once for each tenth of a second of the market, which go by faster here; pulses between those are not counted. */
     private Frames frames(Supplier<Void> paint) throws InterruptedException {
         CountDownLatch done = new CountDownLatch(1);
         double[] times = new double[WARM_UP + COUNTED];
         double[] issuing = new double[WARM_UP + COUNTED];
+        AtomicBoolean due = new AtomicBoolean();
         Platform.runLater(() -> new AnimationTimer() {
-            private int count = -1;
+            private int count;
+            private boolean painted;
             private long last;
 
             @Override
             public void handle(long now) {
                 long time = System.nanoTime();
-                if (count >= 0) {
-                    times[count] = (time - last) / 1e6;
+                if (painted) {
+                    times[count++] = (time - last) / 1e6;
+                    painted = false;
                 }
                 last = time;
-                count++;
                 if (count == times.length) {
                     stop();
                     done.countDown();
-                    return;
+                } else if (due.compareAndSet(true, false)) {
+                    paint.get();
+                    issuing[count] = (System.nanoTime() - time) / 1e6;
+                    painted = true;
                 }
-                paint.get();
-                issuing[count] = (System.nanoTime() - time) / 1e6;
             }
         }.start());
-        done.await();
+        while (!done.await(40, TimeUnit.MILLISECONDS)) {
+            moment += BETWEEN;
+            desk.hub().beatAt(moment);
+            due.set(true);
+        }
         return new Frames(
                 median(Arrays.copyOfRange(issuing, WARM_UP, times.length)),
                 median(Arrays.copyOfRange(times, WARM_UP, times.length)));

@@ -142,6 +142,48 @@ class BoardPictureTest {
     }
 
     @Test
+    void onlyWhatLooksOtherwiseIsPaintedAnewAndSmallMovesAddUp() {
+        BoardPainter painter = new BoardPainter();
+        List<BoardPicture.Column> columns = List.of(
+                new BoardPicture.Column("Code", 60, false, 0),
+                new BoardPicture.Column("Day's range", 112, false, 0),
+                new BoardPicture.Column("Last", 60, true, 0));
+        painter.paint(one(columns, 105, "1.00"), 300, 100, PALETTE, new RecordingSurface(1));
+        RecordingSurface again = new RecordingSurface(1);
+        painter.paint(one(columns, 105, "1.00"), 300, 100, PALETTE, again);
+        assertThat(again.texts).isEmpty();
+        assertThat(again.rectangles).isEmpty();
+        RecordingSurface other = new RecordingSurface(1);
+        painter.paint(one(columns, 105.01, "1.01"), 300, 100, PALETTE, other);
+        assertThat(other.texts).as("the price alone").containsExactly("1.01");
+        int moved = 0;
+        for (int step = 2; step <= 100; step++) {
+            RecordingSurface surface = new RecordingSurface(1);
+            painter.paint(one(columns, 105 + 0.01 * step, "1.01"), 300, 100, PALETTE, surface);
+            moved += surface.rectangles.isEmpty() ? 0 : 1;
+        }
+        // A tenth of the range is eleven pixels.
+        assertThat(moved).isBetween(10, 26);
+        painter.forget();
+        RecordingSurface whole = new RecordingSurface(1);
+        painter.paint(one(columns, 106, "1.01"), 300, 100, PALETTE, whole);
+        assertThat(whole.texts).contains("Code", "KTRL", "1.01");
+    }
+
+    private static BoardPicture one(List<BoardPicture.Column> columns, double last, String price) {
+        return new BoardPicture(
+                columns,
+                List.of(new BoardPicture.Row(
+                        List.of(
+                                new Cell.Words("KTRL", Role.INK, false),
+                                new Cell.Range(100, 110, 102, last),
+                                new Cell.Words(price, Role.INK, true)),
+                        false,
+                        false)),
+                false);
+    }
+
+    @Test
     void noTextOfATableIsWiderThanItsColumnAndNoneLiesOverAnother() {
         RecordingSurface surface = new RecordingSurface(1);
         BoardPicture narrow = new BoardPicture(

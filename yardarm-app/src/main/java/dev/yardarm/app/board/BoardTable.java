@@ -197,6 +197,11 @@ public final class BoardTable extends PaintedRegion {
     }
 
     @Override
+    protected void lost() {
+        painter.forget();
+    }
+
+    @Override
     protected void paint(double width, double height, Palette colours, Surface on) {
         painted = board.picture(first, seen() + 1, pointed, isFocused(), width - (bar.isVisible() ? BAR : 0));
         painter.paint(painted, width, height, colours, on);

@@ -22,6 +22,9 @@ public abstract class PaintedRegion extends Region {
     /** Paints the whole region. */
     protected abstract void paint(double width, double height, Palette colours, Surface on);
 
+    /** The canvas has lost what was on it: who paints only what has changed paints everything next. */
+    protected void lost() {}
+
     public void setPalette(Palette newPalette) {
         palette = newPalette;
         redraw();
@@ -40,7 +43,10 @@ public abstract class PaintedRegion extends Region {
 
     @Override
     protected void layoutChildren() {
-        dirty |= canvas.fit(this, Math.max(1, getWidth()), Math.max(1, getHeight()));
+        if (canvas.fit(this, Math.max(1, getWidth()), Math.max(1, getHeight()))) {
+            lost();
+            dirty = true;
+        }
         if (dirty) {
             dirty = false;
             paintNow();

@@ -5,36 +5,75 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
+import java.util.ArrayList;
+import java.util.List;
 
-/** Paints a board as a table. Cost: by the places that can be seen. One painter serves one board. */
+/**
+ * Paints a board as a table, and again only what has changed: quotes come many times a second, and of a line most stays as it was. What was
+ * painted last is kept; a place is painted anew when it looks otherwise, all of it when the board has another size, other columns or colours, or
+ * was scrolled.
+ *
+ * <p>Cost: by the places that can be seen and have changed. One painter serves one board on one surface that keeps what was painted on it.
+ */
 public final class BoardPainter {
     private final CellPainter cells = new CellPainter();
+    private BoardPicture painted;
+    private Palette in;
+    private double wide;
+    private double high;
+
+    /** Everything is painted anew the next time, as when the surface has lost what was on it. */
+    public void forget() {
+        painted = null;
+    }
 
     public void paint(BoardPicture board, double width, double height, Palette palette, Surface surface) {
-        cells.rectangle(0, 0, width, height, palette.of(Role.PAPER), surface);
-        cells.rectangle(0, 0, width, BoardPicture.HEAD, palette.of(Role.PANEL), surface);
+        boolean same = painted != null
+                && palette == in
+                && width == wide
+                && height == high
+                && painted.focused() == board.focused()
+                && painted.columns().equals(board.columns())
+                && painted.lines().size() == board.lines().size();
         surface.beginClip(0, 0, width, height);
-        heads(board, palette, surface);
+        if (!same) {
+            cells.rectangle(0, 0, width, height, palette.of(Role.PAPER), surface);
+            cells.rectangle(0, 0, width, BoardPicture.HEAD, palette.of(Role.PANEL), surface);
+            heads(board, palette, surface);
+        }
         double y = BoardPicture.HEAD;
-        for (BoardPicture.Line line : board.lines()) {
-            if (y >= height) {
-                break;
-            }
+        List<BoardPicture.Line> shown = new ArrayList<>();
+        for (int at = 0; at < board.lines().size(); at++, y += BoardPicture.LINE) {
+            BoardPicture.Line line = board.lines().get(at);
+            BoardPicture.Line before = same ? painted.lines().get(at) : null;
             if (line instanceof BoardPicture.Row row) {
-                row(board, row, y, width, palette, surface);
-            } else if (line instanceof BoardPicture.Heading heading) {
-                cells.rectangle(0, y, width, BoardPicture.LINE, palette.of(Role.PANEL), surface);
-                surface.text(
-                        heading.text(),
-                        CellPainter.PAD,
-                        y + BoardPicture.LINE / 2,
-                        Type.STRONG,
-                        Align.LEFT,
-                        palette.of(Role.INK));
+                boolean only = before instanceof BoardPicture.Row was
+                        && was.chosen() == row.chosen()
+                        && was.pointed() == row.pointed();
+                shown.add(row(board, row, only ? (BoardPicture.Row) before : null, y, width, palette, surface));
+                continue;
             }
-            y += BoardPicture.LINE;
+            if (line instanceof BoardPicture.Heading heading && !line.equals(before)) {
+                heading(heading, y, width, palette, surface);
+            }
+            shown.add(line);
         }
         surface.endClip();
+        painted = new BoardPicture(board.columns(), shown, board.focused());
+        in = palette;
+        wide = width;
+        high = height;
+    }
+
+    private void heading(BoardPicture.Heading heading, double y, double width, Palette palette, Surface surface) {
+        cells.rectangle(0, y, width, BoardPicture.LINE, palette.of(Role.PANEL), surface);
+        surface.text(
+                heading.text(),
+                CellPainter.PAD,
+                y + BoardPicture.LINE / 2,
+                Type.STRONG,
+                Align.LEFT,
+                palette.of(Role.INK));
     }
 
     private void heads(BoardPicture board, Palette palette, Surface surface) {
@@ -79,30 +118,69 @@ public final class BoardPainter {
         }
     }
 
-    private void row(
-            BoardPicture board, BoardPicture.Row row, double y, double width, Palette palette, Surface surface) {
-        if (row.chosen() || row.pointed()) {
-            cells.rectangle(
-                    0,
-                    y,
-                    width,
-                    BoardPicture.LINE,
-                    row.chosen() ? palette.of(Role.CHOSEN) : Palette.fade(palette.of(Role.CHOSEN), 0.55),
-                    surface);
-        }
-        if (row.chosen()) {
-            cells.rectangle(0, y, board.focused() ? 3 : 2, BoardPicture.LINE, palette.of(Role.INK), surface);
+    /**
+     * Paints a row.
+     *
+     * @param before what stands there; null to paint the whole line
+     * @return what stands there now: a place that looked as before keeps what was painted, so that small moves add up until they show
+     */
+    private BoardPicture.Row row(
+            BoardPicture board,
+            BoardPicture.Row row,
+            BoardPicture.Row before,
+            double y,
+            double width,
+            Palette palette,
+            Surface surface) {
+        if (before == null) {
+            ground(board, row, 0, y, width, palette, surface);
         }
         double x = 0;
+        List<Cell> shown = new ArrayList<>(row.cells());
         for (int column = 0; column < board.columns().size(); column++) {
             double room = board.columns().get(column).width();
-            cells.paint(row.cells().get(column), x, y, room, BoardPicture.LINE, palette, surface);
+            Cell cell = row.cells().get(column);
+            if (before != null && CellPainter.looksAs(cell, before.cells().get(column), room)) {
+                shown.set(column, before.cells().get(column));
+            } else {
+                if (before != null) {
+                    ground(board, row, x, y, room, palette, surface);
+                }
+                cells.paint(cell, x, y, room, BoardPicture.LINE, palette, surface);
+            }
             x += room;
         }
+        return new BoardPicture.Row(shown, row.chosen(), row.pointed());
+    }
+
+    private void ground(
+            BoardPicture board,
+            BoardPicture.Row row,
+            double x,
+            double y,
+            double width,
+            Palette palette,
+            Surface surface) {
+        double left = surface.snap(x);
+        double right = surface.snap(x + width);
+        cells.rectangle(left, y, right - left, BoardPicture.LINE, palette.of(Role.PAPER), surface);
+        if (row.chosen() || row.pointed()) {
+            int colour = palette.of(Role.CHOSEN);
+            cells.rectangle(
+                    left,
+                    y,
+                    right - left,
+                    BoardPicture.LINE,
+                    row.chosen() ? colour : Palette.fade(colour, 0.55),
+                    surface);
+        }
+        if (row.chosen() && x == 0) {
+            cells.rectangle(0, y, board.focused() ? 3 : 2, BoardPicture.LINE, palette.of(Role.INK), surface);
+        }
         cells.rectangle(
-                0,
+                left,
                 surface.snap(y + BoardPicture.LINE) - surface.hairline(),
-                width,
+                right - left,
                 surface.hairline(),
                 Palette.fade(palette.of(Role.RULE), 0.7),
                 surface);

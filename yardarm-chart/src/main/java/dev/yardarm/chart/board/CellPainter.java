@@ -16,6 +16,8 @@ final class CellPainter {
     /** No letter is wider, in pixels: what fits by it need not be measured. */
     private static final double WIDEST = 11;
 
+    private static final double COURSE_HEIGHT = BoardPicture.LINE - 8;
+
     private final Batch shape = new Batch();
 
     void paint(Cell cell, double x, double y, double width, double height, Palette palette, Surface surface) {
@@ -29,6 +31,35 @@ final class CellPainter {
         } else if (cell instanceof Cell.Course course) {
             course(course, x + PAD, y + 4, width - 2 * PAD, height - 8, palette, surface);
         }
+    }
+
+    /** True when one looks as the other does in a column so wide: what moves by less than half a pixel does not show. */
+    static boolean looksAs(Cell one, Cell other, double width) {
+        if (one instanceof Cell.Range a && other instanceof Cell.Range b) {
+            return a.equals(b)
+                    || place(a, a.open(), width) == place(b, b.open(), width)
+                            && place(a, a.last(), width) == place(b, b.last(), width)
+                            && a.high() > a.low() == b.high() > b.low()
+                            && a.last() >= a.open() == b.last() >= b.open();
+        }
+        if (one instanceof Cell.Course a && other instanceof Cell.Course b) {
+            return a.closes() == b.closes() && Math.abs(a.last() - b.last()) <= spanOf(a) / (2 * COURSE_HEIGHT);
+        }
+        return one.equals(other);
+    }
+
+    private static long place(Cell.Range range, double price, double width) {
+        return Math.round(2 * width * (price - range.low()) / (range.high() - range.low()));
+    }
+
+    private static double spanOf(Cell.Course course) {
+        double low = course.last();
+        double high = course.last();
+        for (double close : course.closes()) {
+            low = Math.min(low, close);
+            high = Math.max(high, close);
+        }
+        return high - low;
     }
 
     private static void words(
