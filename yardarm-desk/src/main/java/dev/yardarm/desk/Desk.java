@@ -49,6 +49,8 @@ import dev.yardarm.desk.scan.ScanRunner;
 import dev.yardarm.desk.scan.ScanSchedules;
 import dev.yardarm.desk.scan.ScanWork;
 import dev.yardarm.desk.scan.Universes;
+import dev.yardarm.desk.scenario.ScenarioRunner;
+import dev.yardarm.desk.scenario.ScenarioWork;
 import dev.yardarm.desk.stance.StanceWork;
 import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
@@ -110,6 +112,8 @@ public final class Desk implements AutoCloseable {
     private final AlertBell bell;
     private final CallWork callWork;
     private final CallRunner callRunner;
+    private final ScenarioWork scenarioWork;
+    private final ScenarioRunner scenarioRunner;
     private final ScanSchedules scanSchedules;
     private final OwnWork ownWork;
     private final BlendWork blendWork;
@@ -199,6 +203,14 @@ public final class Desk implements AutoCloseable {
         callRunner = new CallRunner(books, following, clock::now, (call, event, away) -> directory
                 .find(call.instrument())
                 .ifPresent(instrument -> tell(CallRunner.words(call, event, instrument, away))));
+        scenarioWork = new ScenarioWork(books, directory, undo, clock::now, alertWork, language::now, this::tell);
+        scenarioRunner = new ScenarioRunner(
+                books,
+                scenarioWork,
+                histories,
+                following,
+                clock::now,
+                (instrument, scenario, price, away) -> tell(ScenarioRunner.words(instrument, scenario, price, away)));
         language.listen(changed -> front.execute(alertRunner::languageChanged));
         scanSchedules = new ScanSchedules(
                 books,
@@ -441,7 +453,17 @@ public final class Desk implements AutoCloseable {
         return callWork;
     }
 
-    /** The watch on calls. */
+    /** Making scenarios, weighing them and striking them out. */
+    public ScenarioWork scenarioWork() {
+        return scenarioWork;
+    }
+
+    /** Watches the scenarios. */
+    public ScenarioRunner scenarioRunner() {
+        return scenarioRunner;
+    }
+
+    /** Watches the calls. */
     public CallRunner callRunner() {
         return callRunner;
     }

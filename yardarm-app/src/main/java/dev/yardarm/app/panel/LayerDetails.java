@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.DrawingLayer;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.PlanLayer;
+import dev.yardarm.chart.model.ScenarioLayer;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
@@ -50,7 +51,8 @@ abstract class LayerDetails {
             IndicatorLayer.class, (bench, layer) -> new IndicatorDetails(bench, layer.id()),
             UnknownLayer.class, (bench, layer) -> new UnknownDetails((UnknownLayer) layer),
             DrawingLayer.class, (bench, layer) -> new DrawingDetails(bench, List.of(layer.id())),
-            PlanLayer.class, (bench, layer) -> new PlanDetails(bench));
+            PlanLayer.class, (bench, layer) -> new PlanDetails(bench),
+            ScenarioLayer.class, (bench, layer) -> new ScenarioDetails(bench));
 
     /** True when there is an editor for a kind of layer. */
     static boolean has(Class<?> kind) {

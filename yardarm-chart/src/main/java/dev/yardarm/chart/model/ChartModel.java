@@ -467,6 +467,21 @@ public final class ChartModel {
         }
     }
 
+    /** The scenarios of the instrument. */
+    public List<ScenarioMark> scenarios() {
+        return layers.scenarios();
+    }
+
+    /** Shows the scenarios of the instrument. */
+    public void setScenarios(List<ScenarioMark> marks) {
+        boolean appearOrGo = layers.scenarios().isEmpty() != marks.isEmpty();
+        layers.setScenarios(marks);
+        panes = null;
+        if (appearOrGo && following) {
+            follow();
+        }
+    }
+
     /** The alerts that wait on the instrument. */
     public void setAlerts(List<Alert> newAlerts) {
         layers.setAlerts(newAlerts);
@@ -555,12 +570,14 @@ public final class ChartModel {
         return bars().isEmpty() || room <= 0 ? 0 : Math.min(WIDEST_FILLED, room / bars().size());
     }
 
-    /** Space kept free behind the newest bar; more when a plan's bracket or the fork of a call stands there. */
+    /** Space kept free behind the newest bar; more when a plan's bracket, the fork of a call or scenarios stand there. */
     private double freeRight() {
         double width = time.right() - time.left();
         return compact
                 ? 4
-                : layers.plan().isPresent() || !layers.calls().isEmpty()
+                : layers.plan().isPresent()
+                                || !layers.calls().isEmpty()
+                                || !layers.scenarios().isEmpty()
                         ? Math.min(FREE_FOR_PLAN, width * MOST_FOR_PLAN)
                         : Math.min(FREE_RIGHT, width * MOST_FREE);
     }

@@ -39,6 +39,7 @@ public final class HitTest {
         // Neither has a body that a press could mean.
         all.put(UnknownLayer.class, (chart, pane, x, y) -> null);
         all.put(VolumeLayer.class, (chart, pane, x, y) -> null);
+        all.put(ScenarioLayer.class, (chart, pane, x, y) -> null);
         all.put(
                 BarsLayer.class,
                 (chart, pane, x, y) -> pane.kind() == Pane.Kind.PRICE && isOnBar(chart, x, y)

@@ -5,7 +5,8 @@ package dev.yardarm.chart.model;
  * module that does something with layers - painting and reading out, finding under the pointer, changing, writing, editing - and
  * a test asks each table for every kind. Nobody else asks what kind a layer is.
  */
-public sealed interface Layer permits BarsLayer, VolumeLayer, IndicatorLayer, UnknownLayer, DrawingLayer, PlanLayer {
+public sealed interface Layer
+        permits BarsLayer, VolumeLayer, IndicatorLayer, UnknownLayer, DrawingLayer, PlanLayer, ScenarioLayer {
     /** Tells it apart on its chart. */
     String id();
 

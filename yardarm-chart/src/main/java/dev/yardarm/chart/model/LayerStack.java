@@ -28,6 +28,7 @@ final class LayerStack {
     private List<Alert> alerts = List.of();
     private List<Firing> firings = List.of();
     private List<CallMark> calls = List.of();
+    private List<ScenarioMark> scenarios = List.of();
     /** What follows from the fields above, worked out when it is asked for and forgotten when one of them changes. */
     private List<Layer> listed;
 
@@ -55,6 +56,9 @@ final class LayerStack {
         all.addAll(unknown);
         drawings.forEach(drawing -> all.add(new DrawingLayer(drawing)));
         plan().ifPresent(each -> all.add(new PlanLayer(each)));
+        if (!scenarios.isEmpty()) {
+            all.add(new ScenarioLayer(scenarios));
+        }
         return all;
     }
 
@@ -165,6 +169,15 @@ final class LayerStack {
 
     void setCalls(List<CallMark> open) {
         calls = List.copyOf(open);
+    }
+
+    List<ScenarioMark> scenarios() {
+        return scenarios;
+    }
+
+    void setScenarios(List<ScenarioMark> marks) {
+        scenarios = List.copyOf(marks);
+        changed();
     }
 
     List<Firing> firings() {

@@ -29,6 +29,8 @@ final class PaneLayout {
 
     /** Height kept free for the legend of a pane that fits itself. */
     private static final double LEGEND = 14;
+    /** By how much of its height scenarios may stretch the scale, each way. */
+    private static final double MOST_FOR_SCENARIOS = 0.6;
 
     /** An arrow and its distance from the bar. */
     private static final double ARROWS = 15;
@@ -248,6 +250,7 @@ final class PaneLayout {
         for (IndicatorLayer layer : percent) {
             base(layer).ifPresent(base -> include(layer, base.factor(), 0, range));
         }
+        includeScenarios(range);
         double height = bottom - top;
         double legend = Math.min(chart.isCompact() ? 16 : 34, height / 4);
         double above = Math.max(choice.topMargin() * height, 0) + legend;
@@ -266,6 +269,24 @@ final class PaneLayout {
         return choice.inverted()
                 ? whole.between(fitted.price(top), fitted.price(bottom))
                 : whole.between(fitted.price(bottom), fitted.price(top));
+    }
+
+    /** Where scenarios lead is there to be seen, unless that would press the bars flat. */
+    private void includeScenarios(double[] range) {
+        double most = (range[1] - range[0]) * MOST_FOR_SCENARIOS;
+        double low = range[0] - most;
+        double high = range[1] + most;
+        for (ScenarioMark mark : chart.scenarios()) {
+            if (mark.struck() || mark.smaller()) {
+                continue;
+            }
+            mark.scenario().targets().forEach(target -> {
+                if (target.price() >= low && target.price() <= high) {
+                    range[0] = Math.min(range[0], target.price());
+                    range[1] = Math.max(range[1], target.price());
+                }
+            });
+        }
     }
 
     /** Room for arrows beyond the bars, where a layer has them; in a low pane they may be cut rather than press the bars flat. */

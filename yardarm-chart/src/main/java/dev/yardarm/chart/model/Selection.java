@@ -23,6 +23,9 @@ public sealed interface Selection {
     /** The plan. */
     Selection PLAN = new Layer(PlanLayer.ID);
 
+    /** The scenarios, side by side. */
+    Selection SCENARIOS = new Layer(ScenarioLayer.ID);
+
     /** One drawing alone. */
     record Drawing(String id) implements Selection {}
 

@@ -10,6 +10,7 @@ import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.Pane;
 import dev.yardarm.chart.model.PlacedWords;
 import dev.yardarm.chart.model.PlanLayer;
+import dev.yardarm.chart.model.ScenarioLayer;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.chart.surface.Palette;
@@ -34,6 +35,7 @@ public final class ChartPainter {
     private final DrawingRenderer drawings = new DrawingRenderer();
     private final BracketRenderer bracket = new BracketRenderer();
     private final CallRenderer calls = new CallRenderer();
+    private final ScenarioRenderer scenarios = new ScenarioRenderer();
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
     private final ProfileRenderer profiles = new ProfileRenderer();
@@ -157,6 +159,11 @@ public final class ChartPainter {
         all.put(DrawingLayer.class, (chart, pane, palette, surface) -> {
             if (pane.kind() == Pane.Kind.PRICE) {
                 drawings.paint(chart, palette, surface, labels);
+            }
+        });
+        all.put(ScenarioLayer.class, (chart, pane, palette, surface) -> {
+            if (pane.kind() == Pane.Kind.PRICE) {
+                scenarios.paint(chart, pane, palette, surface, labels);
             }
         });
         all.put(PlanLayer.class, (chart, pane, palette, surface) -> {

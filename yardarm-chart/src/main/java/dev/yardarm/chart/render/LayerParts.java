@@ -6,6 +6,7 @@ import dev.yardarm.chart.model.DrawingLayer;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.PlanLayer;
+import dev.yardarm.chart.model.ScenarioLayer;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
 import dev.yardarm.core.drawing.Drawing;
@@ -23,7 +24,8 @@ public final class LayerParts {
             IndicatorLayer.class, new OfIndicator(),
             UnknownLayer.class, new OfUnknown(),
             DrawingLayer.class, new OfDrawing(),
-            PlanLayer.class, new OfPlan());
+            PlanLayer.class, new OfPlan(),
+            ScenarioLayer.class, new OfScenarios());
 
     private LayerParts() {}
 
@@ -192,6 +194,27 @@ public final class LayerParts {
         @Override
         public boolean isVisible(DrawingLayer layer) {
             return layer.drawing().visible();
+        }
+    }
+
+    private static final class OfScenarios implements LayerPart<ScenarioLayer> {
+        @Override
+        public String title(ChartModel chart, ScenarioLayer layer) {
+            return "scenarios";
+        }
+
+        @Override
+        public String words(ChartModel chart, ScenarioLayer layer) {
+            return String.join(
+                    " ",
+                    layer.marks().stream().map(each -> each.scenario().title()).toList());
+        }
+
+        @Override
+        public String value(ChartModel chart, ScenarioLayer layer) {
+            long standing =
+                    layer.marks().stream().filter(each -> !each.struck()).count();
+            return standing + " of " + layer.marks().size() + " stand";
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.yardarm.core.scenario;
 
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.source.PriceBasis;
 import java.util.List;
 import java.util.Objects;
 
@@ -60,6 +61,23 @@ public record Scenario(
         if (parent.equals(id)) {
             throw new IllegalArgumentException("a scenario is no reading within itself");
         }
+    }
+
+    /** The same in the prices of a chart, where it is kept in prices of the day it was made. */
+    public Scenario in(PriceBasis basis) {
+        return basis.isAsTraded()
+                ? this
+                : new Scenario(
+                        id,
+                        instrument,
+                        title,
+                        tracing,
+                        parent,
+                        basis.shown(invalidation, madeAt),
+                        targets.stream()
+                                .map(each -> new Target(basis.shown(each.price(), madeAt), each.at()))
+                                .toList(),
+                        madeAt);
     }
 
     /** 1 when it leads up, -1 when it leads down: its last target against what proves it wrong. */

@@ -20,10 +20,13 @@ import java.util.Set;
  */
 public final class Scenarios {
     /** None. */
-    public static final Scenarios NONE = new Scenarios(List.of(), Map.of(), Map.of(), List.of());
+    public static final Scenarios NONE = new Scenarios(List.of(), Map.of(), Map.of(), Map.of(), List.of());
 
     private final List<Scenario> all;
     private final Map<String, Double> shares;
+    /** The shares as they were given; while those of a level add up to less than a hundred they are its proportions. */
+    private final Map<String, Double> said;
+
     private final Map<String, Strike> struck;
     private final List<Change> history;
 
@@ -47,10 +50,44 @@ public final class Scenarios {
         }
     }
 
+    /**
+     * What steps amount to.
+     *
+     * @param steps of one instrument, oldest first; one that has nothing to act on any more, because what it rests on was taken back, is left out
+     */
+    public static Scenarios of(List<ScenarioStep> steps) {
+        Scenarios made = NONE;
+        for (ScenarioStep step : steps) {
+            made = made.after(step);
+        }
+        return made;
+    }
+
+    private Scenarios after(ScenarioStep step) {
+        boolean there = get(step.scenario()).isPresent();
+        boolean stands = there && struck(step.scenario()).isEmpty();
+        return switch (step.kind()) {
+            case ADDED -> {
+                boolean place = step.made().parent().isEmpty()
+                        || get(step.made().parent()).isPresent()
+                                && struck(step.made().parent()).isEmpty();
+                yield there || !place ? this : with(step.made(), step.percent(), step.at());
+            }
+            case REMOVED -> there ? without(step.scenario(), step.at()) : this;
+            case SHARE -> stands ? withShare(step.scenario(), step.percent(), step.at()) : this;
+            case STRUCK -> !stands || step.backAt() != 0 ? this : strike(step.scenario(), step.at(), step.price());
+        };
+    }
+
     private Scenarios(
-            List<Scenario> all, Map<String, Double> shares, Map<String, Strike> struck, List<Change> history) {
+            List<Scenario> all,
+            Map<String, Double> shares,
+            Map<String, Double> said,
+            Map<String, Strike> struck,
+            List<Change> history) {
         this.all = List.copyOf(all);
         this.shares = Map.copyOf(shares);
+        this.said = Map.copyOf(said);
         this.struck = Map.copyOf(struck);
         this.history = List.copyOf(history);
     }
@@ -104,9 +141,10 @@ public final class Scenarios {
     }
 
     /**
-     * With one more scenario, whose share comes from the others of its level in their proportion.
+     * With one more scenario. While the shares that were given on its level add up to no more than a hundred, they are its proportions: 60 alone is
+     * all, 60 and 25 are 71 and 29, and with 15 more they are what was said. Beyond that the share comes from the others in their proportion.
      *
-     * @param percent from 0 to 100; the first of a level has 100 whatever is given
+     * @param percent from 0 to 100
      * @throws IllegalArgumentException when the id is taken, the larger scenario is not there, or the share is none
      */
     public Scenarios with(Scenario scenario, double percent, long at) {
@@ -118,10 +156,44 @@ public final class Scenarios {
         }
         List<Scenario> more = new ArrayList<>(all);
         more.add(scenario);
+        if (!(percent >= 0 && percent <= 100)) {
+            throw new IllegalArgumentException("a probability is from 0 to 100 per cent, not " + percent);
+        }
         Map<String, Double> changed = new HashMap<>(shares);
         changed.put(scenario.id(), 0.0);
-        return new Scenarios(more, changed, struck, history)
-                .withShare(scenario.id(), percent, at, scenario.title() + " was added");
+        String why = scenario.title() + " was added";
+        List<Scenario> others = standing(scenario.parent());
+        double given = others.stream().mapToDouble(each -> said(each.id())).sum();
+        if (given + percent > 100 + 1e-9 || given + percent <= 0) {
+            return new Scenarios(more, changed, said, struck, history).withShare(scenario.id(), percent, at, why);
+        }
+        Map<String, Double> told = new HashMap<>(said);
+        told.put(scenario.id(), percent);
+        others.forEach(each -> changed.put(each.id(), said(each.id()) / (given + percent) * 100));
+        changed.put(scenario.id(), percent / (given + percent) * 100);
+        List<Change> longer = new ArrayList<>(history);
+        longer.add(new Change(at, why, changed));
+        return new Scenarios(more, changed, told, struck, longer);
+    }
+
+    private List<Scenario> standing(String parent) {
+        return within(parent).stream()
+                .filter(each -> struck(each.id()).isEmpty())
+                .toList();
+    }
+
+    private double said(String id) {
+        return said.getOrDefault(id, share(id));
+    }
+
+    /** What is left of a hundred when all shares that were given on a level are taken off; 0 when they amount to that or more. */
+    public double unsaid(String parent) {
+        return Math.max(
+                0,
+                100
+                        - standing(parent).stream()
+                                .mapToDouble(each -> said(each.id()))
+                                .sum());
     }
 
     /** Without a scenario and those within it; its share goes to the others of its level. */
@@ -146,7 +218,7 @@ public final class Scenarios {
             changed.remove(each);
             strikes.remove(each);
         });
-        Scenarios rest = new Scenarios(left, changed, strikes, history);
+        Scenarios rest = new Scenarios(left, changed, Map.of(), strikes, history);
         return rest.written(at, gone.title() + " was removed", rest.levelled(gone.parent()));
     }
 
@@ -204,7 +276,7 @@ public final class Scenarios {
         }
         Map<String, Strike> strikes = new LinkedHashMap<>(struck);
         strikes.put(id, new Strike(at, price));
-        Scenarios after = new Scenarios(all, shares, strikes, history);
+        Scenarios after = new Scenarios(all, shares, said, strikes, history);
         Map<String, Double> weights = new HashMap<>();
         for (Scenario each : all) {
             if (within(each.id()).isEmpty()) {
@@ -233,7 +305,7 @@ public final class Scenarios {
     private Scenarios written(long at, String why, Map<String, Double> changed) {
         List<Change> more = new ArrayList<>(history);
         more.add(new Change(at, why, changed));
-        return new Scenarios(all, changed, struck, more);
+        return new Scenarios(all, changed, changed, struck, more);
     }
 
     /** Those that stand and that a price proves wrong. */

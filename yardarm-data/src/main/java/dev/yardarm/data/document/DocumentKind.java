@@ -40,6 +40,7 @@ public record DocumentKind<T>(
     public static final DocumentKind<Entries<CallEntry>> CALLS = entries("calls", CallEntry.class);
     public static final DocumentKind<Entries<CallEventEntry>> CALL_EVENTS =
             entries("call-events", CallEventEntry.class);
+    public static final DocumentKind<Entries<ScenarioEntry>> SCENARIOS = entries("scenarios", ScenarioEntry.class);
     public static final DocumentKind<Entries<PlanEntry>> PLANS =
             entries("plans", PlanEntry.class, OlderForms::plansThatStand);
     public static final DocumentKind<Entries<ScanEntry>> SCANS =

@@ -15,6 +15,8 @@ import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanSchedule;
+import dev.yardarm.core.scenario.ScenarioStep;
+import dev.yardarm.core.scenario.Scenarios;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
@@ -40,6 +42,7 @@ public final class Books {
         ALERTS,
         FIRINGS,
         CALLS,
+        SCENARIOS,
         PLANS,
         SCANS,
         SCAN_RUNS,
@@ -56,6 +59,7 @@ public final class Books {
     private final Shelf<Firing.Key, Firing> firings;
     private final Shelf<String, Call> calls;
     private final Shelf<CallEvent.Key, CallEvent> callEvents;
+    private final Shelf<String, ScenarioStep> scenarios;
     private final Shelf<String, TradePlan> plans;
     private final Shelf<String, Scan> scans;
     private final Shelf<String, ScanRun> scanRuns;
@@ -101,6 +105,7 @@ public final class Books {
         firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
         calls = Shelf.open(ShelfKind.CALLS, saver, front, List.of());
         callEvents = Shelf.open(ShelfKind.CALL_EVENTS, saver, front, List.of());
+        scenarios = Shelf.open(ShelfKind.SCENARIOS, saver, front, List.of());
         plans = Shelf.open(ShelfKind.PLANS, saver, front, List.of());
         scans = Shelf.open(ShelfKind.SCANS, saver, front, standardScans);
         scanRuns = Shelf.open(ShelfKind.SCAN_RUNS, saver, front, List.of());
@@ -115,6 +120,7 @@ public final class Books {
         firings.listen(keys -> listeners.tell(Subject.FIRINGS));
         calls.listen(keys -> listeners.tell(Subject.CALLS));
         callEvents.listen(keys -> listeners.tell(Subject.CALLS));
+        scenarios.listen(keys -> listeners.tell(Subject.SCENARIOS));
         plans.listen(keys -> listeners.tell(Subject.PLANS));
         scans.listen(keys -> listeners.tell(Subject.SCANS));
         scanRuns.listen(keys -> listeners.tell(Subject.SCAN_RUNS));
@@ -308,6 +314,25 @@ public final class Books {
     /** True when an alert can still go off: it has not since it was set, or it goes off more than once. */
     public boolean waits(Alert alert) {
         return alert.terms().repeat() != Terms.Repeat.ONCE || firing(alert).isEmpty();
+    }
+
+    // --- scenarios ---
+
+    /** The scenarios of an instrument as they stand, in prices of the days they were made. */
+    public Scenarios scenarios(InstrumentId instrument) {
+        return Scenarios.of(scenarioSteps(instrument));
+    }
+
+    /** What made the scenarios of an instrument, oldest first. */
+    public List<ScenarioStep> scenarioSteps(InstrumentId instrument) {
+        return scenarios.all().stream()
+                .filter(each -> each.instrument().equals(instrument))
+                .toList();
+    }
+
+    /** The steps of all scenarios, to be changed. */
+    public Shelf<String, ScenarioStep> scenarioShelf() {
+        return scenarios;
     }
 
     // --- calls ---

@@ -13,6 +13,7 @@ import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanSchedule;
+import dev.yardarm.core.scenario.ScenarioStep;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.CallEntry;
@@ -24,6 +25,7 @@ import dev.yardarm.data.document.FiringEntry;
 import dev.yardarm.data.document.InquiryEntry;
 import dev.yardarm.data.document.PlanEntry;
 import dev.yardarm.data.document.ScanEntry;
+import dev.yardarm.data.document.ScenarioEntry;
 import dev.yardarm.data.document.StanceEntry;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -122,6 +124,13 @@ record ShelfKind<K, V, E>(
             (event, isTaken) -> event,
             CallEventEntry::event,
             CallEventEntry::of);
+    static final ShelfKind<String, ScenarioStep, ScenarioEntry> SCENARIOS = of(
+            DocumentKind.SCENARIOS,
+            "scenarios",
+            ScenarioStep::id,
+            (step, isTaken) -> step.withId(numbered(step.id(), "-", isTaken)),
+            ScenarioEntry::step,
+            ScenarioEntry::of);
     static final ShelfKind<String, TradePlan, PlanEntry> PLANS = of(
             DocumentKind.PLANS,
             "plans",

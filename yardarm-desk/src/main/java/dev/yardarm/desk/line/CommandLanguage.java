@@ -445,6 +445,7 @@ public final class CommandLanguage {
         List<Proposal> waits = new ArrayList<>(alerts.read(text));
         waits.addAll(CallLines.read(text));
         waits.addAll(BoardLines.read(text, language.get()));
+        waits.addAll(ScenarioLines.read(text));
         if (!waits.isEmpty()) {
             proposals.addAll(0, waits);
             return;

@@ -134,7 +134,8 @@ public final class ChartRoom {
                             || subject == Books.Subject.PLANS
                             || subject == Books.Subject.ALERTS
                             || subject == Books.Subject.FIRINGS
-                            || subject == Books.Subject.CALLS) {
+                            || subject == Books.Subject.CALLS
+                            || subject == Books.Subject.SCENARIOS) {
                         studies.show();
                     } else if (subject == Books.Subject.BLENDS) {
                         lookForBlend();

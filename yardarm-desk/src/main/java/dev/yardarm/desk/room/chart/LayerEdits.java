@@ -5,6 +5,7 @@ import dev.yardarm.chart.model.DrawingLayer;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.Layer;
 import dev.yardarm.chart.model.PlanLayer;
+import dev.yardarm.chart.model.ScenarioLayer;
 import dev.yardarm.chart.model.UnknownLayer;
 import dev.yardarm.chart.model.VolumeLayer;
 import java.util.Map;
@@ -45,7 +46,10 @@ public final class LayerEdits {
                         (layer, on) -> room.drawings().change(layer.drawing().withVisible(on)),
                         layer -> room.drawings().deleteChosen()),
                 PlanLayer.class,
-                new Edit<PlanLayer>((layer, on) -> {}, layer -> room.studies().removePlan()));
+                new Edit<PlanLayer>((layer, on) -> {}, layer -> room.studies().removePlan()),
+                ScenarioLayer.class,
+                new Edit<ScenarioLayer>(
+                        (layer, on) -> {}, layer -> room.studies().removeScenarios()));
     }
 
     /** True when the table has a kind. */

@@ -4,6 +4,7 @@ import dev.yardarm.chart.gesture.ChartEdits;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.CallMark;
 import dev.yardarm.chart.model.ChartModel;
+import dev.yardarm.chart.model.ScenarioMark;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarRule;
@@ -14,6 +15,7 @@ import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.scenario.Scenarios;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
@@ -59,6 +61,7 @@ public final class Studies implements ChartEdits {
                     .filter(call -> call.instrument().equals(id) && !books().isOver(call))
                     .map(call -> mark(call.in(basis)))
                     .toList());
+            chart.setScenarios(marks(id, basis));
             chart.setFirings(books().firings(id));
             chart.setPlan(books().plan(id).orElse(null));
             if (chart.selection().equals(Selection.PLAN) && chart.plan().isEmpty()) {
@@ -67,6 +70,25 @@ public final class Studies implements ChartEdits {
             }
             room.tell(Aspect.LAYERS);
         });
+    }
+
+    private List<ScenarioMark> marks(InstrumentId id, PriceBasis basis) {
+        Scenarios there = books().scenarios(id);
+        return there.all().stream()
+                .map(each -> new ScenarioMark(
+                        each.in(basis),
+                        there.total(each.id()),
+                        there.struck(each.id()).isPresent(),
+                        !there.within(each.id()).isEmpty()))
+                .toList();
+    }
+
+    /** Removes the scenarios of the instrument; one step of undo. */
+    void removeScenarios() {
+        id().ifPresent(id -> desk.undo().together("remove the scenarios", () -> books().scenarios(id)
+                .within("")
+                .forEach(each -> desk.scenarioWork().remove(id, each.title()))));
+        select(Selection.NONE);
     }
 
     private CallMark mark(Call call) {

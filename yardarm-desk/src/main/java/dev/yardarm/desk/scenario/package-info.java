@@ -1,0 +1,2 @@
+/** Scenarios at work: made, weighed, struck out by price and taken back. */
+package dev.yardarm.desk.scenario;
