@@ -56,6 +56,7 @@ import dev.yardarm.desk.vantage.Vantages;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.desk.work.Schedules;
+import dev.yardarm.market.feed.SimulatedFeed;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -64,7 +65,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
@@ -120,7 +120,9 @@ public final class Desk implements AutoCloseable {
     private final Habits habits;
     private final CompletableFuture<Optional<Documents.Workspace>> workspace;
     private final List<Consumer<Firing>> alertListeners = new ArrayList<>();
-    private final Set<String> offline = ConcurrentHashMap.newKeySet();
+    /** How sources that are not ready were told to stand. */
+    private final Map<String, SourceState.Kind> troubled = new ConcurrentHashMap<>();
+
     private Predicate<String> charts = id -> false;
 
     /**
@@ -240,6 +242,11 @@ public final class Desk implements AutoCloseable {
         market.tick();
     }
 
+    /** The line of the simulated market, whose faults are made by hand and by script; empty without one. */
+    public Optional<SimulatedFeed> feed() {
+        return market.feed();
+    }
+
     /** Saves what time it is in the simulated market. */
     public void saveClock() {
         market.save();
@@ -263,10 +270,17 @@ public final class Desk implements AutoCloseable {
     /** Says when a source no longer answers, and when it does again; told once each, by whoever asked it. */
     private void sourceChanged(String source) {
         SourceState state = directory.state(source);
-        if (state.kind() == SourceState.Kind.OFFLINE && offline.add(source)) {
+        SourceState.Kind before = troubled.getOrDefault(source, SourceState.Kind.READY);
+        if (state.kind() == SourceState.Kind.OFFLINE && before != SourceState.Kind.OFFLINE) {
+            troubled.put(source, state.kind());
             tell("The source " + source + " does not answer: " + state.reason()
                     + ". Its prices do not change until it answers; it is asked again and again.");
-        } else if (state.isReady() && offline.remove(source)) {
+        } else if (state.kind() == SourceState.Kind.BEHIND && before == SourceState.Kind.READY) {
+            troubled.put(source, state.kind());
+            tell("Trades of the source " + source
+                    + " are missing or late; charts and alerts wait for them, and nothing is passed over.");
+        } else if (state.isReady() && before != SourceState.Kind.READY) {
+            troubled.remove(source);
             tell("The source " + source + " answers again; what was missed has been made good.");
         }
     }

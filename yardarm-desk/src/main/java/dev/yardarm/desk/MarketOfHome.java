@@ -17,6 +17,7 @@ import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.StoredMarket;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.market.feed.SimulatedFeed;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
@@ -166,6 +167,11 @@ final class MarketOfHome implements AutoCloseable {
     /** The demo world; empty when the home holds the user's own data alone. */
     Optional<World> world() {
         return simulated.map(market -> market.market().world());
+    }
+
+    /** The line of the simulated market; empty without one. */
+    Optional<SimulatedFeed> feed() {
+        return simulated.map(StoredMarket::feed);
     }
 
     MarketClock clock() {

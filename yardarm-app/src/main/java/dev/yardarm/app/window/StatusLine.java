@@ -10,6 +10,7 @@ import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import javafx.css.PseudoClass;
@@ -113,10 +114,14 @@ final class StatusLine extends HBox {
         MarketClock clock = desk.clock();
         SourceState silent = desk.directory().sources().stream()
                 .map(desk.directory()::state)
-                .filter(state -> state.kind() == SourceState.Kind.OFFLINE)
-                .findFirst()
+                .filter(state -> state.kind() == SourceState.Kind.OFFLINE || state.kind() == SourceState.Kind.BEHIND)
+                .min(Comparator.comparing(state -> state.kind() == SourceState.Kind.OFFLINE ? 0 : 1))
                 .orElse(null);
-        feed.setText("simulated, " + (silent == null ? words(clock) : "no answer since " + clockTime(silent.since())));
+        feed.setText("simulated, "
+                + (silent == null
+                        ? words(clock)
+                        : (silent.kind() == SourceState.Kind.OFFLINE ? "no answer since " : "trades missing since ")
+                                + clockTime(silent.since())));
         feed.pseudoClassStateChanged(SILENT, silent != null);
         speed.setText(String.format(Locale.ROOT, "%.0f×", clock.speed()));
         jobs = desk.scheduler().jobs();

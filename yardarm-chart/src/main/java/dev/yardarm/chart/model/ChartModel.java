@@ -79,6 +79,7 @@ public final class ChartModel {
     private List<PlacedWords> words = List.of();
     private TimeScale time = new TimeScale(0, 1, USUAL_WIDTH, 0);
     private boolean following = true;
+    private long missingSince;
     /** True while the right edge stands where following put it. */
     private boolean restsAtEnd = true;
 
@@ -465,6 +466,16 @@ public final class ChartModel {
         if (appearOrGo && following) {
             follow();
         }
+    }
+
+    /** Since when trades are missing behind the newest bar, microseconds UTC; 0 when none are. */
+    public long missingSince() {
+        return missingSince;
+    }
+
+    /** Marks that trades are missing since a moment; 0 for none any more. */
+    public void setMissingSince(long since) {
+        missingSince = since;
     }
 
     /** The scenarios of the instrument. */

@@ -36,6 +36,7 @@ public final class ChartPainter {
     private final BracketRenderer bracket = new BracketRenderer();
     private final CallRenderer calls = new CallRenderer();
     private final ScenarioRenderer scenarios = new ScenarioRenderer();
+    private final GapRenderer gap = new GapRenderer();
     private final PointFigureRenderer boxes = new PointFigureRenderer();
     private final AgreementRenderer agreement = new AgreementRenderer();
     private final ProfileRenderer profiles = new ProfileRenderer();
@@ -86,6 +87,7 @@ public final class ChartPainter {
             }
         }
         agreement.paint(chart, palette, surface, labels);
+        gap.paint(chart, palette, surface, labels);
         marks.paintEvents(chart, palette, surface, labels);
         marks.paintForming(chart, palette, surface);
         if (!chart.isCompact()) {

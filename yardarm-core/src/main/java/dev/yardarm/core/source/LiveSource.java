@@ -13,4 +13,22 @@ public interface LiveSource extends BarSource {
      * @throws IOException when they cannot be had now; asked again later, the same span is given
      */
     void trades(InstrumentId id, long after, long upTo, TickSeries into) throws IOException;
+
+    /**
+     * Up to which moment nothing is missing, as far as the source knows; what comes after it is not asked for yet. A source whose trades come late
+     * or with gaps says so here, and hands out none beyond it.
+     *
+     * @param now what time it is
+     * @return at most {@code now}
+     */
+    default long knownUpTo(InstrumentId id, long now) {
+        return now;
+    }
+
+    /**
+     * Says when there is no connection.
+     *
+     * @throws IOException with the reason
+     */
+    default void check(long now) throws IOException {}
 }

@@ -61,6 +61,13 @@ public final class Traded {
         return shown;
     }
 
+    /** Up to which moment, at most now, nothing of an instrument is missing. */
+    public static long knownUpTo(Directory directory, Instrument instrument, long now) {
+        return directory.source(instrument).orElse(null) instanceof LiveSource live
+                ? Math.min(now, live.knownUpTo(instrument.id(), now))
+                : now;
+    }
+
     /** When the next session opens, from which on earlier prices may be others. */
     public static long nextOpen(TradingCalendar calendar, long time) {
         return calendar.open(calendar.next(calendar.sessionAt(time)));

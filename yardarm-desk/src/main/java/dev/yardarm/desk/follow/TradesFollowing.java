@@ -75,9 +75,11 @@ public final class TradesFollowing implements LiveHub.Listener {
      * Begins.
      *
      * @param after trades after this moment are followed
-     * @param now what time it is; what was traded up to then is handed over first
+     * @param moment what time it is; what was traded up to then, as far as it is there, is handed over first
      */
-    public void begin(long after, long now) {
+    public void begin(long after, long moment) {
+        // What is missing now comes over the hub when it is there.
+        long now = Math.max(Math.min(after, moment), Traded.knownUpTo(around.directory(), instrument, moment));
         around.scheduler()
                 .start(
                         Lane.SOON,

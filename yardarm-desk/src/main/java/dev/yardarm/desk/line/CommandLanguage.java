@@ -446,6 +446,7 @@ public final class CommandLanguage {
         waits.addAll(CallLines.read(text));
         waits.addAll(BoardLines.read(text, language.get()));
         waits.addAll(ScenarioLines.read(text));
+        waits.addAll(FeedLines.read(text));
         if (!waits.isEmpty()) {
             proposals.addAll(0, waits);
             return;

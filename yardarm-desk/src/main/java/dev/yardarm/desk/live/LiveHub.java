@@ -7,6 +7,7 @@ import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
+import java.io.IOException;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -40,6 +41,8 @@ import org.slf4j.LoggerFactory;
 public final class LiveHub implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(LiveHub.class);
     private static final int MILLIS = 100;
+    /** What is missing for so long is said, in microseconds of the market: messages that overtake each other are there before. */
+    private static final long LATE = 5_000_000;
 
     private final Directory directory;
     private final MarketClock clock;
@@ -162,24 +165,73 @@ public final class LiveHub implements AutoCloseable {
         Map<Span, TickSeries> fetched = new HashMap<>();
         Set<String> silent = new HashSet<>();
         Set<String> answered = new HashSet<>();
+        Map<InstrumentId, Long> known = new HashMap<>();
         for (Subscription each : subscriptions) {
             if (each.closed || each.knownUpTo >= now) {
                 continue;
             }
+            long upTo = known.computeIfAbsent(each.instrument.id(), id -> knownUpTo(each.instrument, now, silent));
+            if (upTo <= each.knownUpTo) {
+                continue;
+            }
             TickSeries trades = fetched.computeIfAbsent(
                     new Span(each.instrument.id(), each.knownUpTo),
-                    span -> fetch(each.instrument, span.after(), now, silent, answered));
+                    span -> fetch(each.instrument, span.after(), upTo, silent, answered));
             if (trades != null) {
-                each.knownUpTo = now;
-                hand(each, () -> each.listener.take(trades, now));
+                each.knownUpTo = upTo;
+                hand(each, () -> each.listener.take(trades, upTo));
             }
         }
+        answered.removeAll(lateSources(known, now));
         for (Subscription each : subscriptions) {
             hand(each, () -> each.listener.beatDone(now));
         }
         answered.removeAll(silent);
         answered.forEach(source -> directory.setState(source, SourceState.READY));
         beats.forEach(each -> guarded("work after a beat", () -> each.accept(now)));
+    }
+
+    /** Up to which moment an instrument has all its trades; the earliest of all when its source has no connection. */
+    private long knownUpTo(Instrument instrument, long now, Set<String> silent) {
+        if (!(directory.source(instrument).orElse(null) instanceof LiveSource live)) {
+            return now;
+        }
+        try {
+            live.check(now);
+        } catch (IOException cut) {
+            offline(instrument.id().source(), now, cut, silent);
+        }
+        try {
+            return live.knownUpTo(instrument.id(), now);
+        } catch (RuntimeException | Error failed) {
+            offline(instrument.id().source(), now, failed, silent);
+            return Long.MIN_VALUE;
+        }
+    }
+
+    /** The sources of which something is missing for longer than a moment; each is marked as behind since when it began. */
+    private Set<String> lateSources(Map<InstrumentId, Long> known, long now) {
+        Map<String, Long> earliest = new HashMap<>();
+        known.forEach((id, upTo) -> earliest.merge(id.source(), upTo, Math::min));
+        Set<String> late = new HashSet<>();
+        earliest.forEach((source, upTo) -> {
+            SourceState state = directory.state(source);
+            boolean is = upTo != Long.MIN_VALUE && now - upTo > (state.kind() == SourceState.Kind.BEHIND ? 0 : LATE);
+            if (is) {
+                late.add(source);
+                if (state.isReady()) {
+                    directory.setState(source, SourceState.behind(upTo, "trades are missing"));
+                }
+            }
+        });
+        return late;
+    }
+
+    private void offline(String source, long now, Throwable failed, Set<String> silent) {
+        if (silent.add(source) && directory.state(source).kind() != SourceState.Kind.OFFLINE) {
+            LOG.warn("the source {} does not answer", source, failed);
+            directory.setState(source, SourceState.offline(now, failed.getMessage()));
+        }
     }
 
     /** The trades of a span; null when the source cannot be asked now. */
@@ -194,10 +246,7 @@ public final class LiveHub implements AutoCloseable {
             answered.add(source);
             return trades;
         } catch (Exception | Error failed) {
-            if (silent.add(source) && directory.state(source).isReady()) {
-                LOG.warn("the source {} does not answer", source, failed);
-                directory.setState(source, SourceState.offline(now, failed.getMessage()));
-            }
+            offline(source, now, failed, silent);
             return null;
         }
     }

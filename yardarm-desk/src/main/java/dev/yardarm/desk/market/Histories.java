@@ -182,13 +182,29 @@ public final class Histories {
      *
      * @param needs the bars before the first one of interest, and the higher timeframes they may be of
      */
-    public Loaded load(Instrument instrument, BarRequest request, Needs needs, long now) throws IOException {
+    public Loaded load(Instrument instrument, BarRequest request, Needs needs, long moment) throws IOException {
+        long now = knownUpTo(instrument, request, moment);
         try {
             return request.isTime() ? byTime(instrument, request, needs, now) : byRule(instrument, request, needs, now);
         } catch (IllegalArgumentException impossible) {
             throw new IOException(
                     instrument.code() + ", " + request.shortText() + ": " + impossible.getMessage(), impossible);
         }
+    }
+
+    /** Up to which moment nothing of an instrument, and of what is traded for it, is missing: what is loaded ends there. */
+    private long knownUpTo(Instrument instrument, BarRequest request, long now) throws IOException {
+        BarSource source = source(instrument);
+        if (!(source instanceof LiveSource live)) {
+            return now;
+        }
+        long known = Math.min(now, live.knownUpTo(instrument.id(), now));
+        return known == now
+                ? now
+                : Math.min(
+                        known,
+                        live.knownUpTo(
+                                futures.traded(source, instrument, request, now).id(), now));
     }
 
     private long from(BarRequest request, Needs needs, TradingCalendar calendar, long now) {

@@ -3,7 +3,7 @@ package dev.yardarm.desk.market;
 /**
  * Whether a source can be asked.
  *
- * @param since when it went offline, microseconds of the market's time; 0 otherwise
+ * @param since from when on something is missing, microseconds of the market's time; 0 otherwise
  * @param reason why, in words; empty when it is ready
  */
 public record SourceState(Kind kind, long since, String reason) {
@@ -12,6 +12,8 @@ public record SourceState(Kind kind, long since, String reason) {
         /** It is being opened; its instruments may still be missing. */
         CONNECTING,
         READY,
+        /** Something of it is missing or comes late; nothing is shown that might be wrong. */
+        BEHIND,
         /** It does not answer; what is kept of it is shown. */
         OFFLINE
     }
@@ -22,6 +24,11 @@ public record SourceState(Kind kind, long since, String reason) {
     /** Offline since a moment. */
     public static SourceState offline(long since, String reason) {
         return new SourceState(Kind.OFFLINE, since, reason == null ? "" : reason);
+    }
+
+    /** Something is missing since a moment. */
+    public static SourceState behind(long since, String reason) {
+        return new SourceState(Kind.BEHIND, since, reason);
     }
 
     /** True when it can be asked. */

@@ -18,6 +18,7 @@ import dev.yardarm.core.source.Trades;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.data.history.TickStore;
 import dev.yardarm.desk.work.Job;
+import dev.yardarm.market.feed.SimulatedFeed;
 import dev.yardarm.market.live.SimulatedMarket;
 import java.io.IOException;
 import java.time.LocalDate;
@@ -47,6 +48,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     private static final long LONGEST_KEPT_GAP = 6 * Times.HOUR;
 
     private final SimulatedMarket market;
+    private final SimulatedFeed feed;
     private final TickRecorder recorder;
     private final Supplier<Optional<BarStore>> store;
     private final Executor behind;
@@ -66,6 +68,7 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
      */
     public StoredMarket(SimulatedMarket market, Supplier<Optional<BarStore>> store, Executor behind) {
         this.market = market;
+        this.feed = new SimulatedFeed(market::trades, market.history().seed());
         this.store = store;
         this.behind = behind;
         this.kept = kept().stream().map(Instrument::id).collect(Collectors.toSet());
@@ -114,9 +117,24 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
     }
 
     @Override
-    public void trades(InstrumentId id, long after, long upTo, TickSeries into) {
-        market.trades(id, after, upTo, into);
+    public void trades(InstrumentId id, long after, long upTo, TickSeries into) throws IOException {
+        feed.trades(id, after, upTo, into);
         recorder.hears(market.traded(id, upTo), upTo);
+    }
+
+    /** The line over which trades come, whose faults are made by hand and by script. */
+    public SimulatedFeed feed() {
+        return feed;
+    }
+
+    @Override
+    public long knownUpTo(InstrumentId id, long now) {
+        return feed.knownUpTo(id, now);
+    }
+
+    @Override
+    public void check(long now) throws IOException {
+        feed.check(now);
     }
 
     /** Records what was traded since the last time, once that is long enough ago; called with every beat of the market. */

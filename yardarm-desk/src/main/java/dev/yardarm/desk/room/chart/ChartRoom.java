@@ -30,6 +30,7 @@ import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.market.BlendSource;
+import dev.yardarm.desk.market.SourceState;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -143,8 +144,24 @@ public final class ChartRoom {
                         tell(Aspect.LIST);
                     }
                 }),
-                desk.directory().listen(source -> desk.feedServices().front().execute(this::lookForAbsent)),
+                desk.directory().listen(source -> desk.feedServices().front().execute(() -> {
+                    lookForAbsent();
+                    lookForGap();
+                })),
                 desk.language().listen(language -> desk.feedServices().front().execute(this::lookForUnknown)));
+    }
+
+    /** Marks what is missing while the source of the instrument is behind or does not answer. */
+    private void lookForGap() {
+        long since = chart.instrument()
+                .map(shown -> desk.directory().state(shown.id().source()))
+                .filter(state -> state.kind() == SourceState.Kind.BEHIND || state.kind() == SourceState.Kind.OFFLINE)
+                .map(SourceState::since)
+                .orElse(0L);
+        if (since != chart.missingSince()) {
+            chart.setMissingSince(since);
+            tell(Aspect.VIEW);
+        }
     }
 
     /** Opens an instrument that was not there and is now. */
@@ -339,6 +356,7 @@ public final class ChartRoom {
         }
         chart.follow();
         studies.show();
+        lookForGap();
         tell(Aspect.CHART);
         if (problem.isEmpty() && resting) {
             return;
