@@ -1,11 +1,10 @@
 package dev.yardarm.app;
 
-import dev.yardarm.app.panel.IndicatorPicker;
+import dev.yardarm.app.view.WatchPages;
 import dev.yardarm.app.window.MainWindow;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.app.workbench.Writing;
 import dev.yardarm.chart.model.BarForm;
-import dev.yardarm.chart.model.LayerScale;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.surface.Palette;
@@ -26,7 +25,6 @@ import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
-import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartDrawings;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.chart.LinkedPointer;
@@ -43,13 +41,13 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import javafx.animation.PauseTransition;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
-import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.stage.Stage;
 import javafx.util.Duration;
@@ -105,9 +103,6 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> shoot("charts-linked"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.NIGHT_WATCH));
-        steps.add(() -> bench.layouts().stepDown(List.of(Timeframe.WEEK, Timeframe.DAY, Timeframe.HOUR)));
-        steps.add(() -> {});
-        steps.add(() -> shoot("step-down"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
         steps.add(() -> bench.layouts().add("Structure", Arrangement.grid(1, 1)));
         steps.add(() -> {
@@ -155,11 +150,6 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> shoot("execution"));
         steps.add(() -> bench.themeProperty().set(Palette.Theme.DAYLIGHT));
-        steps.add(() -> bench.layouts().add("Pairs", Arrangement.grid(1, 1)));
-        steps.add(() -> {});
-        steps.add(this::comparison);
-        steps.add(() -> {});
-        steps.add(() -> shoot("comparison"));
         steps.add(() -> bench.layouts().add("Drawings", Arrangement.grid(1, 1)));
         steps.add(() -> {
             room().showLayers(List.of());
@@ -173,10 +163,7 @@ final class Screenshots {
         steps.add(() -> {});
         steps.add(() -> shoot("dense"));
         ownIndicators();
-        steps.add(() -> bench.pick(chosen -> {}));
-        steps.add(() -> ((TextField) stage.getScene().lookup("#indicator-search")).setText("trailing stop"));
-        steps.add(() -> shoot("indicators"));
-        steps.add(() -> ((IndicatorPicker) stage.getScene().lookup("#indicator-picker")).close());
+        scenarios();
         steps.add(() -> desk.habits().setTable("scan", "code chart stance last change by decided"));
         steps.add(() -> bench.go(View.SCAN));
         steps.add(() -> ((ListView<?>) stage.getScene().lookup("#scans"))
@@ -195,7 +182,7 @@ final class Screenshots {
                         Timeframe.DAY,
                         desk.language().now()));
         steps.add(this::waiting);
-        steps.add(() -> bench.go(View.WATCH));
+        board();
         steps.add(() -> {
             // What fired, with the picture that was taken then.
             TableView<?> fired = (TableView<?>) stage.getScene().lookup("#fired-alerts");
@@ -237,6 +224,70 @@ final class Screenshots {
         steps.add(() -> press("#own-close"));
     }
 
+    /** Rival readings of a chart, one of them with two within it, and the strip of quotes over it. */
+    private void scenarios() {
+        steps.add(() -> bench.layouts().add("Scenarios", Arrangement.grid(1, 1)));
+        steps.add(() -> {
+            room().showLayers(List.of());
+            room().open(instrument("MARN"), BarRequest.of(Timeframe.DAY));
+            bench.act("hide-and-show.strip-of-quotes");
+        });
+        steps.add(() -> {});
+        steps.add(() -> {
+            scenario("fifth wave up", 50, 1.05, 1.10, 0.955);
+            scenario("sideways", 30, 0.985, 1.02, 1.06);
+            scenario("deep correction", 20, 0.95, 0.91, 1.075);
+            room().studies().select(Selection.SCENARIOS);
+        });
+        steps.add(() -> {});
+        steps.add(() -> shoot("scenarios"));
+        steps.add(() -> bench.act("hide-and-show.strip-of-quotes"));
+    }
+
+    /** @param wrong as a part of the last price, as the two targets are */
+    private void scenario(String title, int share, double first, double second, double wrong) {
+        Instrument instrument = room().instrument().orElseThrow();
+        double last = room().chart().data().last();
+        desk.scenarioWork()
+                .make(
+                        instrument,
+                        String.format(
+                                Locale.ROOT,
+                                "\"%s\" %d%% to %.2f, %.2f, wrong at %.2f",
+                                title,
+                                share,
+                                last * first,
+                                last * second,
+                                last * wrong),
+                        last);
+    }
+
+    /** The quote board as a page and as a wall, then what waits. */
+    private void board() {
+        steps.add(() -> {
+            window.watch().board().setLists(List.of("Large companies", "Indices"));
+            window.watch().show(WatchPages.Page.BOARD);
+            bench.go(View.WATCH);
+        });
+        steps.add(() -> {});
+        steps.add(() -> window.watch().board().sortBy("percent"));
+        steps.add(() -> {});
+        steps.add(() -> shoot("board"));
+        steps.add(() -> {
+            bench.themeProperty().set(Palette.Theme.NIGHT_WATCH);
+            window.watch().board().setLists(List.of("All companies"));
+            window.watch().show(WatchPages.Page.WALL);
+        });
+        steps.add(() -> {});
+        steps.add(() -> {});
+        steps.add(() -> shoot("wall"));
+        steps.add(() -> {
+            bench.themeProperty().set(Palette.Theme.DAYLIGHT);
+            window.watch().show(WatchPages.Page.ALERTS);
+        });
+        steps.add(() -> {});
+    }
+
     private void press(String button) {
         ((Button) stage.getScene().lookup(button)).fire();
     }
@@ -265,16 +316,6 @@ final class Screenshots {
         charts.get(3).setScale("percent", charts.get(3).chart().scale().withMode(ScaleChoice.Mode.PERCENT));
         charts.get(3).setForm(BarForm.AREA);
         charts.get(0).pointTo(LinkedPointer.NONE);
-    }
-
-    /** Three instruments by percentages, the correlation of two of them, and one more as bars below. */
-    private void comparison() {
-        room().showLayers(List.of());
-        room().open(instrument("KTRL"), Timeframe.DAY);
-        room().comparisons().add(List.of(instrument("MARN"), instrument("TIDQ")), ChartComparisons.Look.STANDARD);
-        room().comparisons().correlate(instrument("MARN"), instrument("KTRL"), 0);
-        room().comparisons()
-                .add(List.of(instrument("PV60")), new ChartComparisons.Look(LayerScale.PERCENT, true, true));
     }
 
     /** The high or low of the bar of a date. */

@@ -157,6 +157,10 @@ final class CallRenderer {
             int colour,
             Palette palette,
             Labels labels) {
+        if (y < pane.top() || y > pane.bottom()) {
+            // What it says lies out of view.
+            return;
+        }
         List<Spot> spots = new ArrayList<>();
         for (double away : new double[] {0, 14, -14, 28, -28, 42, -42}) {
             spots.add(new Spot(x, y + away, align));

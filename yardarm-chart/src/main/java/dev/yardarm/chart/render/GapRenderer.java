@@ -62,7 +62,7 @@ final class GapRenderer {
                     Type.SMALL,
                     palette.of(Role.INK),
                     Palette.fade(palette.of(Role.PAPER), 0.9),
-                    Rank.PLAN,
+                    Rank.CHOSEN,
                     0,
                     ChartPainter.area(chart, pane),
                     spots));

@@ -31,6 +31,13 @@ public final class SimulatedFeed {
     @GuardedBy("this")
     private boolean faulty;
 
+    /** Counted on wires that are needed no more. */
+    @GuardedBy("this")
+    private long doubled;
+
+    @GuardedBy("this")
+    private long late;
+
     /** Where trades are made. */
     @FunctionalInterface
     public interface Exchange {
@@ -87,8 +94,8 @@ public final class SimulatedFeed {
     /** How many messages came twice and how many trades late, of all instruments, while there were faults. */
     public synchronized long[] counted() {
         return new long[] {
-            wires.values().stream().mapToLong(Wire::doubled).sum(),
-            wires.values().stream().mapToLong(Wire::late).sum()
+            doubled + wires.values().stream().mapToLong(Wire::doubled).sum(),
+            late + wires.values().stream().mapToLong(Wire::late).sum()
         };
     }
 
@@ -112,6 +119,7 @@ public final class SimulatedFeed {
         return known;
     }
 
+    @GuardedBy("this")
     private Wire turn(InstrumentId id, long now) {
         Wire wire = wires.computeIfAbsent(
                 id, none -> new Wire(begun, seed ^ id.toString().hashCode()));
@@ -125,6 +133,7 @@ public final class SimulatedFeed {
     }
 
     /** When all faults are over and nothing is missing, trades come as before. */
+    @GuardedBy("this")
     private void settle(long now) {
         boolean over = faults.stream().allMatch(each -> each.to() < now)
                 && wires.values().stream()
@@ -132,12 +141,16 @@ public final class SimulatedFeed {
                                 && wire.completeUpTo() >= wire.sentUpTo()
                                 && wire.sentUpTo() > lastEnd());
         if (over) {
+            long[] counts = counted();
+            doubled = counts[0];
+            late = counts[1];
             faults.clear();
             wires.clear();
             faulty = false;
         }
     }
 
+    @GuardedBy("this")
     private long lastEnd() {
         return faults.stream().mapToLong(FeedFault::to).max().orElse(0);
     }
