@@ -229,7 +229,7 @@ final class Screenshots {
         steps.add(() -> bench.layouts().add("Scenarios", Arrangement.grid(1, 1)));
         steps.add(() -> {
             room().showLayers(List.of());
-            room().open(instrument("MARN"), BarRequest.of(Timeframe.DAY));
+            room().open(instrument("WPSL"), BarRequest.of(Timeframe.DAY));
             bench.act("hide-and-show.strip-of-quotes");
         });
         steps.add(() -> {});

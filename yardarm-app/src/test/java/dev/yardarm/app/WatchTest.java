@@ -13,12 +13,14 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.action.View;
 import java.nio.file.Path;
 import java.util.Locale;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TableView;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -123,6 +125,33 @@ class WatchTest {
             ChartModel chart = app.chart();
             return !chart.bars().isEmpty() && chart.firings().size() == 1;
         });
+    }
+
+    @Test
+    void theTagOfALevelDraggedToTheBellIsAnAlert() throws Exception {
+        double price = Math.rint((last() + 1) * 100) / 100;
+        app.line(String.format(Locale.ROOT, "level %.2f", price));
+        app.await("the level", () -> !app.chart().drawings().isEmpty());
+        Point2D tag = app.get(() -> {
+            ChartModel chart = app.chart();
+            return new Point2D(chart.plotRight() + 20, chart.price().y(price));
+        });
+        Point2D bell = app.get(() -> new Point2D(
+                app.chart().plotRight() - 60, app.chart().pricePane().top() + 60));
+        Point2D from = app.onChart(tag.getX(), tag.getY());
+        app.robot().moveTo(from).press(MouseButton.PRIMARY).moveTo(app.onChart(tag.getX() - 60, tag.getY()));
+        app.await("the bell hangs there", () -> isVisible("#bell-target"));
+        // Let go beside it nothing comes of it.
+        app.robot().release(MouseButton.PRIMARY);
+        app.await("it is gone", () -> !isVisible("#bell-target"));
+        assertThat(app.get(() -> app.desk().books().alerts())).isEmpty();
+        app.robot().moveTo(from).press(MouseButton.PRIMARY).moveTo(app.onChart(bell.getX(), bell.getY()));
+        app.robot().release(MouseButton.PRIMARY);
+        app.await("the alert", () -> app.desk().books().alerts().size() == 1);
+        assertThat(only().isOn(app.get(() -> app.chart().drawings().get(0).id()))).isTrue();
+        assertThat(app.get(() -> app.chart().drawings().get(0).anchors().get(0).price()))
+                .as("the level stays where it is")
+                .isEqualTo(price);
     }
 
     @Test

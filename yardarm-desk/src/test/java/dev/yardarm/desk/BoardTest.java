@@ -7,6 +7,8 @@ import dev.yardarm.chart.board.BoardPicture;
 import dev.yardarm.chart.board.Cell;
 import dev.yardarm.chart.board.WallPicture;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.drawing.Anchor;
+import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.stance.Stance;
@@ -254,6 +256,20 @@ class BoardTest extends AtADesk {
         front.await("levels that were found", () -> !textHere("KTRL", "level").isEmpty());
         Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
         double last = front.get(() -> board.quote(ktrl.id()).orElseThrow().last());
+        // One that the trader drew, a little above; it is read with the next working out.
+        front.run(() -> desk.books()
+                .setDrawings(
+                        ktrl.id(),
+                        List.of(new Drawing(
+                                "mine",
+                                Drawing.LEVEL,
+                                Timeframe.DAY,
+                                List.of(new Anchor(desk.clock().now(), last * 1.0012)),
+                                0))));
+        real.addAndGet(21 * SECOND);
+        beat(0);
+        desk.hub().beatAt(desk.clock().now() + 1);
+        front.await("the drawn one", () -> textHere("KTRL", "level").matches("\\+0\\.1[0-9] %"));
         front.run(() -> {
             desk.stanceWork().take(ktrl.id(), Stance.Kind.LONG, "");
             desk.alertWork()

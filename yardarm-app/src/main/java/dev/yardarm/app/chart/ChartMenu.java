@@ -56,6 +56,8 @@ final class ChartMenu {
         ContextMenu menu = new ContextMenu();
         if (hit instanceof Hit.OnDrawing on) {
             chart.drawing(on.id()).ifPresent(drawing -> ofDrawing(menu, drawing));
+        } else if (hit instanceof Hit.OnTag on) {
+            chart.drawing(on.drawing()).ifPresent(drawing -> ofDrawing(menu, drawing));
         } else if (hit instanceof Hit.OnIndicator on) {
             chart.indicator(on.id()).ifPresent(layer -> ofIndicator(menu, layer));
         } else if (hit instanceof Hit.OnFinding on) {

@@ -35,11 +35,15 @@ import javafx.scene.layout.Region;
 /** The main chart as a control: shows the room's chart and turns mouse and arrow keys into gestures on it. */
 public final class ChartView extends Region {
     private static final PseudoClass BOX = PseudoClass.getPseudoClass("box");
+    private static final PseudoClass OVER = PseudoClass.getPseudoClass("over");
 
     private final ChartRoom room;
     private final Workbench bench;
     private final MeasureLayer measure;
     private final Region span = new Region();
+    /** Where the tag of a level is dropped for an alert. */
+    private final Label bell = new Label("Drop here:\nalert when price is there");
+
     private final Label markText = new Label();
     private final PaneGrip grip;
     private final Listening heard;
@@ -81,12 +85,17 @@ public final class ChartView extends Region {
         span.setMouseTransparent(true);
         span.setManaged(false);
         span.setVisible(false);
+        bell.setId("bell-target");
+        bell.getStyleClass().add("bell-target");
+        bell.setMouseTransparent(true);
+        bell.setManaged(false);
+        bell.setVisible(false);
         markText.getStyleClass().add("mark-text");
         markText.setMouseTransparent(true);
         markText.setManaged(false);
         markText.setVisible(false);
         markText.setWrapText(true);
-        getChildren().addAll(canvas, preview, crosshair, grip, span, measure, markText, hint, message, focusFrame);
+        getChildren().addAll(canvas, preview, crosshair, grip, span, bell, measure, markText, hint, message, focusFrame);
         focusedProperty().addListener((observed, before, now) -> {
             if (now) {
                 bench.layouts().activate(room);
@@ -336,6 +345,9 @@ public final class ChartView extends Region {
         if (hit instanceof Hit.OnAgreement on && on.zone() != null) {
             return Cursor.HAND;
         }
+        if (hit instanceof Hit.OnTag) {
+            return Cursor.HAND;
+        }
         if (hit instanceof Hit.OnDrawing on && !gestures.isDragging()) {
             boolean locked = chart.drawing(on.id())
                     .map(drawing -> drawing.place().locked())
@@ -355,6 +367,12 @@ public final class ChartView extends Region {
         span.pseudoClassStateChanged(BOX, gestures.box().isPresent());
         if (edges != null) {
             span.resizeRelocate(edges[0], edges[1], edges[2] - edges[0], edges[3] - edges[1]);
+        }
+        double[] place = gestures.bell().orElse(null);
+        bell.setVisible(place != null);
+        bell.pseudoClassStateChanged(OVER, gestures.isOverBell());
+        if (place != null) {
+            bell.resizeRelocate(place[0], place[1], place[2] - place[0], place[3] - place[1]);
         }
     }
 

@@ -33,6 +33,9 @@ public interface ChartEdits {
     /** The arms of a plan have been moved, from the first to the second state. */
     void change(TradePlan before, TradePlan after);
 
+    /** The tag of a level was dropped on the bell: an alert is wanted when price reaches it. */
+    void alert(String drawing);
+
     /** The tool in hand was put down. */
     void toolDone();
 }

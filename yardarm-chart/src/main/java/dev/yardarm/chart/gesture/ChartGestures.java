@@ -25,6 +25,8 @@ import java.util.Set;
  */
 public final class ChartGestures {
     private static final double SLACK = 3;
+    private static final double BELL_WIDTH = 132;
+    private static final double BELL_HEIGHT = 44;
     private static final double WHEEL = 1.18;
 
     private final ChartModel chart;
@@ -66,6 +68,9 @@ public final class ChartGestures {
         record OfDrawings(DrawingDrag drag) implements Drag {}
 
         record OfBracket(TradePlan before, BracketLayout.Arm arm) implements Drag {}
+
+        /** The tag of a level on its way to the bell. */
+        record OfTag(String drawing) implements Drag {}
     }
 
     public ChartGestures(ChartModel chart, ChartEdits edits) {
@@ -145,6 +150,10 @@ public final class ChartGestures {
         }
         if (hit instanceof Hit.OnDrawing on) {
             take(on, x, y);
+        } else if (hit instanceof Hit.OnTag on) {
+            edits.select(new Selection.Drawing(on.drawing()));
+            drag = new Drag.OfTag(on.drawing());
+            strip = null;
         } else {
             drag = dragOf(hit);
             strip = hit instanceof Hit.OnAgreement on ? on : null;
@@ -271,7 +280,29 @@ public final class ChartGestures {
             show(of.drag().movedTo(chart, x, y, snapping));
         } else if (drag instanceof Drag.OfBracket of) {
             chart.setPlan(moved(of, x, y));
+        } else if (drag instanceof Drag.OfTag) {
+            boxX = x;
+            boxY = y;
         }
+    }
+
+    /** Where the bell hangs while the tag of a level is dragged: left, top, right and lower edge; empty when none is. */
+    public Optional<double[]> bell() {
+        if (!(drag instanceof Drag.OfTag) || !moved) {
+            return Optional.empty();
+        }
+        double right = chart.plotRight() - 8;
+        double top = chart.pricePane().top() + 36;
+        return Optional.of(new double[] {right - BELL_WIDTH, top, right, top + BELL_HEIGHT});
+    }
+
+    /** True while the tag that is dragged is over the bell. */
+    public boolean isOverBell() {
+        return bell().filter(edges -> isIn(edges, boxX, boxY)).isPresent();
+    }
+
+    private static boolean isIn(double[] edges, double x, double y) {
+        return x >= edges[0] && x <= edges[2] && y >= edges[1] && y <= edges[3];
     }
 
     /** Gives the pixels to the pane on one side of the edge and takes them from the other. */
@@ -337,6 +368,7 @@ public final class ChartGestures {
             return;
         }
         Optional<double[]> box = box();
+        boolean rings = bell().filter(edges -> isIn(edges, x, y)).isPresent();
         Drag ended = drag;
         drag = null;
         if (!pressed.isEmpty() && !moved) {
@@ -366,6 +398,8 @@ public final class ChartGestures {
                     edits.select(Selection.ofDrawings(ids));
                 }
             }
+        } else if (ended instanceof Drag.OfTag of && rings) {
+            edits.alert(of.drawing());
         } else if (ended instanceof Drag.OfBracket of) {
             TradePlan after = moved(of, x, y);
             if (!after.equals(of.before())) {

@@ -8,6 +8,9 @@ public sealed interface Hit {
     /** The price axis, beside a pane. */
     record PriceAxis(Pane pane) implements Hit {}
 
+    /** The tag of a level at the price axis. */
+    record OnTag(String drawing) implements Hit {}
+
     record TimeAxisStrip() implements Hit {}
 
     /** A drawing; {@code anchor} is the number of the end under the point, -1 for the line itself. */

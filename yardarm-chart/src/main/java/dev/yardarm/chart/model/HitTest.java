@@ -14,6 +14,8 @@ import java.util.Map;
 public final class HitTest {
     private static final double REACH = 6;
     private static final double EDGE = 3;
+    /** Half the height of a tag at the axis. */
+    private static final double TAG = 9;
     /** How much farther a point reaches than a line. */
     private static final double HANDLE = 5;
     /** Drawings of more points are moved as a whole. */
@@ -91,7 +93,8 @@ public final class HitTest {
             }
         }
         if (x >= chart.plotRight() && !chart.isCompact()) {
-            return new Hit.PriceAxis(pane);
+            String level = pane.kind() == Pane.Kind.PRICE ? levelAt(chart, y) : "";
+            return level.isEmpty() ? new Hit.PriceAxis(pane) : new Hit.OnTag(level);
         }
         if (x >= chart.agreementLeft() && pane.kind() == Pane.Kind.PRICE && !chart.isCompact()) {
             Hit onStrip = onAgreement(chart, y);
@@ -106,6 +109,25 @@ public final class HitTest {
             }
         }
         return new Hit.OnPane(pane);
+    }
+
+    /** The level whose tag stands at a height of the price axis; empty for none. */
+    private static String levelAt(ChartModel chart, double y) {
+        if (!chart.areDrawingsShown()) {
+            return "";
+        }
+        String nearest = "";
+        double least = TAG;
+        for (Drawing each : chart.drawings()) {
+            if (each.kind().equals(Drawing.LEVEL) && each.visible()) {
+                double away = Math.abs(chart.price().y(each.anchors().get(0).price()) - y);
+                if (away < least) {
+                    least = away;
+                    nearest = each.id();
+                }
+            }
+        }
+        return nearest;
     }
 
     private static Hit onAgreement(ChartModel chart, double y) {

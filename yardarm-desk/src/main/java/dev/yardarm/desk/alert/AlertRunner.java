@@ -10,6 +10,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.follow.Traded;
 import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
@@ -102,7 +103,7 @@ public final class AlertRunner implements Watching.Teller {
             arm(ids);
         });
         books.listenDrawings(this::drawn);
-        directory.listen(source -> around.front().execute(this::armAll));
+        directory.listen(source -> around.front().execute(() -> told(source)));
         around.hub().onBeat(now -> {
             if (!unwatched.isEmpty() && beats.incrementAndGet() % BEATS_BETWEEN_TRIES == 0) {
                 around.front().execute(() -> arm(Set.copyOf(unwatched.keySet())));
@@ -125,6 +126,22 @@ public final class AlertRunner implements Watching.Teller {
     /** Tells of each alert that has been set up, or has ended. */
     public Listening listen(Consumer<Alert> listener) {
         return listeners.add(listener);
+    }
+
+    /** A source says something new: of instruments that have the bars of files alone, all that is there now is gone through anew. */
+    private void told(String source) {
+        for (Watching each : List.copyOf(watched.values())) {
+            InstrumentId id = each.alert().instrument();
+            boolean files = id.source().equals(source)
+                    && directory
+                            .find(id)
+                            .filter(instrument -> !Traded.isLive(directory, instrument))
+                            .isPresent();
+            if (files) {
+                end(each.alert().id());
+            }
+        }
+        armAll();
     }
 
     /** Sets alerts up anew that are there now and look at something else than before. */

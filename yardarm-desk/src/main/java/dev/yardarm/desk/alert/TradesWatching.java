@@ -68,6 +68,11 @@ final class TradesWatching implements Watching, TradesFollowing.Follower {
     }
 
     @Override
+    public void move(long time, long known, double price, double size, boolean away) {
+        report(watch.onMove(time, known, price, size), away);
+    }
+
+    @Override
     public void time(long now, boolean away) {
         report(watch.onTime(now), away);
     }

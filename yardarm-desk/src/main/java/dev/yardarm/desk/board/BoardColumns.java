@@ -49,7 +49,7 @@ final class BoardColumns {
                 RowColumn.change(
                         "percent",
                         "Change %",
-                        72,
+                        88,
                         row -> percent(of(row, Quotes.Quote::change)),
                         row -> of(row, Quotes.Quote::change)),
                 RowColumn.words("side", "Side", 48, this::side),

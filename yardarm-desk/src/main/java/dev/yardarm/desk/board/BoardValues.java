@@ -130,7 +130,7 @@ final class BoardValues implements AutoCloseable {
             job.check();
             List<Double> prices = new ArrayList<>();
             for (Drawing drawing : desk.books().drawingsAnywhere(each.id())) {
-                if (drawing.figure().equals(Drawing.LEVEL)) {
+                if (drawing.kind().equals(Drawing.LEVEL)) {
                     prices.add(desk.histories()
                             .inPricesOfNow(each, drawing, now)
                             .anchors()

@@ -10,6 +10,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.follow.Traded;
 import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.market.Directory;
 import java.util.Collection;
@@ -55,7 +56,17 @@ public final class CallRunner {
         books.callEventShelf()
                 .listen(keys -> arm(keys.stream().map(CallEvent.Key::call).collect(Collectors.toSet())));
         Executor front = around.front();
-        directory.listen(source -> front.execute(this::armAll));
+        directory.listen(source -> front.execute(() -> told(source)));
+        armAll();
+    }
+
+    /** A source says something new: of instruments that have the bars of files alone, all that is there now is gone through anew. */
+    private void told(String source) {
+        for (Watched each : List.copyOf(watched.values())) {
+            if (each.instrument.id().source().equals(source) && !Traded.isLive(directory, each.instrument)) {
+                watched.remove(each.call.id()).following.close();
+            }
+        }
         armAll();
     }
 
@@ -116,6 +127,11 @@ public final class CallRunner {
         @Override
         public void trade(long time, double price, double size, byte side, boolean away) {
             report(watch.onTrade(time, price), away);
+        }
+
+        @Override
+        public void move(long time, long known, double price, double size, boolean away) {
+            report(watch.onMove(time, known, price), away);
         }
 
         @Override

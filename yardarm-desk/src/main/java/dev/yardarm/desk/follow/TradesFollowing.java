@@ -47,6 +47,16 @@ public final class TradesFollowing implements LiveHub.Listener {
         /** Takes in a trade, in prices of now; away when it was traded before the following was set up. */
         void trade(long time, double price, double size, byte side, boolean away);
 
+        /**
+         * Price moved to a price through all between, in a bar of an instrument that has no trades.
+         *
+         * @param time on the way through the bar
+         * @param known when the bar had closed
+         */
+        default void move(long time, long known, double price, double size, boolean away) {
+            trade(time, price, size, TickSeries.UNKNOWN, away);
+        }
+
         /** Time has come to a moment. */
         void time(long now, boolean away);
 
@@ -90,11 +100,15 @@ public final class TradesFollowing implements LiveHub.Listener {
                             TradingCalendar calendar = around.directory().calendar(instrument);
                             follower.begin(basis, calendar);
                             border = Traded.nextOpen(calendar, now);
-                            Traded.between(around.directory(), instrument, after, now, basis, trades -> {
-                                job.check();
-                                feed(trades, true);
-                                return !isOver();
-                            });
+                            if (Traded.isLive(around.directory(), instrument)) {
+                                Traded.between(around.directory(), instrument, after, now, basis, trades -> {
+                                    job.check();
+                                    feed(trades, true);
+                                    return !isOver();
+                                });
+                            } else {
+                                Traded.along(around.directory(), instrument, after, now, this::along);
+                            }
                             time(now, true);
                             return now;
                         },
@@ -155,6 +169,19 @@ public final class TradesFollowing implements LiveHub.Listener {
         pending.clear();
         waiting.forEach(trades -> feed(trades, false));
         time(pendingNow, false);
+    }
+
+    private void along(long time, long known, double price, double size, boolean moved) {
+        if (isOver()) {
+            return;
+        }
+        if (moved) {
+            follower.move(time, known, price, size, true);
+        } else {
+            // What closed before comes first.
+            time(time - 1, true);
+            follower.trade(time, price, size, TickSeries.UNKNOWN, true);
+        }
     }
 
     private void feed(TickSeries trades, boolean away) {

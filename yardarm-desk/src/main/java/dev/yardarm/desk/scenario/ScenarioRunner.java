@@ -11,6 +11,7 @@ import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.follow.Traded;
 import dev.yardarm.desk.follow.TradesFollowing;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Lane;
@@ -63,7 +64,17 @@ public final class ScenarioRunner {
         this.now = now;
         this.struck = struck;
         books.scenarioShelf().listen(keys -> armAll());
-        around.directory().listen(source -> around.front().execute(this::armAll));
+        around.directory().listen(source -> around.front().execute(() -> told(source)));
+        armAll();
+    }
+
+    /** A source says something new: of instruments that have the bars of files alone, all that is there now is gone through anew. */
+    private void told(String source) {
+        for (Watched each : List.copyOf(watched.values())) {
+            if (each.instrument.id().source().equals(source) && !Traded.isLive(around.directory(), each.instrument)) {
+                watched.remove(each.instrument.id()).close();
+            }
+        }
         armAll();
     }
 

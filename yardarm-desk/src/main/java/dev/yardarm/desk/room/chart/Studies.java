@@ -146,6 +146,12 @@ public final class Studies implements ChartEdits {
     }
 
     @Override
+    public void alert(String drawing) {
+        select(new Selection.Drawing(drawing));
+        setAlert(Alert.Trigger.REACHES);
+    }
+
+    @Override
     public void change(List<Drawing> after) {
         room.drawings().move(after);
     }
