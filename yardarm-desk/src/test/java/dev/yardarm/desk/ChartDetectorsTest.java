@@ -11,7 +11,9 @@ import dev.yardarm.chart.model.Selection;
 import dev.yardarm.chart.render.FoundText;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.call.Call;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.desk.call.CallRows;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.structure.Finding;
 import dev.yardarm.data.document.Documents;
@@ -287,6 +289,43 @@ class ChartDetectorsTest extends OnAChart {
                 .isEqualTo(1);
         String title = front.get(() -> layouts.front().title());
         assertThat(title).startsWith("Rivals ");
+    }
+
+    @Test
+    void aFindingWithATargetBecomesACallThatIsJudgedByItsKind() {
+        front.run(() -> room.detectors().callChosen());
+        front.await("what is missing", () -> last().contains("Click something that was found first"));
+        front.run(() -> {
+            chart().setSize(900, 600);
+            room.detectors().toggle(detector("targets"));
+        });
+        front.await("targets", () -> !chart().data().found(layer(0)).isEmpty());
+        double price = front.get(() -> chart().data().last());
+        int made = 0;
+        for (Found each : found(0)) {
+            double target = each.finding().target();
+            double wrong = each.finding().invalidation();
+            int before = front.get(() -> desk.books().calls().size());
+            front.run(() -> {
+                chart().select(new Selection.Finding(each.id()));
+                room.detectors().callChosen();
+            });
+            int after = front.get(() -> desk.books().calls().size());
+            if ((target - price) * (price - wrong) > 0 && after > before) {
+                Call call = front.get(() -> desk.books().calls().get(after - 1));
+                assertThat(call.main().target()).isCloseTo(target, within(0.0051));
+                assertThat(call.main().wrong()).isCloseTo(wrong, within(0.0051));
+                assertThat(call.origin()).isEqualTo(each.finding().kind().replace('_', ' '));
+                int way = call.main().way();
+                assertThat(way * (call.main().trigger() - price)).isGreaterThanOrEqualTo(-0.0051);
+                made++;
+            } else {
+                assertThat(after).isEqualTo(before);
+            }
+        }
+        assertThat(made).isPositive();
+        assertThat(front.get(() -> new CallRows(desk, id -> Double.NaN).record()))
+                .anyMatch(line -> !line.startsWith("All calls") && line.contains("open"));
     }
 
     @Test

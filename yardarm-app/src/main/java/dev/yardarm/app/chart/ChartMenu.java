@@ -1,5 +1,10 @@
 package dev.yardarm.app.chart;
 
+import java.util.TreeMap;
+import java.util.Map;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.formula.Formula;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
@@ -40,6 +45,8 @@ import javafx.scene.control.SeparatorMenuItem;
 
 /** The menus of a right click: each acts on the chart and thing under the pointer, without choosing it first. */
 final class ChartMenu {
+    private static final int MOST_VALUES = 10;
+
     private final ChartRoom room;
     private final Workbench bench;
     private final ChartView view;
@@ -105,8 +112,31 @@ final class ChartMenu {
                             choose.run();
                             room.detectors().planChosen();
                         }),
+                        item("Make a call of it", () -> {
+                            choose.run();
+                            room.detectors().callChosen();
+                        }),
+                        ofPrices(found),
                         new SeparatorMenuItem());
         room.chart().indicator(found.layer()).ifPresent(layer -> ofIndicator(menu, layer));
+    }
+
+    /** Alerts at the prices of a finding: its lines, its target, what voids it. */
+    private Menu ofPrices(Found found) {
+        Menu menu = new Menu("Alert at");
+        Map<String, Double> prices = new TreeMap<>(found.finding().lines());
+        prices.put("target", found.finding().target());
+        prices.put("what voids it", found.finding().invalidation());
+        PriceFormat format = room.chart().instrument().orElseThrow().format();
+        prices.forEach((name, price) -> {
+            if (Double.isFinite(price)) {
+                String written = format.format(format.round(price));
+                menu.getItems()
+                        .add(new AlertMenus(room, bench).at(name.replace('_', ' ') + " " + written, written));
+            }
+        });
+        menu.setDisable(menu.getItems().isEmpty());
+        return menu;
     }
 
     /** Of the drawing alone, or of all that are chosen when it is one of them. */
@@ -153,6 +183,32 @@ final class ChartMenu {
         menu.getItems().addAll(alerts, evidence, new SeparatorMenuItem());
     }
 
+    /** Alerts at the lines of what is drawn over the bars: an average, the point of control of a profile. */
+    private void ofValues(ContextMenu menu, IndicatorLayer layer) {
+        if (!layer.paneId().equals(room.chart().pricePane().id())) {
+            return;
+        }
+        Menu values = new Menu("Alert at");
+        for (String value : Cues.values(layer)) {
+            if (values.getItems().size() < MOST_VALUES && isFormula(value)) {
+                values.getItems().add(new AlertMenus(room, bench).at(value, value));
+            }
+        }
+        if (!values.getItems().isEmpty()) {
+            menu.getItems().add(values);
+        }
+    }
+
+    /** Settings of many words are not written in a formula. */
+    private boolean isFormula(String text) {
+        try {
+            Formula.parse(text, bench.desk().language().now());
+            return true;
+        } catch (FormulaException unread) {
+            return false;
+        }
+    }
+
     private void ofIndicator(ContextMenu menu, IndicatorLayer layer) {
         Menu panes = new Menu("Move to");
         for (Pane pane : room.chart().panes()) {
@@ -171,6 +227,7 @@ final class ChartMenu {
                     .add(item("a pane of its own", () -> room.indicators().change(layer.inPane(layer.id()))));
         }
         ofCues(menu, Cues.of(layer));
+        ofValues(menu, layer);
         Menu scales = new Menu("Scale");
         for (LayerScale scale : LayerScale.values()) {
             scales.getItems().add(check(scale.words(), layer.scale() == scale, () -> room.indicators()

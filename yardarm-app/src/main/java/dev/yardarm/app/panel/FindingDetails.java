@@ -50,7 +50,11 @@ final class FindingDetails extends LayerDetails {
         plan.setId("plan-finding");
         Tips.ofAction(plan, bench.actions(), "detect.plan-it");
         plan.setOnAction(event -> bench.room().detectors().planChosen());
-        wide(new FlowPane(4, 4, keep, plan, layer));
+        Button call = new Button("Call it");
+        call.setId("call-finding");
+        Tips.set(call, "A call of its target and of what voids it, judged by its kind in the end");
+        call.setOnAction(event -> bench.room().detectors().callChosen());
+        wide(new FlowPane(4, 4, keep, plan, call, layer));
         rivalsTitle.getStyleClass().add("strong");
         rivals.setId("finding-rivals");
         aside.setId("rivals-aside");

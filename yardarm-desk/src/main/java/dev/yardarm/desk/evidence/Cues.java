@@ -26,6 +26,15 @@ public final class Cues {
 
     /** Those of one indicator with the settings it has there. */
     public static List<String> of(IndicatorLayer layer) {
+        return outputs(layer, true);
+    }
+
+    /** The values of one indicator with the settings it has there, as formulas: its lines, the levels of a profile. */
+    public static List<String> values(IndicatorLayer layer) {
+        return outputs(layer, false);
+    }
+
+    private static List<String> outputs(IndicatorLayer layer, boolean cues) {
         Indicator indicator = layer.indicator();
         String given = indicator.settings().stream()
                 .map(Setting::name)
@@ -37,7 +46,7 @@ public final class Cues {
                 .collect(Collectors.joining(", "));
         String call = indicator.name() + (given.isEmpty() ? "" : "(" + given + ")");
         return indicator.outputs().stream()
-                .filter(Indicator.Output::cue)
+                .filter(each -> each.cue() == cues)
                 .map(each -> call + "." + each.name())
                 .toList();
     }

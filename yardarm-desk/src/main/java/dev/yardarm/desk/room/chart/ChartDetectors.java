@@ -1,5 +1,11 @@
 package dev.yardarm.desk.room.chart;
 
+import dev.yardarm.desk.call.CallWork;
+import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.bars.BarRule;
+import dev.yardarm.core.call.Reading;
+import dev.yardarm.core.call.Call;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.FoundDrawings;
@@ -171,6 +177,49 @@ public final class ChartDetectors {
             return;
         }
         room.studies().makePlan(last, stop, target);
+    }
+
+    /**
+     * Makes a call of the chosen finding: where it leads, what voids it, and as trigger its line that price has to cross first, else where price stands.
+     * It is judged among those of its kind.
+     */
+    public void callChosen() {
+        Found found = chosen().orElse(null);
+        if (found == null) {
+            room.desk().tell("Click something that was found first, with a target and a price that voids it.");
+            return;
+        }
+        double last = chart.data().last();
+        double target = found.finding().target();
+        double wrong = found.finding().invalidation();
+        boolean has = Double.isFinite(target) && Double.isFinite(wrong);
+        if (!has || (target - last) * (last - wrong) <= 0) {
+            room.desk()
+                    .tell(
+                            has
+                                    ? "Price is not between the target of this " + found.words()
+                                            + " and what voids it any more; there is nothing to call."
+                                    : "This " + found.words() + " has no target and price that voids it to call by.");
+            return;
+        }
+        int way = target > wrong ? 1 : -1;
+        double trigger = found.finding().lines().values().stream()
+                .filter(line -> way * (line - last) > 0 && way * (target - line) > 0)
+                .min(Comparator.comparingDouble(line -> Math.abs(line - last)))
+                .orElse(last);
+        Instrument instrument = chart.instrument().orElseThrow();
+        PriceFormat format = instrument.format();
+        Call call = new Call(
+                CallWork.newId(),
+                instrument.id(),
+                new Reading(format.round(trigger), format.round(target), format.round(wrong), false, false),
+                null,
+                chart.request().byRule().orElseGet(() -> new BarRule.Time(chart.timeframe())),
+                Long.MAX_VALUE,
+                "",
+                found.finding().kind().replace('_', ' '),
+                room.desk().feedServices().now().getAsLong());
+        room.desk().callWork().make(instrument, call);
     }
 
     /** Chooses the finding so many places on among those in view, in the order they were found. */
