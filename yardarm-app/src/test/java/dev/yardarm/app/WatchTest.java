@@ -148,7 +148,8 @@ class WatchTest {
         app.robot().moveTo(from).press(MouseButton.PRIMARY).moveTo(app.onChart(bell.getX(), bell.getY()));
         app.robot().release(MouseButton.PRIMARY);
         app.await("the alert", () -> app.desk().books().alerts().size() == 1);
-        assertThat(only().isOn(app.get(() -> app.chart().drawings().get(0).id()))).isTrue();
+        assertThat(only().isOn(app.get(() -> app.chart().drawings().get(0).id())))
+                .isTrue();
         assertThat(app.get(() -> app.chart().drawings().get(0).anchors().get(0).price()))
                 .as("the level stays where it is")
                 .isEqualTo(price);

@@ -37,7 +37,10 @@ class OwnFileAlertsTest extends AtADesk {
             text.append(day).append(",100,101,99,100,100\n");
         }
         for (int day = 0; day < june.length; day++) {
-            text.append(LocalDate.of(2026, 6, 1).plusDays(day)).append(',').append(june[day]).append(",100\n");
+            text.append(LocalDate.of(2026, 6, 1).plusDays(day))
+                    .append(',')
+                    .append(june[day])
+                    .append(",100\n");
         }
         return Files.writeString(home.resolve("mine.csv"), text);
     }
@@ -50,8 +53,14 @@ class OwnFileAlertsTest extends AtADesk {
                         file,
                         ReadingOptions.NONE,
                         (Intake.Look look) -> desk.intake()
-                                .take(look, "MINE", "Mine", Timeframe.DAY, false, done::complete, failed -> done
-                                        .completeExceptionally(new IllegalStateException(failed))),
+                                .take(
+                                        look,
+                                        "MINE",
+                                        "Mine",
+                                        Timeframe.DAY,
+                                        false,
+                                        done::complete,
+                                        failed -> done.completeExceptionally(new IllegalStateException(failed))),
                         failed -> done.completeExceptionally(new IllegalStateException(failed))));
         done.get(30, TimeUnit.SECONDS);
     }
@@ -99,7 +108,9 @@ class OwnFileAlertsTest extends AtADesk {
         front.await("two of them", () -> firedHere() == 2);
         assertThat(fired()).containsExactly("average", "touch");
         Firing touch = only("touch");
-        assertThat(touch.price()).as("the level itself, not the high of the day").isEqualTo(105);
+        assertThat(touch.price())
+                .as("the level itself, not the high of the day")
+                .isEqualTo(105);
         assertThat(touch.bar()).isEqualTo(Times.micros(Instant.parse("2026-06-02T00:00:00Z")));
         front.await("its trigger", () -> desk.books().callEvents().stream()
                 .anyMatch(each -> each.kind() == CallEvent.Kind.TRIGGERED));

@@ -1,10 +1,5 @@
 package dev.yardarm.app.chart;
 
-import java.util.TreeMap;
-import java.util.Map;
-import dev.yardarm.core.instrument.PriceFormat;
-import dev.yardarm.core.formula.FormulaException;
-import dev.yardarm.core.formula.Formula;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
@@ -23,7 +18,10 @@ import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
+import dev.yardarm.core.formula.Formula;
+import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.session.SessionPart;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.source.RollRule;
@@ -35,7 +33,9 @@ import dev.yardarm.desk.room.chart.Spans;
 import dev.yardarm.desk.room.layout.LinkRules;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Consumer;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ContextMenu;
@@ -131,8 +131,7 @@ final class ChartMenu {
         prices.forEach((name, price) -> {
             if (Double.isFinite(price)) {
                 String written = format.format(format.round(price));
-                menu.getItems()
-                        .add(new AlertMenus(room, bench).at(name.replace('_', ' ') + " " + written, written));
+                menu.getItems().add(new AlertMenus(room, bench).at(name.replace('_', ' ') + " " + written, written));
             }
         });
         menu.setDisable(menu.getItems().isEmpty());

@@ -95,7 +95,8 @@ public final class ChartView extends Region {
         markText.setManaged(false);
         markText.setVisible(false);
         markText.setWrapText(true);
-        getChildren().addAll(canvas, preview, crosshair, grip, span, bell, measure, markText, hint, message, focusFrame);
+        getChildren()
+                .addAll(canvas, preview, crosshair, grip, span, bell, measure, markText, hint, message, focusFrame);
         focusedProperty().addListener((observed, before, now) -> {
             if (now) {
                 bench.layouts().activate(room);

@@ -10,6 +10,7 @@ import dev.yardarm.desk.action.Actions;
 import dev.yardarm.desk.action.View;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import dev.yardarm.desk.room.layout.AlertCharts;
 import dev.yardarm.desk.room.layout.Layouts;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -29,6 +30,7 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Workbench {
     private final Desk desk;
     private final Layouts layouts;
+    private final AlertCharts alertCharts;
     private final Actions actions = new Actions();
     private final ObjectProperty<Palette.Theme> theme = new SimpleObjectProperty<>(Palette.Theme.DAYLIGHT);
     private final ReadOnlyObjectWrapper<Palette> palette =
@@ -46,6 +48,7 @@ public final class Workbench {
     public Workbench(Desk desk) {
         this.desk = desk;
         this.layouts = new Layouts(desk);
+        alertCharts = new AlertCharts(layouts);
         textSize.set(desk.habits().textSize());
         theme.addListener((observed, before, now) -> palette.set(Palette.of(now)));
     }
@@ -121,13 +124,13 @@ public final class Workbench {
         go(View.CHART);
     }
 
-    /** Opens the chart on which an alert fired, with that moment at its right edge. */
+    /** Opens the chart on which an alert fired, with that moment at its right edge, made up as when the alert was set if it brings up its chart. */
     public void openFiring(Firing firing) {
         desk.directory()
                 .find(firing.instrument())
                 .ifPresentOrElse(
                         instrument -> {
-                            room().restore(instrument, firing.request(), firing.at(), null, false);
+                            alertCharts.show(firing, instrument);
                             go(View.CHART);
                         },
                         () -> desk.tell(firing.instrument() + " is not there any more."));

@@ -55,6 +55,8 @@ public record DocumentKind<T>(
     public static final DocumentKind<Documents.Market> MARKET = plain("market", "market clock", Documents.Market.class);
     public static final DocumentKind<Documents.Instruments> INSTRUMENTS =
             plain("instruments", "instruments", Documents.Instruments.class);
+    public static final DocumentKind<Entries<Documents.AlertChart>> ALERT_CHARTS =
+            entries("alert-charts", Documents.AlertChart.class);
     public static final DocumentKind<Entries<Documents.Preset>> PRESETS =
             entries("presets", Documents.Preset.class, OlderForms::presetScales);
     public static final DocumentKind<Documents.Export> EXPORT =

@@ -318,6 +318,21 @@ public final class Documents {
         }
     }
 
+    /**
+     * The chart on which an alert was set.
+     *
+     * @param alert id of the alert
+     * @param chart as it was made up then
+     */
+    public record AlertChart(String alert, Chart chart) {
+        public AlertChart {
+            needed("alert", alert);
+            if (chart == null) {
+                throw new IllegalArgumentException("it has no chart");
+            }
+        }
+    }
+
     /** A whole workspace as one file. */
     public record Export(Workspace workspace, Entries<Preset> presets, Entries<NamedList> lists) {
         public Export {

@@ -56,6 +56,7 @@ public final class Books {
     private final Shelf<String, NamedList> lists;
     private final Shelf<ShelfKind.StanceKey, Stance> stances;
     private final Shelf<String, Alert> alerts;
+    private final Shelf<String, Documents.AlertChart> alertCharts;
     private final Shelf<Firing.Key, Firing> firings;
     private final Shelf<String, Call> calls;
     private final Shelf<CallEvent.Key, CallEvent> callEvents;
@@ -102,6 +103,7 @@ public final class Books {
         lists = Shelf.open(ShelfKind.LISTS, saver, front, standardLists);
         stances = Shelf.open(ShelfKind.STANCES, saver, front, List.of());
         alerts = Shelf.open(ShelfKind.ALERTS, saver, front, List.of());
+        alertCharts = Shelf.open(ShelfKind.ALERT_CHARTS, saver, front, List.of());
         firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
         calls = Shelf.open(ShelfKind.CALLS, saver, front, List.of());
         callEvents = Shelf.open(ShelfKind.CALL_EVENTS, saver, front, List.of());
@@ -314,6 +316,11 @@ public final class Books {
     /** True when an alert can still go off: it has not since it was set, or it goes off more than once. */
     public boolean waits(Alert alert) {
         return alert.terms().repeat() != Terms.Repeat.ONCE || firing(alert).isEmpty();
+    }
+
+    /** The charts on which alerts that bring up their chart were set. */
+    public Shelf<String, Documents.AlertChart> alertChartShelf() {
+        return alertCharts;
     }
 
     // --- scenarios ---

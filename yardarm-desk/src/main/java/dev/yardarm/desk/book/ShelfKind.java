@@ -101,6 +101,14 @@ record ShelfKind<K, V, E>(
             (alert, isTaken) -> alert.withId(numbered(alert.id(), "-", isTaken)),
             AlertEntry::alert,
             AlertEntry::of);
+    static final ShelfKind<String, Documents.AlertChart, Documents.AlertChart> ALERT_CHARTS = of(
+            DocumentKind.ALERT_CHARTS,
+            "charts of alerts",
+            Documents.AlertChart::alert,
+            // The same alert was set on one chart; ours is as good as theirs.
+            (chart, isTaken) -> chart,
+            chart -> chart,
+            chart -> chart);
     static final ShelfKind<Firing.Key, Firing, FiringEntry> FIRINGS = of(
             DocumentKind.FIRINGS,
             "firings",

@@ -37,8 +37,12 @@ public final class Traded {
             throws IOException {
         if (!(directory.source(instrument).orElse(null) instanceof LiveSource live)) {
             TickSeries path = new TickSeries(256);
-            along(directory, instrument, after, upTo, (time, known, price, size, moved) ->
-                    path.append(time, price, size, TickSeries.UNKNOWN));
+            along(
+                    directory,
+                    instrument,
+                    after,
+                    upTo,
+                    (time, known, price, size, moved) -> path.append(time, price, size, TickSeries.UNKNOWN));
             taker.take(shown(path, basis));
             return;
         }

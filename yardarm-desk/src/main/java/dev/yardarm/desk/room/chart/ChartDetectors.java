@@ -1,21 +1,21 @@
 package dev.yardarm.desk.room.chart;
 
-import dev.yardarm.desk.call.CallWork;
-import dev.yardarm.core.instrument.PriceFormat;
-import dev.yardarm.core.instrument.Instrument;
-import dev.yardarm.core.bars.BarRule;
-import dev.yardarm.core.call.Reading;
-import dev.yardarm.core.call.Call;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Found;
 import dev.yardarm.chart.model.FoundDrawings;
 import dev.yardarm.chart.model.IndicatorLayer;
 import dev.yardarm.chart.model.ScaleChoice;
 import dev.yardarm.chart.model.Selection;
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.call.Call;
+import dev.yardarm.core.call.Reading;
 import dev.yardarm.core.indicator.Indicator;
+import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.structure.AgreementMap;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.desk.call.CallWork;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;

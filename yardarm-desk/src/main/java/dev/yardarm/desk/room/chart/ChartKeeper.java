@@ -113,6 +113,12 @@ public final class ChartKeeper {
         room.restore(instrument, request(saved, room), saved.rightmost(), range, held);
     }
 
+    /** Shows a saved chart in a room that keeps its own title and link, with a moment at the right edge. */
+    public static void restoreAt(Documents.Chart saved, ChartRoom room, Instrument instrument, long until) {
+        putMakeUp(saved, room);
+        room.restore(instrument, request(saved, room), until, null, false);
+    }
+
     /** Puts a make-up on what a room shows. */
     public static void putOn(ChartRoom room, Documents.Chart makeUp) {
         putMakeUp(makeUp, room);
