@@ -30,6 +30,11 @@ public abstract class PaintedRegion extends Region {
         redraw();
     }
 
+    /** The colours it is painted in. */
+    public Palette palette() {
+        return palette;
+    }
+
     /** Paints anew in the next pass. */
     public void redraw() {
         dirty = true;
@@ -60,6 +65,6 @@ public abstract class PaintedRegion extends Region {
                 : getScene().getWindow().getOutputScaleX();
         surface.setScale(scale * canvas.factor());
         drawn++;
-        paint(Math.max(1, getWidth()), Math.max(1, getHeight()), palette, surface);
+        paint(canvas.getWidth() / canvas.factor(), canvas.getHeight() / canvas.factor(), palette, surface);
     }
 }

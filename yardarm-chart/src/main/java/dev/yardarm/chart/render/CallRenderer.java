@@ -1,8 +1,5 @@
 package dev.yardarm.chart.render;
 
-import dev.yardarm.chart.label.Label;
-import dev.yardarm.chart.label.Label.Rank;
-import dev.yardarm.chart.label.Label.Spot;
 import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.CallMark;
 import dev.yardarm.chart.model.ChartModel;
@@ -12,10 +9,7 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
-import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.call.Reading;
-import java.util.ArrayList;
-import java.util.List;
 
 /**
  * Draws calls as forks: a handle along the trigger from where the call was made, one tine to what is expected, which ends in a diamond, and one
@@ -80,54 +74,34 @@ final class CallRenderer {
             diamond(surface, colour, tip + 20, end);
         }
         if (!chart.isCompact()) {
-            String side = main.way() > 0 ? "above " : "below ";
-            add(
-                    chart,
-                    pane,
-                    side + price(chart, main.trigger()),
+            AheadText text = new AheadText(chart, pane, palette, labels);
+            String trigger = text.price(main.trigger());
+            text.add(
+                    (main.way() > 0 ? "above " : "below ") + trigger,
+                    trigger,
                     base - 6,
                     handle - 9,
                     Align.RIGHT,
-                    palette.of(Role.INK),
-                    palette,
-                    labels);
-            add(
-                    chart,
-                    pane,
-                    "expect " + price(chart, main.target()),
-                    tip + 9,
-                    target,
-                    Align.LEFT,
-                    palette.of(main.way() > 0 ? Role.RISE : Role.FALL_TEXT),
-                    palette,
-                    labels);
-            add(
-                    chart,
-                    pane,
-                    "wrong " + price(chart, main.wrong()),
-                    tip + 9,
-                    wrong,
-                    Align.LEFT,
-                    palette.of(Role.SOFT),
-                    palette,
-                    labels);
+                    palette.of(Role.INK));
+            String expected = text.price(main.target());
+            text.add("expect " + expected, expected, tip + 9, target, Align.LEFT, ofWay(main, palette));
+            String against = text.price(main.wrong());
+            text.add("wrong " + against, against, tip + 9, wrong, Align.LEFT, palette.of(Role.SOFT));
             if (rival != null) {
-                add(
-                        chart,
-                        pane,
-                        "other " + price(chart, rival.target()),
+                String other = text.price(rival.target());
+                text.add(
+                        "other " + other,
+                        other,
                         tip + 29,
                         chart.price().y(rival.target()),
                         Align.LEFT,
-                        palette.of(rival.way() > 0 ? Role.RISE : Role.FALL_TEXT),
-                        palette,
-                        labels);
+                        ofWay(rival, palette));
             }
         }
     }
 
-    private static String price(ChartModel chart, double price) {
-        return chart.instrument().orElseThrow().format().format(price);
+    private static int ofWay(Reading reading, Palette palette) {
+        return palette.of(reading.way() > 0 ? Role.RISE : Role.FALL_TEXT);
     }
 
     private void line(Surface surface, int colour, int dash, double x1, double y1, double x2, double y2) {
@@ -145,36 +119,5 @@ final class CallRenderer {
         points.point(x - DIAMOND, y);
         points.point(x, y - DIAMOND);
         surface.line(colour, 1.4, Palette.dash(0), points.values(), 5);
-    }
-
-    private static void add(
-            ChartModel chart,
-            Pane pane,
-            String text,
-            double x,
-            double y,
-            Align align,
-            int colour,
-            Palette palette,
-            Labels labels) {
-        if (y < pane.top() || y > pane.bottom()) {
-            // What it says lies out of view.
-            return;
-        }
-        List<Spot> spots = new ArrayList<>();
-        for (double away : new double[] {0, 14, -14, 28, -28, 42, -42}) {
-            spots.add(new Spot(x, y + away, align));
-        }
-        labels.add(new Label(
-                "",
-                text,
-                text.substring(text.indexOf(' ') + 1),
-                Type.SMALL,
-                colour,
-                Palette.fade(palette.of(Role.PAPER), 0.85),
-                Rank.PLAN,
-                0,
-                ChartPainter.area(chart, pane),
-                spots));
     }
 }

@@ -1,8 +1,5 @@
 package dev.yardarm.chart.render;
 
-import dev.yardarm.chart.label.Label;
-import dev.yardarm.chart.label.Label.Rank;
-import dev.yardarm.chart.label.Label.Spot;
 import dev.yardarm.chart.label.Labels;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.Pane;
@@ -13,9 +10,7 @@ import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface;
 import dev.yardarm.chart.surface.Surface.Align;
-import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.scenario.Scenario;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -62,6 +57,8 @@ final class ScenarioRenderer {
             Surface surface,
             Labels labels) {
         Scenario of = mark.scenario();
+        AheadText text = new AheadText(chart, pane, palette, labels);
+        int soft = palette.of(Role.SOFT);
         int whole = palette.of(of.way() > 0 ? Role.RISE : Role.FALL);
         int colour = Palette.fade(whole, FAINTEST + (1 - FAINTEST) * mark.share() / 100);
         double width = 1 + mark.share() / 50;
@@ -74,8 +71,8 @@ final class ScenarioRenderer {
             line(surface, colour, width, 2, x, y, next, price);
             ring(surface, colour, next, price);
             if (target < count - 1 && !chart.isCompact()) {
-                String at = price(chart, of.targets().get(target).price());
-                add(chart, pane, at, at, next, price - 9, Align.CENTRE, palette, labels);
+                String at = text.price(of.targets().get(target).price());
+                text.add(at, at, next, price - 9, Align.CENTRE, soft);
             }
             x = next;
             y = price;
@@ -83,14 +80,17 @@ final class ScenarioRenderer {
         double wrong = chart.price().y(of.invalidation());
         line(surface, Palette.fade(palette.of(Role.SOFT), 0.8), 1, 0, from + 6, wrong, from + 18, wrong);
         if (!chart.isCompact()) {
-            String name = of.title() + " " + Math.round(mark.share()) + " %, "
-                    + price(chart, of.targets().get(count - 1).price());
-            String shorter = of.title() + " " + Math.round(mark.share()) + " %";
-            add(chart, pane, name, shorter, x + RING + 4, y, Align.LEFT, palette, labels);
+            String name = of.title() + " " + Math.round(mark.share()) + " %";
+            text.add(
+                    name + ", " + text.price(of.targets().get(count - 1).price()),
+                    name,
+                    x + RING + 4,
+                    y,
+                    Align.LEFT,
+                    soft);
             if (chart.selection().equals(Selection.SCENARIOS)) {
-                String against = of.title() + " wrong " + price(chart, of.invalidation());
-                String wrongAlone = "wrong " + price(chart, of.invalidation());
-                add(chart, pane, against, wrongAlone, from + 22, wrong, Align.LEFT, palette, labels);
+                String against = "wrong " + text.price(of.invalidation());
+                text.add(of.title() + " " + against, against, from + 22, wrong, Align.LEFT, soft);
             }
         }
     }
@@ -106,10 +106,6 @@ final class ScenarioRenderer {
         return Math.max(before + 4, Math.min(there, tip));
     }
 
-    private static String price(ChartModel chart, double price) {
-        return chart.instrument().orElseThrow().format().format(price);
-    }
-
     private void line(Surface surface, int colour, double width, int dash, double x1, double y1, double x2, double y2) {
         points.clear();
         points.point(x1, y1);
@@ -123,36 +119,5 @@ final class ScenarioRenderer {
             points.point(x + RING * Math.cos(corner * Math.PI / 4), y + RING * Math.sin(corner * Math.PI / 4));
         }
         surface.line(colour, 1.4, Palette.dash(0), points.values(), 9);
-    }
-
-    private static void add(
-            ChartModel chart,
-            Pane pane,
-            String text,
-            String shorter,
-            double x,
-            double y,
-            Align align,
-            Palette palette,
-            Labels labels) {
-        if (y < pane.top() || y > pane.bottom()) {
-            // What it says lies out of view.
-            return;
-        }
-        List<Spot> spots = new ArrayList<>();
-        for (double away : new double[] {0, 14, -14, 28, -28, 42, -42}) {
-            spots.add(new Spot(x, y + away, align));
-        }
-        labels.add(new Label(
-                "",
-                text,
-                shorter,
-                Type.SMALL,
-                palette.of(Role.SOFT),
-                Palette.fade(palette.of(Role.PAPER), 0.85),
-                Rank.PLAN,
-                0,
-                ChartPainter.area(chart, pane),
-                spots));
     }
 }

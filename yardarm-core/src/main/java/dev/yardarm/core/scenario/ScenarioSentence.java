@@ -37,17 +37,20 @@ public record ScenarioSentence(
     private static final PriceFormat ANY = new PriceFormat(6, 1.0 / 128, PriceFormat.Style.THIRTY_SECONDS);
     private static final String PRICE = "[0-9][0-9.,'\\u2019/-]*";
     private static final Pattern QUOTED = Pattern.compile("^[\"\u201c]([^\"\u201d]+)[\"\u201d]\\s*(.*)$");
-    private static final Pattern PLAIN =
-            Pattern.compile("(?i)^(.+?)\\s+(?=[0-9.]+\\s*%|(?:to|target|targets|leads\\s+to)\\s+[0-9])(.*)$");
-    private static final Pattern SHARE = Pattern.compile("^,?\\s*([0-9.]+)\\s*%\\s*,?\\s*(.*)$");
+    private static final Pattern PLAIN = Pattern.compile(
+            "(?i)^(.+?)\\s*(?=(?::|,)?\\s*(?:\\b(?:to|targets?|leads\\s+to|expects?|towards?)\\b|:)[\\s:]*[0-9])(.*)$");
+    private static final Pattern SHARE =
+            Pattern.compile("(?:^|[\\s,;:(])([0-9][0-9.]*)\\s*(?:%|per\\s*cent\\b)\\)?\\s*,?");
     private static final Pattern TRACING =
             Pattern.compile("(?i)[\\s,]+on\\s+(?:the\\s+)?tracing\\s+\"?([^\",;]+?)\"?\\s*$");
     private static final Pattern WITHIN =
             Pattern.compile("(?i)[\\s,]+(?:with)?in\\s+(?:[\"\u201c]([^\"\u201d]+)[\"\u201d]|([^\",;]+?))\\s*$");
     private static final Pattern WRONG = Pattern.compile(
-            "(?i)[\\s,;]*(?:and\\s+)?(?:is\\s+)?(?:wrong|invalid|void|off)\\s*(?:if\\s+it\\s+(?:goes|trades)\\s+)?(above|over|below|under|at)?\\s*("
+            "(?i)[\\s,;]*(?:and\\s+|but\\s+)?(?:it\\s+)?(?:is\\s+)?(?:wrong|invalid(?:ated)?|void|off|fails?|stop|must\\s+hold|must\\s+not\\s+(?:lose|break))"
+                    + "\\s*(?:if\\s+|when\\s+|with\\s+)?(?:it\\s+|price\\s+)?(?:goes\\s+|trades\\s+|is\\s+)?(above|over|below|under|at|<|>)?\\s*("
                     + PRICE + ")");
-    private static final Pattern LEADS = Pattern.compile("(?i)^[\\s,:]*(?:leads\\s+)?(?:to|targets?)[\\s:]*(.+)$");
+    private static final Pattern LEADS =
+            Pattern.compile("(?i)^[\\s,:]*(?:leads\\s+)?(?:(?:to|targets?|expects?|towards?)\\b)?[\\s:]*([0-9].*)$");
     private static final Pattern TARGET =
             Pattern.compile("(?i)^(" + PRICE + "?)(?:\\s+(?:by|until|around)\\s+(.+?))?$");
 
@@ -66,20 +69,23 @@ public record ScenarioSentence(
             tracing = sheet.group(1).strip();
             rest = rest.substring(0, sheet.start());
         }
-        Matcher titled = QUOTED.matcher(rest);
-        if (!titled.matches()) {
-            titled = PLAIN.matcher(rest);
-        }
-        if (!titled.matches()) {
-            throw new IllegalArgumentException("say what it is called and where it leads, such as " + EXAMPLE);
-        }
-        String title = titled.group(1).strip();
-        rest = titled.group(2);
         double percent = Double.NaN;
+        Matcher quoted = QUOTED.matcher(rest);
+        String title = quoted.matches() ? quoted.group(1).strip() : "";
+        rest = quoted.matches() ? quoted.group(2) : rest;
         Matcher share = SHARE.matcher(rest);
-        if (share.matches()) {
+        if (share.find()) {
             percent = share(share.group(1));
-            rest = share.group(2);
+            rest = rest.substring(0, share.start()) + " "
+                    + rest.substring(share.end()).stripLeading();
+        }
+        if (title.isEmpty()) {
+            Matcher plain = PLAIN.matcher(rest.strip());
+            if (!plain.matches()) {
+                throw new IllegalArgumentException("say what it is called and where it leads, such as " + EXAMPLE);
+            }
+            title = plain.group(1).strip().replaceAll("[,:]+$", "");
+            rest = plain.group(2);
         }
         String parent = "";
         Matcher within = WITHIN.matcher(rest);
@@ -97,7 +103,7 @@ public record ScenarioSentence(
         List<Scenario.Target> targets = targets(rest, new MomentWords(calendar, now));
         double end = targets.get(targets.size() - 1).price();
         boolean rises = end > invalidation;
-        if (side.matches("above|over") && rises || side.matches("below|under") && !rises) {
+        if (side.matches("above|over|>") && rises || side.matches("below|under|<") && !rises) {
             throw new IllegalArgumentException("it leads " + (rises ? "up" : "down") + ", so what proves it wrong lies "
                     + (rises ? "below" : "above"));
         }

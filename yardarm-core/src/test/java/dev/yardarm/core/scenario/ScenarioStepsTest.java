@@ -40,6 +40,12 @@ class ScenarioStepsTest {
                 "flat to come to 101, wrong above 109.5 | flat to come | NaN | 101 | 109.5 | '' | ''",
                 "\"a b\" 25% to 101 wrong above 109.5 in \"larger one\" on tracing second count | a b | 25 | 101 | 109.5 | larger one | second count",
                 "crash 5% leads to 80 then 70, invalid if it trades above 110 within decline | crash | 5 | 80;70 | 110 | decline | ''",
+                "up: 112 then 118, invalid under 99, 60% | up | 60 | 112;118 | 99 | '' | ''",
+                "bull case 60 per cent target 118 stop 99 | bull case | 60 | 118 | 99 | '' | ''",
+                "bear (25%) to 92, fails if it goes over 106 | bear | 25 | 92 | 106 | '' | ''",
+                "range to 103 and 97, wrong if below 90 | range | NaN | 103;97 | 90 | '' | ''",
+                "\"wave 3 of 5\" expect 120, must hold 101 | wave 3 of 5 | NaN | 120 | 101 | '' | ''",
+                "b wave to 101.5; must not lose 97.25 in larger count | b wave | NaN | 101.5 | 97.25 | larger count | ''",
                 "“wave c” 33.3% targets 95.50; wrong at 104,20 | wave c | 33.3 | 95.5 | 104.2 | '' | ''"
             })
     void sentencesAsPeopleSayThem(

@@ -92,7 +92,10 @@ public final class Board implements AutoCloseable {
                 desk.books().listen(subject -> {
                     if (subject == Books.Subject.LISTS) {
                         read();
-                    } else if (subject == Books.Subject.STANCES || subject == Books.Subject.ALERTS) {
+                    } else if (subject == Books.Subject.ALERTS || subject == Books.Subject.FIRINGS) {
+                        values.alertsChanged();
+                        tell();
+                    } else if (subject == Books.Subject.STANCES) {
                         tell();
                     }
                 }),

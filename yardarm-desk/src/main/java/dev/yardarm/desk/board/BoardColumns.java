@@ -166,9 +166,7 @@ final class BoardColumns {
     }
 
     private int alerts(BoardRow row) {
-        return (int) desk.books().alerts(row.instrument().id()).stream()
-                .filter(desk.books()::waits)
-                .count();
+        return values.waiting(row.instrument().id()).size();
     }
 
     private String stance(BoardRow row) {

@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * The values of a board that take time: formulas on daily bars with the one that is forming, and levels. They are worked out in the background as
@@ -41,6 +42,8 @@ final class BoardValues implements AutoCloseable {
     private List<String> formulas = List.of();
     private List<String> of = List.of();
     private boolean withLevels;
+    /** By instrument; null until it is asked for after a change. */
+    private Map<InstrumentId, List<Alert>> waiting;
 
     /** @param changed told on the interface's thread when values have come */
     BoardValues(Desk desk, Runnable changed) {
@@ -69,12 +72,25 @@ final class BoardValues implements AutoCloseable {
         for (double level : levels.getOrDefault(id, new double[0])) {
             nearest = nearer(nearest, level, price);
         }
-        for (Alert alert : desk.books().alerts(id)) {
-            if (desk.books().waits(alert)) {
-                nearest = nearer(nearest, desk.alertRunner().level(alert), price);
-            }
+        for (Alert alert : waiting(id)) {
+            nearest = nearer(nearest, desk.alertRunner().level(alert), price);
         }
         return nearest;
+    }
+
+    /** The alerts that wait on an instrument; those of all are told apart once after each change of them. */
+    List<Alert> waiting(InstrumentId id) {
+        if (waiting == null) {
+            waiting = desk.books().alerts().stream()
+                    .filter(desk.books()::waits)
+                    .collect(Collectors.groupingBy(Alert::instrument));
+        }
+        return waiting.getOrDefault(id, List.of());
+    }
+
+    /** Alerts were set, taken away or have fired. */
+    void alertsChanged() {
+        waiting = null;
     }
 
     private static double nearer(double nearest, double level, double price) {

@@ -135,11 +135,11 @@ public final class SimulatedFeed {
     /** When all faults are over and nothing is missing, trades come as before. */
     @GuardedBy("this")
     private void settle(long now) {
-        boolean over = faults.stream().allMatch(each -> each.to() < now)
-                && wires.values().stream()
-                        .allMatch(wire -> wire.missing() == 0
-                                && wire.completeUpTo() >= wire.sentUpTo()
-                                && wire.sentUpTo() > lastEnd());
+        long end = faults.stream().mapToLong(FeedFault::to).max().orElse(0);
+        boolean over = end < now;
+        for (Wire wire : wires.values()) {
+            over &= wire.missing() == 0 && wire.completeUpTo() >= wire.sentUpTo() && wire.sentUpTo() > end;
+        }
         if (over) {
             long[] counts = counted();
             doubled = counts[0];
@@ -148,11 +148,6 @@ public final class SimulatedFeed {
             wires.clear();
             faulty = false;
         }
-    }
-
-    @GuardedBy("this")
-    private long lastEnd() {
-        return faults.stream().mapToLong(FeedFault::to).max().orElse(0);
     }
 
     /**

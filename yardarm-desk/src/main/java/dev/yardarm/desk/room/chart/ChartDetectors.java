@@ -15,6 +15,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.structure.AgreementMap;
 import dev.yardarm.core.structure.DetectorTerm;
+import dev.yardarm.core.structure.Finding;
 import dev.yardarm.desk.call.CallWork;
 import java.util.Comparator;
 import java.util.List;
@@ -158,36 +159,16 @@ public final class ChartDetectors {
      * when price has left one of them behind.
      */
     public void planChosen() {
-        Found found = chosen().orElse(null);
-        if (found == null) {
-            room.desk().tell("Click something that was found first, with a target and a price that voids it.");
-            return;
-        }
-        double last = chart.data().last();
-        double target = found.finding().target();
-        double stop = found.finding().invalidation();
-        boolean has = Double.isFinite(target) && Double.isFinite(stop);
-        if (!has || (target - last) * (last - stop) <= 0) {
-            room.desk()
-                    .tell(
-                            has
-                                    ? "Price is not between the target of this " + found.words()
-                                            + " and what voids it any more; there is nothing to plan."
-                                    : "This " + found.words() + " has no target and price that voids it to plan by.");
-            return;
-        }
-        room.studies().makePlan(last, stop, target);
+        between("plan").ifPresent(finding -> room.studies()
+                .makePlan(chart.data().last(), finding.invalidation(), finding.target()));
     }
 
-    /**
-     * Makes a call of the chosen finding: where it leads, what voids it, and as trigger its line that price has to cross first, else where price stands.
-     * It is judged among those of its kind.
-     */
-    public void callChosen() {
+    /** The chosen finding when price stands between its target and what voids it; else it is told what is missing. */
+    private Optional<Finding> between(String verb) {
         Found found = chosen().orElse(null);
         if (found == null) {
             room.desk().tell("Click something that was found first, with a target and a price that voids it.");
-            return;
+            return Optional.empty();
         }
         double last = chart.data().last();
         double target = found.finding().target();
@@ -198,12 +179,27 @@ public final class ChartDetectors {
                     .tell(
                             has
                                     ? "Price is not between the target of this " + found.words()
-                                            + " and what voids it any more; there is nothing to call."
-                                    : "This " + found.words() + " has no target and price that voids it to call by.");
-            return;
+                                            + " and what voids it any more; there is nothing to " + verb + "."
+                                    : "This " + found.words() + " has no target and price that voids it to " + verb
+                                            + " by.");
+            return Optional.empty();
         }
-        int way = target > wrong ? 1 : -1;
-        double trigger = found.finding().lines().values().stream()
+        return Optional.of(found.finding());
+    }
+
+    /**
+     * Makes a call of the chosen finding: where it leads, what voids it, and as trigger its line that price has to cross first, else where price stands.
+     * It is judged among those of its kind.
+     */
+    public void callChosen() {
+        between("call").ifPresent(this::call);
+    }
+
+    private void call(Finding finding) {
+        double last = chart.data().last();
+        double target = finding.target();
+        int way = target > finding.invalidation() ? 1 : -1;
+        double trigger = finding.lines().values().stream()
                 .filter(line -> way * (line - last) > 0 && way * (target - line) > 0)
                 .min(Comparator.comparingDouble(line -> Math.abs(line - last)))
                 .orElse(last);
@@ -212,12 +208,17 @@ public final class ChartDetectors {
         Call call = new Call(
                 CallWork.newId(),
                 instrument.id(),
-                new Reading(format.round(trigger), format.round(target), format.round(wrong), false, false),
+                new Reading(
+                        format.round(trigger),
+                        format.round(target),
+                        format.round(finding.invalidation()),
+                        false,
+                        false),
                 null,
                 chart.request().byRule().orElseGet(() -> new BarRule.Time(chart.timeframe())),
                 Long.MAX_VALUE,
                 "",
-                found.finding().kind().replace('_', ' '),
+                finding.kind().replace('_', ' '),
                 room.desk().feedServices().now().getAsLong());
         room.desk().callWork().make(instrument, call);
     }
