@@ -49,7 +49,7 @@ class AlertChartsTest extends AtADesk {
                 () -> room.instrument().orElseThrow().equals(other)
                         && !room.chart().bars().isEmpty());
         for (int step = 1; step < 60 && front.get(() -> desk.books().firings().isEmpty()); step++) {
-            desk.hub().beatAt(desk.clock().now() + step * 20 * Times.SECOND);
+            desk.hub().beatAt(desk.clock().now() + step * 20L * Times.SECOND);
         }
         front.await("it fires", () -> !desk.books().firings().isEmpty());
         Firing firing = front.get(() -> desk.books().firings().get(0));

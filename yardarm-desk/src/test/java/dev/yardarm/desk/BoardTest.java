@@ -142,7 +142,7 @@ class BoardTest extends AtADesk {
         for (int step = 1; step <= 12; step++) {
             real.addAndGet(SECOND);
             front.run(board::touch);
-            desk.hub().beatAt(desk.clock().now() + step * 2 * Times.MINUTE);
+            desk.hub().beatAt(desk.clock().now() + step * 2L * Times.MINUTE);
             front.run(() -> {});
             assertThat(codes()).isEqualTo(sorted);
             differs |= !front.get(this::byPercent).equals(sorted);
