@@ -187,7 +187,7 @@ public final class BoardTable extends PaintedRegion {
         bar.setVisible(needed);
         if (needed) {
             bar.setMax(board.lines() - seen());
-            bar.setVisibleAmount((double) bar.getMax() * seen() / board.lines());
+            bar.setVisibleAmount(bar.getMax() * seen() / board.lines());
             bar.setBlockIncrement(seen());
             bar.resizeRelocate(getWidth() - BAR, BoardPicture.HEAD, BAR, Math.max(0, getHeight() - BoardPicture.HEAD));
         } else {
