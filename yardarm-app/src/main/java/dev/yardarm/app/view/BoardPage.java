@@ -28,7 +28,6 @@ import javafx.scene.layout.VBox;
 
 /** The quote board as a page: its table or its wall of tiles, and the chart of what is under the pointer, else of what is in hand. */
 final class BoardPage extends VBox implements RowsView {
-    private final Workbench bench;
     private final Board board;
     private final BoardTable table;
     private final BoardWall wall;
@@ -40,7 +39,7 @@ final class BoardPage extends VBox implements RowsView {
     private boolean asWall;
 
     BoardPage(Workbench bench) {
-        this.bench = bench;
+
         board = new Board(bench.desk(), Board.Place.PAGE, System::nanoTime);
         table = new BoardTable(bench, board);
         wall = new BoardWall(bench, board);
