@@ -11,6 +11,7 @@ import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.call.CallEvent;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.action.View;
+import java.io.File;
 import java.nio.file.Path;
 import java.util.Locale;
 import javafx.geometry.Point2D;
@@ -124,6 +125,25 @@ class WatchTest {
         app.await("its moment", () -> {
             ChartModel chart = app.chart();
             return !chart.bars().isEmpty() && chart.firings().size() == 1;
+        });
+    }
+
+    @Test
+    void alertsThatFireTogetherHaveTheirPicturesOneAfterTheOther() throws Exception {
+        double last = last();
+        for (int at = 0; at < 6; at++) {
+            app.line(String.format(Locale.ROOT, "alert reaches %.2f", last + 0.01 * (at - 3)));
+        }
+        app.await("they are set", () -> !app.desk().books().alerts().isEmpty());
+        int set = app.get(() -> app.desk().books().alerts().size());
+        assertThat(set).isGreaterThan(3);
+        app.desk().clock().setSpeed(600);
+        app.desk().clock().setRunning(true);
+        app.await("they fire", () -> app.desk().books().firings().size() == set);
+        app.desk().clock().setRunning(false);
+        app.await("a picture of each", () -> {
+            File[] pictures = home.resolve("pictures").toFile().listFiles((dir, name) -> name.endsWith(".png"));
+            return pictures != null && pictures.length == set;
         });
     }
 

@@ -13,6 +13,7 @@ import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.series.Bars;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
@@ -141,6 +142,23 @@ class ScaleTest {
             last = ChartFixture.PVX.next(last);
         }
         assertThat(axis.openTime(302)).isEqualTo(ChartFixture.PVX.open(last));
+    }
+
+    @Test
+    void barsToComeOpenWhereTheCalendarSaysInWhateverOrderTheyAreAsked() {
+        Bars bars = ChartFixture.days(300).snapshot();
+        BarGrid grid = new BarGrid(ChartFixture.PVX, Timeframe.MINUTES_15);
+        TimeAxis axis = new TimeAxis(bars, grid);
+        List<Long> expected = new ArrayList<>();
+        BarGrid.Slot slot = grid.slotAt(bars.openTime(299));
+        for (int ahead = 0; ahead < 4000; ahead++) {
+            slot = grid.next(slot);
+            expected.add(slot.openTime());
+        }
+        for (int bar : new int[] {300, 299 + 1700, 350, 299 + 4000, 299 + 3999}) {
+            assertThat(axis.openTime(bar)).as("bar " + bar).isEqualTo(expected.get(bar - 300));
+        }
+        assertThat(axis.openTime(299 + 9000)).as("no further than is drawn").isEqualTo(expected.get(3999));
     }
 
     @Test

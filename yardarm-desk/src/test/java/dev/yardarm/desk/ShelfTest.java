@@ -116,6 +116,25 @@ class ShelfTest {
     }
 
     @Test
+    void whatIsAskedOfOneInstrumentIsTrueAfterEveryKindOfChange() {
+        InstrumentId other = new InstrumentId("halcyon", "BRAM");
+        books.alertShelf().put(alert("a"));
+        assertThat(books.alerts(KTRL)).extracting(Alert::id).containsExactly("a");
+        assertThat(books.alerts(other)).isEmpty();
+        books.alertShelf().put(Alert.onDrawing("b", other, "d", Alert.Trigger.REACHES, Timeframe.DAY, true, 1));
+        books.alertShelf().put(alert("c"));
+        assertThat(books.alerts(KTRL)).extracting(Alert::id).containsExactly("a", "c");
+        assertThat(books.alerts(other)).extracting(Alert::id).containsExactly("b");
+        books.alertShelf().put(alert("a").armed(50, 99));
+        assertThat(books.alerts(KTRL)).extracting(Alert::setAt).containsExactly(50L, 1L);
+        alerts().remove("a");
+        assertThat(books.alerts(KTRL)).extracting(Alert::id).containsExactly("c");
+        undo.undo();
+        assertThat(books.alerts(KTRL)).extracting(Alert::id).contains("a", "c");
+        assertThat(books.alerts()).hasSize(3);
+    }
+
+    @Test
     void undoTakesBackWhatItsStepWasAboutAndNothingElse() {
         NamedList other = new NamedList("Other", List.of());
         undo.execute(books.listShelf().change("add", all -> {

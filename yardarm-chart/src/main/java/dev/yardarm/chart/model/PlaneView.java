@@ -40,19 +40,8 @@ final class PlaneView {
         double[] us = new double[(last - first) / step + 2];
         double[] xs = new double[us.length];
         int count = 0;
-        int size = axis.bars().size();
-        BarGrid.Slot ahead = size == 0 ? null : axis.grid().slotAt(axis.bars().openTime(size - 1));
         for (int bar = first; bar <= last; bar++) {
-            long time;
-            if (bar >= size && chart.request().isTime() && ahead != null) {
-                // One after the other: asking for each from the last bar on would count them all again.
-                for (int behind = bar == first ? bar - size + 1 : 1; behind > 0; behind--) {
-                    ahead = axis.grid().next(ahead);
-                }
-                time = ahead.openTime();
-            } else {
-                time = axis.openTime(bar);
-            }
+            long time = axis.openTime(bar);
             boolean counts = sessions
                     ? bar == first || bar == last || opensSession(axis, time)
                     : (bar - first) % step == 0 || bar == last;

@@ -2,6 +2,7 @@ package dev.yardarm.chart.scale;
 
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.series.Bars;
+import java.util.Arrays;
 
 /**
  * From moments of time to positions among the bars of a chart and back, also before the first and after the last bar,
@@ -14,6 +15,11 @@ public final class TimeAxis {
     private final Bars bars;
     private final BarGrid grid;
     private final boolean byTime;
+    /** Opening times of bars to come, as far as they were asked for; counting them anew for each would take long. */
+    private long[] ahead = {};
+
+    private BarGrid.Slot furthest;
+    private int counted;
 
     public TimeAxis(Bars bars, BarGrid grid) {
         this(bars, grid, true);
@@ -96,10 +102,21 @@ public final class TimeAxis {
         if (bar < 0) {
             return bars.openTime(0) + bar * grid.timeframe().span();
         }
-        BarGrid.Slot slot = grid.slotAt(bars.openTime(last));
-        for (int ahead = 0; ahead < Math.min(bar - last, MOST_AHEAD); ahead++) {
-            slot = grid.next(slot);
+        return ahead(Math.min(bar - last, MOST_AHEAD));
+    }
+
+    /** Opening time of a bar so many behind the last; O(1) but for bars that no one asked for yet. */
+    private synchronized long ahead(int number) {
+        if (furthest == null) {
+            furthest = grid.slotAt(bars.openTime(bars.size() - 1));
         }
-        return slot.openTime();
+        if (ahead.length < number) {
+            ahead = Arrays.copyOf(ahead, Math.max(number, 2 * ahead.length));
+        }
+        while (counted < number) {
+            furthest = grid.next(furthest);
+            ahead[counted++] = furthest.openTime();
+        }
+        return ahead[number - 1];
     }
 }

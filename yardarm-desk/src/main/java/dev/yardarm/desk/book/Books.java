@@ -22,9 +22,7 @@ import dev.yardarm.data.document.Documents;
 import dev.yardarm.desk.listening.Listeners;
 import dev.yardarm.desk.listening.Listening;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
@@ -71,10 +69,9 @@ public final class Books {
     private final Shelf<String, Blend> blends;
     private final Listeners<Subject> listeners = new Listeners<>();
     private final Listeners<InstrumentId> drawingListeners = new Listeners<>();
-    /** The newest firing of each alert as it was set, of the firings it was made from. */
-    private Map<Armed, Firing> newest = Map.of();
-
-    private List<Firing> newestOf = List.of();
+    private final ShelfGroups<InstrumentId, Alert> alertsOn;
+    private final ShelfGroups<InstrumentId, Firing> firingsOn;
+    private final ShelfGroups<Armed, Firing> firingsOf;
 
     /** An alert as it was set or armed at a moment. */
     private record Armed(String alert, long setAt) {}
@@ -105,6 +102,9 @@ public final class Books {
         alerts = Shelf.open(ShelfKind.ALERTS, saver, front, List.of());
         alertCharts = Shelf.open(ShelfKind.ALERT_CHARTS, saver, front, List.of());
         firings = Shelf.open(ShelfKind.FIRINGS, saver, front, List.of());
+        alertsOn = alerts.groups(Alert::instrument);
+        firingsOn = firings.groups(Firing::instrument);
+        firingsOf = firings.groups(firing -> new Armed(firing.alert(), firing.setAt()));
         calls = Shelf.open(ShelfKind.CALLS, saver, front, List.of());
         callEvents = Shelf.open(ShelfKind.CALL_EVENTS, saver, front, List.of());
         scenarios = Shelf.open(ShelfKind.SCENARIOS, saver, front, List.of());
@@ -273,9 +273,7 @@ public final class Books {
 
     /** The alerts of an instrument. */
     public List<Alert> alerts(InstrumentId instrument) {
-        return alerts.all().stream()
-                .filter(alert -> alert.instrument().equals(instrument))
-                .toList();
+        return alertsOn.get(instrument);
     }
 
     /** The alerts, to be changed. */
@@ -290,9 +288,7 @@ public final class Books {
 
     /** What went off on an instrument. */
     public List<Firing> firings(InstrumentId instrument) {
-        return firings.all().stream()
-                .filter(firing -> firing.instrument().equals(instrument))
-                .toList();
+        return firingsOn.get(instrument);
     }
 
     /** The record of what went off, to be added to. */
@@ -302,15 +298,8 @@ public final class Books {
 
     /** The newest firing of an alert since it was set or armed last; empty before the first. */
     public Optional<Firing> firing(Alert alert) {
-        List<Firing> all = firings.all();
-        if (all != newestOf) {
-            Map<Armed, Firing> made = new HashMap<>();
-            all.forEach(each -> made.merge(
-                    new Armed(each.alert(), each.setAt()), each, (one, other) -> other.at() >= one.at() ? other : one));
-            newest = made;
-            newestOf = all;
-        }
-        return Optional.ofNullable(newest.get(new Armed(alert.id(), alert.setAt())));
+        return firingsOf.get(new Armed(alert.id(), alert.setAt())).stream()
+                .reduce((one, other) -> other.at() >= one.at() ? other : one);
     }
 
     /** True when an alert can still go off: it has not since it was set, or it goes off more than once. */

@@ -20,6 +20,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 
 /**
@@ -48,6 +49,8 @@ public final class Shelf<K, V> {
     private List<V> all;
     /** Those of {@link #all} by their keys; null until it is asked for. Some who only ask do so from the background. */
     private volatile Map<K, V> byKey;
+
+    private final List<ShelfGroups<?, V>> groups = new ArrayList<>();
 
     private Shelf(ShelfKind<K, V, ?> kind, List<V> all, Consumer<List<V>> save) {
         this.kind = kind;
@@ -89,6 +92,13 @@ public final class Shelf<K, V> {
         return known;
     }
 
+    /** The things by what several of them have in common; kept as things come, so that one more costs that one. */
+    public <G> ShelfGroups<G, V> groups(Function<V, G> of) {
+        ShelfGroups<G, V> made = new ShelfGroups<>(this::all, of);
+        groups.add(made);
+        return made;
+    }
+
     /** Tells the keys of what was added, changed or taken away. */
     public Listening listen(Consumer<Set<K>> listener) {
         return listeners.add(listener);
@@ -117,6 +127,7 @@ public final class Shelf<K, V> {
         Map<K, V> known = byKey();
         all = Collections.unmodifiableList(changed);
         known.put(key, value);
+        groups.forEach(before == null ? each -> each.added(value) : ShelfGroups::changed);
         save.accept(all);
         listeners.tell(Set.of(key));
     }
@@ -134,6 +145,7 @@ public final class Shelf<K, V> {
         }
         all = List.copyOf(changed);
         byKey = null;
+        groups.forEach(ShelfGroups::changed);
         save.accept(all);
         listeners.tell(differing(before, all));
     }

@@ -19,12 +19,16 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
+import dev.yardarm.desk.work.Paced;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -32,10 +36,16 @@ import java.util.stream.Stream;
  * until it is closed. Used by the interface's thread.
  */
 public final class WatchDesk implements AutoCloseable {
+    private static final long PAUSE = 250;
+
     private final Desk desk;
     private final Rows<Alert> waiting;
     private final Rows<Firing> fired;
     private final Quotes quotes;
+    private Set<InstrumentId> quoted = Set.of();
+    /** Firings, and alerts that have been set up: they can come by the hundred. */
+    private final Paced soon;
+
     private final Listening heard;
     private final CallRows calls;
     private Part inHand = Part.WAITING;
@@ -81,30 +91,40 @@ public final class WatchDesk implements AutoCloseable {
                 desk.habits().table("fired"),
                 line -> desk.habits().setTable("fired", line));
         calls = new CallRows(desk, this::last);
+        soon = new Paced(desk.feedServices().front(), PAUSE, () -> {
+            read();
+            watch();
+        });
         heard = Listening.all(
                 desk.books().listen(subject -> {
-                    if (subject == Books.Subject.ALERTS
-                            || subject == Books.Subject.FIRINGS
+                    if (subject == Books.Subject.FIRINGS) {
+                        soon.ask();
+                    } else if (subject == Books.Subject.ALERTS
                             || subject == Books.Subject.CALLS
                             || subject == Books.Subject.DRAWINGS) {
                         read();
                         watch();
                     }
                 }),
-                desk.alertRunner().listen(alert -> read()));
+                desk.alertRunner().listen(alert -> soon.ask()));
         read();
         watch();
     }
 
     /** Follows the prices of what is waited for. */
     private void watch() {
-        quotes.watch(Stream.concat(
+        Set<InstrumentId> wanted = Stream.concat(
                         waiting.rows().stream().map(Alert::instrument),
                         calls.rows().rows().stream().map(Call::instrument))
-                .distinct()
-                .map(this::instrument)
-                .flatMap(Optional::stream)
-                .toList());
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+        List<Instrument> there =
+                wanted.stream().map(this::instrument).flatMap(Optional::stream).toList();
+        // Their days are read when they are watched: not again for each alert that is set.
+        Set<InstrumentId> ids = there.stream().map(Instrument::id).collect(Collectors.toSet());
+        if (!ids.equals(quoted)) {
+            quoted = ids;
+            quotes.watch(there);
+        }
     }
 
     private static <R> RowColumn<R> code(Function<R, InstrumentId> of) {
@@ -327,6 +347,7 @@ public final class WatchDesk implements AutoCloseable {
 
     @Override
     public void close() {
+        soon.close();
         quotes.close();
         heard.close();
     }
