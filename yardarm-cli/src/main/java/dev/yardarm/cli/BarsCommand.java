@@ -54,11 +54,9 @@ final class BarsCommand implements Callable<Integer> {
                     + "it makes brick, line-break, point-figure and heikin-ashi from bars of 5 minutes")
     private String kind;
 
-    @Option(
-            names = "--tick",
-            defaultValue = "0.01",
-            paramLabel = "SIZE",
-            description = "smallest step of the price; sizes of ranges, bricks and boxes are in these (default 0.01)")
+    @Mixin
+    private TickOption step;
+
     private double tick;
 
     @Mixin
@@ -156,9 +154,7 @@ final class BarsCommand implements Callable<Integer> {
     }
 
     private BarRule rule() throws WrongUsageException {
-        if (!(tick > 0) || Double.isInfinite(tick)) {
-            throw new WrongUsageException("--tick must be above zero, not " + tick);
-        }
+        tick = step.tick();
         try {
             return BarRule.parse(kind);
         } catch (IllegalArgumentException wrong) {

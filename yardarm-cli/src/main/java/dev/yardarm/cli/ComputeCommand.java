@@ -85,12 +85,9 @@ final class ComputeCommand implements Callable<Integer> {
                             + "its parts with --with; may be repeated")
     private List<String> blend;
 
-    @Option(
-            names = "--tick",
-            paramLabel = "SIZE",
-            defaultValue = "0.01",
-            description = "smallest step of price, in which formulas count sizes such as on range 10; ${DEFAULT-VALUE} "
-                    + "unless told otherwise")
+    @Mixin
+    private TickOption step;
+
     private double tick;
 
     @Option(
@@ -125,9 +122,7 @@ final class ComputeCommand implements Callable<Integer> {
         ReadingOptions options = reading.read();
         ZoneId fileZone = options.zone();
         SkippedRows skipped = new SkippedRows(skipBad);
-        if (!(tick > 0) || Double.isInfinite(tick)) {
-            throw new WrongUsageException("--tick must be above zero, not " + tick);
-        }
+        tick = step.tick();
         OwnTerms own = OwnTerms.read(define, blend);
         List<Formula> parsed = new ArrayList<>();
         for (String text : formulas) {

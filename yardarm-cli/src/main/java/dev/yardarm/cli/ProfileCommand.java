@@ -60,11 +60,9 @@ final class ProfileCommand implements Callable<Integer> {
             description = "share of the volume in the value area (default 70%%)")
     private String share;
 
-    @Option(
-            names = "--tick",
-            defaultValue = "0.01",
-            paramLabel = "SIZE",
-            description = "smallest step of the price (default 0.01)")
+    @Mixin
+    private TickOption step;
+
     private double tick;
 
     @Mixin
@@ -166,9 +164,7 @@ final class ProfileCommand implements Callable<Integer> {
     }
 
     private void check() throws WrongUsageException {
-        if (!(tick > 0) || Double.isInfinite(tick)) {
-            throw new WrongUsageException("--tick must be above zero, not " + tick);
-        }
+        tick = step.tick();
         if (row < 1) {
             throw new WrongUsageException("--row is a number of ticks from 1 on, not " + row);
         }

@@ -84,11 +84,9 @@ final class WatchCommand implements Callable<Integer> {
             description = "file of drawings, as exported, that alerts wait on by name")
     private Path drawings;
 
-    @Option(
-            names = "--tick",
-            defaultValue = "0.01",
-            paramLabel = "SIZE",
-            description = "smallest step of price, in which margins are counted (default 0.01)")
+    @Mixin
+    private TickOption step;
+
     private double tick;
 
     @Mixin
@@ -121,9 +119,7 @@ final class WatchCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        if (!(tick > 0) || Double.isInfinite(tick)) {
-            throw new WrongUsageException("--tick must be above zero, not " + tick);
-        }
+        tick = step.tick();
         own = OwnTerms.read(define, null);
         ReadingOptions options = reading.options();
         zone = options.zone();

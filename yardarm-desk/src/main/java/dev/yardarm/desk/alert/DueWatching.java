@@ -9,42 +9,26 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.PriceBasis;
-import dev.yardarm.desk.follow.TradesFollowing;
 import java.util.List;
 
 /**
  * Watches an alert that goes off so long before an entry of the calendar. What is due is asked of the source's diary once for a year, and again
  * when that is over; a moment that passed while nothing ran is told as such. Cost: a comparison a trade and a beat.
  */
-final class DueWatching implements Watching, TradesFollowing.Follower {
+final class DueWatching extends FollowedWatching {
     private static final long AHEAD = 370 * Times.DAY;
 
-    private final Alert alert;
     private final Awaited.Due due;
-    private final Instrument instrument;
-    private final AlertRunner.Around around;
-    private final Teller teller;
-    private final TradesFollowing following;
     private TradingCalendar calendar;
     private List<Diary.Entry> coming = List.of();
     private int next;
     private long askedUpTo;
     private double last;
-    private volatile boolean done;
 
     DueWatching(Alert alert, Instrument instrument, AlertRunner.Around around, Teller teller) {
-        this.alert = alert;
+        super(alert, instrument, around, teller);
         this.due = (Awaited.Due) alert.first().on();
-        this.instrument = instrument;
-        this.around = around;
-        this.teller = teller;
         this.last = Double.isFinite(alert.price()) ? alert.price() : 0;
-        this.following = new TradesFollowing(instrument, "alert " + alert.id(), around.following(), this);
-    }
-
-    @Override
-    public Alert alert() {
-        return alert;
     }
 
     @Override
@@ -59,13 +43,13 @@ final class DueWatching implements Watching, TradesFollowing.Follower {
 
     @Override
     public void begin(long now) {
-        following.begin(Math.max(alert.setAt(), now - Times.HOUR), Math.max(now, alert.setAt()));
+        follow(Math.max(alert().setAt(), now - Times.HOUR), Math.max(now, alert().setAt()));
     }
 
     @Override
     public void begin(PriceBasis basis, TradingCalendar hours) {
         calendar = hours;
-        askedUpTo = alert.setAt();
+        askedUpTo = alert().setAt();
         ask();
     }
 
@@ -73,15 +57,15 @@ final class DueWatching implements Watching, TradesFollowing.Follower {
         long from = askedUpTo;
         askedUpTo += AHEAD;
         next = 0;
-        coming = around
+        coming = around()
                 .following()
                 .directory()
-                .source(instrument)
+                .source(instrument())
                 .flatMap(source -> source.offers(Diary.class))
-                .map(diary -> diary.entries(instrument.id(), from, askedUpTo))
+                .map(diary -> diary.entries(instrument().id(), from, askedUpTo))
                 .orElse(List.of())
                 .stream()
-                .filter(each -> due.is(each) && each.time() - alert.first().early() >= alert.setAt())
+                .filter(each -> due.is(each) && each.time() - alert().first().early() >= alert().setAt())
                 .sorted((one, other) -> Long.compare(one.time(), other.time()))
                 .toList();
     }
@@ -94,60 +78,35 @@ final class DueWatching implements Watching, TradesFollowing.Follower {
 
     @Override
     public void time(long now, boolean away) {
-        while (!done) {
+        while (!isDone()) {
             if (next >= coming.size()) {
-                if (now + alert.first().early() < askedUpTo) {
+                if (now + alert().first().early() < askedUpTo) {
                     break;
                 }
                 ask();
                 continue;
             }
             Diary.Entry entry = coming.get(next);
-            long moment = entry.time() - alert.first().early();
+            long moment = entry.time() - alert().first().early();
             if (moment > now) {
                 break;
             }
             next++;
-            if (moment >= alert.terms().until()) {
+            if (moment >= alert().terms().until()) {
                 break;
             }
-            if (alert.terms().lookAt(moment, calendar.zone())) {
-                Firing firing = Firing.of(alert, "", moment, last, 0);
+            if (alert().terms().lookAt(moment, calendar.zone())) {
+                Firing firing = Firing.of(alert(), "", moment, last, 0);
                 String said = entry.title();
-                String note = alert.note().isEmpty() ? said : said + ": " + alert.note();
-                around.front().execute(() -> teller.fired(this, firing.in("", note), away));
-                done = alert.terms().repeat() == Terms.Repeat.ONCE;
+                String note = alert().note().isEmpty() ? said : said + ": " + alert().note();
+                tell(firing.in("", note), away);
+                if (alert().terms().repeat() == Terms.Repeat.ONCE) {
+                    end(false);
+                }
             }
         }
-        if (!done && now >= alert.terms().until()) {
-            done = true;
-            around.front().execute(() -> teller.expired(this));
+        if (now >= alert().terms().until()) {
+            end(true);
         }
-    }
-
-    @Override
-    public boolean isDone() {
-        return done;
-    }
-
-    @Override
-    public void ready() {
-        teller.ready(this);
-    }
-
-    @Override
-    public void stale(long now) {
-        teller.stale(this, now);
-    }
-
-    @Override
-    public void cannot(String reason) {
-        teller.cannot(this, reason);
-    }
-
-    @Override
-    public void close() {
-        done = true;
-        following.close();
     }
 }
