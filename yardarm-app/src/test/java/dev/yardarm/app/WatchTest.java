@@ -13,15 +13,22 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.action.View;
 import java.io.File;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
+import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TableView;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -173,6 +180,38 @@ class WatchTest {
         assertThat(app.get(() -> app.chart().drawings().get(0).anchors().get(0).price()))
                 .as("the level stays where it is")
                 .isEqualTo(price);
+    }
+
+    @Test
+    void aRightClickOnAPriceOffersEveryWayToMeetIt() throws Exception {
+        double price = Math.rint((last() + 1) * 100) / 100;
+        app.robot().rightClickOn(app.onChart(app.get(() -> app.chart().plotRight() - 40), app.get(() -> app.chart()
+                .price()
+                .y(price))));
+        Menu ways = app.get(() -> Window.getWindows().stream()
+                .filter(ContextMenu.class::isInstance)
+                .flatMap(menu -> ((ContextMenu) menu).getItems().stream())
+                .filter(item -> item instanceof Menu && item.getText().startsWith("Alert at "))
+                .map(Menu.class::cast)
+                .findFirst()
+                .orElseThrow());
+        int offered = 0;
+        for (MenuItem way : List.copyOf(ways.getItems())) {
+            if (!(way instanceof SeparatorMenuItem) && !way.getText().equals("Write it yourself")) {
+                app.robot().interact(way::fire);
+                offered++;
+            }
+        }
+        int expected = offered;
+        assertThat(expected).isGreaterThan(5);
+        app.await("all are set", () -> app.desk().books().alerts().size() == expected);
+        assertThat(app.get(() -> app.desk().books().alerts()))
+                .extracting(alert -> alert.first().trigger())
+                .doesNotHaveDuplicates();
+        MenuItem write = app.get(() -> ways.getItems().get(ways.getItems().size() - 1));
+        app.robot().interact(write::fire);
+        assertThat(((TextInputControl) app.robot().lookup("#command-line").query()).getText())
+                .startsWith("alert reaches ");
     }
 
     @Test

@@ -3,6 +3,7 @@ package dev.yardarm.bench;
 import dev.yardarm.app.board.BoardTable;
 import dev.yardarm.app.board.BoardWall;
 import dev.yardarm.app.chart.ChartView;
+import dev.yardarm.app.chart.PaintedRegion;
 import dev.yardarm.app.log.ToolkitLog;
 import dev.yardarm.app.theme.Themes;
 import dev.yardarm.app.view.WatchPages;
@@ -18,13 +19,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.stage.Stage;
 
 /**
@@ -89,10 +89,8 @@ public final class BoardMeasurement extends Application {
         try {
             // The daily history is made first.
             Thread.sleep(30_000);
-            Frames chart = frames(() -> {
-                ((ChartView) stage.getScene().lookup("#chart")).canvas().paintNow();
-                return null;
-            });
+            double least = completed(this::small);
+            Frames chart = frames(() -> ((ChartView) stage.getScene().lookup("#chart")).canvas());
             BusyMarket market = new BusyMarket(BETWEEN);
             desk.directory().add(market);
             Board board = front(() -> {
@@ -117,19 +115,13 @@ public final class BoardMeasurement extends Application {
                 Thread.sleep(200);
             }
             beats(20);
-            Frames table = frames(() -> {
-                ((BoardTable) stage.getScene().lookup("#board-table")).paintNow();
-                return null;
-            });
+            Frames table = frames(() -> ((BoardTable) stage.getScene().lookup("#board-table")));
             front(() -> {
                 window.watch().show(WatchPages.Page.WALL);
                 return null;
             });
             Thread.sleep(3000);
-            Frames wall = frames(() -> {
-                ((BoardWall) stage.getScene().lookup("#board-wall")).paintNow();
-                return null;
-            });
+            Frames wall = frames(() -> ((BoardWall) stage.getScene().lookup("#board-wall")));
             front(() -> {
                 window.watch().show(WatchPages.Page.BOARD);
                 return null;
@@ -140,11 +132,13 @@ public final class BoardMeasurement extends Application {
             long after = used();
             System.out.printf(
                     Locale.ROOT,
-                    "a frame of the chart: issued %.2f ms, completed %.2f ms%n"
+                    "a frame in which a few pixels change: completed %.2f ms%n"
+                            + "of the chart: issued %.2f ms, completed %.2f ms%n"
                             + "of the board, 500 instruments: issued %.2f ms, completed %.2f ms; of a chart's %.2f, %.2f%n"
                             + "of the wall of 500 tiles: issued %.2f ms, completed %.2f ms; of a chart's %.2f, %.2f%n"
                             + "a tenth of a second with 500 trades, median: %.2f ms%n"
                             + "held before and after %d hours of it: %.1f MB, %.1f MB%n",
+                    least,
                     chart.issued(),
                     chart.completed(),
                     table.issued(),
@@ -189,43 +183,73 @@ public final class BoardMeasurement extends Application {
         return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
     }
 
-    /** Paints once for each tenth of a second of the market, which go by faster here; pulses between those are not counted. */
-    private Frames frames(Supplier<Void> paint) throws InterruptedException {
-        CountDownLatch done = new CountDownLatch(1);
+    /** Frames of what is painted there, each after a tenth of a second of the market. */
+    private Frames frames(Supplier<PaintedRegion> region) throws InterruptedException {
+        PaintedRegion painted = front(region);
+        return new Frames(issued(painted), completed(painted::redraw));
+    }
+
+    /** The painting alone, at the pace of a market that goes by faster: a frame every 40 milliseconds. */
+    private double issued(PaintedRegion painted) throws InterruptedException {
         double[] times = new double[WARM_UP + COUNTED];
-        double[] issuing = new double[WARM_UP + COUNTED];
-        AtomicBoolean due = new AtomicBoolean();
+        for (int at = 0; at < times.length; at++) {
+            beat();
+            // What the beat told has come before.
+            times[at] = front(() -> {
+                long begin = System.nanoTime();
+                painted.paintNow();
+                return (System.nanoTime() - begin) / 1e6;
+            });
+            Thread.sleep(40);
+        }
+        return median(Arrays.copyOfRange(times, WARM_UP, times.length));
+    }
+
+    /**
+     * From the pulse in which something changes until the next but one: in between something small changes too, so that its pulse waits until
+     * the one before is rendered and copied to the screen.
+     */
+    private double completed(Runnable change) throws InterruptedException {
+        double[] times = new double[WARM_UP + COUNTED];
+        CountDownLatch done = new CountDownLatch(1);
         Platform.runLater(() -> new AnimationTimer() {
             private int count;
-            private boolean painted;
-            private long last;
+            private int step;
+            private long began;
 
             @Override
             public void handle(long now) {
-                long time = System.nanoTime();
-                if (painted) {
-                    times[count++] = (time - last) / 1e6;
-                    painted = false;
+                switch (step++) {
+                    case 0 -> beat();
+                    case 1 -> {
+                        began = System.nanoTime();
+                        change.run();
+                    }
+                    case 2 -> small();
+                    default -> {
+                        times[count++] = (System.nanoTime() - began) / 1e6;
+                        step = 0;
+                    }
                 }
-                last = time;
                 if (count == times.length) {
                     stop();
                     done.countDown();
-                } else if (due.compareAndSet(true, false)) {
-                    paint.get();
-                    issuing[count] = (System.nanoTime() - time) / 1e6;
-                    painted = true;
                 }
             }
         }.start());
-        while (!done.await(40, TimeUnit.MILLISECONDS)) {
-            moment += BETWEEN;
-            desk.hub().beatAt(moment);
-            due.set(true);
-        }
-        return new Frames(
-                median(Arrays.copyOfRange(issuing, WARM_UP, times.length)),
-                median(Arrays.copyOfRange(times, WARM_UP, times.length)));
+        done.await();
+        return median(Arrays.copyOfRange(times, WARM_UP, times.length));
+    }
+
+    /** Changes something of a few pixels. */
+    private void small() {
+        Node status = stage.getScene().lookup("#status");
+        status.setOpacity(status.getOpacity() == 1 ? 0.99 : 1);
+    }
+
+    private void beat() {
+        moment += BETWEEN;
+        desk.hub().beatAt(moment);
     }
 
     private static double median(double[] times) {

@@ -8,16 +8,11 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.Desk;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import javafx.animation.AnimationTimer;
-import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
-import javafx.util.Duration;
 
 /**
  * Whether the window keeps its frames while a scan runs behind it: the time between two pulses with a live chart in front, first by
@@ -33,9 +28,8 @@ public final class ScanFramesMeasurement extends Application {
             "volume > 1.2 * sma(volume, 20)",
             "highest(high, 50) - close < 2 * atr(14)");
 
-    private final List<Double> intervals = new ArrayList<>();
+    private final Pulses pulses = new Pulses();
     private Desk desk;
-    private long last;
     private int scans;
     private boolean scanning;
 
@@ -56,43 +50,26 @@ public final class ScanFramesMeasurement extends Application {
         desk = new Desk(new Desk.Options(home, true, 1, false), Platform::runLater);
         MainWindow window = new MainWindow(desk, stage);
         window.open();
-        new AnimationTimer() {
-            @Override
-            public void handle(long now) {
-                if (last != 0) {
-                    intervals.add((now - last) / 1e6);
-                }
-                last = now;
-            }
-        }.start();
+        pulses.start();
         // The daily history is made first.
-        later(25, () -> {
+        Pulses.later(25, () -> {
             scanning = true;
             scan();
-            later(10, () -> {
+            Pulses.later(10, () -> {
                 scanning = false;
-                later(4, this::alone);
+                Pulses.later(4, this::alone);
             });
         });
     }
 
-    private static void later(double seconds, Runnable action) {
-        PauseTransition pause = new PauseTransition(Duration.seconds(seconds));
-        pause.setOnFinished(event -> action.run());
-        pause.play();
-    }
-
     private void alone() {
-        intervals.clear();
-        later(SECONDS, () -> {
-            String alone = told();
+        pulses.count(SECONDS, alone -> {
             scanning = true;
             scans = 0;
             scan();
-            intervals.clear();
-            later(SECONDS, () -> {
+            pulses.count(SECONDS, busy -> {
                 System.out.printf(
-                        Locale.ROOT, "between two pulses, alone: %s; while %d scans ran: %s%n", alone, scans, told());
+                        Locale.ROOT, "between two pulses, alone: %s; while %d scans ran: %s%n", alone, scans, busy);
                 System.exit(0);
             });
         });
@@ -106,18 +83,5 @@ public final class ScanFramesMeasurement extends Application {
                     found -> scan(),
                     failed -> System.out.println(failed));
         }
-    }
-
-    private String told() {
-        List<Double> sorted = new ArrayList<>(intervals);
-        Collections.sort(sorted);
-        return String.format(
-                Locale.ROOT,
-                "median %.1f ms, 95 of 100 under %.1f ms, 99 of 100 under %.1f ms, longest %.1f ms (%d)",
-                sorted.get(sorted.size() / 2),
-                sorted.get(sorted.size() * 95 / 100),
-                sorted.get(sorted.size() * 99 / 100),
-                sorted.get(sorted.size() - 1),
-                sorted.size());
     }
 }

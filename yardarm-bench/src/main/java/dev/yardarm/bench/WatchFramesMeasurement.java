@@ -16,16 +16,12 @@ import dev.yardarm.desk.action.View;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.animation.AnimationTimer;
-import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.stage.Stage;
-import javafx.util.Duration;
 
 /**
  * Whether the view Watch keeps its frames: the time between two pulses with its table of alerts in front, first with nothing set, then with 5,000
@@ -35,11 +31,10 @@ public final class WatchFramesMeasurement extends Application {
     private static final double SECONDS = 12;
     private static final int EACH = 10;
 
-    private final List<Double> intervals = new ArrayList<>();
+    private final Pulses pulses = new Pulses();
     private final BusyMarket market = new BusyMarket(Times.SECOND / 4);
     private Desk desk;
     private MainWindow window;
-    private long last;
 
     /** Starts it from the class path. */
     public static final class Launch {
@@ -58,17 +53,9 @@ public final class WatchFramesMeasurement extends Application {
         desk = new Desk(new Desk.Options(home, true, 1, false), Platform::runLater);
         window = new MainWindow(desk, stage);
         window.open();
-        new AnimationTimer() {
-            @Override
-            public void handle(long now) {
-                if (last != 0) {
-                    intervals.add((now - last) / 1e6);
-                }
-                last = now;
-            }
-        }.start();
+        pulses.start();
         // The daily history is made first.
-        later(30, () -> {
+        Pulses.later(30, () -> {
             desk.directory().add(market);
             window.watch().show(WatchPages.Page.ALERTS);
             window.bench().go(View.WATCH);
@@ -76,18 +63,11 @@ public final class WatchFramesMeasurement extends Application {
         });
     }
 
-    private static void later(double seconds, Runnable action) {
-        PauseTransition pause = new PauseTransition(Duration.seconds(seconds));
-        pause.setOnFinished(event -> action.run());
-        pause.play();
-    }
-
     /** Five seconds to settle, then so many to count. */
     private void measure(String what, Runnable then) {
-        later(5, () -> {
-            intervals.clear();
-            later(SECONDS, () -> {
-                System.out.println("between two pulses " + what + ": " + told());
+        Pulses.later(5, () -> {
+            pulses.count(SECONDS, told -> {
+                System.out.println("between two pulses " + what + ": " + told);
                 then.run();
             });
         });
@@ -118,7 +98,7 @@ public final class WatchFramesMeasurement extends Application {
         }
         desk.books().alertShelf().replace(alerts);
         // Setting all of them up takes a while.
-        later(20, () -> measure("with " + alerts.size() + " alerts", this::showBoard));
+        Pulses.later(20, () -> measure("with " + alerts.size() + " alerts", this::showBoard));
     }
 
     private void showBoard() {
@@ -127,19 +107,6 @@ public final class WatchFramesMeasurement extends Application {
                 .make("Busy", market.instruments().stream().map(Instrument::id).toList());
         window.watch().board().setLists(List.of(list));
         window.watch().show(WatchPages.Page.BOARD);
-        later(10, () -> measure("with the board of 500 beside them", () -> System.exit(0)));
-    }
-
-    private String told() {
-        List<Double> sorted = new ArrayList<>(intervals);
-        Collections.sort(sorted);
-        return String.format(
-                Locale.ROOT,
-                "median %.1f ms, 95 of 100 under %.1f ms, 99 of 100 under %.1f ms, longest %.1f ms (%d)",
-                sorted.get(sorted.size() / 2),
-                sorted.get(sorted.size() * 95 / 100),
-                sorted.get(sorted.size() * 99 / 100),
-                sorted.get(sorted.size() - 1),
-                sorted.size());
+        Pulses.later(10, () -> measure("with the board of 500 beside them", () -> System.exit(0)));
     }
 }

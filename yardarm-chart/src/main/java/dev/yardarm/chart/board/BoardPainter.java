@@ -79,7 +79,7 @@ public final class BoardPainter {
     private void heads(BoardPicture board, Palette palette, Surface surface) {
         double x = 0;
         for (BoardPicture.Column column : board.columns()) {
-            String title = CellPainter.shortened(
+            String title = cells.shortened(
                     column.title(), column.width() - 2 * CellPainter.PAD - (column.sorted() == 0 ? 0 : 12), surface);
             double at = column.right() ? x + column.width() - CellPainter.PAD : x + CellPainter.PAD;
             surface.text(
@@ -134,6 +134,7 @@ public final class BoardPainter {
             Surface surface) {
         if (before == null) {
             ground(board, row, 0, y, width, palette, surface);
+            hairline(y, width, palette, surface);
         }
         double x = 0;
         List<Cell> shown = new ArrayList<>(row.cells());
@@ -153,6 +154,7 @@ public final class BoardPainter {
         return new BoardPicture.Row(shown, row.chosen(), row.pointed());
     }
 
+    /** Paper down to the hairline below the row, which stays when only a place is painted anew. */
     private void ground(
             BoardPicture board,
             BoardPicture.Row row,
@@ -162,27 +164,25 @@ public final class BoardPainter {
             Palette palette,
             Surface surface) {
         double left = surface.snap(x);
-        double right = surface.snap(x + width);
-        cells.rectangle(left, y, right - left, BoardPicture.LINE, palette.of(Role.PAPER), surface);
+        double wide = surface.snap(x + width) - left;
+        double high = bottom(y, surface) - y;
+        cells.rectangle(left, y, wide, high, palette.of(Role.PAPER), surface);
         if (row.chosen() || row.pointed()) {
             int colour = palette.of(Role.CHOSEN);
-            cells.rectangle(
-                    left,
-                    y,
-                    right - left,
-                    BoardPicture.LINE,
-                    row.chosen() ? colour : Palette.fade(colour, 0.55),
-                    surface);
+            cells.rectangle(left, y, wide, high, row.chosen() ? colour : Palette.fade(colour, 0.55), surface);
         }
         if (row.chosen() && x == 0) {
-            cells.rectangle(0, y, board.focused() ? 3 : 2, BoardPicture.LINE, palette.of(Role.INK), surface);
+            cells.rectangle(0, y, board.focused() ? 3 : 2, high, palette.of(Role.INK), surface);
         }
-        cells.rectangle(
-                left,
-                surface.snap(y + BoardPicture.LINE) - surface.hairline(),
-                right - left,
-                surface.hairline(),
-                Palette.fade(palette.of(Role.RULE), 0.7),
-                surface);
+    }
+
+    private static double bottom(double y, Surface surface) {
+        return surface.snap(y + BoardPicture.LINE) - surface.hairline();
+    }
+
+    private void hairline(double y, double width, Palette palette, Surface surface) {
+        double bottom = bottom(y, surface);
+        cells.rectangle(0, bottom, width, surface.hairline(), palette.of(Role.PAPER), surface);
+        cells.rectangle(0, bottom, width, surface.hairline(), Palette.fade(palette.of(Role.RULE), 0.7), surface);
     }
 }

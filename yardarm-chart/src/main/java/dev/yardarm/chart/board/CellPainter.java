@@ -13,12 +13,14 @@ import dev.yardarm.chart.surface.Surface.Type;
 final class CellPainter {
     static final double PAD = 6;
     private static final double WEDGE = 4;
-    /** No letter is wider, in pixels: what fits by it need not be measured. */
+    /** No sign is wider, in pixels. */
     private static final double WIDEST = 11;
 
     private static final double COURSE_HEIGHT = BoardPicture.LINE - 8;
 
     private final Batch shape = new Batch();
+    /** How wide signs are, each measured once: what fits by their sum need not be measured. */
+    private final double[] signs = new double[128];
 
     void paint(Cell cell, double x, double y, double width, double height, Palette palette, Surface surface) {
         double middle = y + height / 2;
@@ -62,8 +64,7 @@ final class CellPainter {
         return high - low;
     }
 
-    private static void words(
-            Cell.Words words, double x, double middle, double width, Palette palette, Surface surface) {
+    private void words(Cell.Words words, double x, double middle, double width, Palette palette, Surface surface) {
         if (words.text().isEmpty()) {
             return;
         }
@@ -78,8 +79,8 @@ final class CellPainter {
     }
 
     /** A text that fits, with dots where it ends early. */
-    static String shortened(String text, double room, Surface surface) {
-        if (text.length() * WIDEST <= room || surface.textWidth(text, Type.BASE) <= room) {
+    String shortened(String text, double room, Surface surface) {
+        if (atMost(text, surface) <= room || surface.textWidth(text, Type.BASE) <= room) {
             return text;
         }
         int length = text.length() - 1;
@@ -87,6 +88,22 @@ final class CellPainter {
             length--;
         }
         return text.substring(0, length).stripTrailing() + "…";
+    }
+
+    private double atMost(String text, Surface surface) {
+        double sum = 1;
+        for (int at = 0; at < text.length(); at++) {
+            char sign = text.charAt(at);
+            if (sign >= signs.length) {
+                sum += WIDEST;
+                continue;
+            }
+            if (signs[sign] == 0) {
+                signs[sign] = surface.textWidth(String.valueOf(sign), Type.BASE);
+            }
+            sum += signs[sign];
+        }
+        return sum;
     }
 
     void wedge(int way, double x, double middle, Palette palette, Surface surface) {

@@ -49,7 +49,7 @@ public final class StripPainter {
                 cells.rectangle(x, 0, 2, HEIGHT, palette.of(Role.INK), surface);
             }
             surface.text(
-                    CellPainter.shortened(quote.code(), 46, surface),
+                    cells.shortened(quote.code(), 46, surface),
                     x + CellPainter.PAD,
                     middle,
                     Type.STRONG,

@@ -38,7 +38,7 @@ public final class WallPainter {
         for (WallPicture.Group group : wall.groups()) {
             Tile place = group.place();
             if (place.height() > 2.5 * WallPicture.NAME) {
-                String name = CellPainter.shortened(group.name(), place.width() - 6, surface);
+                String name = cells.shortened(group.name(), place.width() - 6, surface);
                 surface.text(
                         name,
                         place.x() + 3,
