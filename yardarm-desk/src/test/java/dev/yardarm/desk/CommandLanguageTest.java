@@ -305,8 +305,8 @@ class CommandLanguageTest {
         assertThat(opened.getValue().condition()).contains("targets.nearest_up");
 
         Scan own = Scan.of("My doji evening", "All companies", Timeframe.DAY, List.of("close > open"));
-        CommandLanguage with =
-                new CommandLanguage(new Directory(List.of()), Language::builtIn, List::of, () -> List.of(own));
+        CommandLanguage with = new CommandLanguage(
+                new Directory(List.of()), Language::builtIn, List::of, () -> List.of(own), List::of);
         assertThat(with.read("scan doji").get(0).text())
                 .as("the trader's own first")
                 .isEqualTo("scan My doji evening");

@@ -8,11 +8,13 @@ import static org.mockito.Mockito.when;
 
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.scenario.Scenario;
 import dev.yardarm.desk.line.BoardLines;
 import dev.yardarm.desk.line.CommandLanguage;
 import dev.yardarm.desk.line.FeedLines;
 import dev.yardarm.desk.line.Hands;
+import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.line.Proposal;
 import dev.yardarm.desk.line.ScenarioLines;
 import java.nio.file.Files;
@@ -30,7 +32,10 @@ class WatchLinesTest extends AtADesk {
 
     @BeforeEach
     void open() {
-        language = new CommandLanguage(desk.directory(), Language::builtIn, WordsForTests::all);
+        language = new CommandLanguage(
+                desk.directory(), Language::builtIn, WordsForTests::all, List::of, () -> desk.books().lists().stream()
+                        .map(NamedList::name)
+                        .toList());
         ktrl = desk.directory().byCode("KTRL").orElseThrow();
         hands = mock(Hands.class);
         when(hands.desk()).thenReturn(desk);
@@ -104,6 +109,37 @@ class WatchLinesTest extends AtADesk {
         say("scenario other 25% to 101, wrong above 109.5");
         assertThat(told()).contains("Open a chart first");
         assertThat(scenarios()).containsExactly("flat");
+    }
+
+    @Test
+    void anAlertOnEachOfAListTakesItsNameAsItIsShown() {
+        assertThat(first("alert each of Evening round rsi(14) < 45 on 10m each time")
+                        .command())
+                .isEqualTo(new LineCommand.AlertLine("rsi(14) < 45 on 10m each time", "", "Evening round"));
+        assertThat(first("alert on each of evening round closes above ema(20)").detail())
+                .startsWith("on each of Evening round: ");
+        assertThat(first("alert each of \"Evening round\" rsi(14) < 45").command())
+                .isEqualTo(new LineCommand.AlertLine("rsi(14) < 45", "", "Evening round"));
+        assertThat(first("alert each of Swing rsi(14) < 45").command())
+                .isEqualTo(new LineCommand.AlertLine("rsi(14) < 45", "", "Swing"));
+        assertThat(first("alert each of Evening round").command()).isNull();
+        assertThat(first("alert each of Swing").detail()).contains("what to wait for");
+    }
+
+    @Test
+    void theMarketRunsFasterAndPausesByALine() {
+        say("speed 60");
+        assertThat(desk.clock().speed()).isEqualTo(60);
+        assertThat(desk.clock().isRunning()).isTrue();
+        say("speed 2.5x");
+        assertThat(desk.clock().speed()).isEqualTo(2.5);
+        say("speed 0");
+        assertThat(desk.clock().isRunning()).isFalse();
+        assertThat(desk.clock().speed()).isEqualTo(2.5);
+        assertThat(first("speed").command()).isNull();
+        assertThat(first("speed 90000").detail()).contains("3600");
+        assertThat(first("speed -1").command()).isNull();
+        assertThat(first("speed lines").command()).isNotInstanceOf(FeedLines.Speed.class);
     }
 
     @Test

@@ -42,7 +42,7 @@ public final class ChartView extends Region {
     private final MeasureLayer measure;
     private final Region span = new Region();
     /** Where the tag of a level is dropped for an alert. */
-    private final Label bell = new Label("Drop here:\nalert when price is there");
+    private final Label bell = new Label("Drop for an alert\nwhen price is there");
 
     private final Label markText = new Label();
     private final PaneGrip grip;

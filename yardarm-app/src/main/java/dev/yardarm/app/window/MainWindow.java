@@ -13,6 +13,7 @@ import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.View;
@@ -92,7 +93,12 @@ public final class MainWindow implements WindowParts {
                 },
                 file -> state().export(file));
         line = new CommandLine(
-                new CommandLanguage(desk.directory(), desk.language()::now, bench.actions()::all, desk.books()::scans),
+                new CommandLanguage(
+                        desk.directory(),
+                        desk.language()::now,
+                        bench.actions()::all,
+                        desk.books()::scans,
+                        () -> desk.books().lists().stream().map(NamedList::name).toList()),
                 command -> command.carryOut(hands),
                 desk::tell,
                 this::focusView);

@@ -25,7 +25,7 @@ import java.util.Set;
  */
 public final class ChartGestures {
     private static final double SLACK = 3;
-    private static final double BELL_WIDTH = 132;
+    private static final double BELL_WIDTH = 144;
     private static final double BELL_HEIGHT = 44;
     private static final double WHEEL = 1.18;
 

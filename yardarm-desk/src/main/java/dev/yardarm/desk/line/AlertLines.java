@@ -10,6 +10,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.market.Directory;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -23,18 +24,21 @@ import java.util.regex.Pattern;
  */
 final class AlertLines {
     private static final Pattern LINE = Pattern.compile("(?i)(?:alert|tell me when|tell me if)\\s+(.+)");
-    private static final Pattern EACH =
-            Pattern.compile("(?i)(?:on\\s+|for\\s+)?(?:each|all)\\s+(?:of|in)\\s+(?:\"([^\"]+)\"|(\\S+))\\s+(.+)");
+    private static final Pattern EACH = Pattern.compile("(?i)(?:on\\s+|for\\s+)?(?:each|all)\\s+(?:of|in)\\s+(.+)");
+    private static final Pattern LIST = Pattern.compile("(?:\"([^\"]+)\"|(\\S+))\\s+(.+)");
     private static final Pattern OTHER = Pattern.compile("#?(\\S+)\\s+(.+)");
     private static final String EXAMPLE =
             "and what to wait for: closes above 104.20 on 30m for 5 days; within 5 ticks of ema(20); rsi(14) < 30; trade of 200";
 
     private final Directory directory;
     private final Supplier<Language> language;
+    private final Supplier<List<String>> lists;
 
-    AlertLines(Directory directory, Supplier<Language> language) {
+    /** @param lists names of the lists there are, which may have several words */
+    AlertLines(Directory directory, Supplier<Language> language, Supplier<List<String>> lists) {
         this.directory = directory;
         this.language = language;
+        this.lists = lists;
     }
 
     /** What the line means; nothing when it is not about alerts. */
@@ -52,9 +56,7 @@ final class AlertLines {
         }
         Matcher each = EACH.matcher(rest);
         if (each.matches()) {
-            String list = each.group(1) == null ? each.group(2) : each.group(1);
-            return List.of(proposal(
-                    text, each.group(3), "on each of " + list, new LineCommand.AlertLine(each.group(3), "", list)));
+            return onList(text, each.group(1));
         }
         Matcher other = OTHER.matcher(rest);
         if (other.matches()) {
@@ -70,6 +72,23 @@ final class AlertLines {
             }
         }
         return List.of(proposal(text, rest, "", new LineCommand.AlertLine(rest, "", "")));
+    }
+
+    /** @param rest a list, by its name as it is shown or in quotation marks, and what to wait for */
+    private List<Proposal> onList(String text, String rest) {
+        Optional<String> known = lists.get().stream()
+                .filter(name -> rest.length() > name.length()
+                        && rest.regionMatches(true, 0, name, 0, name.length())
+                        && Character.isWhitespace(rest.charAt(name.length())))
+                .max(Comparator.comparingInt(String::length));
+        Matcher said = LIST.matcher(rest);
+        if (known.isEmpty() && !said.matches()) {
+            return List.of(new Proposal("alert", text, "and what to wait for on each of it", null));
+        }
+        String list = known.orElseGet(() -> said.group(1) == null ? said.group(2) : said.group(1));
+        String sentence =
+                known.map(name -> rest.substring(name.length()).strip()).orElseGet(() -> said.group(3));
+        return List.of(proposal(text, sentence, "on each of " + list, new LineCommand.AlertLine(sentence, "", list)));
     }
 
     private static Proposal onDrawing(boolean close) {

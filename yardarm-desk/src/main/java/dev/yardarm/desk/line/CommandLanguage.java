@@ -54,17 +54,21 @@ public final class CommandLanguage {
      */
     public CommandLanguage(
             Directory directory, Supplier<Language> language, Supplier<? extends Collection<Action>> actions) {
-        this(directory, language, actions, List::of);
+        this(directory, language, actions, List::of, List::of);
     }
 
-    /** @param scans what the trader has saved to be scanned for */
+    /**
+     * @param scans what the trader has saved to be scanned for
+     * @param lists names of the lists there are
+     */
     public CommandLanguage(
             Directory directory,
             Supplier<Language> language,
             Supplier<? extends Collection<Action>> actions,
-            Supplier<List<Scan>> scans) {
+            Supplier<List<Scan>> scans,
+            Supplier<List<String>> lists) {
         this.scans = new ScanWords(scans);
-        this.alerts = new AlertLines(directory, language);
+        this.alerts = new AlertLines(directory, language, lists);
         this.language = language;
         this.actions = actions;
         this.directory = directory;

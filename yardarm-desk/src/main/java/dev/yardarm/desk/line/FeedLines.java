@@ -1,5 +1,6 @@
 package dev.yardarm.desk.line;
 
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.market.feed.FeedFault;
 import dev.yardarm.market.feed.FeedScript;
@@ -13,10 +14,12 @@ import java.util.regex.Pattern;
 
 /**
  * Lines that make faults of the simulated line: {@code feed cut for 5m}, {@code feed delay 20s}, {@code feed lose for 2m}, {@code feed fill},
- * {@code feed well}, {@code feed script FILE}.
+ * {@code feed well}, {@code feed script FILE}; and how fast the simulated market runs: {@code speed 60}.
  */
 public final class FeedLines {
     private static final Pattern SAID = Pattern.compile("(?i)feed\\s+(.+)");
+    private static final int MOST_TIMES = 3600;
+    private static final Pattern SPEED = Pattern.compile("(?i)(?:feed\\s+)?speed(?:\\s+([-\\d.,x×\\s]*))?");
     private static final String EXAMPLE =
             "cut for 5m, delay 20s, double, reorder 3s, lose for 2m, fill, well, script FILE";
 
@@ -26,6 +29,10 @@ public final class FeedLines {
     static List<Proposal> read(String text) {
         if (text.strip().equalsIgnoreCase("feed")) {
             return List.of(new Proposal("feed", "feed ", "and a fault of the simulated line: " + EXAMPLE, null));
+        }
+        Matcher speed = SPEED.matcher(text);
+        if (speed.matches()) {
+            return List.of(speed(text, speed.group(1)));
         }
         Matcher said = SAID.matcher(text);
         if (!said.matches()) {
@@ -54,6 +61,28 @@ public final class FeedLines {
         }
     }
 
+    private static Proposal speed(String text, String said) {
+        String number = said == null ? "" : said.replaceAll("[x×\\s]", "");
+        if (number.isEmpty()) {
+            return new Proposal("feed", "speed ", "and how many times as fast as real time: 1, 10, 60; 0 pauses", null);
+        }
+        double times;
+        try {
+            times = Double.parseDouble(number);
+        } catch (NumberFormatException none) {
+            times = Double.NaN;
+        }
+        return times >= 0 && times <= MOST_TIMES
+                ? new Proposal(
+                        "feed",
+                        text,
+                        times == 0
+                                ? "the simulated market pauses"
+                                : "the simulated market runs " + number + " times as fast",
+                        new Speed(times))
+                : new Proposal("feed", text, "a speed is a number from 0, which pauses, to " + MOST_TIMES, null);
+    }
+
     private static SimulatedFeed feed(Hands hands) {
         SimulatedFeed feed = hands.desk().feed().orElse(null);
         if (feed == null) {
@@ -64,6 +93,33 @@ public final class FeedLines {
 
     private static long now(Hands hands) {
         return hands.desk().feedServices().now().getAsLong();
+    }
+
+    /** Lets the simulated market run so many times as fast as real time; 0 pauses it. */
+    public record Speed(double times) implements LineCommand {
+        @Override
+        public boolean onChart() {
+            return false;
+        }
+
+        @Override
+        public void run(Hands hands) {
+            if (feed(hands) == null) {
+                return;
+            }
+            if (times > 0) {
+                hands.desk().clock().setSpeed(times);
+            }
+            hands.desk().clock().setRunning(times > 0);
+            hands.desk()
+                    .tell(
+                            times == 0
+                                    ? "Market paused. It goes on with: speed 1."
+                                    : times == 1
+                                            ? "The market runs in real time."
+                                            : "The market runs " + Setting.Number.plain(times)
+                                                    + " times as fast as real time.");
+        }
     }
 
     /** Begins a fault now. */
