@@ -136,6 +136,24 @@ class WatchTest {
     }
 
     @Test
+    void aPictureThatIsNotThereIsTakenFromWhatWasKnownThen() throws Exception {
+        fire();
+        app.await("its picture", () -> pictures().length == 1);
+        assertThat(pictures()[0].delete()).isTrue();
+        app.keys("gw");
+        app.await("its row", () -> table("#fired-alerts").getItems().size() == 1);
+        app.robot().interact(() -> table("#fired-alerts").requestFocus());
+        app.robot().push(KeyCode.DOWN);
+        app.await("it is shown", () -> isVisible("#firing-picture"));
+        app.await("and kept", () -> pictures().length == 1);
+    }
+
+    private File[] pictures() {
+        File[] there = home.resolve("pictures").toFile().listFiles((dir, name) -> name.endsWith(".png"));
+        return there == null ? new File[0] : there;
+    }
+
+    @Test
     void alertsThatFireTogetherHaveTheirPicturesOneAfterTheOther() throws Exception {
         double last = last();
         for (int at = 0; at < 6; at++) {
@@ -148,10 +166,7 @@ class WatchTest {
         app.desk().clock().setRunning(true);
         app.await("they fire", () -> app.desk().books().firings().size() == set);
         app.desk().clock().setRunning(false);
-        app.await("a picture of each", () -> {
-            File[] pictures = home.resolve("pictures").toFile().listFiles((dir, name) -> name.endsWith(".png"));
-            return pictures != null && pictures.length == set;
-        });
+        app.await("a picture of each", () -> pictures().length == set);
     }
 
     @Test

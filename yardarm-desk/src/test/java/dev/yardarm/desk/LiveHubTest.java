@@ -7,6 +7,7 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
@@ -14,9 +15,11 @@ import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -259,6 +262,34 @@ class LiveHubTest {
             assertThat(closed).isNotNaN();
             board.close();
             second.close();
+        }
+    }
+
+    @Test
+    void quotesOfASourceThatWasAwayComeWhenItAnswers(@TempDir Path home) throws IOException {
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
+            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
+            FragileMarket away =
+                    new FragileMarket((LiveSource) desk.directory().source(ktrl).orElseThrow());
+            away.problem = new IOException("not there now");
+            desk.directory().add(away);
+            AtomicInteger told = new AtomicInteger();
+            Quotes quotes = front.get(() -> new Quotes(desk.feedServices(), told::incrementAndGet));
+            front.run(() -> quotes.watch(List.of(ktrl)));
+            front.await("it was tried", () -> told.get() > 0);
+            assertThat(quotes.quote(ktrl.id())).isEmpty();
+            front.run(quotes::tryAgain);
+            front.await("and again, in vain", () -> told.get() > 1);
+            assertThat(quotes.quote(ktrl.id())).isEmpty();
+            away.problem = null;
+            front.run(quotes::tryAgain);
+            front.await("its quote", () -> quotes.quote(ktrl.id()).isPresent());
+            int before = desk.hub().subscriptions();
+            front.run(quotes::tryAgain);
+            front.run(() -> {});
+            assertThat(desk.hub().subscriptions()).as("it is there: once").isEqualTo(before);
+            front.run(quotes::close);
         }
     }
 }

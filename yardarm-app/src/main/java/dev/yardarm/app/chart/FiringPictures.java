@@ -14,6 +14,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,29 +40,36 @@ public final class FiringPictures {
     private static final Duration REST = Duration.millis(100);
 
     private final Desk desk;
+    private final Supplier<Palette> palette;
     /** Pictures to be drawn, by their files. */
     private final Map<Path, Supplier<BufferedImage>> due = new LinkedHashMap<>();
 
     private boolean resting;
 
-    public FiringPictures(Desk desk) {
+    /** @param palette what they are drawn in */
+    public FiringPictures(Desk desk, Supplier<Palette> palette) {
         this.desk = desk;
+        this.palette = palette;
     }
 
     /** Takes the picture of a firing. */
-    public void take(Firing firing, Palette palette) {
+    public void take(Firing firing) {
+        // A source that is away has no bars to draw; the firing itself is told and kept.
+        scene(Lane.BEHIND, firing, scene -> {
+            due.put(file(firing), () -> draw(scene, palette.get()));
+            drawNext();
+        });
+    }
+
+    private void scene(Lane lane, Firing firing, Consumer<FiringScene> taker) {
         Alert alert = desk.books().alertShelf().get(firing.alert()).orElse(null);
         desk.scheduler()
                 .start(
-                        Lane.BEHIND,
+                        lane,
                         "picture " + file(firing),
                         "",
                         job -> FiringScene.of(desk, firing, alert),
-                        scene -> {
-                            due.put(file(firing), () -> draw(scene, palette));
-                            drawNext();
-                        },
-                        // A source that is away has no bars to draw; the firing itself is told and kept.
+                        taker,
                         failed -> {});
     }
 
@@ -117,8 +125,10 @@ public final class FiringPictures {
                             Files.createDirectories(file.getParent());
                             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
                             ImageIO.write(opaque(picture), "png", bytes);
-                            Files.write(file, bytes.toByteArray());
-                            return file;
+                            // Whole or not at all for who reads it meanwhile.
+                            Path part = file.resolveSibling(file.getFileName() + ".part");
+                            Files.write(part, bytes.toByteArray());
+                            return Files.move(part, file, StandardCopyOption.REPLACE_EXISTING);
                         },
                         done -> {},
                         failed -> desk.tell("The picture of an alert cannot be written: " + failed.getMessage()));
@@ -133,7 +143,10 @@ public final class FiringPictures {
         return made;
     }
 
-    /** Reads the picture of a firing; hands over null when there is none. */
+    /**
+     * Reads the picture of a firing; hands over null when there is none. One that was not taken, as when the application ended while many
+     * fired, is taken now from what was known then, and handed over behind that.
+     */
     public void read(Firing firing, Consumer<Image> taker) {
         Path file = file(firing);
         if (due.containsKey(file)) {
@@ -146,7 +159,15 @@ public final class FiringPictures {
                         "read picture",
                         "",
                         job -> Files.exists(file) ? Files.readAllBytes(file) : new byte[0],
-                        bytes -> taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes))),
+                        bytes -> {
+                            taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes)));
+                            if (bytes.length == 0) {
+                                scene(Lane.SOON, firing, scene -> {
+                                    due.put(file, () -> draw(scene, palette.get()));
+                                    taker.accept(SwingFXUtils.toFXImage(drawn(file), null));
+                                });
+                            }
+                        },
                         (Exception failed) -> taker.accept(null));
     }
 }

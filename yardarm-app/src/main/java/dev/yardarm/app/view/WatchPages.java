@@ -1,5 +1,6 @@
 package dev.yardarm.app.view;
 
+import dev.yardarm.app.chart.FiringPictures;
 import dev.yardarm.app.theme.Tips;
 import dev.yardarm.app.workbench.Workbench;
 import dev.yardarm.core.bars.Timeframe;
@@ -25,6 +26,7 @@ public final class WatchPages extends VBox implements WorkView {
     private static final String KEPT = "watch-page";
 
     private final Workbench bench;
+    private final FiringPictures pictures;
     private final Map<Page, ToggleButton> tabs = new EnumMap<>(Page.class);
     private final StackPane place = new StackPane();
     private WatchView alerts;
@@ -47,8 +49,9 @@ public final class WatchPages extends VBox implements WorkView {
         }
     }
 
-    public WatchPages(Workbench bench) {
+    public WatchPages(Workbench bench, FiringPictures pictures) {
         this.bench = bench;
+        this.pictures = pictures;
         setId("watch-pages");
         getStyleClass().add("view");
         HBox head = new HBox(2);
@@ -108,7 +111,7 @@ public final class WatchPages extends VBox implements WorkView {
     private WorkView shown() {
         if (page == Page.ALERTS) {
             if (alerts == null) {
-                alerts = new WatchView(bench);
+                alerts = new WatchView(bench, pictures);
             }
             return alerts;
         }

@@ -39,14 +39,14 @@ final class WatchView extends VBox implements RowsView {
     private final Label record = new Label();
     private final Listening heard;
 
-    WatchView(Workbench bench) {
+    WatchView(Workbench bench, FiringPictures pictures) {
         this.bench = bench;
         desk = new WatchDesk(bench.desk());
         waiting = new RowTable<>(desk.waiting(), "waiting-alerts", "Alerts that are set");
         calls = new RowTable<>(desk.calls().rows(), "calls", "Calls");
         fired = new RowTable<>(desk.fired(), "fired-alerts", "Alerts that fired");
         chart = new RowChart(bench, "alerts");
-        picture = new FiringPicture(new FiringPictures(bench.desk()));
+        picture = new FiringPicture(pictures);
         bell = new BellMenu(bench.desk().bell());
         getStyleClass().add("page");
         setId("watch-view");

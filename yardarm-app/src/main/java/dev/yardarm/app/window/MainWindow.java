@@ -49,6 +49,7 @@ import javafx.util.Duration;
 public final class MainWindow implements WindowParts {
     private final Desk desk;
     private final Workbench bench;
+    private final FiringPictures pictures;
     private final Stage stage;
     private final Scene scene;
     private final ChartPage page;
@@ -73,6 +74,7 @@ public final class MainWindow implements WindowParts {
         this.desk = desk;
         this.stage = stage;
         bench = new Workbench(desk);
+        pictures = new FiringPictures(desk, bench::palette);
         // First of all: buttons and menus are made from them.
         ActionTable.declare(this);
         page = new ChartPage(bench);
@@ -137,8 +139,7 @@ public final class MainWindow implements WindowParts {
         page.setWindows(windows);
         state.setWindows(windows);
         desk.onNotice(status::showNotice);
-        FiringPictures pictures = new FiringPictures(desk);
-        desk.onAlert(firing -> pictures.take(firing, bench.palette()));
+        desk.onAlert(pictures::take);
         desk.bell()
                 .ringsAt(new AlertOutside(
                         desk.scheduler().on(Lane.BEHIND), desk::tell, ring -> bench.openFiring(ring.firing())));
@@ -157,7 +158,7 @@ public final class MainWindow implements WindowParts {
     private WorkView view(View which) {
         return views.computeIfAbsent(which, missing -> switch (missing) {
             case SCAN -> new ScanView(bench);
-            case WATCH -> new WatchPages(bench);
+            case WATCH -> new WatchPages(bench, pictures);
             case PLAN -> new PlanView(bench);
             case CHART -> page;
         });

@@ -99,7 +99,10 @@ public final class Board implements AutoCloseable {
                         tell();
                     }
                 }),
-                desk.directory().listen(source -> desk.feedServices().front().execute(this::read)),
+                desk.directory().listen(source -> desk.feedServices().front().execute(() -> {
+                    read();
+                    quotes.tryAgain();
+                })),
                 rows.listen(changed -> arranged()));
         wantValues();
         read();

@@ -12,9 +12,11 @@ import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Lane;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
@@ -129,6 +131,10 @@ public final class Quotes implements AutoCloseable {
     @GuardedBy("subscriptions")
     private final List<LiveHub.Subscription> subscriptions = new ArrayList<>();
 
+    /** Those whose days could not be had when they were asked for. */
+    @GuardedBy("subscriptions")
+    private final Set<Instrument> missing = new LinkedHashSet<>();
+
     private volatile boolean dirty;
     /** Grows with each list watched; what was begun for an earlier one comes to nothing. */
     @GuardedBy("subscriptions")
@@ -162,28 +168,37 @@ public final class Quotes implements AutoCloseable {
     /** Quotes these instruments from now on, and no others. */
     public void watch(List<Instrument> instruments) {
         close();
+        quotes.keySet().retainAll(instruments.stream().map(Instrument::id).toList());
+        load(instruments, key);
+    }
+
+    /** Tries those again whose days could not be had: their source may answer now. */
+    public void tryAgain() {
+        List<Instrument> again = new ArrayList<>();
+        synchronized (subscriptions) {
+            again.addAll(missing);
+        }
+        if (!again.isEmpty()) {
+            load(again, key + " again");
+        }
+    }
+
+    private void load(List<Instrument> instruments, String name) {
         int number;
         synchronized (subscriptions) {
             number = watched;
         }
-        quotes.keySet().retainAll(instruments.stream().map(Instrument::id).toList());
-        Histories histories = services.histories();
         Executor front = services.front();
         services.scheduler()
                 .start(
                         Lane.SOON,
-                        key,
+                        name,
                         "",
                         job -> {
                             int count = 0;
                             for (Instrument instrument : instruments) {
                                 job.check();
-                                try {
-                                    long now = services.now().getAsLong();
-                                    begin(instrument, histories.load(instrument, Timeframe.DAY, now), number);
-                                } catch (IOException missing) {
-                                    LOG.debug("no quote of {}: {}", instrument.code(), missing.getMessage());
-                                }
+                                begin(instrument, number);
                                 if (++count % 12 == 0) {
                                     front.execute(changed);
                                 }
@@ -192,6 +207,23 @@ public final class Quotes implements AutoCloseable {
                         },
                         count -> changed.run(),
                         failed -> LOG.warn("the quotes cannot be made", failed));
+    }
+
+    private void begin(Instrument instrument, int number) {
+        try {
+            long now = services.now().getAsLong();
+            begin(instrument, services.histories().load(instrument, Timeframe.DAY, now), number);
+            synchronized (subscriptions) {
+                missing.remove(instrument);
+            }
+        } catch (IOException away) {
+            LOG.debug("no quote of {}: {}", instrument.code(), away.getMessage());
+            synchronized (subscriptions) {
+                if (number == watched) {
+                    missing.add(instrument);
+                }
+            }
+        }
     }
 
     private void begin(Instrument instrument, Histories.Loaded loaded, int number) {
@@ -289,8 +321,10 @@ public final class Quotes implements AutoCloseable {
     @Override
     public void close() {
         services.scheduler().cancel(key);
+        services.scheduler().cancel(key + " again");
         synchronized (subscriptions) {
             watched++;
+            missing.clear();
             subscriptions.forEach(LiveHub.Subscription::close);
             subscriptions.clear();
         }

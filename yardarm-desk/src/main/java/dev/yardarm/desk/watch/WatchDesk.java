@@ -106,7 +106,12 @@ public final class WatchDesk implements AutoCloseable {
                         watch();
                     }
                 }),
-                desk.alertRunner().listen(alert -> soon.ask()));
+                desk.alertRunner().listen(alert -> soon.ask()),
+                desk.directory().listen(source -> desk.feedServices().front().execute(() -> {
+                    // Its instruments may be there now, or answer.
+                    soon.ask();
+                    quotes.tryAgain();
+                })));
         read();
         watch();
     }
