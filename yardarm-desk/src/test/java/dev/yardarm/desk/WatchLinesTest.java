@@ -127,6 +127,17 @@ class WatchLinesTest extends AtADesk {
     }
 
     @Test
+    void anAlertIsReadAsItIsSaid() {
+        assertThat(first("alert when KTRL goes over 105").command())
+                .isEqualTo(new LineCommand.AlertLine("goes over 105", "KTRL", ""));
+        assertThat(first("alert me if price closes below 98 on daily").command())
+                .isEqualTo(new LineCommand.AlertLine("price closes below 98 on daily", "", ""));
+        assertThat(first("tell me when KTRL touches 103").command())
+                .isEqualTo(new LineCommand.AlertLine("touches 103", "KTRL", ""));
+        assertThat(first("alert when last (rsi(14) < 30) < 5").detail()).doesNotStartWith("'last");
+    }
+
+    @Test
     void theMarketRunsFasterAndPausesByALine() {
         say("speed 60");
         assertThat(desk.clock().speed()).isEqualTo(60);

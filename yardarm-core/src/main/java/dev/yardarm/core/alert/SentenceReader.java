@@ -40,6 +40,8 @@ final class SentenceReader {
             end("(?:on\\s+(?:each|every)\\s+trade|as\\s+it\\s+forms|while\\s+it\\s+forms)");
     private static final Pattern ON =
             end("(?:on|in)\\s+(?:bars\\s+of\\s+)?([\\w:.%@-]+(?:\\s+[\\d.%x]+)?)(?:\\s+bars?)?");
+    private static final Pattern NAMED_BARS =
+            end("(?:on\\s+)?(?:an?\\s+|the\\s+)?(hourly|daily|weekly|monthly)(?:\\s+(?:bars?|chart|basis|close))?");
     private static final Pattern SOUND = end("(?:with\\s+)?sound\\s+([\\w-]+)");
     private static final Pattern SILENT = end("(?:silently|silent|without\\s+sound|no\\s+sound)");
     private static final Pattern SYSTEM = end("(?:and\\s+)?(?:tell|notify)\\s+(?:the\\s+)?system");
@@ -74,7 +76,8 @@ final class SentenceReader {
     }
 
     AlertSentence read() {
-        rest = line.strip().replaceFirst("(?i)^(?:alert|tell me|when|if)(?:\\s+(?:when|if))?\\s+", "");
+        // 'when last' begins a formula.
+        rest = line.strip().replaceFirst("(?i)^(?:(?:alert|tell)\\s+)?(?:me\\s+)?(?:(?:when|if)\\s+(?!last\\b))?", "");
         if (rest.isBlank()) {
             throw new IllegalArgumentException(
                     "say what to wait for, such as closes above 104.20 on 30m for 5 days, or rsi(14) < 30");
@@ -211,6 +214,17 @@ final class SentenceReader {
     }
 
     private boolean takeBars() {
+        Matcher named = bars == null ? take(NAMED_BARS).orElse(null) : null;
+        if (named != null && !named.group(1).isBlank()) {
+            bars = new BarRule.Time(
+                    switch (named.group(2).toLowerCase(Locale.ROOT)) {
+                        case "hourly" -> Timeframe.HOUR;
+                        case "daily" -> Timeframe.DAY;
+                        case "weekly" -> Timeframe.WEEK;
+                        default -> Timeframe.MONTH;
+                    });
+            return cut(named);
+        }
         Matcher found = bars == null ? take(ON).orElse(null) : null;
         BarRule rule = found == null ? null : rule(found.group(2));
         if (rule == null || found.group(1).isBlank()) {

@@ -47,6 +47,8 @@ final class WaitReader {
     private static final Pattern BY = Pattern.compile("(?i)^(.*\\S)\\s+by\\s+" + AMOUNT + "(?:\\s+or\\s+more)?$");
     private static final Pattern NAMED = Pattern.compile(
             "(?i)^(?:(?:the\\s+)?(?:drawing|line|level)\\s+)?[\"\u201c]([^\"\u201d]+)[\"\u201d](?:\\s*\\.\\s*|\\s+)?([\\w.%]+)?$");
+    private static final Pattern BARE_SETTING =
+            Pattern.compile("([A-Za-z_]\\w*)\\s+(\\d+(?:\\.\\d+)?)(?=$|[\\s<>=+*/-])");
     private static final long EARLY = 5;
     /** Prints of one side so soon after the first are one trade unless the line says otherwise. */
     static final long TOGETHER = 100 * Times.SECOND / 1000;
@@ -151,6 +153,11 @@ final class WaitReader {
                             Formula.parseCondition(text, context.language()).canonical()),
                     forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
         } catch (FormulaException bad) {
+            String written = asFormula(text);
+            if (!written.equals(text)) {
+                text = written;
+                return condition();
+            }
             throw new IllegalArgumentException(
                     "'" + text + "' is neither a way to meet a price, such as closes above 104.20, nor a condition: "
                             + bad.getMessage(),
@@ -245,13 +252,35 @@ final class WaitReader {
                             + "\" on this instrument; name it in the Layers panel, or write a price")),
                     line);
         }
+        return value(level);
+    }
+
+    private Awaited value(String level) {
         try {
             return new Awaited.Value(
                     Formula.parseValue(level, context.language()).canonical());
         } catch (FormulaException bad) {
+            String written = asFormula(level);
+            if (!written.equals(level)) {
+                return value(written);
+            }
             throw new IllegalArgumentException(
                     "'" + level + "' is no price, no drawing in quotation marks and no formula: " + bad.getMessage(),
                     bad);
         }
+    }
+
+    /** A formula as it is said: {@code rsi 14 is below 30} for {@code rsi(14) < 30}. */
+    private String asFormula(String said) {
+        String signs = said.replaceAll("(?i)\\bis\\s+(?:above|over)\\b", ">")
+                .replaceAll("(?i)\\bis\\s+(?:below|under)\\b", "<");
+        return BARE_SETTING
+                .matcher(signs)
+                .replaceAll(found -> context.language()
+                                .catalogue()
+                                .find(found.group(1).toLowerCase(Locale.ROOT))
+                                .isPresent()
+                        ? found.group(1) + "(" + found.group(2) + ")"
+                        : Matcher.quoteReplacement(found.group()));
     }
 }

@@ -8,6 +8,7 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.Month;
 import java.time.OffsetDateTime;
+import java.time.YearMonth;
 import java.time.ZonedDateTime;
 import java.util.Locale;
 import java.util.Optional;
@@ -16,7 +17,7 @@ import java.util.regex.Pattern;
 
 /**
  * Moments as traders write them, seen from a moment in the time of a market: {@code Friday}, {@code 2026-07-03}, {@code 3 July},
- * {@code 2026-07-03 14:30}, {@code 15:00}, {@code the close}, {@code tomorrow}, {@code end of month}; and spans: {@code 5 days},
+ * {@code 2026-07-03 14:30}, {@code 15:00}, {@code the close}, {@code tomorrow}, {@code end of month}, {@code end of July}; and spans: {@code 5 days},
  * {@code 2 weeks}, {@code 90 minutes}.
  *
  * <p>Days are days of trading. Until a day means until its close, until the close of the last session before it when nothing is traded on it;
@@ -29,6 +30,7 @@ public final class MomentWords {
             Pattern.compile("(\\d{1,2})(?:st|nd|rd|th)?\\.? ([a-z]{3,9})\\.?,?(?: (\\d{4}))?");
     private static final Pattern MONTH_DAY =
             Pattern.compile("([a-z]{3,9})\\.? (\\d{1,2})(?:st|nd|rd|th)?,?(?: (\\d{4}))?");
+    private static final Pattern MONTH_END = Pattern.compile("end of (?:the )?([a-z]{3,9})(?: (\\d{4}))?");
     private static final Pattern DOTTED = Pattern.compile("(\\d{1,2})\\.(\\d{1,2})\\.(\\d{4})?");
     private static final Pattern CLOCK = Pattern.compile("(\\d{1,2}):(\\d{2})");
 
@@ -195,6 +197,9 @@ public final class MomentWords {
             case "month", "end of month", "end of the month" -> {
                 return today.withDayOfMonth(today.lengthOfMonth());
             }
+            case "year", "end of year", "end of the year" -> {
+                return today.withDayOfYear(today.lengthOfYear());
+            }
             default -> {}
         }
         for (DayOfWeek weekday : DayOfWeek.values()) {
@@ -210,6 +215,10 @@ public final class MomentWords {
         try {
             if (text.matches("\\d{4}-\\d\\d-\\d\\d")) {
                 return LocalDate.parse(text);
+            }
+            Matcher end = MONTH_END.matcher(text);
+            if (end.matches() && month(end.group(1)) > 0) {
+                return monthEnd(month(end.group(1)), end.group(2), today);
             }
             Matcher dotted = DOTTED.matcher(text);
             if (dotted.matches()) {
@@ -235,6 +244,12 @@ public final class MomentWords {
         LocalDate date =
                 LocalDate.of(year == null ? today.getYear() : Integer.parseInt(year), month, Integer.parseInt(day));
         return year == null && date.isBefore(today) ? date.plusYears(1) : date;
+    }
+
+    /** Without a year the next such end from now on. */
+    private static LocalDate monthEnd(int month, String year, LocalDate today) {
+        YearMonth of = YearMonth.of(year == null ? today.getYear() : Integer.parseInt(year), month);
+        return (year == null && of.atEndOfMonth().isBefore(today) ? of.plusYears(1) : of).atEndOfMonth();
     }
 
     private static int month(String word) {

@@ -23,7 +23,8 @@ import java.util.regex.Pattern;
  * {@code alert close} are about the chosen drawing.
  */
 final class AlertLines {
-    private static final Pattern LINE = Pattern.compile("(?i)(?:alert|tell me when|tell me if)\\s+(.+)");
+    private static final Pattern LINE =
+            Pattern.compile("(?i)(?:alert(?:\\s+me)?|tell\\s+me)\\s+(?:(?:when|if)\\s+(?!last\\b))?(.+)");
     private static final Pattern EACH = Pattern.compile("(?i)(?:on\\s+|for\\s+)?(?:each|all)\\s+(?:of|in)\\s+(.+)");
     private static final Pattern LIST = Pattern.compile("(?:\"([^\"]+)\"|(\\S+))\\s+(.+)");
     private static final Pattern OTHER = Pattern.compile("#?(\\S+)\\s+(.+)");
