@@ -95,7 +95,7 @@ class CommandLanguageTest {
                 "close > open on 4h once a bar",
                 "closes above 104.20 on 30m for 5 days \"retest of the breakout\"",
                 "close above 104.20",
-                "when it closes above 104.20",
+                "it closes above 104.20",
                 "below 98",
                 "trade 200",
                 "reaches \"Neckline\"")) {

@@ -12,6 +12,7 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.scan.ScanRunner;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -287,7 +288,8 @@ class TracingsTest extends OnAChart {
                         .findFirst()
                         .orElse(null);
                 found[0] = file == null ? "" : Files.readString(file);
-            } catch (IOException later) {
+            } catch (IOException | UncheckedIOException later) {
+                // A file that was being written is not there any more.
                 found[0] = "";
             }
             return found[0].matches("(?s).*\"price\" : " + wanted.replace(".", "\\.") + "[^0-9].*");
