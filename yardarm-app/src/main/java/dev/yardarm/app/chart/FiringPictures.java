@@ -41,8 +41,8 @@ public final class FiringPictures {
 
     private final Desk desk;
     private final Supplier<Palette> palette;
-    /** Pictures to be drawn, by their files. */
-    private final Map<Path, Supplier<BufferedImage>> due = new LinkedHashMap<>();
+    /** What is to be drawn, by the files of the pictures. */
+    private final Map<Path, FiringScene> due = new LinkedHashMap<>();
 
     private boolean resting;
 
@@ -56,7 +56,7 @@ public final class FiringPictures {
     public void take(Firing firing) {
         // A source that is away has no bars to draw; the firing itself is told and kept.
         scene(Lane.BEHIND, firing, scene -> {
-            due.put(file(firing), () -> draw(scene, palette.get()));
+            due.put(file(firing), scene);
             drawNext();
         });
     }
@@ -89,7 +89,11 @@ public final class FiringPictures {
     }
 
     private BufferedImage drawn(Path file) {
-        BufferedImage picture = due.remove(file).get();
+        return kept(file, due.remove(file));
+    }
+
+    private BufferedImage kept(Path file, FiringScene scene) {
+        BufferedImage picture = draw(scene, palette.get());
         keep(file, picture);
         return picture;
     }
@@ -162,10 +166,10 @@ public final class FiringPictures {
                         bytes -> {
                             taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes)));
                             if (bytes.length == 0) {
-                                scene(Lane.SOON, firing, scene -> {
-                                    due.put(file, () -> draw(scene, palette.get()));
-                                    taker.accept(SwingFXUtils.toFXImage(drawn(file), null));
-                                });
+                                scene(
+                                        Lane.SOON,
+                                        firing,
+                                        scene -> taker.accept(SwingFXUtils.toFXImage(kept(file, scene), null)));
                             }
                         },
                         (Exception failed) -> taker.accept(null));

@@ -39,7 +39,6 @@ final class BoardPage extends VBox implements RowsView {
     private boolean asWall;
 
     BoardPage(Workbench bench) {
-
         board = new Board(bench.desk(), Board.Place.PAGE, System::nanoTime);
         table = new BoardTable(bench, board);
         wall = new BoardWall(bench, board);

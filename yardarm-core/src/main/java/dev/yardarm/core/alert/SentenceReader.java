@@ -42,6 +42,10 @@ final class SentenceReader {
             end("(?:on|in)\\s+(?:bars\\s+of\\s+)?([\\w:.%@-]+(?:\\s+[\\d.%x]+)?)(?:\\s+bars?)?");
     private static final Pattern NAMED_BARS =
             end("(?:on\\s+)?(?:an?\\s+|the\\s+)?(hourly|daily|weekly|monthly)(?:\\s+(?:bars?|chart|basis|close))?");
+    /** {@code a daily close above 110}: the bars stand before how price meets it. */
+    private static final Pattern DAILY_CLOSE =
+            Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(hourly|daily|weekly|monthly)\\s+(clos(?:e|es|ing)\\s.+)$");
+
     private static final Pattern SOUND = end("(?:with\\s+)?sound\\s+([\\w-]+)");
     private static final Pattern SILENT = end("(?:silently|silent|without\\s+sound|no\\s+sound)");
     private static final Pattern SYSTEM = end("(?:and\\s+)?(?:tell|notify)\\s+(?:the\\s+)?system");
@@ -81,6 +85,11 @@ final class SentenceReader {
         if (rest.isBlank()) {
             throw new IllegalArgumentException(
                     "say what to wait for, such as closes above 104.20 on 30m for 5 days, or rsi(14) < 30");
+        }
+        Matcher close = DAILY_CLOSE.matcher(rest);
+        if (close.matches()) {
+            bars = named(close.group(1));
+            rest = close.group(2);
         }
         terms();
         if (rest.isBlank()) {
@@ -213,16 +222,20 @@ final class SentenceReader {
         return false;
     }
 
+    private static BarRule named(String word) {
+        return new BarRule.Time(
+                switch (word.toLowerCase(Locale.ROOT)) {
+                    case "hourly" -> Timeframe.HOUR;
+                    case "daily" -> Timeframe.DAY;
+                    case "weekly" -> Timeframe.WEEK;
+                    default -> Timeframe.MONTH;
+                });
+    }
+
     private boolean takeBars() {
         Matcher named = bars == null ? take(NAMED_BARS).orElse(null) : null;
         if (named != null && !named.group(1).isBlank()) {
-            bars = new BarRule.Time(
-                    switch (named.group(2).toLowerCase(Locale.ROOT)) {
-                        case "hourly" -> Timeframe.HOUR;
-                        case "daily" -> Timeframe.DAY;
-                        case "weekly" -> Timeframe.WEEK;
-                        default -> Timeframe.MONTH;
-                    });
+            bars = named(named.group(2));
             return cut(named);
         }
         Matcher found = bars == null ? take(ON).orElse(null) : null;

@@ -6,6 +6,7 @@ import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.series.Times;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -147,22 +148,12 @@ final class WaitReader {
     }
 
     private Wait condition() {
-        try {
-            return new Wait(
-                    new Awaited.Condition(
-                            Formula.parseCondition(text, context.language()).canonical()),
-                    forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
-        } catch (FormulaException bad) {
-            String written = asFormula(text);
-            if (!written.equals(text)) {
-                text = written;
-                return condition();
-            }
-            throw new IllegalArgumentException(
-                    "'" + text + "' is neither a way to meet a price, such as closes above 104.20, nor a condition: "
-                            + bad.getMessage(),
-                    bad);
-        }
+        Formula read = formula(
+                text,
+                said -> Formula.parseCondition(said, context.language()),
+                "is neither a way to meet a price, such as closes above 104.20, nor a condition");
+        return new Wait(
+                new Awaited.Condition(read.canonical()), forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
     }
 
     private Wait about(String side, String level, String minutes) {
@@ -252,21 +243,23 @@ final class WaitReader {
                             + "\" on this instrument; name it in the Layers panel, or write a price")),
                     line);
         }
-        return value(level);
+        Formula read = formula(
+                level,
+                said -> Formula.parseValue(said, context.language()),
+                "is no price, no drawing in quotation marks and no formula");
+        return new Awaited.Value(read.canonical());
     }
 
-    private Awaited value(String level) {
+    /** Reads it as it is written, else as it is said; what is wrong is told of what was written. */
+    private Formula formula(String written, Function<String, Formula> reader, String otherwise) {
         try {
-            return new Awaited.Value(
-                    Formula.parseValue(level, context.language()).canonical());
+            return reader.apply(written);
         } catch (FormulaException bad) {
-            String written = asFormula(level);
-            if (!written.equals(level)) {
-                return value(written);
+            try {
+                return reader.apply(asFormula(written));
+            } catch (FormulaException neither) {
+                throw new IllegalArgumentException("'" + written + "' " + otherwise + ": " + bad.getMessage(), bad);
             }
-            throw new IllegalArgumentException(
-                    "'" + level + "' is no price, no drawing in quotation marks and no formula: " + bad.getMessage(),
-                    bad);
         }
     }
 

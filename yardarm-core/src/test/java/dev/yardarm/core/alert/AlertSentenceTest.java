@@ -72,6 +72,9 @@ class AlertSentenceTest {
                 "> 104.20 | goes above 104.20",
                 "alert me when price goes over 105 | goes above 105.00",
                 "if price closes below 98 on daily | closes below 98.00 on D",
+                "a weekly close above 110 | closes above 110.00 on W",
+                "daily close below 98 until Friday | closes below 98.00 on D until 2026-06-19 16:30",
+                "daily close below 98 | closes below 98.00 on D",
                 "close above 110 daily | closes above 110.00 on D",
                 "closes above 110 on the weekly chart until Friday | closes above 110.00 on W until 2026-06-19 16:30",
                 "reaches 98 until end of July | reaches 98.00 until 2026-07-31 16:30",
@@ -123,6 +126,8 @@ class AlertSentenceTest {
         refused("closes above", "closes above 104.20");
         refused("closes above 104.20 by", "no price");
         refused("turns back at 104.20", "by how much");
+        refused("closes above ema 20 x", "'ema 20 x' is no price");
+        refused("rsi 14 isn't 30", "'rsi 14 isn't 30' is neither");
         refused("reaches \"Nekline\"", "no drawing \"Nekline\"");
         refused("reaches rsi(14) < 30", "yes or no");
         refused("reaches 104.20 until 2026-06-18", "has passed");
