@@ -138,7 +138,7 @@ public final class FiringPictures {
                         failed -> desk.tell("The picture of an alert cannot be written: " + failed.getMessage()));
     }
 
-    /** Without transparency, which a chart has none of: it takes the writer a third of the time. */
+    /** Without transparency, which a chart has none of: it takes the writer less than half the time. */
     private static BufferedImage opaque(BufferedImage picture) {
         BufferedImage made = new BufferedImage(picture.getWidth(), picture.getHeight(), BufferedImage.TYPE_3BYTE_BGR);
         Graphics graphics = made.createGraphics();

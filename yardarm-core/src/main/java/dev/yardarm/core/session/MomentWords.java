@@ -159,7 +159,7 @@ public final class MomentWords {
 
     private Optional<Long> exact(String text) {
         switch (text) {
-            case "close", "session", "end of session", "session end", "today" -> {
+            case "close", "session", "end of session", "session end", "today", "end of day", "end of the day" -> {
                 return Optional.of(calendar.close(running()));
             }
             case "tomorrow" -> {

@@ -77,6 +77,7 @@ class AlertSentenceTest {
                 "daily close below 98 | closes below 98.00 on D",
                 "close above 110 daily | closes above 110.00 on D",
                 "closes above 110 on the weekly chart until Friday | closes above 110.00 on W until 2026-06-19 16:30",
+                "reaches 98 until the end of the day | reaches 98.00 until 2026-06-19 16:30",
                 "reaches 98 until end of July | reaches 98.00 until 2026-07-31 16:30",
                 "reaches 98 until end of March | reaches 98.00 until 2027-03-31 16:30",
                 "tell me when rsi(14) is below 30 hourly | rsi(14) < 30 on 1h",
