@@ -279,16 +279,21 @@ class LiveHubTest {
             front.run(() -> quotes.watch(List.of(ktrl)));
             front.await("it was tried", () -> told.get() > 0);
             assertThat(quotes.quote(ktrl.id())).isEmpty();
-            front.run(quotes::tryAgain);
+            desk.directory().setState(away.name(), SourceState.offline(1, "not there now"));
             front.await("and again, in vain", () -> told.get() > 1);
             assertThat(quotes.quote(ktrl.id())).isEmpty();
             away.problem = null;
-            front.run(quotes::tryAgain);
+            desk.directory().setState(away.name(), SourceState.READY);
             front.await("its quote", () -> quotes.quote(ktrl.id()).isPresent());
-            int before = desk.hub().subscriptions();
-            front.run(quotes::tryAgain);
+            int there = desk.hub().subscriptions();
+            int before = told.get();
+            assertThat(front.get(() -> quotes.watch(List.of(ktrl))))
+                    .as("it is quoted already")
+                    .isFalse();
+            desk.directory().setState(away.name(), SourceState.offline(2, "again"));
             front.run(() -> {});
-            assertThat(desk.hub().subscriptions()).as("it is there: once").isEqualTo(before);
+            assertThat(desk.hub().subscriptions()).as("once").isEqualTo(there);
+            assertThat(told).as("nothing is read again").hasValue(before);
             front.run(quotes::close);
         }
     }

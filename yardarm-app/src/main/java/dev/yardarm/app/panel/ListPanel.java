@@ -42,8 +42,8 @@ public final class ListPanel extends VBox {
     private final ListView<Instrument> view = new ListView<>();
     private final LinkBadge colour = new LinkBadge();
     private final PastePanel paste;
-    /** The members whose prices are followed; null before the first chart has its bars. */
-    private List<Instrument> quoted;
+    /** False before the first chart has its bars. */
+    private boolean quoting;
 
     public ListPanel(Workbench bench) {
         this.bench = bench;
@@ -95,7 +95,7 @@ public final class ListPanel extends VBox {
         bench.listen(aspect -> {
             if (aspect == Aspect.LIST) {
                 showList();
-            } else if (aspect == Aspect.DATA && quoted == null) {
+            } else if (aspect == Aspect.DATA && !quoting) {
                 quote();
             } else if (aspect == Aspect.CHART) {
                 follow();
@@ -120,7 +120,7 @@ public final class ListPanel extends VBox {
                 .map(NamedList::colour)
                 .orElse(0);
         colour.show(bench.palette(), number);
-        if (quoted != null && !room().members().equals(quoted)) {
+        if (quoting) {
             quote();
         }
         fill();
@@ -128,8 +128,8 @@ public final class ListPanel extends VBox {
 
     /** Quotes the list; for the first time when the chart has its bars, so that it does not wait for the quotes. */
     private void quote() {
-        quoted = room().members();
-        quotes.watch(quoted);
+        quoting = true;
+        quotes.watch(room().members());
     }
 
     private void fill() {

@@ -70,7 +70,6 @@ public final class Board implements AutoCloseable {
     private long touched;
     private long ordered;
     private long worked;
-    private Set<InstrumentId> watched = Set.of();
 
     /** @param clock nanoseconds from any start */
     public Board(Desk desk, Place place, LongSupplier clock) {
@@ -99,10 +98,7 @@ public final class Board implements AutoCloseable {
                         tell();
                     }
                 }),
-                desk.directory().listen(source -> desk.feedServices().front().execute(() -> {
-                    read();
-                    quotes.tryAgain();
-                })),
+                desk.directory().listen(source -> desk.feedServices().front().execute(this::read)),
                 rows.listen(changed -> arranged()));
         wantValues();
         read();
@@ -173,11 +169,7 @@ public final class Board implements AutoCloseable {
     }
 
     private void watch() {
-        List<Instrument> instruments = instruments();
-        Set<InstrumentId> ids = instruments.stream().map(Instrument::id).collect(Collectors.toSet());
-        if (awake && !ids.equals(watched)) {
-            watched = ids;
-            quotes.watch(instruments);
+        if (awake && quotes.watch(instruments())) {
             worked = 0;
         }
     }
@@ -249,7 +241,6 @@ public final class Board implements AutoCloseable {
     public void wake() {
         if (!awake) {
             awake = true;
-            watched = Set.of();
             watch();
             beat();
         }
@@ -258,7 +249,6 @@ public final class Board implements AutoCloseable {
     /** It goes out of view. */
     public void rest() {
         awake = false;
-        watched = Set.of();
         quotes.close();
         values.close();
     }

@@ -7,6 +7,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Lane;
@@ -20,6 +21,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -142,6 +144,10 @@ public final class Quotes implements AutoCloseable {
 
     private final long pause;
     private long lastTold;
+    /** Null when it quotes nothing. */
+    private Set<InstrumentId> watching;
+
+    private Listening heard = () -> {};
 
     /** @param changed told on the interface's thread, at most once a second */
     public Quotes(ChartFeed.Services services, Runnable changed) {
@@ -165,18 +171,30 @@ public final class Quotes implements AutoCloseable {
         return Optional.ofNullable(quotes.get(id));
     }
 
-    /** Quotes these instruments from now on, and no others. */
-    public void watch(List<Instrument> instruments) {
+    /**
+     * Quotes these instruments from now on, and no others; those whose source is away come when it answers.
+     *
+     * @return false when they are those it quotes already: nothing is read again
+     */
+    public boolean watch(List<Instrument> instruments) {
+        Set<InstrumentId> ids = instruments.stream().map(Instrument::id).collect(Collectors.toSet());
+        if (ids.equals(watching)) {
+            return false;
+        }
         close();
-        quotes.keySet().retainAll(instruments.stream().map(Instrument::id).toList());
+        watching = ids;
+        heard = services.histories().listen(source -> services.front().execute(() -> tryAgain(source)));
+        quotes.keySet().retainAll(ids);
         load(instruments, key);
+        return true;
     }
 
-    /** Tries those again whose days could not be had: their source may answer now. */
-    public void tryAgain() {
-        List<Instrument> again = new ArrayList<>();
+    private void tryAgain(String source) {
+        List<Instrument> again;
         synchronized (subscriptions) {
-            again.addAll(missing);
+            again = missing.stream()
+                    .filter(each -> each.id().source().equals(source))
+                    .toList();
         }
         if (!again.isEmpty()) {
             load(again, key + " again");
@@ -320,6 +338,8 @@ public final class Quotes implements AutoCloseable {
 
     @Override
     public void close() {
+        watching = null;
+        heard.close();
         services.scheduler().cancel(key);
         services.scheduler().cancel(key + " again");
         synchronized (subscriptions) {

@@ -29,6 +29,7 @@ import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.PriceBasis;
 import dev.yardarm.core.source.Trades;
+import dev.yardarm.desk.listening.Listening;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -37,6 +38,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -81,6 +83,11 @@ public final class Histories {
         this.directory = directory;
         this.futures = new Futures(directory);
         this.stored = new StoredBars(futures);
+    }
+
+    /** Tells the name of each source whose instruments or state have changed. */
+    public Listening listen(Consumer<String> listener) {
+        return directory.listen(listener);
     }
 
     /**

@@ -21,14 +21,11 @@ import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
 import dev.yardarm.desk.work.Paced;
 import java.util.Comparator;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.function.ToLongFunction;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -42,7 +39,6 @@ public final class WatchDesk implements AutoCloseable {
     private final Rows<Alert> waiting;
     private final Rows<Firing> fired;
     private final Quotes quotes;
-    private Set<InstrumentId> quoted = Set.of();
     /** Firings, and alerts that have been set up: they can come by the hundred. */
     private final Paced soon;
 
@@ -107,29 +103,20 @@ public final class WatchDesk implements AutoCloseable {
                     }
                 }),
                 desk.alertRunner().listen(alert -> soon.ask()),
-                desk.directory().listen(source -> desk.feedServices().front().execute(() -> {
-                    // Its instruments may be there now, or answer.
-                    soon.ask();
-                    quotes.tryAgain();
-                })));
+                desk.directory().listen(source -> desk.feedServices().front().execute(soon::ask)));
         read();
         watch();
     }
 
     /** Follows the prices of what is waited for. */
     private void watch() {
-        Set<InstrumentId> wanted = Stream.concat(
+        quotes.watch(Stream.concat(
                         waiting.rows().stream().map(Alert::instrument),
                         calls.rows().rows().stream().map(Call::instrument))
-                .collect(Collectors.toCollection(LinkedHashSet::new));
-        List<Instrument> there =
-                wanted.stream().map(this::instrument).flatMap(Optional::stream).toList();
-        // Their days are read when they are watched: not again for each alert that is set.
-        Set<InstrumentId> ids = there.stream().map(Instrument::id).collect(Collectors.toSet());
-        if (!ids.equals(quoted)) {
-            quoted = ids;
-            quotes.watch(there);
-        }
+                .distinct()
+                .map(this::instrument)
+                .flatMap(Optional::stream)
+                .toList());
     }
 
     private static <R> RowColumn<R> code(Function<R, InstrumentId> of) {
