@@ -13,6 +13,7 @@ import dev.yardarm.desk.own.BlendWork;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartRoom;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import javafx.scene.control.ComboBox;
@@ -40,6 +41,7 @@ public final class ListPanel extends VBox {
     private final ComboBox<String> names = new ComboBox<>();
     private final TextField filter = new TextField();
     private final ListView<Instrument> view = new ListView<>();
+    private final List<Row> rows = new ArrayList<>();
     private final LinkBadge colour = new LinkBadge();
     private final PastePanel paste;
     /** False before the first chart has its bars. */
@@ -48,7 +50,7 @@ public final class ListPanel extends VBox {
     public ListPanel(Workbench bench) {
         this.bench = bench;
         paste = new PastePanel(bench);
-        quotes = new Quotes(bench.desk().feedServices(), view::refresh);
+        quotes = new Quotes(bench.desk().feedServices(), this::showRows);
         getStyleClass().addAll("side", "side-left");
         setId("list-panel");
         setPrefWidth(216);
@@ -69,7 +71,11 @@ public final class ListPanel extends VBox {
         view.setAccessibleText("Instruments of the list");
         view.setFixedCellSize(26);
         view.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
-        view.setCellFactory(list -> new Row());
+        view.setCellFactory(list -> {
+            Row row = new Row();
+            rows.add(row);
+            return row;
+        });
         view.setPlaceholder(new Label("Nothing in this list\nfits the search."));
         view.setOnMouseClicked(event -> {
             boolean several = event.isShortcutDown() || event.isShiftDown();
@@ -142,9 +148,14 @@ public final class ListPanel extends VBox {
         if (!members.equals(view.getItems())) {
             view.getItems().setAll(members);
         } else {
-            view.refresh();
+            showRows();
         }
         follow();
+    }
+
+    /** Shows the rows anew, each where it is: made anew by the list, they would change places under a press. */
+    private void showRows() {
+        rows.forEach(Row::show);
     }
 
     /** Chooses the instrument on the chart. */
@@ -160,7 +171,7 @@ public final class ListPanel extends VBox {
                 view.scrollTo(Math.max(0, at - 6));
             }
         });
-        view.refresh();
+        showRows();
     }
 
     private void openFirst() {
@@ -227,8 +238,13 @@ public final class ListPanel extends VBox {
         @Override
         protected void updateItem(Instrument instrument, boolean empty) {
             super.updateItem(instrument, empty);
+            show();
+        }
+
+        private void show() {
+            Instrument instrument = getItem();
             getStyleClass().remove("shown-row");
-            if (empty || instrument == null) {
+            if (instrument == null) {
                 for (Label each : List.of(code, stance, last, change)) {
                     each.setText("");
                 }
