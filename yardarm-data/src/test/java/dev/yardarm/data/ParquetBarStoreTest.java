@@ -127,8 +127,12 @@ class ParquetBarStoreTest {
             InstrumentId three = new InstrumentId("own", "THREE");
             assertThat(store.timeframes(three)).isEmpty();
             for (Timeframe timeframe : List.of(Timeframe.DAY, Timeframe.MINUTE)) {
-                Map<String, BarSeries> all =
-                        store.readAll("own", timeframe, Set.of(ONE.code(), TWO.code(), "THREE", "NOBODY"));
+                Map<String, BarSeries> all = store.readAll(
+                        "own",
+                        timeframe,
+                        Set.of(ONE.code(), TWO.code(), "THREE", "NOBODY"),
+                        Long.MIN_VALUE,
+                        Long.MAX_VALUE);
                 assertThat(all.keySet())
                         .containsExactlyInAnyOrderElementsOf(
                                 timeframe.equals(Timeframe.DAY)
@@ -145,8 +149,17 @@ class ParquetBarStoreTest {
                                     .snapshot());
                 }
             }
-            assertThat(store.readAll("own", Timeframe.DAY, Set.of("TWO"))).containsOnlyKeys("TWO");
-            assertThat(store.readAll("nowhere", Timeframe.DAY, Set.of("TWO"))).isEmpty();
+            long from = START + 30 * Times.DAY;
+            long to = START + 40 * Times.DAY;
+            Map<String, BarSeries> some = store.readAll("own", Timeframe.DAY, Set.of(ONE.code(), "TWO"), from, to);
+            assertThat(some).containsOnlyKeys(ONE.code());
+            assertThat(some.get(ONE.code()).snapshot().closed()).isEqualTo(10);
+            assertSame(
+                    some.get(ONE.code()).snapshot(),
+                    store.read(ONE, Timeframe.DAY, from, to).snapshot());
+            assertThat(store.readAll("nowhere", Timeframe.DAY, Set.of("TWO"), from, to))
+                    .isEmpty();
+            assertThat(store.readAll("own", Timeframe.DAY, Set.of(), from, to)).isEmpty();
             // What a pack holds is looked up anew when it has changed.
             store.merge(three, Timeframe.DAY, bars(START, Times.DAY, 3, 1));
             assertThat(store.timeframes(three)).containsExactly(Timeframe.DAY);

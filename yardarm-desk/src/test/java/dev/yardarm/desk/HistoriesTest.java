@@ -286,7 +286,7 @@ class HistoriesTest {
         when(source.calendar(any())).thenReturn(TradingCalendar.roundTheClock(ZoneOffset.UTC));
         when(source.stored(any())).thenReturn(List.of(Timeframe.DAY));
         when(source.history(any(), any(), anyLong(), anyLong())).thenAnswer(call -> days(7));
-        ManyHistories many = (ids, timeframe) -> {
+        ManyHistories many = (ids, timeframe, from, upTo) -> {
             try {
                 return reading.call();
             } catch (Exception failed) {
@@ -301,7 +301,7 @@ class HistoriesTest {
     void whatWasReadTogetherIsNotReadAgainAndIsBuiltUponLikeTheRest() throws IOException {
         BarSource source = together(() -> Map.of(ID, days(1), Y.id(), days(2)));
         Histories histories = new Histories(new Directory(List.of(source)));
-        histories.readMany(List.of(X, Y), Timeframe.WEEK);
+        histories.readMany(List.of(X, Y), Timeframe.WEEK, 50 * Times.DAY);
         Bars weeks = histories.load(Y, Timeframe.WEEK, 50 * Times.DAY).series().snapshot();
         assertThat(weeks.close(0)).isEqualTo(2);
         assertThat(histories
@@ -321,7 +321,7 @@ class HistoriesTest {
             return Map.of(ID, days(1), Y.id(), days(2));
         });
         made[0] = new Histories(new Directory(List.of(source)));
-        made[0].readMany(List.of(X, Y), Timeframe.DAY);
+        made[0].readMany(List.of(X, Y), Timeframe.DAY, 50 * Times.DAY);
         assertThat(made[0].load(X, Timeframe.DAY, 50 * Times.DAY)
                         .series()
                         .snapshot()
@@ -335,7 +335,7 @@ class HistoriesTest {
             throw new IOException("the disk is gone");
         });
         Histories histories = new Histories(new Directory(List.of(source)));
-        histories.readMany(List.of(X, Y), Timeframe.DAY);
+        histories.readMany(List.of(X, Y), Timeframe.DAY, 50 * Times.DAY);
         assertThat(histories
                         .load(X, Timeframe.DAY, 50 * Times.DAY)
                         .series()

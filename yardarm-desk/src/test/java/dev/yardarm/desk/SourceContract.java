@@ -4,15 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
+import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.core.source.ClosesOnly;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -133,6 +137,35 @@ abstract class SourceContract {
             assertThat(half.size()).as(instrument.code() + " " + timeframe).isEqualTo(all.size() - middle);
             assertThat(words(half, 0)).isEqualTo(words(all, middle));
         });
+    }
+
+    /** Where many are read at once, each is what it is alone, from its beginning and of late. */
+    @Test
+    void whatIsReadTogetherIsWhatIsReadAlone() throws IOException {
+        ManyHistories many = source().offers(ManyHistories.class).orElse(null);
+        if (many == null) {
+            return;
+        }
+        List<InstrumentId> ids = instruments().stream().map(Instrument::id).toList();
+        int compared = 0;
+        for (long moment : moments()) {
+            for (long from : new long[] {Long.MIN_VALUE, moment - 70 * Times.DAY, moment + Times.DAY}) {
+                for (Map.Entry<InstrumentId, BarSeries> each :
+                        many.histories(ids, Timeframe.DAY, from, moment).entrySet()) {
+                    Bars together = each.getValue().snapshot();
+                    Bars alone = source().history(each.getKey(), Timeframe.DAY, from, moment)
+                            .snapshot();
+                    String what = each.getKey() + " from " + from + " at " + moment;
+                    assertThat(together.size()).as(what).isEqualTo(alone.size());
+                    assertThat(together.closed()).as(what).isEqualTo(alone.closed());
+                    for (int bar = 0; bar < together.size(); bar++) {
+                        assertThat(words(together, bar)).as(what).isEqualTo(words(alone, bar));
+                    }
+                    compared++;
+                }
+            }
+        }
+        assertThat(compared).as("instruments and moments").isPositive();
     }
 
     @Test

@@ -2,12 +2,16 @@ package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.history.ParquetBarStore;
+import dev.yardarm.desk.market.Directory;
+import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.market.StoredMarket;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.market.live.SimulatedMarket;
@@ -16,6 +20,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -157,6 +162,41 @@ class StoredSourceTest extends SourceContract {
             assertThat(files.filter(each -> each.toString().endsWith(".parquet")))
                     .isEmpty();
         }
+    }
+
+    /** The last sessions of many, read at once and adjusted, end as what is loaded of each alone ends. */
+    @Test
+    void theLastBarsOfManyAreThoseOfEach() throws IOException {
+        Histories histories = new Histories(new Directory(List.of(stored)));
+        List<Instrument> some = stored.instruments().stream()
+                .filter(each ->
+                        List.of("KTRL", "EBSP", "PV60", "VRTQ", "AULBRN").contains(each.code()))
+                .toList();
+        for (long moment : moments()) {
+            Map<InstrumentId, Histories.Recent> recent =
+                    histories.recent(some, Timeframe.DAY, moment - 70 * Times.DAY, moment);
+            assertThat(recent.keySet())
+                    .extracting(InstrumentId::code)
+                    .containsExactlyInAnyOrder("KTRL", "EBSP", "PV60");
+            for (Instrument each : some) {
+                if (recent.containsKey(each.id())) {
+                    Bars last = recent.get(each.id()).bars();
+                    Bars all =
+                            histories.load(each, Timeframe.DAY, moment).series().snapshot();
+                    assertThat(recent.get(each.id()).knownUpTo()).isEqualTo(moment);
+                    assertThat(last.size()).isBetween(40, 52);
+                    int before = all.size() - last.size();
+                    for (int bar = 0; bar < last.size(); bar++) {
+                        assertThat(last.openTime(bar)).isEqualTo(all.openTime(before + bar));
+                        assertThat(last.close(bar)).isEqualTo(all.close(before + bar));
+                        assertThat(last.volume(bar)).isEqualTo(all.volume(before + bar));
+                    }
+                }
+            }
+        }
+        assertThat(histories.recent(
+                        some, Timeframe.MINUTE, Long.MIN_VALUE, moments().get(0)))
+                .isEmpty();
     }
 
     @Override

@@ -25,12 +25,13 @@ public interface BarStore extends AutoCloseable {
     BarSeries read(InstrumentId id, Timeframe timeframe, long from, long to) throws IOException;
 
     /**
-     * All bars of instruments of one source, each as {@link #read} gives it; those without bars are left out. Daily and longer bars
+     * The bars of instruments of one source, each as {@link #read} gives it; those without bars are left out. Daily and longer bars
      * are read in one go, which is much faster than one instrument at a time.
      *
      * @throws IOException when a file cannot be read, naming it
      */
-    Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes) throws IOException;
+    Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes, long from, long to)
+            throws IOException;
 
     /** Adds bars; a bar that opens when one there already does takes its place. */
     void merge(InstrumentId id, Timeframe timeframe, Bars bars) throws IOException;

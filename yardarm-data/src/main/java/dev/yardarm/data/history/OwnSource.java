@@ -105,22 +105,25 @@ public final class OwnSource implements BarSource, Trades, ManyHistories {
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
         BarStore open = store.get()
                 .orElseThrow(() -> new IOException("the history store is not open yet; try again in a moment"));
-        // The bar that was open at the moment is among those that opened before it.
-        long end = upTo == Long.MAX_VALUE ? Long.MAX_VALUE : upTo + 1;
-        return known(id, open.read(id, timeframe, from, end).snapshot(), from, upTo);
+        return known(id, open.read(id, timeframe, from, end(upTo)).snapshot(), from, upTo);
+    }
+
+    /** The bar that was open at the moment is among those that opened before it. */
+    private static long end(long upTo) {
+        return upTo == Long.MAX_VALUE ? Long.MAX_VALUE : upTo + 1;
     }
 
     @Override
-    public Map<InstrumentId, BarSeries> histories(Collection<InstrumentId> ids, Timeframe timeframe)
-            throws IOException {
+    public Map<InstrumentId, BarSeries> histories(
+            Collection<InstrumentId> ids, Timeframe timeframe, long from, long upTo) throws IOException {
         BarStore open = store.get()
                 .orElseThrow(() -> new IOException("the history store is not open yet; try again in a moment"));
         Set<String> codes = new HashSet<>();
         ids.forEach(id -> codes.add(id.code()));
         Map<InstrumentId, BarSeries> all = new HashMap<>();
-        open.readAll(NAME, timeframe, codes).forEach((code, kept) -> {
+        open.readAll(NAME, timeframe, codes, from, end(upTo)).forEach((code, kept) -> {
             InstrumentId id = new InstrumentId(NAME, code);
-            all.put(id, known(id, kept.snapshot(), Long.MIN_VALUE, Long.MAX_VALUE));
+            all.put(id, known(id, kept.snapshot(), from, upTo));
         });
         return all;
     }

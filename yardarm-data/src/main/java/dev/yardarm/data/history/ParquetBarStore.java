@@ -28,6 +28,7 @@ import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -145,11 +146,12 @@ public final class ParquetBarStore implements BarStore, TickStore {
     }
 
     @Override
-    public Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes) throws IOException {
+    public Map<String, BarSeries> readAll(String source, Timeframe timeframe, Set<String> codes, long from, long to)
+            throws IOException {
         if (timeframe.isIntraday()) {
             Map<String, BarSeries> each = new LinkedHashMap<>();
             for (String code : codes) {
-                BarSeries series = read(new InstrumentId(source, code), timeframe, Long.MIN_VALUE, Long.MAX_VALUE);
+                BarSeries series = read(new InstrumentId(source, code), timeframe, from, to);
                 if (series.snapshot().closed() > 0) {
                     each.put(code, series);
                 }
@@ -157,21 +159,24 @@ public final class ParquetBarStore implements BarStore, TickStore {
             return each;
         }
         Path pack = pack(source, timeframe);
-        return Files.exists(pack)
+        return !codes.isEmpty() && Files.exists(pack)
                 ? files.reading(
                         List.of(pack),
                         PACKED,
                         pack,
-                        (own, statement) -> allOf(statement, pack, codes),
+                        (own, statement) -> allOf(statement, pack, codes, from, to),
                         (own, statement) -> Map.of())
                 : Map.of();
     }
 
     /** A pack is sorted by code and time: the rows of an instrument come one after the other. */
-    private static Map<String, BarSeries> allOf(Statement statement, Path pack, Set<String> codes) throws SQLException {
+    private static Map<String, BarSeries> allOf(Statement statement, Path pack, Set<String> codes, long from, long to)
+            throws SQLException {
         Map<String, BarSeries> all = new LinkedHashMap<>();
+        String wanted = codes.stream().map(EmbeddedDatabase::quoted).sorted().collect(Collectors.joining(", "));
         String sql = "select code, " + String.join(", ", COLUMNS) + " from read_parquet("
-                + EmbeddedDatabase.quoted(pack) + ") order by code, open_time";
+                + EmbeddedDatabase.quoted(pack) + ") where code in (" + wanted + ") and open_time >= " + from
+                + " and open_time < " + to + " order by code, open_time";
         try (ResultSet rows = statement.executeQuery(sql)) {
             String code = null;
             BarSeries series = null;
@@ -179,14 +184,10 @@ public final class ParquetBarStore implements BarStore, TickStore {
                 String now = rows.getString(1);
                 if (!now.equals(code)) {
                     code = now;
-                    series = codes.contains(code) ? new BarSeries(2560) : null;
-                    if (series != null) {
-                        all.put(code, series);
-                    }
+                    series = new BarSeries(from == Long.MIN_VALUE ? 2560 : 64);
+                    all.put(code, series);
                 }
-                if (series != null) {
-                    append(rows, 2, series);
-                }
+                append(rows, 2, series);
             }
         }
         return all;

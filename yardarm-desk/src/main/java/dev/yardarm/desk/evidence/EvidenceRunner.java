@@ -102,7 +102,7 @@ public final class EvidenceRunner {
         Formula condition = Formula.parseCondition(recipe.condition(), language);
         Formula range = Formula.parse("atr(14)", Language.builtIn());
         Needs needs = condition.needs();
-        vantages.readMany(instruments, recipe.timeframe());
+        vantages.readMany(instruments, recipe.timeframe(), moment);
         job.check();
         Vantages.Moment now = vantages.at(moment);
         BarRequest request = BarRequest.of(recipe.timeframe());

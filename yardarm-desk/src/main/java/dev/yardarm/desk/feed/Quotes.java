@@ -6,10 +6,12 @@ import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.series.TickSeries;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Histories;
+import dev.yardarm.desk.work.Job;
 import dev.yardarm.desk.work.Lane;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -40,6 +42,11 @@ public final class Quotes implements AutoCloseable {
     public static final int COURSE = 30;
 
     private static final int USUAL = 20;
+    /** So many are read at once and then shown. */
+    private static final int TOGETHER = 100;
+    /** More than the sessions of a course need. */
+    private static final long RECENT = 70 * Times.DAY;
+
     private static final long SECOND = 1_000_000_000L;
 
     /**
@@ -213,27 +220,42 @@ public final class Quotes implements AutoCloseable {
                         name,
                         "",
                         job -> {
-                            int count = 0;
-                            for (Instrument instrument : instruments) {
+                            for (int from = 0; from < instruments.size(); from += TOGETHER) {
+                                List<Instrument> some =
+                                        instruments.subList(from, Math.min(instruments.size(), from + TOGETHER));
                                 job.check();
-                                begin(instrument, number);
-                                if (++count % 12 == 0) {
+                                begin(some, number, job);
+                                if (from + TOGETHER < instruments.size()) {
                                     front.execute(changed);
                                 }
                             }
-                            return count;
+                            return instruments.size();
                         },
                         count -> changed.run(),
                         failed -> LOG.warn("the quotes cannot be made", failed));
     }
 
+    /** Quotes need the last sessions alone, which are read at once where that can be had. */
+    private void begin(List<Instrument> some, int number, Job job) {
+        long now = services.now().getAsLong();
+        Map<InstrumentId, Histories.Recent> recent =
+                services.histories().recent(some, Timeframe.DAY, now - RECENT, now);
+        for (Instrument instrument : some) {
+            job.check();
+            Histories.Recent read = recent.get(instrument.id());
+            if (read != null && read.bars().size() > COURSE) {
+                begin(instrument, read.bars(), instrument, read.knownUpTo(), number);
+            } else {
+                begin(instrument, number);
+            }
+        }
+    }
+
     private void begin(Instrument instrument, int number) {
         try {
-            long now = services.now().getAsLong();
-            begin(instrument, services.histories().load(instrument, Timeframe.DAY, now), number);
-            synchronized (subscriptions) {
-                missing.remove(instrument);
-            }
+            Histories.Loaded loaded = services.histories()
+                    .load(instrument, Timeframe.DAY, services.now().getAsLong());
+            begin(instrument, loaded.series().snapshot(), loaded.traded(), loaded.knownUpTo(), number);
         } catch (IOException away) {
             LOG.debug("no quote of {}: {}", instrument.code(), away.getMessage());
             synchronized (subscriptions) {
@@ -244,8 +266,10 @@ public final class Quotes implements AutoCloseable {
         }
     }
 
-    private void begin(Instrument instrument, Histories.Loaded loaded, int number) {
-        Bars bars = loaded.series().snapshot();
+    private void begin(Instrument instrument, Bars bars, Instrument traded, long knownUpTo, int number) {
+        synchronized (subscriptions) {
+            missing.remove(instrument);
+        }
         if (bars.isEmpty()) {
             return;
         }
@@ -256,8 +280,8 @@ public final class Quotes implements AutoCloseable {
             if (number == watched) {
                 subscriptions.add(services.hub()
                         .subscribe(
-                                loaded.traded(),
-                                loaded.knownUpTo(),
+                                traded,
+                                knownUpTo,
                                 new Follow(
                                         instrument,
                                         calendar,

@@ -33,6 +33,7 @@ import dev.yardarm.desk.listening.Listening;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -140,30 +141,66 @@ public final class Histories {
      * whoever looks, who is told why.
      *
      * @param timeframe that is wanted; what it is built from is read
+     * @param moment they will be looked at from
      */
-    public void readMany(List<Instrument> instruments, Timeframe timeframe) {
-        Map<String, Map<Timeframe, List<Instrument>>> bySource = new LinkedHashMap<>();
+    public void readMany(List<Instrument> instruments, Timeframe timeframe, long moment) {
+        together(instruments, timeframe, moment).forEach((group, some) -> {
+            try {
+                stored.readMany(group.source(), some, group.base(), group.known());
+            } catch (IOException unread) {
+                LOG.debug("{} instruments are left for later: {}", some.size(), unread.getMessage());
+            }
+        });
+    }
+
+    /** Bars as known at a moment: trades after it are not in them. */
+    public record Recent(Bars bars, long knownUpTo) {}
+
+    /**
+     * The last bars of many instruments, read at once and not kept. They are those {@link #load} gives; what it takes to have them may be
+     * more for some instruments, which are left out, as are those that cannot be read.
+     *
+     * @param from bars that opened before are left out
+     * @param moment they are known at
+     */
+    public Map<InstrumentId, Recent> recent(List<Instrument> instruments, Timeframe timeframe, long from, long moment) {
+        Map<InstrumentId, Recent> all = new HashMap<>();
+        together(instruments, timeframe, moment).forEach((group, some) -> {
+            try {
+                if (group.base().equals(timeframe)) {
+                    stored.recent(group.source(), some, timeframe, from, group.known())
+                            .forEach((instrument, bars) -> all.put(instrument.id(), new Recent(bars, group.known())));
+                }
+            } catch (IOException unread) {
+                LOG.debug("{} instruments are left out: {}", some.size(), unread.getMessage());
+            }
+        });
+        return all;
+    }
+
+    /** Those that can be read together; what cannot be read at all is left out. */
+    private Map<Together, List<Instrument>> together(List<Instrument> instruments, Timeframe timeframe, long moment) {
+        Map<Together, List<Instrument>> groups = new LinkedHashMap<>();
         for (Instrument each : instruments) {
             try {
                 BarSource source = source(each);
                 if (source.offers(ManyHistories.class).isPresent()) {
-                    bySource.computeIfAbsent(source.name(), none -> new LinkedHashMap<>())
-                            .computeIfAbsent(base(source, each, timeframe, false), none -> new ArrayList<>())
+                    Timeframe base = base(source, each, timeframe, false);
+                    long known = source instanceof LiveSource live
+                            ? Math.min(moment, live.knownUpTo(each.id(), moment))
+                            : moment;
+                    groups.computeIfAbsent(new Together(source, base, known), none -> new ArrayList<>())
                             .add(each);
                 }
             } catch (IOException unread) {
                 LOG.debug("{} is left for later: {}", each.code(), unread.getMessage());
             }
         }
-        bySource.values()
-                .forEach(byBase -> byBase.forEach((base, some) -> {
-                    try {
-                        stored.readMany(source(some.get(0)), some, base);
-                    } catch (IOException unread) {
-                        LOG.debug("{} instruments are left for later: {}", some.size(), unread.getMessage());
-                    }
-                }));
+        return groups;
     }
+
+    /** What is read together: bars of a timeframe, known up to a moment. */
+    private record Together(BarSource source, Timeframe base, long known) {}
 
     /** The calendar of an instrument, with its whole session. */
     public TradingCalendar calendar(Instrument instrument) {

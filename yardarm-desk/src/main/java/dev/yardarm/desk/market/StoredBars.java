@@ -22,6 +22,8 @@ import dev.yardarm.core.source.SplitAdjustment;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
@@ -155,29 +157,75 @@ final class StoredBars {
     }
 
     /**
-     * Reads the histories of many instruments of one source at once, where it offers that and goes on no further by itself; what is
-     * kept already is not read again.
+     * Reads the histories of many instruments of one source at once, where it offers that; what is kept already is not read again.
+     *
+     * @param moment they will be looked at from
      */
-    void readMany(BarSource source, List<Instrument> instruments, Timeframe timeframe) throws IOException {
+    void readMany(BarSource source, List<Instrument> instruments, Timeframe timeframe, long moment) throws IOException {
         ManyHistories many = source.offers(ManyHistories.class).orElse(null);
-        if (many == null || source instanceof LiveSource) {
+        if (many == null) {
             return;
         }
-        List<InstrumentId> wanted = instruments.stream()
-                .filter(each -> bars.getIfPresent(whole(each, timeframe)) == null)
-                .map(Instrument::id)
-                .toList();
+        boolean live = source instanceof LiveSource;
+        BarRequest request = BarRequest.of(timeframe);
+        Map<Instrument, Key> wanted = new LinkedHashMap<>();
+        for (Instrument each : instruments) {
+            Key key = live ? Key.of(each, timeframe, request, since(source, each, moment)) : whole(each, timeframe);
+            if (!Futures.isJoined(each) && bars.getIfPresent(key) == null) {
+                wanted.put(each, key);
+            }
+        }
         if (wanted.size() < 2) {
             return;
         }
         long before = forgotten.get();
-        Map<InstrumentId, BarSeries> read = many.histories(wanted, timeframe);
-        for (Instrument each : instruments) {
-            BarSeries series = read.get(each.id());
+        Map<InstrumentId, BarSeries> read = many.histories(
+                wanted.keySet().stream().map(Instrument::id).toList(),
+                timeframe,
+                Long.MIN_VALUE,
+                live ? moment : Long.MAX_VALUE);
+        wanted.forEach((instrument, key) -> {
+            BarSeries series = read.get(instrument.id());
             if (series != null && forgotten.get() == before) {
-                bars.put(whole(each, timeframe), new Base(series.snapshot(), Long.MAX_VALUE));
+                bars.put(
+                        key,
+                        live
+                                ? new Base(
+                                        adjusted(source, instrument, series, request, moment)
+                                                .snapshot(),
+                                        moment)
+                                : new Base(series.snapshot(), Long.MAX_VALUE));
+                if (live) {
+                    dropOlder(key);
+                }
+            }
+        });
+    }
+
+    /**
+     * The bars of many instruments of one source from a moment to another, adjusted as of the later one, where the source offers to read
+     * them at once. They are not kept. Left out is what it leaves out.
+     */
+    Map<Instrument, Bars> recent(
+            BarSource source, List<Instrument> instruments, Timeframe timeframe, long from, long moment)
+            throws IOException {
+        ManyHistories many = source.offers(ManyHistories.class).orElse(null);
+        List<Instrument> wanted =
+                instruments.stream().filter(each -> !Futures.isJoined(each)).toList();
+        if (many == null || wanted.isEmpty()) {
+            return Map.of();
+        }
+        Map<InstrumentId, BarSeries> read =
+                many.histories(wanted.stream().map(Instrument::id).toList(), timeframe, from, moment);
+        BarRequest request = BarRequest.of(timeframe);
+        Map<Instrument, Bars> recent = new HashMap<>();
+        for (Instrument each : wanted) {
+            BarSeries series = read.get(each.id());
+            if (series != null) {
+                recent.put(each, adjusted(source, each, series, request, moment).snapshot());
             }
         }
+        return recent;
     }
 
     private static Key whole(Instrument instrument, Timeframe timeframe) {

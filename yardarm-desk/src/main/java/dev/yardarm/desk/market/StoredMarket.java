@@ -12,6 +12,7 @@ import dev.yardarm.core.source.Contracts;
 import dev.yardarm.core.source.CorporateActions;
 import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import dev.yardarm.core.source.Members;
 import dev.yardarm.core.source.Rates;
 import dev.yardarm.core.source.Trades;
@@ -23,6 +24,8 @@ import dev.yardarm.market.live.SimulatedMarket;
 import java.io.IOException;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,7 +45,8 @@ import org.slf4j.LoggerFactory;
  * minutes of a company are made anew each time, because that takes less than reading them; and trades one by one of days that are over. Until the store is ready
  * everything is made; so the first chart waits for nothing it does not show.
  */
-public final class StoredMarket implements LiveSource, CorporateActions, Contracts, Members, Diary, Trades, Rates {
+public final class StoredMarket
+        implements LiveSource, ManyHistories, CorporateActions, Contracts, Members, Diary, Trades, Rates {
     private static final Logger LOG = LoggerFactory.getLogger(StoredMarket.class);
     /** Where nothing is kept for longer a day may be missing, or the market was closed: the market is asked. */
     private static final long LONGEST_KEPT_GAP = 6 * Times.HOUR;
@@ -273,6 +277,24 @@ public final class StoredMarket implements LiveSource, CorporateActions, Contrac
         if (keeping.add(id.code())) {
             behind.execute(() -> keep(open, id, known, whole, upTo));
         }
+        return all;
+    }
+
+    /** The daily bars that are kept, in one reading; all others are left out. */
+    @Override
+    public Map<InstrumentId, BarSeries> histories(
+            Collection<InstrumentId> ids, Timeframe timeframe, long from, long upTo) throws IOException {
+        BarStore open = store.get().orElse(null);
+        if (open == null || !timeframe.equals(Timeframe.DAY)) {
+            return Map.of();
+        }
+        Map<String, InstrumentId> wanted =
+                ids.stream().filter(this::isKept).collect(Collectors.toMap(InstrumentId::code, id -> id));
+        Map<InstrumentId, BarSeries> all = new HashMap<>();
+        open.readAll(folder, timeframe, wanted.keySet(), from, upTo).forEach((code, read) -> {
+            InstrumentId id = wanted.get(code);
+            all.put(id, joined(read, id, timeframe, from, upTo));
+        });
         return all;
     }
 

@@ -130,7 +130,7 @@ public final class ScanRunner {
             }
             terms.add(scan.read(language));
         }
-        vantages.readMany(instruments, timeframe);
+        vantages.readMany(instruments, timeframe, asOf.moment());
         job.check();
         Looks looks = new Looks(terms, asOf, job);
         ScanOutcome[][] outcomes = looks.all(instruments, false);

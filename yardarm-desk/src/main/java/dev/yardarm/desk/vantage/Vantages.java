@@ -46,9 +46,9 @@ public final class Vantages {
         this.drawings = drawings;
     }
 
-    /** Reads what is kept of many instruments at once, before each is looked at. */
-    public void readMany(List<Instrument> instruments, Timeframe timeframe) {
-        histories.readMany(instruments, timeframe);
+    /** Reads what is kept of many instruments at once, before each is looked at from a moment. */
+    public void readMany(List<Instrument> instruments, Timeframe timeframe, long moment) {
+        histories.readMany(instruments, timeframe, moment);
     }
 
     /** Looks from a moment, microseconds UTC. What is looked at several times from there is read once. */
