@@ -40,7 +40,7 @@ final class WindowFixture {
     private static final int PATIENCE = 90;
 
     private final Path home;
-    private final FxRobot robot = new FxRobot();
+    private final FxRobot robot = new Hand();
     private final List<String> notices = new CopyOnWriteArrayList<>();
     private MainWindow window;
     private Desk desk;
@@ -138,7 +138,7 @@ final class WindowFixture {
                     picture);
             throw new AssertionError("waited in vain for: " + what + "; see " + picture + "\n" + state());
         }
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
     }
 
     /** What may tell why something does not come: what was told, what is on the chart, and what the threads at work are doing. */
@@ -162,7 +162,7 @@ final class WindowFixture {
     /** Types the leader, then letters and digits one after the other. */
     void keys(String letters) {
         robot.push(KeyCode.SPACE);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
         for (int at = 0; at < letters.length(); at++) {
             char letter = letters.charAt(at);
             KeyCode code = KeyCode.getKeyCode(String.valueOf(Character.toUpperCase(letter)));
@@ -171,18 +171,18 @@ final class WindowFixture {
             } else {
                 robot.push(code);
             }
-            WaitForAsyncUtils.waitForFxEvents();
+            Hand.settle();
         }
     }
 
     /** Opens the command line, types a line and takes it. */
     void line(String text) {
         robot.push(KeyCode.CONTROL, KeyCode.K);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
         type(text);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
         robot.push(KeyCode.ENTER);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
     }
 
     /**
@@ -218,9 +218,9 @@ final class WindowFixture {
     }
 
     void click(String query) {
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
         robot.clickOn(query);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
     }
 
     /**
@@ -229,7 +229,7 @@ final class WindowFixture {
      */
     void doubleClick(Point2D point) {
         robot.moveTo(point);
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
         get(() -> {
             Robot hand = new Robot();
             for (int click = 0; click < 2; click++) {
@@ -238,7 +238,7 @@ final class WindowFixture {
             }
             return true;
         });
-        WaitForAsyncUtils.waitForFxEvents();
+        Hand.settle();
     }
 
     void doubleClick(String query) {
