@@ -9,6 +9,7 @@ import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.series.Bars;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarSource;
 import dev.yardarm.data.history.ParquetBarStore;
 import dev.yardarm.desk.market.Directory;
@@ -25,10 +26,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
-/** Opening a daily chart of 14 years with five indicators, against reading its columns from the store. */
+/**
+ * Opening a daily chart of 14 years with five indicators, against reading its columns from the store; and what quotes need of the shares and
+ * indices of the market, their last sessions, against loading each.
+ */
 public final class OpenMeasurement {
     private static final int WARM_UP = 40;
     private static final int COUNTED = 60;
+    private static final int FEW = 15;
 
     private OpenMeasurement() {}
 
@@ -58,6 +63,24 @@ public final class OpenMeasurement {
                     read,
                     open,
                     open / read);
+            List<Instrument> list = market.instruments().stream()
+                    .filter(each -> each.kind() == Instrument.Kind.SHARE || each.kind() == Instrument.Kind.INDEX)
+                    .toList();
+            double apart = median(FEW, () -> {
+                Histories histories = new Histories(new Directory(List.of(market)));
+                for (Instrument each : list) {
+                    histories.load(each, Timeframe.DAY, now);
+                }
+            });
+            double together = median(FEW, () -> new Histories(new Directory(List.of(market)))
+                    .recent(list, Timeframe.DAY, now - 70 * Times.DAY, now));
+            System.out.printf(
+                    Locale.ROOT,
+                    "%d instruments: last sessions of all %.1f ms, each loaded %.1f ms, ratio %.3f%n",
+                    list.size(),
+                    together,
+                    apart,
+                    together / apart);
         }
     }
 
@@ -79,8 +102,12 @@ public final class OpenMeasurement {
     }
 
     private static double median(Work work) throws Exception {
-        double[] times = new double[COUNTED];
-        for (int run = -WARM_UP; run < COUNTED; run++) {
+        return median(COUNTED, work);
+    }
+
+    private static double median(int counted, Work work) throws Exception {
+        double[] times = new double[counted];
+        for (int run = -counted * WARM_UP / COUNTED; run < counted; run++) {
             long start = System.nanoTime();
             work.run();
             if (run >= 0) {
@@ -88,6 +115,6 @@ public final class OpenMeasurement {
             }
         }
         Arrays.sort(times);
-        return times[COUNTED / 2];
+        return times[counted / 2];
     }
 }

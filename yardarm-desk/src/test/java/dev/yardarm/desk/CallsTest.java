@@ -145,6 +145,10 @@ class CallsTest extends AtADesk {
         for (String line : List.of(sentence, "call " + sentence)) {
             assertThat(language.read(line).get(0).command()).isEqualTo(new LineCommand.MakeCall(sentence));
         }
+        assertThat(language.read("if it loses 102 I expect 98, wrong over 104.5, until end of month")
+                        .get(0)
+                        .command())
+                .isInstanceOf(LineCommand.MakeCall.class);
         assertThat(language.read("call above 104.20 expect 107").get(0).command())
                 .isNull();
         assertThat(language.read("call above 104.20 expect 107").get(0).detail())

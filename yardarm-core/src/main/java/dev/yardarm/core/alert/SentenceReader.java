@@ -100,7 +100,7 @@ final class SentenceReader {
         String[] parts = rest.replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
         for (int at = 0; at < parts.length; at++) {
             String part = at + 1 < parts.length ? ofBars(parts[at].strip()) : parts[at].strip();
-            waits.add(new WaitReader(part, at, forming, context).read());
+            waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, context).read());
         }
         if (bars == null) {
             bars = context.bars();

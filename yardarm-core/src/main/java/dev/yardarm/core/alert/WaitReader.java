@@ -1,8 +1,11 @@
 package dev.yardarm.core.alert;
 
+import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.formula.Formula;
 import dev.yardarm.core.formula.FormulaException;
+import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.PriceFormat;
+import dev.yardarm.core.plain.PlainTerms;
 import dev.yardarm.core.series.Times;
 import java.util.Locale;
 import java.util.Optional;
@@ -48,6 +51,14 @@ final class WaitReader {
     private static final Pattern BY = Pattern.compile("(?i)^(.*\\S)\\s+by\\s+" + AMOUNT + "(?:\\s+or\\s+more)?$");
     private static final Pattern NAMED = Pattern.compile(
             "(?i)^(?:(?:the\\s+)?(?:drawing|line|level)\\s+)?[\"\u201c]([^\"\u201d]+)[\"\u201d](?:\\s*\\.\\s*|\\s+)?([\\w.%]+)?$");
+    private static final Pattern MOVES = Pattern.compile(
+            WHO
+                    + "(?:is\\s+)?(\\+|-|\\u2212|(?:rises?|gains?|climbs?|up|falls?|drops?|loses?|sinks?|down)\\s)\\s*(?:by\\s+)?([0-9]{1,3}(?:[.,][0-9]{1,4})?)\\s*(?:%|percent|per cent)"
+                    + "(?:\\s+(?:on|in|from)\\s+(?:the|a|its|yesterday's)\\s+(?:day|session|previous\\s+close|last\\s+close|close))?(?:\\s+or\\s+more)?$");
+    /** Amounts as people write them: 1.2m, 300k; not the minutes of a timeframe. */
+    private static final Pattern MANY = Pattern.compile(
+            "(?i)(?<!\\bon )(?<!\\bin )\\b(\\d+(?:\\.\\d+)?)\\s*(k|thousand|m|mio|million|bn|billion)\\b");
+
     private static final Pattern BARE_SETTING =
             Pattern.compile("([A-Za-z_]\\w*)\\s+(\\d+(?:\\.\\d+)?)(?=$|[\\s<>=+*/-])");
     private static final long EARLY = 5;
@@ -56,11 +67,15 @@ final class WaitReader {
 
     private final int number;
     private final boolean forming;
+    private final boolean withinTheDay;
     private final AlertSentence.Context context;
     private String text;
     private int within;
 
-    WaitReader(String text, int number, boolean forming, AlertSentence.Context context) {
+    /** @param bars of which closes count */
+    WaitReader(String text, int number, boolean forming, BarRule bars, AlertSentence.Context context) {
+        this.withinTheDay =
+                !(bars instanceof BarRule.Time time) || time.timeframe().isIntraday();
         this.text = text;
         this.number = number;
         this.forming = forming;
@@ -129,6 +144,10 @@ final class WaitReader {
             long together = found.group(2) == null ? TOGETHER : Long.parseLong(found.group(2)) * unit;
             return new Wait(new Awaited.Traded(Double.parseDouble(found.group(1)), together), Alert.Trigger.TRADED);
         }
+        found = MOVES.matcher(text);
+        if (found.matches()) {
+            return moves(found.group(1), Double.parseDouble(found.group(2).replace(',', '.')));
+        }
         found = REACHES.matcher(text);
         if (found.matches()) {
             return beside(Alert.Trigger.REACHES, rising(found.group(1)), found.group(2));
@@ -147,10 +166,20 @@ final class WaitReader {
         return condition();
     }
 
+    /** So many per cent from the last close: of a day, where bars are shorter. A level is the value at the last bar that closed. */
+    private Wait moves(String word, double percent) {
+        int way = word.toLowerCase(Locale.ROOT).matches("(\\+|rise|gain|climb|up).*") ? 1 : -1;
+        String factor = Setting.Number.plain(Math.rint((1 + way * percent / 100) * 1e8) / 1e8);
+        Formula level =
+                Formula.parseValue(factor + " * " + (withinTheDay ? "(close on D)" : "close"), context.language());
+        return new Wait(new Awaited.Value(level.canonical()), Alert.Trigger.GOES_THROUGH, way, Margin.NONE, 0, 0);
+    }
+
     private Wait condition() {
         Formula read = formula(
                 text,
                 said -> Formula.parseCondition(said, context.language()),
+                said -> PlainTerms.condition(said, context.language(), withinTheDay),
                 "is neither a way to meet a price, such as closes above 104.20, nor a condition");
         return new Wait(
                 new Awaited.Condition(read.canonical()), forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
@@ -246,26 +275,44 @@ final class WaitReader {
         Formula read = formula(
                 level,
                 said -> Formula.parseValue(said, context.language()),
+                said -> PlainTerms.value(said, context.language(), withinTheDay),
                 "is no price, no drawing in quotation marks and no formula");
         return new Awaited.Value(read.canonical());
     }
 
     /** Reads it as it is written, else as it is said; what is wrong is told of what was written. */
-    private Formula formula(String written, Function<String, Formula> reader, String otherwise) {
+    private Formula formula(
+            String written,
+            Function<String, Formula> reader,
+            Function<String, Optional<String>> plain,
+            String otherwise) {
         try {
             return reader.apply(written);
         } catch (FormulaException bad) {
+            String told = "'" + written + "' " + otherwise + ": " + bad.getMessage();
             try {
                 return reader.apply(asFormula(written));
             } catch (FormulaException neither) {
-                throw new IllegalArgumentException("'" + written + "' " + otherwise + ": " + bad.getMessage(), bad);
+                return plain.apply(inFull(written))
+                        .map(said -> said(said, reader, told, bad))
+                        .orElseThrow(() -> new IllegalArgumentException(told, bad));
             }
+        }
+    }
+
+    private static Formula said(String said, Function<String, Formula> reader, String told, FormulaException bad) {
+        try {
+            return reader.apply(said);
+        } catch (FormulaException unread) {
+            bad.addSuppressed(unread);
+            throw new IllegalArgumentException(told, bad);
         }
     }
 
     /** A formula as it is said: {@code rsi 14 is below 30} for {@code rsi(14) < 30}. */
     private String asFormula(String said) {
-        String signs = said.replaceAll("(?i)\\bis\\s+(?:above|over)\\b", ">")
+        String signs = inFull(said)
+                .replaceAll("(?i)\\bis\\s+(?:above|over)\\b", ">")
                 .replaceAll("(?i)\\bis\\s+(?:below|under)\\b", "<");
         return BARE_SETTING
                 .matcher(signs)
@@ -275,5 +322,18 @@ final class WaitReader {
                                 .isPresent()
                         ? found.group(1) + "(" + found.group(2) + ")"
                         : Matcher.quoteReplacement(found.group()));
+    }
+
+    /** Volumes as they are said: {@code 1.2m} for {@code 1200000}. */
+    private static String inFull(String said) {
+        return said.matches("(?i).*\\b(volume|turnover)\\b.*")
+                ? MANY.matcher(said)
+                        .replaceAll(many -> Setting.Number.plain(Double.parseDouble(many.group(1))
+                                * switch (many.group(2).toLowerCase(Locale.ROOT).charAt(0)) {
+                                    case 'k', 't' -> 1e3;
+                                    case 'm' -> 1e6;
+                                    default -> 1e9;
+                                }))
+                : said;
     }
 }

@@ -29,15 +29,15 @@ import java.util.regex.Pattern;
 public record CallSentence(Reading main, Reading rival, BarRule bars, long until, String note) {
     private static final PriceFormat ANY = new PriceFormat(6, 1.0 / 128, PriceFormat.Style.THIRTY_SECONDS);
     private static final String PRICE = "([0-9][0-9.,'\\u2019/-]*)";
-    private static final String UP = "above|over|beyond|>";
-    private static final String DOWN = "below|under|<";
+    private static final String UP = "above|over|beyond|>|clears|clearing";
+    private static final String DOWN = "below|under|<|loses|losing";
     private static final Pattern NOTE = Pattern.compile("^(.*?)[\\s,;]*[\"\u201c]([^\"\u201d]*)[\"\u201d][\\s.]*$");
     private static final Pattern UNTIL =
             Pattern.compile("(?i)[\\s,]*\\b(?:until|till|til|by)\\s+([^,;\"]+?)\\s*(?=$|,|;)");
     private static final Pattern FOR = Pattern.compile("(?i)[\\s,]*\\bfor\\s+(\\w+\\s*[a-z]+)\\s*(?=$|,|;)");
     private static final Pattern ON = Pattern.compile("(?i)[\\s,]+on\\s+([0-9]{0,4}[a-zA-Z]{1,2})(?=$|[\\s,;])");
     private static final Pattern TRIGGER = Pattern.compile(
-            "(?i)^\\s*(?:if\\s+|once\\s+|when\\s+)?(?:(?:price|it|a\\s+bar)\\s+)?(clos(?:es?|ing)\\s+)?(?:goes\\s+|trades\\s+|is\\s+)?("
+            "(?i)^\\s*(?:if\\s+|once\\s+|when\\s+)?(?:(?:price|it|a\\s+bar)\\s+)?(clos(?:es?|ing)\\s+)?(?:(?:goes|trades|is|breaks|moves|gets|falls|drops|rises|climbs|holds|stays)\\s+)?("
                     + UP + "|" + DOWN + ")\\s*" + PRICE + "(.*)$");
     private static final Pattern WRONG = Pattern.compile(
             "(?i)[\\s,]*(?:and\\s+)?(?:it\\s+)?(?:is\\s+)?(?:wrong|invalid|fails?|void|off|it\\s+must\\s+not\\s+(?:go|lose|trade)|must\\s+not\\s+(?:go|lose|trade))\\s*(?:if\\s+|when\\s+|with\\s+)?(?:it\\s+)?(?:a\\s+)?(clos(?:es?|e|ing)\\s+)?(?:goes\\s+|trades\\s+)?(?:"

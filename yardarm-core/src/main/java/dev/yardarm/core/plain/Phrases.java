@@ -50,10 +50,15 @@ final class Phrases {
     private final Values values;
 
     Phrases(Words words, Draft draft, Language language, List<String> asked) {
+        this(words, draft, language, asked, Values.Seen.BARS);
+    }
+
+    /** @param seen of which bars days are said */
+    Phrases(Words words, Draft draft, Language language, List<String> asked, Values.Seen seen) {
         this.words = words;
         this.asked = asked;
-        spans = new Spans(words);
-        values = new Values(words, draft, language, asked, spans);
+        spans = new Spans(words, seen.withinTheDay());
+        values = new Values(words, draft, language, asked, spans, seen);
     }
 
     /** A value; null when none is said here. */
@@ -169,7 +174,16 @@ final class Phrases {
             return shape;
         }
         int place = words.place();
+        String several = closes();
+        if (several != null) {
+            return several;
+        }
         String left = values.value();
+        if (left != null && left.matches("[0-9.]+%?")) {
+            // Nobody compares a figure with anything: it belongs to what was not understood.
+            words.back(place);
+            return null;
+        }
         if (left == null) {
             words.back(place);
             String subject = before == null ? null : subject(before);
@@ -184,6 +198,22 @@ final class Phrases {
             words.back(place);
         }
         return made;
+    }
+
+    /** So many closes in a row: "two closes below 100". */
+    private String closes() {
+        int place = words.place();
+        String count = words.number();
+        words.take("consecutive", "straight", "daily");
+        if (count != null && words.take("closes", "close") != null) {
+            words.take("in row");
+            String made = compared("close");
+            if (made != null) {
+                return made + " held for " + count;
+            }
+        }
+        words.back(place);
+        return null;
     }
 
     private static String subject(String clause) {
@@ -236,8 +266,11 @@ final class Phrases {
             String of = field == null || field.equals("it") || field.equals("bar")
                     ? high ? "high" : "low"
                     : field.startsWith("close") || field.equals("price") ? "close" : field;
-            String past = spans.frame().isEmpty() ? " back 1" : spans.frame();
-            return high ? of + " > highest(high, " + bars + ")" + past : of + " < lowest(low, " + bars + ")" + past;
+            String record = high ? "highest(high, " + bars + ")" : "lowest(low, " + bars + ")";
+            String past = spans.frame().isEmpty()
+                    ? record + " back 1"
+                    : Values.complete(record + spans.frame(), Values.Seen.BARS);
+            return of + (high ? " > " : " < ") + past;
         }
         words.back(place);
         return null;
@@ -308,7 +341,7 @@ final class Phrases {
                 "breaks through",
                 "recovers above");
         if (crossing != null) {
-            String right = values.value();
+            String right = values.ofSame(left);
             return right == null ? null : left + " crosses above " + before(right, "highest");
         }
         crossing = words.take(
@@ -327,11 +360,11 @@ final class Phrases {
                 "comes back below",
                 "loses");
         if (crossing != null) {
-            String right = values.value();
+            String right = values.ofSame(left);
             return right == null ? null : left + " crosses below " + before(right, "lowest");
         }
         if (words.take("crosses", "cross") != null) {
-            String right = values.value();
+            String right = values.ofSame(left);
             return right == null ? null : left + " crosses " + right;
         }
         return compared(left);

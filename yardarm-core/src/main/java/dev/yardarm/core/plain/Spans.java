@@ -21,10 +21,13 @@ final class Spans {
     };
 
     private final Words words;
+    private final boolean withinTheDay;
     private String frame = "";
 
-    Spans(Words words) {
+    /** @param withinTheDay true for bars shorter than a day, of which days are not said */
+    Spans(Words words, boolean withinTheDay) {
         this.words = words;
+        this.withinTheDay = withinTheDay;
     }
 
     /** How many bars; null, and nothing is read, when none are said here. */
@@ -51,7 +54,10 @@ final class Spans {
     }
 
     /** The timeframe in a word for bars, as a formula says it; empty for those of the chart. */
-    static String frame(String unit) {
+    String frame(String unit) {
+        if (withinTheDay && unit.matches("(day|session)s?")) {
+            return " on D";
+        }
         return unit.startsWith("week") ? " on W" : unit.startsWith("month") ? " on M" : "";
     }
 }

@@ -1,6 +1,7 @@
 package dev.yardarm.core.plain;
 
 import dev.yardarm.core.formula.Language;
+import dev.yardarm.core.indicator.Indicator;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -84,19 +85,73 @@ final class Values {
             Map.entry("supertrend", "supertrend"));
     private static final Set<String> OF_SOURCE = Set.of("stdev", "roc", "momentum", "slope");
 
+    private static final String[] PERIODS = {
+        "previous bar",
+        "bar before",
+        "prior bar",
+        "previous",
+        "prior",
+        "last bar",
+        "yesterday",
+        "previous day",
+        "prior day",
+        "today",
+        "last week",
+        "previous week",
+        "prior week",
+        "this week",
+        "last month",
+        "previous month",
+        "prior month",
+        "this month"
+    };
+    private static final String[] OF_PERIODS = {
+        "of bar before",
+        "of previous bar",
+        "of prior bar",
+        "bar before",
+        "of last bar",
+        "of day before",
+        "of previous day",
+        "of yesterday",
+        "of day",
+        "of today",
+        "of last week",
+        "of previous week",
+        "of week",
+        "of this week",
+        "of last month",
+        "of previous month",
+        "of month",
+        "of this month"
+    };
+
+    /**
+     * Where a value is looked at.
+     *
+     * @param level true for a level, which is the value at the last bar that closed; false at a bar itself
+     * @param withinTheDay true at bars shorter than a day
+     */
+    record Seen(boolean level, boolean withinTheDay) {
+        /** At a bar that is taken for a day. */
+        static final Seen BARS = new Seen(false, false);
+    }
+
     private final Words words;
     private final Draft draft;
     private final Language language;
     private final List<String> asked;
     private final Spans spans;
+    private final Seen seen;
     private final List<String> besides = new ArrayList<>();
 
-    Values(Words words, Draft draft, Language language, List<String> asked, Spans spans) {
+    Values(Words words, Draft draft, Language language, List<String> asked, Spans spans, Seen seen) {
         this.words = words;
         this.draft = draft;
         this.language = language;
         this.asked = asked;
         this.spans = spans;
+        this.seen = seen;
     }
 
     /** Conditions that came with the values read since the last call: of a climbing average, that it climbs. */
@@ -166,27 +221,14 @@ final class Values {
     /** A value on its timeframe, of its instrument, of its bar. */
     private String placed() {
         String frame = words.take("weekly", "monthly", "daily", "hourly");
-        String back = "";
-        if (words.take(
-                        "previous bar",
-                        "bar before",
-                        "prior bar",
-                        "previous",
-                        "prior",
-                        "yesterday",
-                        "previous day",
-                        "last bar")
-                != null) {
-            back = " back 1";
-        }
+        String when = words.take(PERIODS);
         String value = plain();
         if (value == null) {
             return null;
         }
-        if (words.take("of bar before", "of previous bar", "of prior bar", "bar before", "of last bar", "of day before")
-                != null) {
-            back = " back 1";
-        }
+        String of = words.take(OF_PERIODS);
+        String period = of != null ? of : when == null ? "" : when;
+        String back = backTo(period);
         int place = words.place();
         String ago = spans.bars();
         if (ago != null && words.take("ago", "earlier", "before", "back") != null) {
@@ -203,7 +245,7 @@ final class Values {
             words.next();
             value = value + " of " + words.next().toUpperCase(java.util.Locale.ROOT);
         }
-        if (frame == null) {
+        if (frame == null && period.isEmpty()) {
             frame = words.take(
                     "on weekly bars",
                     "on weekly chart",
@@ -217,7 +259,38 @@ final class Values {
                     "on daily",
                     "on hourly bars");
         }
-        return frame == null ? value : value + " on " + timeframe(frame);
+        return frame == null ? ofPeriod(value, period) : value + " on " + timeframe(frame);
+    }
+
+    /** How a value of a period is written when the period is none of the bars'. */
+    private String ofPeriod(String value, String period) {
+        String unit = period.contains("week")
+                ? "W"
+                : period.contains("month") ? "M" : period.contains("day") && seen.withinTheDay() ? "D" : "";
+        boolean running = isRunning(period);
+        if (!unit.isEmpty()) {
+            return running ? value + " on forming " + unit : complete(value + " on " + unit, seen);
+        }
+        if (running && seen.level()) {
+            asked.add("What today brings is seen on shorter bars alone. Say for example: on 5m.");
+        }
+        return value;
+    }
+
+    /** The last bar of a period completes it: what was complete before it is meant there. */
+    static String complete(String value, Seen seen) {
+        return seen.level() ? value : "(" + value + ") back 1";
+    }
+
+    private static boolean isRunning(String period) {
+        return period.matches("(of )?(today|this .*)|of (day|week|month)");
+    }
+
+    private String backTo(String period) {
+        boolean before = period.contains("bar")
+                || period.matches("previous|prior")
+                || period.contains("day") && seen.equals(Seen.BARS) && !isRunning(period);
+        return before ? " back 1" : "";
     }
 
     static String timeframe(String words) {
@@ -232,6 +305,10 @@ final class Values {
             }
         }
         boolean its = words.take("its", "own") != null;
+        String output = its ? output() : null;
+        if (output != null) {
+            return output;
+        }
         String average = average(its);
         if (average != null) {
             return average;
@@ -282,7 +359,7 @@ final class Values {
             } else if (length == null && words.peek().matches("\\d+")) {
                 length = words.next();
                 String unit = words.take(Spans.UNITS);
-                frame = unit == null ? "" : Spans.frame(unit);
+                frame = unit == null ? "" : spans.frame(unit);
             } else {
                 break;
             }
@@ -341,6 +418,22 @@ final class Values {
         if (rising || falling) {
             besides.add(name + (rising ? " is rising" : " is falling"));
         }
+    }
+
+    /** Another output of the indicator at the left: its signal. */
+    private String output() {
+        String base = same == null ? "" : same.replaceFirst("\\.\\w+$", "");
+        Indicator indicator =
+                language.catalogue().find(base.replaceFirst("\\(.*", "")).orElse(null);
+        if (indicator != null) {
+            for (Indicator.Output each : indicator.outputs()) {
+                String name = each.name();
+                if (!each.cue() && words.take(name, name + " line", name + " band") != null) {
+                    return base + "." + name;
+                }
+            }
+        }
+        return null;
     }
 
     /** The highest high of so many bars. */

@@ -85,6 +85,32 @@ class AlertSentenceTest {
                 "crosses above ema 20 | goes above ema(20) on D",
                 "close crosses above ema 20 | close crosses above ema(20) on D",
                 "breaks 104.20 | goes through 104.20",
+                "volume is over 1.2m | volume > 1200000 on D",
+                "turnover > 300k on 30m | turnover > 300000 on 30m",
+                "price crosses 20 day moving average | goes through sma(close, 20) on D",
+                "crosses above the 50 bar exponential average on 4h | goes above ema(close, 50) on 4h",
+                "drops 2% today | goes below 0.98 * close on D until 2026-06-19 16:30",
+                "is up 3.5 percent on the day on 30m | goes above 1.035 * close on D on 30m",
+                "reaches yesterday's high on 30m | reaches high on D on 30m",
+                "reaches the high of the day on 30m | reaches high on forming D on 30m",
+                "reaches yesterday's high | reaches high on D",
+                "close > yesterday's high | close > high back 1 on D",
+                "price is above the high of yesterday on 30m | goes above high on D on 30m",
+                "close is above yesterday's high and volume is over 2m on 30m | close > high on D back 1 and volume > 2000000 on 30m",
+                "closes below last week's low | closes below low on W on D",
+                "new 20 day high | high > highest(high, 20) back 1 on D",
+                "makes a new 52 week low | low < lowest(low, 52) on W back 1 on D",
+                "if price closes below the 200 day average on 15m | closes below sma(close, 200) on D on 15m",
+                "new 20 day high on 15m | high > highest(high, 20) on D back 1 on 15m",
+                "two closes below 100 on 1h | close < 100 held for 2 on 1h",
+                "+3% | goes above 1.03 * close on D",
+                "-1.5% on 5m | goes below 0.985 * close on D on 5m",
+                "price is 5% below its 52 week high | close < 0.95 * highest(high, 52) on W on D",
+                "the 20 ema crosses below the 50 ema | ema(close, 20) crosses below ema(close, 50) on D",
+                "inside bar on 4h | high < high back 1 and low > low back 1 on 4h",
+                "macd crosses its signal | macd crosses macd.signal on D",
+                "volume is twice its 20 bar average | volume >= 2 * sma(volume, 20) on D",
+                "falls to 98 | falls to 98.00",
                 "crosses below 98 | goes below 98.00",
                 "breaks out above 104.20 by half an atr | goes above 104.20 by 0.5 atr on D",
                 "within 0.5% of \"Neckline\" | comes within 0.5 % of \"Neckline\"",
@@ -140,6 +166,10 @@ class AlertSentenceTest {
         refused("closes above 104.20 within 5 bars", "belongs to what comes after 'then'");
         refused("first reaches 1 on 5m then reaches 2 on 1h", "one kind of bars");
         refused("rsi(14)", "a condition is needed");
+        refused("two things below 100", "neither");
+        refused("rsi is overbought", "neither");
+        refused("crosses its moving average", "An average of how many bars?");
+        refused("reaches the high of the day", "seen on shorter bars");
         refused(
                 "first reaches 1 then reaches 2 then reaches 3 then reaches 4 then reaches 5 then reaches 6 then reaches 7 then "
                         + "reaches 8 then reaches 9",

@@ -142,6 +142,16 @@ class CallWatchTest {
                                 friday)
                         .main())
                 .isEqualTo(new Reading(98, 94, 99.5, true, false));
+        assertThat(CallSentence.parse(
+                                "if it loses 102 I expect 98, wrong over 104.5, until end of month",
+                                CLOCK,
+                                BARS,
+                                friday)
+                        .main())
+                .isEqualTo(new Reading(102, 98, 104.5, false, false));
+        assertThat(CallSentence.parse("once it clears 104.20 target 107, wrong if it loses 102.80", CLOCK, BARS, 0)
+                        .main())
+                .isEqualTo(new Reading(104.2, 107, 102.8, false, false));
         assertThat(CallSentence.parse("> 104.20 to 107 wrong below 102", CLOCK, BARS, 0)
                         .main())
                 .isEqualTo(new Reading(104.2, 107, 102, false, false));

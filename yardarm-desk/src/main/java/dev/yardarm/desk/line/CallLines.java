@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 final class CallLines {
     private static final Pattern SAID = Pattern.compile("(?i)call\\s+.+");
     private static final Pattern MEANT = Pattern.compile(
-            "(?i)(?:if\\s+|it\\s+)*(?:closes?\\s+)?(?:above|below|over|under)\\s+[0-9].*\\b(?:expect|target|wrong|must not)\\b.*");
+            "(?i)(?:(?:if|once|when|it|price)\\s+)*(?:(?:closes?|goes|trades|is|breaks|moves|falls|drops|rises|climbs|holds|stays)\\s+)?(?:above|below|over|under|loses|clears)\\s+[0-9].*\\b(?:expect|target|wrong|must not)\\b.*");
 
     private CallLines() {}
 

@@ -1,0 +1,66 @@
+package dev.yardarm.core.plain;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import dev.yardarm.core.formula.Language;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class PlainTermsTest {
+    private static final Language LANGUAGE = Language.builtIn();
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                // said | as a level on days | as a level within the day
+                "20 day moving average | sma(close, 20) | (sma(close, 20) on D)",
+                "the 50 bar exponential average | ema(close, 50) | ema(close, 50)",
+                "yesterday's high | high | high on D",
+                "the low of the day before | low | low on D",
+                "the close of last week | close on W | close on W",
+                "this month's high | high on forming M | high on forming M",
+                "the highest high of the last 10 bars | highest(high, 10) | highest(high, 10)",
+                "twice the atr 14 | 2 * atr(14) | 2 * atr(14)",
+            })
+    void levelsAreThoseOfWhatHasClosed(String said, String onDays, String within) {
+        assertThat(PlainTerms.value(said, LANGUAGE, false)).contains(onDays);
+        assertThat(PlainTerms.value(said, LANGUAGE, true)).contains(within);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "close is above yesterday's high | close > high back 1 | close > (high on D) back 1",
+                "the high is over the high of the day | high > high | high > high on forming D",
+                "the 10 bar average crosses above the 30 bar average | sma(close, 10) crosses above sma(close, 30) | sma(close, 10) crosses above sma(close, 30)",
+                "close is below last week's low | close < (low on W) back 1 | close < (low on W) back 1",
+                "new 20 day high | high > highest(high, 20) back 1 | high > (highest(high, 20) on D) back 1",
+                "three straight closes above 104 | close > 104 held for 3 | close > 104 held for 3",
+            })
+    void conditionsAreThoseOfTheBarTheyAreTrueAt(String said, String onDays, String within) {
+        assertThat(PlainTerms.condition(said, LANGUAGE, false)).contains(onDays);
+        assertThat(PlainTerms.condition(said, LANGUAGE, true)).contains(within);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "something", "rsi is overbought", "two things below 100", "5 below 7", "close above"})
+    void whatIsNotUnderstoodToItsLastWordIsNotRead(String said) {
+        assertThat(PlainTerms.condition(said, LANGUAGE, true)).isEqualTo(Optional.empty());
+    }
+
+    @Test
+    void asksForFiguresAndForShorterBars() {
+        assertThatThrownBy(() -> PlainTerms.value("its moving average", LANGUAGE, true))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("how many bars");
+        assertThatThrownBy(() -> PlainTerms.value("today's high", LANGUAGE, false))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("shorter bars");
+    }
+}
