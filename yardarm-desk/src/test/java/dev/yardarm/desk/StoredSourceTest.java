@@ -22,6 +22,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -172,9 +173,10 @@ class StoredSourceTest extends SourceContract {
                 .filter(each ->
                         List.of("KTRL", "EBSP", "PV60", "VRTQ", "AULBRN").contains(each.code()))
                 .toList();
+        List<Instrument> twice = Stream.concat(some.stream(), some.stream()).toList();
         for (long moment : moments()) {
             Map<InstrumentId, Histories.Recent> recent =
-                    histories.recent(some, Timeframe.DAY, moment - 70 * Times.DAY, moment);
+                    histories.recent(twice, Timeframe.DAY, moment - 70 * Times.DAY, moment);
             assertThat(recent.keySet())
                     .extracting(InstrumentId::code)
                     .containsExactlyInAnyOrder("KTRL", "EBSP", "PV60");

@@ -210,7 +210,7 @@ final class SentenceReader {
             return cut(found);
         }
         found = take(TODAY).orElse(null);
-        if (found != null) {
+        if (found != null && !found.group(1).strip().matches("(?i).*\\bof")) {
             until = moments.until(found.group(2));
             return cut(found);
         }

@@ -28,7 +28,7 @@ final class WaitReader {
                     + "(reaches|reach|touches|touch|hits|hit|trades\\s+at|gets?\\s+to|comes?\\s+to|at|(?:rises?|climbs?|goes\\s+up)\\s+to|(?:falls?|drops?|dips?|goes\\s+down)\\s+to)\\s+(.+)$");
     private static final Pattern THROUGH = Pattern.compile(
             WHO
-                    + "(?:(?:goes|go|trades?|crosses|cross|breaks?|moves?|is)\\s+)?(?:out\\s+)?(through|above|below|over|under|beyond|>=?|<=?)\\s*(.+)$");
+                    + "(?:(?:goes|go|trades?|crosses|cross|breaks?|moves?|is)\\s+)?(?:out\\s+)?(through|above|below|over|under|beyond|loses|clears|takes\\s+out|>=?|<=?)\\s*(.+)$");
     private static final Pattern CROSSES = Pattern.compile(WHO + "(?:crosses|cross|breaks?)\\s+(.+)$");
     private static final Pattern CLOSES =
             Pattern.compile(WHO + "(?:closes?|closing|close)\\s+(above|below|over|under|beyond|through)\\s+(.+)$");
@@ -224,8 +224,8 @@ final class WaitReader {
         return word == null
                 ? 0
                 : switch (word.strip().toLowerCase(Locale.ROOT)) {
-                    case "above", "over", ">", ">=" -> 1;
-                    case "below", "under", "<", "<=" -> -1;
+                    case "above", "over", "clears", ">", ">=" -> 1;
+                    case "below", "under", "loses", "<", "<=" -> -1;
                     default -> 0;
                 };
     }

@@ -146,7 +146,7 @@ public record CallSentence(Reading main, Reading rival, BarRule bars, long until
                         "say what proves it wrong, such as wrong " + (rising ? "below 102.80" : "above 105.40"));
             }
             if (rising != target > level) {
-                throw new IllegalArgumentException("beyond " + trigger.group(2).toLowerCase(java.util.Locale.ROOT) + " "
+                throw new IllegalArgumentException((rising ? "above " : "below ")
                         + trigger.group(3) + " lies no " + expected.group(1)
                         + "; what is expected is further on than the trigger");
             }

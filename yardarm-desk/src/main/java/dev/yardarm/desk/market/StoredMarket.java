@@ -288,8 +288,8 @@ public final class StoredMarket
         if (open == null || !timeframe.equals(Timeframe.DAY)) {
             return Map.of();
         }
-        Map<String, InstrumentId> wanted =
-                ids.stream().filter(this::isKept).collect(Collectors.toMap(InstrumentId::code, id -> id));
+        Map<String, InstrumentId> wanted = new HashMap<>();
+        ids.stream().filter(this::isKept).forEach(id -> wanted.put(id.code(), id));
         Map<InstrumentId, BarSeries> all = new HashMap<>();
         open.readAll(folder, timeframe, wanted.keySet(), from, upTo).forEach((code, read) -> {
             InstrumentId id = wanted.get(code);
