@@ -177,6 +177,7 @@ class ViewsTest {
         app.line("MARN");
         app.await("MARN", () -> app.room().instrument().orElseThrow().code().equals("MARN"));
         app.line("level 190");
+        app.await("the level", () -> app.chart().drawings().size() == 1);
         app.keys("ma");
         app.await("two alerts", () -> app.desk().books().alerts().size() == 2);
         app.line("alerts");

@@ -173,6 +173,7 @@ final class WindowFixture {
             }
             Hand.settle();
         }
+        look();
     }
 
     /** Opens the command line, types a line and takes it. */
@@ -183,6 +184,18 @@ final class WindowFixture {
         Hand.settle();
         robot.push(KeyCode.ENTER);
         Hand.settle();
+        look();
+    }
+
+    /** Who has typed something looks at the chart before going on: waits for its bars a while, if any are to come. */
+    private void look() {
+        long until = System.nanoTime() + 3_000_000_000L;
+        while (System.nanoTime() < until
+                && get(() -> room().instrument().isPresent()
+                        && chart().bars().isEmpty()
+                        && room().problem().isEmpty())) {
+            Hand.settle();
+        }
     }
 
     /**

@@ -1,6 +1,8 @@
 package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import dev.yardarm.chart.gesture.Tool;
 import dev.yardarm.chart.model.BarForm;
@@ -17,6 +19,8 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.line.Hands;
+import dev.yardarm.desk.line.LineCommand;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartRoom;
 import dev.yardarm.desk.room.layout.WorkspaceKeeper;
@@ -65,6 +69,40 @@ class StudiesTest {
 
     private double price(int drawing) {
         return room.chart().drawings().get(drawing).anchors().get(0).price();
+    }
+
+    private void typed(String line) {
+        Hands hands = mock(Hands.class);
+        when(hands.room()).thenReturn(room);
+        new LineCommand.Draw("level", List.of(new LineCommand.DrawnPoint(null, Double.parseDouble(line))), Map.of())
+                .run(hands);
+    }
+
+    /** Who types a code and a level at once is ahead of the bars. */
+    @Test
+    void whatIsTypedBeforeTheBarsComeIsDrawnWhenTheyAreThere() throws Exception {
+        front.run(() -> {
+            room.open(desk.directory().byCode("MARN").orElseThrow(), Timeframe.DAY);
+            typed("190");
+            typed("195");
+            room.studies().setAlert(Alert.Trigger.REACHES);
+        });
+        front.await("both", () -> room.chart().drawings().size() == 2);
+        assertThat(price(0)).isEqualTo(190);
+        assertThat(price(1)).isEqualTo(195);
+        assertThat(desk.books().alerts()).hasSize(1);
+        assertThat(notices).containsExactly("Alert set on MARN: when price reaches it, at 195.00.");
+        notices.clear();
+        front.run(() -> {
+            room.open(desk.directory().byCode("EBSP").orElseThrow(), Timeframe.DAY);
+            typed("180");
+            room.open(desk.directory().byCode("KTRL").orElseThrow(), Timeframe.DAY);
+        });
+        front.await("bars", () -> !room.chart().bars().isEmpty());
+        assertThat(room.chart().drawings()).isEmpty();
+        assertThat(notices)
+                .containsExactly(
+                        "What was typed for EBSP was not done: another chart was opened before its bars came.");
     }
 
     @Test

@@ -20,11 +20,13 @@ final class ExactDrawing {
     private ExactDrawing() {}
 
     static void draw(ChartRoom room, LineCommand.Draw draw) {
-        Bars bars = room.chart().bars();
-        if (bars.isEmpty()) {
-            room.desk().tell("There are no bars to draw on yet.");
-            return;
+        if (!room.onceLoaded(() -> drawOnBars(room, draw))) {
+            room.desk().tell("There are no bars to draw on.");
         }
+    }
+
+    private static void drawOnBars(ChartRoom room, LineCommand.Draw draw) {
+        Bars bars = room.chart().bars();
         int last = bars.size() - 1;
         List<Anchor> anchors = new ArrayList<>();
         for (LineCommand.DrawnPoint point : draw.points()) {

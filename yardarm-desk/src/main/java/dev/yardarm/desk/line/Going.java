@@ -11,21 +11,23 @@ import java.time.LocalDate;
 import java.util.OptionalLong;
 import java.util.stream.LongStream;
 
-/** Brings a moment into the middle of a chart. */
+/** Brings a moment into the middle of a chart, as soon as its bars are there. */
 final class Going {
     private Going() {}
 
     /** To a date by the chart's own zone; to the oldest bar, and told so, for one before it. */
     static void toDate(ChartRoom room, LocalDate date) {
-        to(room, Times.micros(date.atStartOfDay(room.chart().zone())));
+        room.onceLoaded(
+                () -> to(room, Times.micros(date.atStartOfDay(room.chart().zone()))));
     }
 
     /** To the first event behind what is shown, or the last before it. */
     static void toEvent(ChartRoom room, int direction) {
+        room.onceLoaded(() -> toEventOf(room, direction));
+    }
+
+    private static void toEventOf(ChartRoom room, int direction) {
         ChartModel chart = room.chart();
-        if (chart.bars().isEmpty()) {
-            return;
-        }
         long edge = chart.axis().openTime(chart.time().bar((chart.time().left() + chart.plotRight()) / 2));
         LongStream times = chart.marks().stream().mapToLong(EventMark::time);
         OptionalLong found = direction > 0
@@ -42,9 +44,6 @@ final class Going {
 
     private static void to(ChartRoom room, long moment) {
         ChartModel chart = room.chart();
-        if (chart.bars().isEmpty()) {
-            return;
-        }
         if (moment < chart.bars().openTime(0)) {
             room.desk()
                     .tell("History starts on "

@@ -59,6 +59,7 @@ public final class ChartRoom {
     private final LayerEdits layers = new LayerEdits(this);
     private final ChartGestures gestures;
     private final Listeners<Aspect> listeners = new Listeners<>();
+    private final OnceLoaded onceLoaded = new OnceLoaded();
     private Consumer<LinkedPointer> onPoint;
     private final Rounds rounds;
     private String problem = "";
@@ -101,6 +102,9 @@ public final class ChartRoom {
                 chart.setData(data);
                 restoreView();
                 tell(Aspect.DATA);
+                if (!data.bars().isEmpty()) {
+                    onceLoaded.run();
+                }
             }
 
             @Override
@@ -111,6 +115,7 @@ public final class ChartRoom {
             @Override
             public void complain(String complaint) {
                 problem = complaint;
+                onceLoaded.drop();
                 desk.tell(complaint);
                 tell(Aspect.DATA);
             }
@@ -316,6 +321,32 @@ public final class ChartRoom {
                         : request.withRule(null).withTimeframe(timeframe));
     }
 
+    /**
+     * Does something that needs the bars of the chart: at once when they are there, else as soon as they come. Given up, which is told, when
+     * another instrument is opened before; nothing is done when none can come.
+     *
+     * @return false when none can come
+     */
+    public boolean onceLoaded(Runnable task) {
+        if (!chart.bars().isEmpty()) {
+            task.run();
+            return true;
+        }
+        boolean comes = problem.isEmpty() && chart.instrument().isPresent() && !resting;
+        if (comes) {
+            onceLoaded.add(task);
+        }
+        return comes;
+    }
+
+    private void dropWaiting() {
+        if (onceLoaded.drop()) {
+            desk.tell("What was typed for "
+                    + chart.instrument().map(Instrument::code).orElse("the chart before")
+                    + " was not done: another chart was opened before its bars came.");
+        }
+    }
+
     /** Opens other bars or another instrument, in the same make-up. */
     public void open(Instrument instrument, BarRequest wanted) {
         boolean sameInstrument = chart.instrument().filter(instrument::equals).isPresent();
@@ -332,6 +363,7 @@ public final class ChartRoom {
             studies.take(Tool.NONE);
         }
         if (!sameInstrument) {
+            dropWaiting();
             chart.select(Selection.NONE);
             drawings.setBasis(PriceBasis.AS_TRADED);
         }

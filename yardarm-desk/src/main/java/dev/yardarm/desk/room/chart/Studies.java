@@ -164,8 +164,14 @@ public final class Studies implements ChartEdits {
 
     /** Sets an alert on the chosen drawing; says so, or says what is missing. */
     public void setAlert(Alert.Trigger trigger) {
+        if (!room.onceLoaded(() -> setAlertOnBars(trigger))) {
+            desk.tell("There are no bars, and so no price to wait from.");
+        }
+    }
+
+    private void setAlertOnBars(Alert.Trigger trigger) {
         Drawing drawing = room.drawings().chosen().orElse(null);
-        if (drawing == null || chart.bars().isEmpty()) {
+        if (drawing == null) {
             desk.tell("Select a level or line first: an alert waits on a drawing.");
             return;
         }
