@@ -7,6 +7,7 @@ import dev.yardarm.chart.model.OutputStyle;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.stance.Stance;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -408,6 +409,30 @@ class OwnIndicatorsTest {
                 .containsAll(List.of("my_mean.over", "rsi(14) < 30")));
         app.robot().push(KeyCode.CONTROL, KeyCode.Z);
         app.await("taken back", () -> app.desk().books().alerts().size() == 1);
+    }
+
+    /** Rows that were made anew with each quote changed places under a press. */
+    @Test
+    void rowsOfTheListStayWhereTheyAreWhenWhatTheyShowChanges() throws Exception {
+        app = new WindowFixture(home);
+        app.open(true);
+        ListView<Instrument> list = find("#list");
+        app.await("the list", () -> list.getItems().size() > 5);
+        List<Instrument> some = app.get(() -> List.copyOf(list.getItems().subList(0, 5)));
+        List<Node> before = app.get(() -> some.stream().map(this::rowOf).toList());
+        for (Instrument each : some) {
+            app.get(() -> {
+                app.desk().stanceWork().take(each.id(), Stance.Kind.LONG, "");
+                return true;
+            });
+            app.await(
+                    "its stance",
+                    () -> app.robot().lookup("#list .stance").queryAll().stream()
+                                    .filter(node -> ((Labeled) node).getText().equals("long"))
+                                    .count()
+                            == some.indexOf(each) + 1);
+        }
+        assertThat(app.get(() -> some.stream().map(this::rowOf).toList())).isEqualTo(before);
     }
 
     @Test

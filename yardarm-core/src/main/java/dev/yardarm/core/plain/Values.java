@@ -228,6 +228,10 @@ final class Values {
         }
         String of = words.take(OF_PERIODS);
         String period = of != null ? of : when == null ? "" : when;
+        if (value.equals("close") && seen.withinTheDay() && period.matches("previous|prior")) {
+            // What the trade calls the previous close is that of the day.
+            period = "previous day";
+        }
         String back = backTo(period);
         int place = words.place();
         String ago = spans.bars();
@@ -286,11 +290,12 @@ final class Values {
         return period.matches("(of )?(today|this .*)|of (day|week|month)");
     }
 
+    /** A level is of the last bar that closed, which is the previous one to who looks at the running bar. */
     private String backTo(String period) {
         boolean before = period.contains("bar")
                 || period.matches("previous|prior")
-                || period.contains("day") && seen.equals(Seen.BARS) && !isRunning(period);
-        return before ? " back 1" : "";
+                || period.contains("day") && !seen.withinTheDay() && !isRunning(period);
+        return before && !seen.level() ? " back 1" : "";
     }
 
     static String timeframe(String words) {

@@ -22,6 +22,9 @@ class PlainTermsTest {
                 "the 50 bar exponential average | ema(close, 50) | ema(close, 50)",
                 "yesterday's high | high | high on D",
                 "the low of the day before | low | low on D",
+                "the high of the previous bar | high | high",
+                "the previous close | close | close on D",
+                "the low of the bar before | low | low",
                 "the close of last week | close on W | close on W",
                 "this month's high | high on forming M | high on forming M",
                 "the highest high of the last 10 bars | highest(high, 10) | highest(high, 10)",
@@ -37,6 +40,8 @@ class PlainTermsTest {
             delimiter = '|',
             value = {
                 "close is above yesterday's high | close > high back 1 | close > (high on D) back 1",
+                "close is above the high of the previous bar | close > high back 1 | close > high back 1",
+                "open is above the previous close | open > close back 1 | open > (close on D) back 1",
                 "the high is over the high of the day | high > high | high > high on forming D",
                 "the 10 bar average crosses above the 30 bar average | sma(close, 10) crosses above sma(close, 30) | sma(close, 10) crosses above sma(close, 30)",
                 "close is below last week's low | close < (low on W) back 1 | close < (low on W) back 1",
