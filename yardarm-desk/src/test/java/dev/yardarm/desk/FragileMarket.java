@@ -7,9 +7,12 @@ import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.core.source.ManyHistories;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 
 /** A market that fails when a test wants it to. */
 final class FragileMarket implements LiveSource {
@@ -18,6 +21,11 @@ final class FragileMarket implements LiveSource {
     volatile boolean unordered;
     /** The code of the only instrument that has the problem; null for all. */
     volatile String only;
+    /** Histories are asked for and then wait for it; null when nothing waits. */
+    volatile CountDownLatch held;
+
+    /** Counted down when a history is asked for. */
+    final CountDownLatch asked = new CountDownLatch(1);
 
     FragileMarket(LiveSource market) {
         this.market = market;
@@ -31,6 +39,17 @@ final class FragileMarket implements LiveSource {
             into.append(after, 1, 1, TickSeries.ASK);
         }
         market.trades(id, after, upTo, into);
+    }
+
+    private static void waitFor(CountDownLatch held) {
+        boolean done = false;
+        while (!done) {
+            try {
+                done = held.await(60, TimeUnit.SECONDS);
+            } catch (InterruptedException given) {
+                // What reads a file does not look whether it was given up either.
+            }
+        }
     }
 
     private void fail(InstrumentId id) throws IOException {
@@ -59,14 +78,20 @@ final class FragileMarket implements LiveSource {
         return market.stored(id);
     }
 
+    /** Is read alone whatever it offers, so that each can have the problem. */
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
+        asked.countDown();
+        CountDownLatch waited = held;
+        if (waited != null) {
+            waitFor(waited);
+        }
         fail(id);
         return market.history(id, timeframe, from, upTo);
     }
 
     @Override
     public <T> Optional<T> offers(Class<T> capability) {
-        return market.offers(capability);
+        return capability == ManyHistories.class ? Optional.empty() : market.offers(capability);
     }
 }

@@ -8,17 +8,23 @@ import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.LiveSource;
+import dev.yardarm.desk.feed.ChartFeed;
 import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
+import dev.yardarm.desk.work.Lane;
+import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -284,7 +290,8 @@ class LiveHubTest {
             assertThat(quotes.quote(ktrl.id())).isEmpty();
             away.problem = null;
             desk.directory().setState(away.name(), SourceState.READY);
-            front.await("its quote", () -> quotes.quote(ktrl.id()).isPresent());
+            front.await("its quote, and that it is told", () -> told.get() > 2);
+            assertThat(quotes.quote(ktrl.id())).isPresent();
             int there = desk.hub().subscriptions();
             int before = told.get();
             assertThat(front.get(() -> quotes.watch(List.of(ktrl))))
@@ -294,6 +301,43 @@ class LiveHubTest {
             front.run(() -> {});
             assertThat(desk.hub().subscriptions()).as("once").isEqualTo(there);
             assertThat(told).as("nothing is read again").hasValue(before);
+            front.run(quotes::close);
+        }
+    }
+
+    @Test
+    void whatWasBegunForAnotherListComesToNothing(@TempDir Path home) throws Exception {
+        try (Front front = new Front();
+                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front);
+                Scheduler oneByOne = new Scheduler(1, front)) {
+            ChartFeed.Services desks = desk.feedServices();
+            ChartFeed.Services services = new ChartFeed.Services(
+                    desks.histories(),
+                    desks.vantages(),
+                    desks.hub(),
+                    desks.now(),
+                    oneByOne,
+                    desks.schedules(),
+                    desks.language(),
+                    front);
+            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
+            FragileMarket slow =
+                    new FragileMarket((LiveSource) desk.directory().source(ktrl).orElseThrow());
+            slow.held = new CountDownLatch(1);
+            desk.directory().add(slow);
+            int before = desk.hub().subscriptions();
+            Quotes quotes = front.get(() -> new Quotes(services, () -> {}));
+            front.run(() -> quotes.watch(List.of(ktrl)));
+            assertThat(slow.asked.await(60, TimeUnit.SECONDS)).isTrue();
+            CountDownLatch first = slow.held;
+            slow.held = null;
+            front.run(() -> quotes.watch(List.of()));
+            AtomicBoolean read = new AtomicBoolean();
+            first.countDown();
+            oneByOne.start(Lane.SOON, "behind it", "", job -> true, read::set, failed -> {});
+            front.await("what was begun is done", read::get);
+            assertThat(quotes.quote(ktrl.id())).isEmpty();
+            assertThat(desk.hub().subscriptions()).isEqualTo(before);
             front.run(quotes::close);
         }
     }

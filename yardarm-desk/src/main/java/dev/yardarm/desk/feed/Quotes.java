@@ -266,27 +266,20 @@ public final class Quotes implements AutoCloseable {
         }
     }
 
+    /** Nothing of an earlier list is put over what is quoted since. */
     private void begin(Instrument instrument, Bars bars, Instrument traded, long knownUpTo, int number) {
-        synchronized (subscriptions) {
-            missing.remove(instrument);
-        }
-        if (bars.isEmpty()) {
-            return;
-        }
-        int last = bars.size() - 1;
-        quotes.put(instrument.id(), Quote.of(bars));
         TradingCalendar calendar = services.histories().calendar(instrument);
         synchronized (subscriptions) {
-            if (number == watched) {
-                subscriptions.add(services.hub()
-                        .subscribe(
-                                traded,
-                                knownUpTo,
-                                new Follow(
-                                        instrument,
-                                        calendar,
-                                        calendar.close(calendar.sessionAt(bars.openTime(last))))));
+            if (number != watched) {
+                return;
             }
+            missing.remove(instrument);
+            if (bars.isEmpty()) {
+                return;
+            }
+            long dayEnd = calendar.close(calendar.sessionAt(bars.openTime(bars.size() - 1)));
+            quotes.put(instrument.id(), Quote.of(bars));
+            subscriptions.add(services.hub().subscribe(traded, knownUpTo, new Follow(instrument, calendar, dayEnd)));
         }
     }
 
@@ -314,6 +307,7 @@ public final class Quotes implements AutoCloseable {
                 // Other instruments are watched since.
                 return;
             }
+            Quote was = quote;
             boolean begun = false;
             for (int trade = 0; trade < trades.size(); trade++) {
                 double price = trades.price(trade);
@@ -325,7 +319,9 @@ public final class Quotes implements AutoCloseable {
                     quote = quote.traded(price, trades.size(trade), trades.side(trade));
                 }
             }
-            quotes.put(id, quote);
+            if (!quotes.replace(id, was, quote)) {
+                return;
+            }
             dirty = true;
             if (begun) {
                 readAgain(now);
