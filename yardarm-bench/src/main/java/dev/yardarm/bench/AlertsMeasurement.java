@@ -174,7 +174,7 @@ public final class AlertsMeasurement {
     }
 
     private static void await(Scheduler scheduler, LiveHub hub, int count) throws Exception {
-        for (int wait = 0; wait < 3000 && (!scheduler.jobs().isEmpty() || hub.subscriptions() < count); wait++) {
+        for (int wait = 0; wait < 3000 && (!scheduler.isIdle() || hub.subscriptions() < count); wait++) {
             Thread.sleep(100);
         }
     }
@@ -191,7 +191,7 @@ public final class AlertsMeasurement {
                 return (System.nanoTime() - before) / 1e3;
             });
         }
-        for (int wait = 0; wait < 300 && !scheduler.jobs().isEmpty(); wait++) {
+        for (int wait = 0; wait < 300 && !scheduler.isIdle(); wait++) {
             Thread.sleep(50);
         }
         Arrays.sort(micros);

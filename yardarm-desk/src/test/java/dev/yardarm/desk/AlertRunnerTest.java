@@ -145,8 +145,7 @@ class AlertRunnerTest {
         alert("a", "d", false, morning() + 1);
         front.run(() -> desk.alertWork().remove("a"));
         level("x", 1);
-        front.await("everything is set up", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
         assertThat(front.get(() -> desk.books().firings())).isEmpty();
     }
 
@@ -192,7 +191,7 @@ class AlertRunnerTest {
             for (int beat = 0; beat < 120; beat++) {
                 hub.beatAt(now);
             }
-            front.await("tries", () -> desk.scheduler().jobs().isEmpty());
+            front.settle(desk.scheduler());
             fragile.problem = null;
             for (int beat = 0; beat < 60; beat++) {
                 hub.beatAt(now);

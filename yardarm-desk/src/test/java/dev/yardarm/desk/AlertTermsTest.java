@@ -24,7 +24,6 @@ import java.nio.file.Files;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -127,8 +126,7 @@ class AlertTermsTest extends AtADesk {
             desk.hub().beatAt(time);
         }
         desk.hub().beatAt(middle);
-        front.await("work is done", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
         desk.close();
         openDesk();
         listen();
@@ -157,8 +155,7 @@ class AlertTermsTest extends AtADesk {
         for (long time = now; time < later; time += 17 * Times.MINUTE) {
             desk.hub().beatAt(time);
             if (time % (8 * Times.HOUR) < 17 * Times.MINUTE) {
-                front.await("work is done", () -> desk.scheduler().jobs().isEmpty());
-                front.run(() -> {});
+                front.settle(desk.scheduler());
             }
         }
         goOnTo(later);
@@ -188,36 +185,20 @@ class AlertTermsTest extends AtADesk {
 
     /** After a start alerts are set up before anyone could listen. */
     private void awaitWatched(int count) {
-        front.await(
-                "they are watched again",
-                () -> desk.hub().subscriptions() >= count
-                        && desk.scheduler().jobs().isEmpty());
+        front.await("they are watched again", () -> desk.hub().subscriptions() >= count);
+        front.settle(desk.scheduler());
     }
 
     /** With a new session an alert is set up anew and goes on with the next beat. */
     private void goOnTo(long time) {
         int before = -1;
         int unchanged = 0;
-        for (int beat = 0; unchanged < 10 && beat < 400; beat++) {
+        for (int beat = 0; unchanged < 3 && beat < 400; beat++) {
             desk.hub().beatAt(time + beat);
-            settle();
-            // Lanes are no jobs: what they still do is known only by what comes of it.
-            front.await("a moment", pause());
+            front.settle(desk.scheduler());
             int size = front.get(() -> desk.books().firings().size());
             unchanged = size == before ? unchanged + 1 : 0;
             before = size;
-        }
-    }
-
-    private static BooleanSupplier pause() {
-        long until = System.nanoTime() + 60_000_000L;
-        return () -> System.nanoTime() > until;
-    }
-
-    private void settle() {
-        for (int round = 0; round < 5; round++) {
-            front.await("work is done", () -> desk.scheduler().jobs().isEmpty());
-            front.run(() -> {});
         }
     }
 
@@ -345,16 +326,16 @@ class AlertTermsTest extends AtADesk {
         front.await("it is watched", () -> !ready.isEmpty());
         desk.hub().beatAt(desk.clock().now() + 2 * Times.HOUR);
         front.await("it fired", () -> !desk.books().firings().isEmpty());
-        settle();
+        front.settle(desk.scheduler());
         List<Firing> all = front.get(() -> desk.books().firings());
         front.run(() -> desk.alertWork().remove(all.get(0)));
-        settle();
+        front.settle(desk.scheduler());
         desk.close();
         openDesk();
         listen();
         awaitWatched(1);
         desk.hub().beatAt(desk.clock().now() + 2 * Times.HOUR);
-        settle();
+        front.settle(desk.scheduler());
         assertThat(front.get(() -> desk.books().firings())).hasSize(all.size() - 1);
         assertThat(front.get(() -> desk.books().alerts())).hasSize(1);
     }
@@ -378,7 +359,7 @@ class AlertTermsTest extends AtADesk {
         assertThat(set("1 day before \"no such thing\"")).isEqualTo(1);
         awaitWatched(2);
         desk.hub().beatAt(first.time() - 30 * Times.MINUTE - 1);
-        settle();
+        front.settle(desk.scheduler());
         assertThat(fired).isEmpty();
         goOnTo(first.time() - 30 * Times.MINUTE);
         assertThat(fired.get(0).at()).isEqualTo(first.time() - 30 * Times.MINUTE);
@@ -403,7 +384,7 @@ class AlertTermsTest extends AtADesk {
         front.await("it is watched", () -> !ready.isEmpty());
         put(new ScanRun("Other", now + 1, "close > 0", 60, List.of(ebsp)));
         put(new ScanRun("Mine", now + Times.HOUR, "close > 0", 60, List.of(marn)));
-        settle();
+        front.settle(desk.scheduler());
         assertThat(fired).isEmpty();
         put(new ScanRun("Mine", now + 2 * Times.HOUR, "close > 0", 60, List.of(marn, ebsp, ktrl.id())));
         front.await("both", () -> fired.size() == 2);
@@ -411,7 +392,7 @@ class AlertTermsTest extends AtADesk {
         assertThat(fired.get(0).price()).isGreaterThan(1);
         assertThat(fired.get(0).on()).isEqualTo("scan \"Mine\" finds something new");
         put(new ScanRun("Mine", now + 3 * Times.HOUR, "close > 0", 60, List.of(marn, ktrl.id())));
-        settle();
+        front.settle(desk.scheduler());
         assertThat(front.get(() -> desk.books().firings())).hasSize(2);
     }
 

@@ -74,8 +74,7 @@ class CallsTest extends AtADesk {
         front.await("it is watched again", () -> desk.hub().subscriptions() == 1);
         for (int beat = 0; beat < 4; beat++) {
             desk.hub().beatAt(now + 5 * 24 * Times.HOUR + beat);
-            front.await("work is done", () -> desk.scheduler().jobs().isEmpty());
-            front.run(() -> {});
+            front.settle(desk.scheduler());
         }
         front.await("what was expected", () -> desk.books().callEvents().size() == 2);
         assertThat(front.get(() -> desk.books().callEvents()))

@@ -100,13 +100,11 @@ class ConditionAlertsTest extends AtADesk {
             desk.hub().beatAt(time);
         }
         desk.hub().beatAt(all.closeTime(first) - 1);
-        front.await("looks are done", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
         assertThat(fired).isEmpty();
         beatUntilItFires(all.closeTime(first));
         desk.hub().beatAt(later);
-        front.await("looks are done", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
         assertThat(fired).singleElement().satisfies(firing -> {
             assertThat(firing.at()).isEqualTo(all.closeTime(first));
             assertThat(firing.bar()).isEqualTo(all.openTime(first));
@@ -123,15 +121,14 @@ class ConditionAlertsTest extends AtADesk {
         Bars all = bars(now + 4 * 24 * Times.HOUR);
         int first = begins(all, now).get(0);
         set(CONDITION);
-        front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
+        front.settle(desk.scheduler());
         desk.close();
         openDesk();
         listen();
         assertThat(only().condition()).isEqualTo(CONDITION);
         // It is set up before anyone could listen.
-        front.await(
-                "it is watched",
-                () -> desk.hub().subscriptions() > 0 && desk.scheduler().jobs().isEmpty());
+        front.await("it is watched", () -> desk.hub().subscriptions() > 0);
+        front.settle(desk.scheduler());
         beatUntilItFires(now + 4 * 24 * Times.HOUR);
         assertThat(fired).singleElement().extracting(Firing::at).isEqualTo(all.closeTime(first));
         assertThat(front.get(() -> desk.books().waits(desk.books().alerts().get(0))))
@@ -183,7 +180,7 @@ class ConditionAlertsTest extends AtADesk {
         for (int beat = 0; beat < 120; beat++) {
             desk.hub().beatAt(all.closeTime(first) + 2 + beat);
         }
-        front.await("tries", () -> desk.scheduler().jobs().isEmpty());
+        front.settle(desk.scheduler());
         assertThat(told.stream().filter(each -> each.contains("cannot be watched now")))
                 .hasSize(1);
         assertThat(fired).isEmpty();

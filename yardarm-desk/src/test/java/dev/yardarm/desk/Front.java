@@ -1,5 +1,6 @@
 package dev.yardarm.desk;
 
+import dev.yardarm.desk.work.Scheduler;
 import java.time.Duration;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executor;
@@ -47,6 +48,15 @@ final class Front implements Executor, AutoCloseable {
             } catch (InterruptedException interrupted) {
                 throw new AssertionError(interrupted);
             }
+        }
+    }
+
+    /** Waits until nothing is under way any more, and nothing came of what was handed to the thread either. */
+    void settle(Scheduler scheduler) {
+        for (int calm = 0; calm < 2; ) {
+            await("work is done", scheduler::isIdle);
+            run(() -> {});
+            calm = scheduler.isIdle() ? calm + 1 : 0;
         }
     }
 

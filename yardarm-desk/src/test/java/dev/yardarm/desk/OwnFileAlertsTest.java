@@ -130,8 +130,7 @@ class OwnFileAlertsTest extends AtADesk {
         assertThat(only("low").price()).isEqualTo(95);
         desk.close();
         desk = new Desk(new Desk.Options(home, true, 1, true), front);
-        front.await("it is set up", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
         assertThat(fired()).containsExactly("average", "close", "low", "touch");
     }
 

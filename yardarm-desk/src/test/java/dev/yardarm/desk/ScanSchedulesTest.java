@@ -79,8 +79,7 @@ class ScanSchedulesTest extends AtADesk {
     }
 
     private void settled() {
-        front.await("work is done", () -> desk.scheduler().jobs().isEmpty());
-        front.run(() -> {});
+        front.settle(desk.scheduler());
     }
 
     private boolean isTold(String part) {

@@ -12,6 +12,7 @@ import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.SerialLane;
 import dev.yardarm.market.world.World;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -20,12 +21,47 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class WorkTest {
+    /** Jobs without a title and tasks of lanes are no jobs that are shown, but something is under way. */
+    @Test
+    void idleIsWhereNothingIsUnderWayAndNothingWaits() throws Exception {
+        Semaphore release = new Semaphore(0);
+        Semaphore done = new Semaphore(0);
+        Runnable held = () -> {
+            release.acquireUninterruptibly();
+            done.release();
+        };
+        try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
+            SerialLane lane = scheduler.lane();
+            assertThat(scheduler.isIdle()).isTrue();
+            scheduler.on(Lane.SOON).execute(held);
+            scheduler.on(Lane.SOON).execute(held);
+            lane.execute(held);
+            for (int task = 0; task < 3; task++) {
+                assertThat(scheduler.jobs()).isEmpty();
+                assertThat(scheduler.isIdle()).as("%d are done", task).isFalse();
+                release.release();
+                done.acquire();
+            }
+            long end = System.nanoTime() + 60_000_000_000L;
+            while (!scheduler.isIdle() && System.nanoTime() < end) {
+                Thread.onSpinWait();
+            }
+            assertThat(scheduler.isIdle()).isTrue();
+        }
+        try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
+            scheduler.close();
+            scheduler.on(Lane.SOON).execute(() -> {});
+            assertThat(scheduler.isIdle()).as("after its end nothing is taken").isTrue();
+        }
+    }
+
     @Test
     void undoAndRedoGoBackAndForth() {
         List<String> log = new ArrayList<>();
@@ -190,7 +226,7 @@ class WorkTest {
             tries.incrementAndGet();
         });
         saver.save(DocumentKind.MARKET, "market", new Documents.Market(1, 2, 3, 2));
-        long end = System.nanoTime() + 5_000_000_000L;
+        long end = System.nanoTime() + 60_000_000_000L;
         while (told.isEmpty() && System.nanoTime() < end) {
             Thread.sleep(10);
         }

@@ -11,8 +11,10 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
@@ -30,6 +32,7 @@ public final class Scheduler implements AutoCloseable {
     private final Map<Lane, ExecutorService> lanes = new EnumMap<>(Lane.class);
     private final int threadCount;
     private final Executor front;
+    private final AtomicInteger underWay = new AtomicInteger();
 
     @GuardedBy("running")
     private final Map<String, Job> running = new LinkedHashMap<>();
@@ -50,7 +53,7 @@ public final class Scheduler implements AutoCloseable {
         for (Lane lane : Lane.values()) {
             AtomicInteger number = new AtomicInteger();
             String name = "work-" + lane.name().toLowerCase(java.util.Locale.ROOT) + "-";
-            lanes.put(lane, Executors.newFixedThreadPool(threadCount, task -> {
+            lanes.put(lane, new Counted(threadCount, task -> {
                 Thread thread = new Thread(task, name + number.incrementAndGet());
                 thread.setDaemon(true);
                 return thread;
@@ -153,6 +156,38 @@ public final class Scheduler implements AutoCloseable {
         }
     }
 
+    /**
+     * True when nothing is under way and nothing waits for a thread, jobs without a title and the tasks of serial lanes among them. What they handed
+     * to the interface may still lie there.
+     */
+    public boolean isIdle() {
+        return underWay.get() == 0;
+    }
+
+    /** A pool of fixed size whose tasks are counted from when they are taken to when they are done. */
+    private final class Counted extends ThreadPoolExecutor {
+        Counted(int threadCount, ThreadFactory threads) {
+            super(threadCount, threadCount, 0, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), threads);
+        }
+
+        @Override
+        public void execute(Runnable task) {
+            underWay.incrementAndGet();
+            try {
+                super.execute(task);
+            } catch (RejectedExecutionException closed) {
+                underWay.decrementAndGet();
+                throw closed;
+            }
+        }
+
+        @Override
+        protected void afterExecute(Runnable task, Throwable failed) {
+            super.afterExecute(task, failed);
+            underWay.decrementAndGet();
+        }
+    }
+
     /** Cancels the job of a key, if there is one. */
     public void cancel(String key) {
         synchronized (running) {
@@ -187,6 +222,12 @@ public final class Scheduler implements AutoCloseable {
             for (ExecutorService lane : lanes.values()) {
                 if (!lane.awaitTermination(3, TimeUnit.SECONDS)) {
                     lane.shutdownNow();
+                }
+            }
+            for (ExecutorService lane : lanes.values()) {
+                // What it reads and writes is closed next.
+                if (!lane.awaitTermination(20, TimeUnit.SECONDS)) {
+                    LOG.warn("work goes on that does not look whether it was given up");
                 }
             }
         } catch (InterruptedException interrupted) {
