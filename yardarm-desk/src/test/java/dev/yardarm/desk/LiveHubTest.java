@@ -2,33 +2,20 @@ package dev.yardarm.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.series.TickSeries;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
-import dev.yardarm.core.source.LiveSource;
-import dev.yardarm.desk.feed.ChartFeed;
-import dev.yardarm.desk.feed.Quotes;
 import dev.yardarm.desk.live.LiveHub;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.market.MarketClock;
 import dev.yardarm.desk.market.SourceState;
-import dev.yardarm.desk.work.Lane;
-import dev.yardarm.desk.work.Scheduler;
 import dev.yardarm.market.live.SimulatedMarket;
 import dev.yardarm.market.world.World;
-import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.CountDownLatch;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** The hub beaten by hand: who is told what, and what happens when something fails. */
 class LiveHubTest {
@@ -219,126 +206,5 @@ class LiveHubTest {
         });
         beats(3);
         assertThat(times).hasSize(3);
-    }
-
-    @Test
-    void quotesFollowTheMarketAndKnowTheDayBefore(@TempDir Path home) throws Exception {
-        try (Front front = new Front();
-                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
-            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            Instrument luma = desk.directory().byCode("EMBRA").orElseThrow();
-            Quotes board = front.get(() -> new Quotes(desk.feedServices(), () -> {}));
-            Quotes second = front.get(() -> new Quotes(desk.feedServices(), () -> {}));
-            front.run(() -> {
-                board.watch(List.of(ktrl, luma));
-                second.watch(List.of(ktrl));
-            });
-            front.await("quotes", () -> board.quote(luma.id()).isPresent());
-            front.await("quotes of another board", () -> second.quote(ktrl.id()).isPresent());
-            long now = desk.clock().now();
-            var days = desk.histories().load(ktrl, Timeframe.DAY, now).series().snapshot();
-            Quotes.Quote first = board.quote(ktrl.id()).orElseThrow();
-            assertThat(first.last()).isEqualTo(days.close(days.size() - 1));
-            assertThat(first.before()).isEqualTo(days.close(days.size() - 2));
-            assertThat(first.change()).isEqualTo(first.last() / first.before() - 1);
-            desk.hub().beatAt(now + 5 * Times.MINUTE);
-            assertThat(board.quote(ktrl.id()).orElseThrow().last()).isNotEqualTo(first.last());
-            assertThat(board.quote(ktrl.id()).orElseThrow().before()).isEqualTo(first.before());
-
-            // What trades round the clock has one day before, from midnight to midnight of its zone.
-            TradingCalendar calendar = desk.calendar(luma);
-            var today = calendar.sessionAt(now);
-            double closed = Double.NaN;
-            for (long time = now + 20 * Times.MINUTE; time < now + 52 * Times.HOUR; time += 40 * Times.MINUTE) {
-                desk.hub().beatAt(time);
-                var session = calendar.sessionAt(time);
-                Quotes.Quote quote = board.quote(luma.id()).orElseThrow();
-                if (!session.equals(today)) {
-                    var before = desk.histories()
-                            .load(luma, Timeframe.DAY, time)
-                            .series()
-                            .snapshot();
-                    closed = before.close(before.size() - 2);
-                    assertThat(quote.before()).as("the day before %s", session).isEqualTo(closed);
-                    today = session;
-                } else if (closed == closed) {
-                    assertThat(quote.before()).as("at %d", time).isEqualTo(closed);
-                }
-            }
-            assertThat(closed).isNotNaN();
-            board.close();
-            second.close();
-        }
-    }
-
-    @Test
-    void quotesOfASourceThatWasAwayComeWhenItAnswers(@TempDir Path home) throws IOException {
-        try (Front front = new Front();
-                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front)) {
-            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            FragileMarket away =
-                    new FragileMarket((LiveSource) desk.directory().source(ktrl).orElseThrow());
-            away.problem = new IOException("not there now");
-            desk.directory().add(away);
-            AtomicInteger told = new AtomicInteger();
-            Quotes quotes = front.get(() -> new Quotes(desk.feedServices(), told::incrementAndGet));
-            front.run(() -> quotes.watch(List.of(ktrl)));
-            front.await("it was tried", () -> told.get() > 0);
-            assertThat(quotes.quote(ktrl.id())).isEmpty();
-            desk.directory().setState(away.name(), SourceState.offline(1, "not there now"));
-            front.await("and again, in vain", () -> told.get() > 1);
-            assertThat(quotes.quote(ktrl.id())).isEmpty();
-            away.problem = null;
-            desk.directory().setState(away.name(), SourceState.READY);
-            front.await("its quote, and that it is told", () -> told.get() > 2);
-            assertThat(quotes.quote(ktrl.id())).isPresent();
-            int there = desk.hub().subscriptions();
-            int before = told.get();
-            assertThat(front.get(() -> quotes.watch(List.of(ktrl))))
-                    .as("it is quoted already")
-                    .isFalse();
-            desk.directory().setState(away.name(), SourceState.offline(2, "again"));
-            front.run(() -> {});
-            assertThat(desk.hub().subscriptions()).as("once").isEqualTo(there);
-            assertThat(told).as("nothing is read again").hasValue(before);
-            front.run(quotes::close);
-        }
-    }
-
-    @Test
-    void whatWasBegunForAnotherListComesToNothing(@TempDir Path home) throws Exception {
-        try (Front front = new Front();
-                Desk desk = new Desk(new Desk.Options(home, true, 1, true), front);
-                Scheduler oneByOne = new Scheduler(1, front)) {
-            ChartFeed.Services desks = desk.feedServices();
-            ChartFeed.Services services = new ChartFeed.Services(
-                    desks.histories(),
-                    desks.vantages(),
-                    desks.hub(),
-                    desks.now(),
-                    oneByOne,
-                    desks.schedules(),
-                    desks.language(),
-                    front);
-            Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
-            FragileMarket slow =
-                    new FragileMarket((LiveSource) desk.directory().source(ktrl).orElseThrow());
-            slow.held = new CountDownLatch(1);
-            desk.directory().add(slow);
-            int before = desk.hub().subscriptions();
-            Quotes quotes = front.get(() -> new Quotes(services, () -> {}));
-            front.run(() -> quotes.watch(List.of(ktrl)));
-            assertThat(slow.asked.await(60, TimeUnit.SECONDS)).isTrue();
-            CountDownLatch first = slow.held;
-            slow.held = null;
-            front.run(() -> quotes.watch(List.of()));
-            AtomicBoolean read = new AtomicBoolean();
-            first.countDown();
-            oneByOne.start(Lane.SOON, "behind it", "", job -> true, read::set, failed -> {});
-            front.await("what was begun is done", read::get);
-            assertThat(quotes.quote(ktrl.id())).isEmpty();
-            assertThat(desk.hub().subscriptions()).isEqualTo(before);
-            front.run(quotes::close);
-        }
     }
 }

@@ -214,6 +214,37 @@ class WorkTest {
         assertThat(clock.advance(real + 100_000_000_000L)).isEqualTo(still);
     }
 
+    /** A disk may take longer than anyone wants to wait. */
+    @Test
+    void atTheEndTheNewestIsWrittenAfterWhatIsBeingWritten(@TempDir Path folder) throws Exception {
+        DocumentStore store = new DocumentStore(folder);
+        DocumentSaver saver = new DocumentSaver(store, notice -> {});
+        CountDownLatch writing = new CountDownLatch(1);
+        CountDownLatch release = new CountDownLatch(1);
+        saver.save(
+                DocumentKind.MARKET,
+                "market",
+                () -> {
+                    writing.countDown();
+                    try {
+                        release.await();
+                    } catch (InterruptedException given) {
+                        throw new IllegalStateException(given);
+                    }
+                    return new Documents.Market(1, 1, 1, 1);
+                },
+                null);
+        assertThat(writing.await(60, TimeUnit.SECONDS)).isTrue();
+        saver.save(DocumentKind.MARKET, "market", new Documents.Market(1, 2, 3, 2));
+        Thread closing = new Thread(saver::close);
+        closing.start();
+        closing.join(3000);
+        release.countDown();
+        closing.join();
+        saver.close();
+        assertThat(store.read(DocumentKind.MARKET, "market")).contains(new Documents.Market(1, 2, 3, 2));
+    }
+
     @Test
     void whatCannotBeSavedIsToldOnceKeptAndSavedLater(@TempDir Path folder) throws Exception {
         List<String> told = new CopyOnWriteArrayList<>();

@@ -124,9 +124,10 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
     }
 
     private static String span(long micros) {
-        return micros % Times.DAY == 0
-                ? micros / Times.DAY + " days"
-                : micros % Times.HOUR == 0 ? micros / Times.HOUR + " h" : micros / Times.MINUTE + " min";
+        if (micros % Times.DAY == 0) {
+            return micros == Times.DAY ? "1 day" : micros / Times.DAY + " days";
+        }
+        return micros % Times.HOUR == 0 ? micros / Times.HOUR + " h" : micros / Times.MINUTE + " min";
     }
 
     private String on(Awaited on) {

@@ -142,6 +142,7 @@ class AlertSentenceTest {
                 "scan \"Pullbacks\" gets a new member each time | scan \"Pullbacks\" finds something new each time",
                 "30 min before a rate decision each time | 30 min before \"rate decision\" each time",
                 "1 hour before \"Harbour wages\" | 1 h before \"Harbour wages\"",
+                "1 day before \"Harbour wages\" | 1 day before \"Harbour wages\"",
                 "2 days before any calendar event | 2 days before any entry",
             })
     void isReadAndSaid(String line, String expected) {

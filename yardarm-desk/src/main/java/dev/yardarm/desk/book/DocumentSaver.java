@@ -6,8 +6,7 @@ import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -32,9 +31,12 @@ public final class DocumentSaver implements AutoCloseable {
     /** What could not be written; it is tried again by itself and holds up nothing else. */
     private final Map<String, Pending<?>> failed = new LinkedHashMap<>();
 
+    /** Held while documents are taken and written, so that an older one never comes after a newer one. */
+    private final Object writing = new Object();
+
     private boolean scheduled;
     private boolean retrying;
-    private final ScheduledExecutorService thread;
+    private final ScheduledThreadPoolExecutor thread;
     private String failing;
     private volatile long writeMillis;
 
@@ -53,11 +55,13 @@ public final class DocumentSaver implements AutoCloseable {
     public DocumentSaver(DocumentStore store, Consumer<String> tell) {
         this.store = store;
         this.tell = tell;
-        this.thread = Executors.newSingleThreadScheduledExecutor(task -> {
+        this.thread = new ScheduledThreadPoolExecutor(1, task -> {
             Thread made = new Thread(task, "saver");
             made.setDaemon(true);
             return made;
         });
+        // What waits at the end is written by who closes.
+        thread.setExecuteExistingDelayedTasksAfterShutdownPolicy(false);
     }
 
     /** Tells the user something about a document. */
@@ -96,24 +100,28 @@ public final class DocumentSaver implements AutoCloseable {
     }
 
     private void writeAll() {
-        Map<String, Pending<?>> taken;
-        synchronized (pending) {
-            scheduled = false;
-            taken = new LinkedHashMap<>(pending);
-            pending.clear();
+        synchronized (writing) {
+            Map<String, Pending<?>> taken;
+            synchronized (pending) {
+                scheduled = false;
+                taken = new LinkedHashMap<>(pending);
+                pending.clear();
+            }
+            long before = System.nanoTime();
+            write(taken);
+            writeMillis = (System.nanoTime() - before) / 1_000_000;
         }
-        long before = System.nanoTime();
-        write(taken);
-        writeMillis = (System.nanoTime() - before) / 1_000_000;
     }
 
     private void writeFailed() {
-        Map<String, Pending<?>> taken;
-        synchronized (pending) {
-            retrying = false;
-            taken = new LinkedHashMap<>(failed);
+        synchronized (writing) {
+            Map<String, Pending<?>> taken;
+            synchronized (pending) {
+                retrying = false;
+                taken = new LinkedHashMap<>(failed);
+            }
+            write(taken);
         }
-        write(taken);
     }
 
     private void write(Map<String, Pending<?>> taken) {
@@ -174,15 +182,10 @@ public final class DocumentSaver implements AutoCloseable {
         }
     }
 
-    /** Writes what waits and stops. */
+    /** Writes what waits, after what is being written, and stops. */
     @Override
     public void close() {
         thread.shutdown();
-        try {
-            thread.awaitTermination(2, TimeUnit.SECONDS);
-        } catch (InterruptedException interrupted) {
-            Thread.currentThread().interrupt();
-        }
         writeAll();
         writeFailed();
     }

@@ -14,7 +14,7 @@ import dev.yardarm.desk.market.Histories;
 import dev.yardarm.desk.work.Job;
 import dev.yardarm.desk.work.Lane;
 import java.io.IOException;
-import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -138,7 +138,7 @@ public final class Quotes implements AutoCloseable {
     private final Map<InstrumentId, Quote> quotes = new ConcurrentHashMap<>();
 
     @GuardedBy("subscriptions")
-    private final List<LiveHub.Subscription> subscriptions = new ArrayList<>();
+    private final Map<InstrumentId, LiveHub.Subscription> subscriptions = new HashMap<>();
 
     /** Those whose days could not be had when they were asked for. */
     @GuardedBy("subscriptions")
@@ -148,6 +148,9 @@ public final class Quotes implements AutoCloseable {
     /** Grows with each list watched; what was begun for an earlier one comes to nothing. */
     @GuardedBy("subscriptions")
     private int watched;
+
+    /** Whose session has begun in this beat; belongs to the hub's thread. */
+    private final Map<InstrumentId, Follow> begun = new HashMap<>();
 
     private final long pause;
     private long lastTold;
@@ -209,10 +212,7 @@ public final class Quotes implements AutoCloseable {
     }
 
     private void load(List<Instrument> instruments, String name) {
-        int number;
-        synchronized (subscriptions) {
-            number = watched;
-        }
+        int number = number();
         Executor front = services.front();
         services.scheduler()
                 .start(
@@ -224,7 +224,12 @@ public final class Quotes implements AutoCloseable {
                                 List<Instrument> some =
                                         instruments.subList(from, Math.min(instruments.size(), from + TOGETHER));
                                 job.check();
-                                begin(some, number, job);
+                                read(
+                                        some,
+                                        services.now().getAsLong(),
+                                        number,
+                                        job,
+                                        (instrument, days) -> begin(instrument, days, number));
                                 if (from + TOGETHER < instruments.size()) {
                                     front.execute(changed);
                                 }
@@ -235,66 +240,86 @@ public final class Quotes implements AutoCloseable {
                         failed -> LOG.warn("the quotes cannot be made", failed));
     }
 
-    /** Quotes need the last sessions alone, which are read at once where that can be had. */
-    private void begin(List<Instrument> some, int number, Job job) {
-        long now = services.now().getAsLong();
+    /** The days of an instrument up to a moment, and what is traded for it from there. */
+    private record Days(Bars bars, Instrument traded, long knownUpTo) {}
+
+    /** Takes the days of an instrument. */
+    @FunctionalInterface
+    private interface Taker {
+        void take(Instrument instrument, Days days);
+    }
+
+    /** Quotes need the last sessions alone, which are read at once where that can be had; what cannot be had is missing from now on. */
+    private void read(List<Instrument> some, long moment, int number, Job job, Taker taker) {
         Map<InstrumentId, Histories.Recent> recent =
-                services.histories().recent(some, Timeframe.DAY, now - RECENT, now);
+                services.histories().recent(some, Timeframe.DAY, moment - RECENT, moment);
         for (Instrument instrument : some) {
             job.check();
             Histories.Recent read = recent.get(instrument.id());
             if (read != null && read.bars().size() > COURSE) {
-                begin(instrument, read.bars(), instrument, read.knownUpTo(), number);
-            } else {
-                begin(instrument, number);
+                taker.take(instrument, new Days(read.bars(), instrument, read.knownUpTo()));
+                continue;
             }
-        }
-    }
-
-    private void begin(Instrument instrument, int number) {
-        try {
-            Histories.Loaded loaded = services.histories()
-                    .load(instrument, Timeframe.DAY, services.now().getAsLong());
-            begin(instrument, loaded.series().snapshot(), loaded.traded(), loaded.knownUpTo(), number);
-        } catch (IOException away) {
-            LOG.debug("no quote of {}: {}", instrument.code(), away.getMessage());
-            synchronized (subscriptions) {
-                if (number == watched) {
-                    missing.add(instrument);
+            try {
+                Histories.Loaded loaded = services.histories().load(instrument, Timeframe.DAY, moment);
+                taker.take(instrument, new Days(loaded.series().snapshot(), loaded.traded(), loaded.knownUpTo()));
+            } catch (IOException away) {
+                LOG.debug("no quote of {}: {}", instrument.code(), away.getMessage());
+                synchronized (subscriptions) {
+                    if (number == watched) {
+                        missing.add(instrument);
+                    }
                 }
             }
         }
     }
 
     /** Nothing of an earlier list is put over what is quoted since. */
-    private void begin(Instrument instrument, Bars bars, Instrument traded, long knownUpTo, int number) {
+    private void begin(Instrument instrument, Days days, int number) {
         TradingCalendar calendar = services.histories().calendar(instrument);
         synchronized (subscriptions) {
             if (number != watched) {
                 return;
             }
             missing.remove(instrument);
-            if (bars.isEmpty()) {
+            if (days.bars.isEmpty()) {
                 return;
             }
-            long dayEnd = calendar.close(calendar.sessionAt(bars.openTime(bars.size() - 1)));
-            quotes.put(instrument.id(), Quote.of(bars));
-            subscriptions.add(services.hub().subscribe(traded, knownUpTo, new Follow(instrument, calendar, dayEnd)));
+            quotes.put(instrument.id(), Quote.of(days.bars));
+            Follow follow = new Follow(instrument, calendar, days, number);
+            LiveHub.Subscription older =
+                    subscriptions.put(instrument.id(), services.hub().subscribe(days.traded, days.knownUpTo, follow));
+            if (older != null) {
+                older.close();
+            }
         }
     }
 
-    /** Keeps one quote current; a trade behind the close of its session begins a new one. */
+    /**
+     * Keeps one quote current; a trade behind the close of its session begins a new one. A continuous future is looked at with each session, traded
+     * or not: what is traded for it may be another contract now.
+     */
     private final class Follow implements LiveHub.Listener {
         private final Instrument instrument;
         private final InstrumentId id;
         private final TradingCalendar calendar;
+        private final Instrument traded;
+        private final int number;
         private long dayEnd;
+        private long border;
 
-        Follow(Instrument instrument, TradingCalendar calendar, long dayEnd) {
+        Follow(Instrument instrument, TradingCalendar calendar, Days days, int number) {
             this.instrument = instrument;
             this.id = instrument.id();
             this.calendar = calendar;
-            this.dayEnd = dayEnd;
+            this.traded = days.traded;
+            this.number = number;
+            this.dayEnd = calendar.close(calendar.sessionAt(days.bars.openTime(days.bars.size() - 1)));
+            this.border = instrument.kind() == Instrument.Kind.CONTINUOUS ? nextOpen(days.knownUpTo) : Long.MAX_VALUE;
+        }
+
+        private long nextOpen(long time) {
+            return calendar.open(calendar.next(calendar.sessionAt(time)));
         }
 
         @Override
@@ -308,13 +333,13 @@ public final class Quotes implements AutoCloseable {
                 return;
             }
             Quote was = quote;
-            boolean begun = false;
+            boolean anew = false;
             for (int trade = 0; trade < trades.size(); trade++) {
                 double price = trades.price(trade);
                 if (trades.time(trade) >= dayEnd) {
                     quote = quote.begun(price, trades.size(trade), trades.side(trade));
                     dayEnd = calendar.close(calendar.sessionAt(trades.time(trade)));
-                    begun = true;
+                    anew = true;
                 } else {
                     quote = quote.traded(price, trades.size(trade), trades.side(trade));
                 }
@@ -323,29 +348,32 @@ public final class Quotes implements AutoCloseable {
                 return;
             }
             dirty = true;
-            if (begun) {
-                readAgain(now);
+            if (anew) {
+                begun.put(id, this);
             }
         }
 
-        /** The days before, in the prices of the day that has begun. */
-        private void readAgain(long now) {
-            services.scheduler()
-                    .start(
-                            Lane.SOON,
-                            key + " " + id,
-                            "",
-                            job -> Quote.of(services.histories()
-                                    .load(instrument, Timeframe.DAY, now)
-                                    .series()
-                                    .snapshot()),
-                            read -> services.hub()
-                                    .execute(() -> quotes.computeIfPresent(id, (same, quote) -> quote.over(read))),
-                            failed -> LOG.debug("the days of {} cannot be read again", id, failed));
+        /** The days as they are now: those before the day that has begun in its prices, or all of another contract. */
+        private void again(Days days) {
+            if (!days.traded.equals(traded)) {
+                begin(instrument, days, number);
+            } else if (!days.bars.isEmpty()) {
+                Quote read = Quote.of(days.bars);
+                services.hub().execute(() -> {
+                    if (number == number()) {
+                        quotes.computeIfPresent(id, (same, quote) -> quote.over(read));
+                    }
+                });
+            }
         }
 
         @Override
         public void beatDone(long now) {
+            if (now >= border) {
+                border = nextOpen(now);
+                begun.put(id, this);
+            }
+            readAgain(now);
             long real = System.nanoTime();
             boolean due = dirty ? real - lastTold >= pause : real - lastTold >= Math.max(pause, SECOND);
             if (due) {
@@ -353,6 +381,43 @@ public final class Quotes implements AutoCloseable {
                 lastTold = real;
                 services.front().execute(changed);
             }
+        }
+    }
+
+    /** Those whose session has begun with this beat, together. On the hub's thread. */
+    private void readAgain(long now) {
+        if (begun.isEmpty()) {
+            return;
+        }
+        int number = number();
+        Map<InstrumentId, Follow> all = begun.values().stream()
+                .filter(each -> each.number == number)
+                .collect(Collectors.toMap(each -> each.id, each -> each));
+        begun.clear();
+        services.scheduler()
+                .start(
+                        Lane.SOON,
+                        key + " from " + now,
+                        "",
+                        job -> {
+                            read(
+                                    all.values().stream()
+                                            .map(each -> each.instrument)
+                                            .toList(),
+                                    now,
+                                    number,
+                                    job,
+                                    (instrument, days) ->
+                                            all.get(instrument.id()).again(days));
+                            return all.size();
+                        },
+                        count -> {},
+                        failed -> LOG.warn("the days before cannot be read again", failed));
+    }
+
+    private int number() {
+        synchronized (subscriptions) {
+            return watched;
         }
     }
 
@@ -365,7 +430,7 @@ public final class Quotes implements AutoCloseable {
         synchronized (subscriptions) {
             watched++;
             missing.clear();
-            subscriptions.forEach(LiveHub.Subscription::close);
+            subscriptions.values().forEach(LiveHub.Subscription::close);
             subscriptions.clear();
         }
     }
