@@ -55,11 +55,10 @@ class WorkTest {
             }
             assertThat(scheduler.isIdle()).isTrue();
         }
-        try (Scheduler scheduler = new Scheduler(1, Runnable::run)) {
-            scheduler.close();
-            scheduler.on(Lane.SOON).execute(() -> {});
-            assertThat(scheduler.isIdle()).as("after its end nothing is taken").isTrue();
-        }
+        Scheduler ended = new Scheduler(1, Runnable::run);
+        ended.close();
+        ended.on(Lane.SOON).execute(() -> {});
+        assertThat(ended.isIdle()).as("after its end nothing is taken").isTrue();
     }
 
     @Test

@@ -48,6 +48,7 @@ final class Phrases {
     private final List<String> asked;
     private final Spans spans;
     private final Values values;
+    private final Shapes shapes;
 
     Phrases(Words words, Draft draft, Language language, List<String> asked) {
         this(words, draft, language, asked, Values.Seen.BARS);
@@ -59,6 +60,7 @@ final class Phrases {
         this.asked = asked;
         spans = new Spans(words, seen.withinTheDay());
         values = new Values(words, draft, language, asked, spans, seen);
+        shapes = new Shapes(words, asked, spans, seen);
     }
 
     /** A value; null when none is said here. */
@@ -169,7 +171,7 @@ final class Phrases {
     }
 
     private String bare(String before) {
-        String shape = shape();
+        String shape = shapes.read();
         if (shape != null) {
             return shape;
         }
@@ -221,61 +223,6 @@ final class Phrases {
         return first.equals(clause) ? null : first;
     }
 
-    /** Bars by their shape, and news. */
-    private String shape() {
-        int place = words.place();
-        boolean is = words.take("is", "bar is", "it is") != null;
-        if (words.take("inside bar", "inside bars") != null) {
-            return "high < high back 1 and low > low back 1";
-        }
-        if (words.take("outside bar", "outside bars") != null) {
-            return "high > high back 1 and low < low back 1";
-        }
-        if (words.take("up bar", "rising bar", "up bars", "bullish bar", "closes up", "close up") != null) {
-            return "close > open";
-        }
-        if (words.take("down bar", "falling bar", "down bars", "bearish bar", "closes down") != null) {
-            return "close < open";
-        }
-        if (words.take("gaps up", "gap up", "opens with gap up", "there is gap up") != null) {
-            return "open > high back 1";
-        }
-        if (words.take("gaps down", "gap down", "opens with gap down", "there is gap down") != null) {
-            return "open < low back 1";
-        }
-        words.back(place);
-        String field = words.take("close", "price", "high", "low", "it", "bar", "closes");
-        boolean makes = words.take(
-                        "makes",
-                        "is",
-                        "hits",
-                        "reaches",
-                        "makes new",
-                        "is at",
-                        "sets",
-                        "breaks to",
-                        "at",
-                        "is new",
-                        "makes new record")
-                != null;
-        words.take("new");
-        String bars = spans.bars();
-        String side = bars == null ? null : words.take("high", "highs", "low", "lows");
-        if (side != null && (makes || field == null || is)) {
-            boolean high = side.startsWith("high");
-            String of = field == null || field.equals("it") || field.equals("bar")
-                    ? high ? "high" : "low"
-                    : field.startsWith("close") || field.equals("price") ? "close" : field;
-            String record = high ? "highest(high, " + bars + ")" : "lowest(low, " + bars + ")";
-            String past = spans.frame().isEmpty()
-                    ? record + " back 1"
-                    : Values.complete(record + spans.frame(), Values.Seen.BARS);
-            return of + (high ? " > " : " < ") + past;
-        }
-        words.back(place);
-        return null;
-    }
-
     private String verb(String left) {
         words.take(
                 "is",
@@ -300,6 +247,10 @@ final class Phrases {
         String record = record(left);
         if (record != null) {
             return record;
+        }
+        String sign = sign(left);
+        if (sign != null) {
+            return sign;
         }
         String turn = words.take("turns up", "turns down", "turning up", "turning down");
         if (turn != null) {
@@ -368,6 +319,25 @@ final class Phrases {
             return right == null ? null : left + " crosses " + right;
         }
         return compared(left);
+    }
+
+    /** On which side of nothing a value is or comes to, or that it has gone far: how far is asked for. */
+    private String sign(String left) {
+        String side = words.take("turns positive", "goes positive", "turns negative", "goes negative");
+        if (side != null) {
+            return left + (side.endsWith("positive") ? " crosses above 0" : " crosses below 0");
+        }
+        side = words.take("positive", "negative");
+        if (side != null) {
+            return left + (side.equals("positive") ? " > 0" : " < 0");
+        }
+        side = words.take("overbought", "oversold");
+        if (side != null) {
+            boolean over = side.equals("overbought");
+            asked.add("What is " + side + "? Say for example: is " + (over ? "above 70." : "below 30."));
+            return left + (over ? " > 70" : " < 30");
+        }
+        return null;
     }
 
     /** The highest of the last bars, this one included. */
@@ -523,7 +493,8 @@ final class Phrases {
         return null;
     }
 
-    private static String factored(String right, boolean above, String percent) {
+    /** A value moved by so many per cent. */
+    static String factored(String right, boolean above, String percent) {
         double factor = 1 + (above ? 1 : -1) * Double.parseDouble(percent) / 100;
         return dev.yardarm.core.indicator.Setting.Number.plain(Math.rint(factor * 1e6) / 1e6) + " * " + right;
     }

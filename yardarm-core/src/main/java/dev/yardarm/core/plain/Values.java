@@ -4,127 +4,13 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.indicator.Indicator;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 
 /**
  * Reads values as people say them: "a climbing 40-bar weighted average", "twice the volume of the bar before". A figure that is
  * missing is asked for.
  */
 final class Values {
-    private static final Map<String, String> FIELDS = Map.ofEntries(
-            Map.entry("close", "close"),
-            Map.entry("closes", "close"),
-            Map.entry("closing price", "close"),
-            Map.entry("price", "close"),
-            Map.entry("prices", "close"),
-            Map.entry("it", "close"),
-            Map.entry("last", "close"),
-            Map.entry("open", "open"),
-            Map.entry("opening price", "open"),
-            Map.entry("opens", "open"),
-            Map.entry("high", "high"),
-            Map.entry("highs", "high"),
-            Map.entry("low", "low"),
-            Map.entry("lows", "low"),
-            Map.entry("volume", "volume"),
-            Map.entry("turnover", "turnover"),
-            Map.entry("range", "range"),
-            Map.entry("midpoint", "midprice"),
-            Map.entry("middle of bar", "midprice"),
-            Map.entry("typical price", "typical"),
-            Map.entry("body", "abs(close - open)"),
-            Map.entry("true range", "true_range"));
-    private static final Map<String, String> KINDS = Map.of(
-            "simple",
-            "sma",
-            "plain",
-            "sma",
-            "exponential",
-            "ema",
-            "weighted",
-            "wma",
-            "linear",
-            "wma",
-            "linearly weighted",
-            "wma",
-            "wilder",
-            "wilder",
-            "smoothed",
-            "wilder");
-    private static final Map<String, String> INDICATORS = Map.ofEntries(
-            Map.entry("rsi", "rsi"),
-            Map.entry("relative strength index", "rsi"),
-            Map.entry("atr", "atr"),
-            Map.entry("average true range", "atr"),
-            Map.entry("adx", "adx"),
-            Map.entry("average directional index", "adx"),
-            Map.entry("money flow index", "mfi"),
-            Map.entry("mfi", "mfi"),
-            Map.entry("cci", "cci"),
-            Map.entry("commodity channel index", "cci"),
-            Map.entry("standard deviation", "stdev"),
-            Map.entry("rate of change", "roc"),
-            Map.entry("roc", "roc"),
-            Map.entry("momentum", "momentum"),
-            Map.entry("slope", "slope"));
-    private static final Map<String, String> WHOLE = Map.ofEntries(
-            Map.entry("macd line", "macd"),
-            Map.entry("macd histogram", "macd.histogram"),
-            Map.entry("macd", "macd"),
-            Map.entry("signal line", "macd.signal"),
-            Map.entry("macd signal", "macd.signal"),
-            Map.entry("upper bollinger band", "bollinger.upper"),
-            Map.entry("upper band", "bollinger.upper"),
-            Map.entry("lower bollinger band", "bollinger.lower"),
-            Map.entry("lower band", "bollinger.lower"),
-            Map.entry("vwap", "vwap"),
-            Map.entry("volume weighted average price", "vwap"),
-            Map.entry("on balance volume", "obv"),
-            Map.entry("obv", "obv"),
-            Map.entry("supertrend", "supertrend"));
-    private static final Set<String> OF_SOURCE = Set.of("stdev", "roc", "momentum", "slope");
-
-    private static final String[] PERIODS = {
-        "previous bar",
-        "bar before",
-        "prior bar",
-        "previous",
-        "prior",
-        "last bar",
-        "yesterday",
-        "previous day",
-        "prior day",
-        "today",
-        "last week",
-        "previous week",
-        "prior week",
-        "this week",
-        "last month",
-        "previous month",
-        "prior month",
-        "this month"
-    };
-    private static final String[] OF_PERIODS = {
-        "of bar before",
-        "of previous bar",
-        "of prior bar",
-        "bar before",
-        "of last bar",
-        "of day before",
-        "of previous day",
-        "of yesterday",
-        "of day",
-        "of today",
-        "of last week",
-        "of previous week",
-        "of week",
-        "of this week",
-        "of last month",
-        "of previous month",
-        "of month",
-        "of this month"
-    };
+    static final String SHORTER = "What today brings is seen on shorter bars alone. Say for example: on 5m.";
 
     /**
      * Where a value is looked at.
@@ -221,12 +107,12 @@ final class Values {
     /** A value on its timeframe, of its instrument, of its bar. */
     private String placed() {
         String frame = words.take("weekly", "monthly", "daily", "hourly");
-        String when = words.take(PERIODS);
+        String when = words.take(Vocabulary.PERIODS);
         String value = plain();
         if (value == null) {
             return null;
         }
-        String of = words.take(OF_PERIODS);
+        String of = words.take(Vocabulary.OF_PERIODS);
         String period = of != null ? of : when == null ? "" : when;
         if (value.equals("close") && seen.withinTheDay() && period.matches("previous|prior")) {
             // What the trade calls the previous close is that of the day.
@@ -276,7 +162,7 @@ final class Values {
             return running ? value + " on forming " + unit : complete(value + " on " + unit, seen);
         }
         if (running && seen.level()) {
-            asked.add("What today brings is seen on shorter bars alone. Say for example: on 5m.");
+            asked.add(SHORTER);
         }
         return value;
     }
@@ -318,6 +204,10 @@ final class Values {
         if (average != null) {
             return average;
         }
+        String usual = usual();
+        if (usual != null) {
+            return usual;
+        }
         String extreme = extreme();
         if (extreme != null) {
             return extreme;
@@ -326,9 +216,9 @@ final class Values {
         if (indicator != null) {
             return indicator;
         }
-        String field = words.take(FIELDS.keySet().toArray(String[]::new));
+        String field = words.take(Vocabulary.FIELDS.keySet().toArray(String[]::new));
         if (field != null) {
-            return FIELDS.get(field);
+            return Vocabulary.FIELDS.get(field);
         }
         for (String name : draft.lets()) {
             if (words.take(name, name.replace('_', ' ')) != null) {
@@ -359,8 +249,8 @@ final class Values {
                 rising = true;
             } else if (words.take("falling", "declining", "sinking", "downward sloping") != null) {
                 falling = true;
-            } else if (kind == null && words.has(KINDS.keySet().toArray(String[]::new))) {
-                kind = KINDS.get(words.take(KINDS.keySet().toArray(String[]::new)));
+            } else if (kind == null && words.has(Vocabulary.KINDS.keySet().toArray(String[]::new))) {
+                kind = Vocabulary.KINDS.get(words.take(Vocabulary.KINDS.keySet().toArray(String[]::new)));
             } else if (length == null && words.peek().matches("\\d+")) {
                 length = words.next();
                 String unit = words.take(Spans.UNITS);
@@ -390,11 +280,11 @@ final class Values {
         of = !frame.isEmpty() && of.endsWith(frame) ? of.substring(0, of.length() - frame.length()) : of;
         int before = words.place();
         if (words.take("of", "of its") != null) {
-            String source = words.take(FIELDS.keySet().toArray(String[]::new));
+            String source = words.take(Vocabulary.FIELDS.keySet().toArray(String[]::new));
             if (source == null) {
                 words.back(before);
             } else {
-                of = FIELDS.get(source);
+                of = Vocabulary.FIELDS.get(source);
                 length = length == null && words.take("over", "over last") != null ? spans.bars() : length;
             }
         }
@@ -417,6 +307,27 @@ final class Values {
         String name = draft.named(of.equals("volume") ? "usual_volume" : "average", formula + frame);
         slope(name, rising, falling);
         return name;
+    }
+
+    /** What is usual is the average of so many bars: of the volume, or of what stands at the left. */
+    private String usual() {
+        String of = words.take("usual volume", "normal volume") != null ? "volume" : null;
+        if (of == null && same != null && words.take("usual", "normal") != null) {
+            of = same;
+        }
+        if (of == null) {
+            return null;
+        }
+        int place = words.place();
+        spans.forget();
+        String length = words.take("of last", "over last", "over", "of", "in last") == null ? null : spans.bars();
+        if (length == null) {
+            words.back(place);
+            asked.add("What is usual, of how many bars? Say for example: its 20-bar average.");
+            length = "1";
+        }
+        return draft.named(
+                of.equals("volume") ? "usual_volume" : "average", "sma(" + of + ", " + length + ")" + spans.frame());
     }
 
     private void slope(String name, boolean rising, boolean falling) {
@@ -470,21 +381,21 @@ final class Values {
 
     private String indicator() {
         int place = words.place();
-        String whole = words.take(WHOLE.keySet().toArray(String[]::new));
+        String whole = words.take(Vocabulary.WHOLE.keySet().toArray(String[]::new));
         if (whole != null) {
-            return WHOLE.get(whole);
+            return Vocabulary.WHOLE.get(whole);
         }
         String bars = spans.bars();
-        String name = words.take(INDICATORS.keySet().toArray(String[]::new));
+        String name = words.take(Vocabulary.INDICATORS.keySet().toArray(String[]::new));
         if (name == null) {
             words.back(place);
             return own();
         }
-        String function = INDICATORS.get(name);
+        String function = Vocabulary.INDICATORS.get(name);
         String length = bars != null ? bars : length();
         String of = "";
         int before = words.place();
-        if (OF_SOURCE.contains(function) && words.take("of") != null) {
+        if (Vocabulary.OF_SOURCE.contains(function) && words.take("of") != null) {
             String source = plain();
             if (source == null) {
                 words.back(before);
@@ -522,7 +433,7 @@ final class Values {
         String word = words.peek();
         boolean known = word.length() > 2
                 && Character.isLetter(word.charAt(0))
-                && !FIELDS.containsKey(word)
+                && !Vocabulary.FIELDS.containsKey(word)
                 && language.catalogue().find(word).isPresent();
         if (!known) {
             return null;

@@ -172,7 +172,10 @@ class AlertSentenceTest {
         refused("first reaches 1 on 5m then reaches 2 on 1h", "one kind of bars");
         refused("rsi(14)", "a condition is needed");
         refused("two things below 100", "neither");
-        refused("rsi is overbought", "neither");
+        refused("rsi is overbought", "rsi of how many bars");
+        refused("rsi 14 is overbought", "above 70");
+        refused("volume is twice usual", "usual, of how many bars");
+        refused("rsi is frantic", "neither");
         refused("crosses its moving average", "An average of how many bars?");
         refused("reaches the high of the day", "seen on shorter bars");
         refused(

@@ -46,17 +46,66 @@ class PlainTermsTest {
                 "the 10 bar average crosses above the 30 bar average | sma(close, 10) crosses above sma(close, 30) | sma(close, 10) crosses above sma(close, 30)",
                 "close is below last week's low | close < (low on W) back 1 | close < (low on W) back 1",
                 "new 20 day high | high > highest(high, 20) back 1 | high > (highest(high, 20) on D) back 1",
+                "new high of the day | ? | high > (high on forming D) back 1",
+                "makes a new low this week | low < (low on forming W) back 1 | low < (low on forming W) back 1",
+                "gaps up 2% | open >= 1.02 * close back 1 | open >= 1.02 * close back 1",
+                "opens with a gap down of more than 1.5 per cent | open <= 0.985 * close back 1 | open <= 0.985 * close back 1",
+                "three down days in a row | close is falling for 3 | -",
+                "four straight higher closes | close is rising for 4 | close is rising for 4",
+                "macd turns positive | macd crosses above 0 | macd crosses above 0",
+                "the macd histogram is negative | macd.histogram < 0 | macd.histogram < 0",
+                "golden cross | sma(close, 50) crosses above sma(close, 200) | sma(close, 50) crosses above sma(close, 200)",
+                "volume is twice the usual over 20 bars | volume >= 2 * sma(volume, 20) | volume >= 2 * sma(volume, 20)",
+                "volume is above its usual of the last 10 bars | volume > sma(volume, 10) | volume > sma(volume, 10)",
                 "three straight closes above 104 | close > 104 held for 3 | close > 104 held for 3",
             })
     void conditionsAreThoseOfTheBarTheyAreTrueAt(String said, String onDays, String within) {
-        assertThat(PlainTerms.condition(said, LANGUAGE, false)).contains(onDays);
-        assertThat(PlainTerms.condition(said, LANGUAGE, true)).contains(within);
+        is(said, false, onDays);
+        is(said, true, within);
+    }
+
+    /** A question mark where something is asked for, a dash where it is not understood. */
+    private static void is(String said, boolean within, String expected) {
+        if (expected.equals("?")) {
+            assertThatThrownBy(() -> PlainTerms.condition(said, LANGUAGE, within))
+                    .isInstanceOf(IllegalArgumentException.class);
+        } else {
+            assertThat(PlainTerms.condition(said, LANGUAGE, within))
+                    .isEqualTo(expected.equals("-") ? Optional.empty() : Optional.of(expected));
+        }
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "something", "rsi is overbought", "two things below 100", "5 below 7", "close above"})
+    @ValueSource(
+            strings = {
+                "",
+                "something",
+                "overbought",
+                "usual",
+                "new high of something",
+                "two things below 100",
+                "5 below 7",
+                "close above"
+            })
     void whatIsNotUnderstoodToItsLastWordIsNotRead(String said) {
         assertThat(PlainTerms.condition(said, LANGUAGE, true)).isEqualTo(Optional.empty());
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "volume is twice usual | What is usual, of how many bars?",
+                "volume is above the usual | What is usual, of how many bars?",
+                "rsi 14 is overbought | What is overbought? Say for example: is above 70.",
+                "rsi 2 is oversold | What is oversold? Say for example: is below 30.",
+                "price makes a new high | A new high of how many bars?",
+                "new all time low | A new low of how many bars?",
+            })
+    void whatLeavesAFigureOpenAsksForIt(String said, String question) {
+        assertThatThrownBy(() -> PlainTerms.condition(said, LANGUAGE, true))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageStartingWith(question);
     }
 
     @Test
