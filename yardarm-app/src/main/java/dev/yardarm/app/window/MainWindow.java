@@ -142,7 +142,7 @@ public final class MainWindow implements WindowParts {
         desk.onAlert(pictures::take);
         desk.bell()
                 .ringsAt(new AlertOutside(
-                        desk.scheduler().on(Lane.BEHIND), desk::tell, ring -> bench.openFiring(ring.firing())));
+                        desk.scheduler().on(Lane.TELLING), desk::tell, ring -> bench.openFiring(ring.firing())));
         Themes.apply(bench.themeProperty().get(), scene);
         pulse = new Timeline(new KeyFrame(Duration.millis(250), event -> {
             status.update();

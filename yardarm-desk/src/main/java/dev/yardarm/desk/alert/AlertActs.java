@@ -11,6 +11,7 @@ import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;
+import dev.yardarm.desk.work.SerialLane;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -25,7 +26,8 @@ import java.util.function.Consumer;
 
 /**
  * Does what an alert is to do besides ringing: puts a stance on the instrument, puts it on a list, adds a line to an open file. None of it is
- * a step of undo, for the trader did not do it. Used by the interface's thread; the file is written behind it.
+ * a step of undo, for the trader did not do it. Used by the interface's thread; the file is written behind it,
+ * a line after the other.
  */
 public final class AlertActs {
     private static final String HEADER = "time,code,condition,price,note\n";
@@ -39,7 +41,7 @@ public final class AlertActs {
     public AlertActs(Books books, Path file, Scheduler scheduler, Consumer<String> tell) {
         this.books = books;
         this.file = file;
-        this.behind = scheduler.on(Lane.BEHIND);
+        this.behind = new SerialLane(scheduler.on(Lane.TELLING));
         this.tell = tell;
     }
 

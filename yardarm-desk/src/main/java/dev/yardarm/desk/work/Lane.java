@@ -7,5 +7,7 @@ public enum Lane {
     /** What he will look at next: quotes, cards, setting up alerts. */
     SOON,
     /** What takes its time: making demo data, scans, exports. */
-    BEHIND
+    BEHIND,
+    /** What tells him something outside the window: sounds, the system's notices, the open file of firings. Short, and kept waiting by no scan. */
+    TELLING
 }
