@@ -18,6 +18,9 @@ import java.util.concurrent.TimeUnit;
 final class FragileMarket implements LiveSource {
     private final LiveSource market;
     volatile IOException problem;
+    /** Not even an answer. */
+    volatile RuntimeException broken;
+
     volatile boolean unordered;
     /** The code of the only instrument that has the problem; null for all. */
     volatile String only;
@@ -53,7 +56,13 @@ final class FragileMarket implements LiveSource {
     }
 
     private void fail(InstrumentId id) throws IOException {
-        if (problem != null && (only == null || only.equals(id.code()))) {
+        if (only != null && !only.equals(id.code())) {
+            return;
+        }
+        if (broken != null) {
+            throw broken;
+        }
+        if (problem != null) {
             throw problem;
         }
     }

@@ -138,6 +138,29 @@ class QuotesTest extends AtADesk {
         }
     }
 
+    @Test
+    void oneThatIsBrokenLeavesTheOthersAloneAndComesWhenItIsMended() throws Exception {
+        Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
+        Instrument marn = desk.directory().byCode("MARN").orElseThrow();
+        Instrument embra = desk.directory().byCode("EMBRA").orElseThrow();
+        FragileMarket market =
+                new FragileMarket((LiveSource) desk.directory().source(ktrl).orElseThrow());
+        market.broken = new IllegalStateException("no sense in it");
+        market.only = "MARN";
+        desk.directory().add(market);
+        Quotes quotes = front.get(() -> new Quotes(desk.feedServices(), () -> {}));
+        front.run(() -> quotes.watch(List.of(ktrl, marn, embra)));
+        front.settle(desk.scheduler());
+        assertThat(quotes.quote(ktrl.id())).isPresent();
+        assertThat(quotes.quote(marn.id())).isEmpty();
+        assertThat(quotes.quote(embra.id())).isPresent();
+        market.broken = null;
+        desk.directory().setState(market.name(), SourceState.offline(1, "looked at"));
+        desk.directory().setState(market.name(), SourceState.READY);
+        front.await("its quote", () -> quotes.quote(marn.id()).isPresent());
+        quotes.close();
+    }
+
     /** A month of a future that rolls each month: at any time its quote is what its days say then. */
     @Test
     void theQuoteOfAContinuousFutureGoesOverToTheNextContract() throws Exception {

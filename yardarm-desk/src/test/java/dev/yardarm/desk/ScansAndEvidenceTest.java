@@ -18,6 +18,7 @@ import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.Universe;
 import dev.yardarm.core.series.Bars;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.LiveSource;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.evidence.Cues;
 import dev.yardarm.desk.evidence.EvidenceDesk;
@@ -72,6 +73,35 @@ class ScansAndEvidenceTest extends AtADesk {
                 front.get(() -> desk.universes().instruments(scan.universe(), asOf.moment(), gone -> {}));
         return new ScanRunner(desk.vantages(), desk.scheduler())
                 .run(scan, desk.language().now(), instruments, asOf, Job.unattended());
+    }
+
+    /** An instrument whose source breaks is told and left out; the others are looked at. */
+    @Test
+    void oneThatIsBrokenIsToldAndTheOthersAreLookedAt() throws Exception {
+        Instrument one = desk.members("Evening round").get(0);
+        FragileMarket market =
+                new FragileMarket((LiveSource) desk.directory().source(one).orElseThrow());
+        market.only = one.code();
+        market.broken = new IllegalStateException("no sense in it");
+        desk.directory().add(market);
+        int count = desk.members("Evening round").size();
+        ScanRunner.Result scan = run(
+                Scan.of("a", "Evening round", Timeframe.DAY, List.of("close > 0")),
+                ScanRunner.AsOf.now(desk.clock().now()));
+        assertThat(scan.found()).hasSize(count - 1);
+        assertThat(scan.missing()).singleElement().asString().contains(one.code(), "no sense in it");
+        EvidenceDesk evidence = front.get(() -> new EvidenceDesk(desk));
+        front.run(() -> evidence.ask("rsi(14) crosses above 30", Universe.of("Evening round"), Timeframe.DAY));
+        front.await(
+                "evidence",
+                () -> evidence.result().isPresent() || !evidence.problem().isEmpty());
+        assertThat(evidence.problem()).isEmpty();
+        assertThat(evidence.result().orElseThrow().instruments()).hasSize(count - 1);
+        assertThat(evidence.result().orElseThrow().missing())
+                .singleElement()
+                .asString()
+                .contains(one.code(), "no sense in it");
+        front.run(evidence::close);
     }
 
     /** Scans that run as one find what each finds by itself: order, columns, reasons, nearest misses and all. */

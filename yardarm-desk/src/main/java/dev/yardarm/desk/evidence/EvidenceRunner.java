@@ -121,7 +121,8 @@ public final class EvidenceRunner {
                 if (opened[at] == null) {
                     missing[at] = instrument.code() + ": there are no bars";
                 }
-            } catch (IOException unread) {
+            } catch (IOException | RuntimeException unread) {
+                opened[at] = null;
                 missing[at] = instrument.code() + ": " + unread.getMessage();
             }
             job.setProgress(0.4 * done.incrementAndGet() / count);

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
@@ -263,7 +264,10 @@ public final class Quotes implements AutoCloseable {
             try {
                 Histories.Loaded loaded = services.histories().load(instrument, Timeframe.DAY, moment);
                 taker.take(instrument, new Days(loaded.series().snapshot(), loaded.traded(), loaded.knownUpTo()));
-            } catch (IOException away) {
+            } catch (CancellationException given) {
+                throw given;
+            } catch (IOException | RuntimeException away) {
+                // One that cannot be had leaves the others alone.
                 LOG.debug("no quote of {}: {}", instrument.code(), away.getMessage());
                 synchronized (subscriptions) {
                     if (number == watched) {

@@ -147,7 +147,7 @@ public final class Histories {
         together(instruments, timeframe, moment).forEach((group, some) -> {
             try {
                 stored.readMany(group.source(), some, group.base(), group.known());
-            } catch (IOException unread) {
+            } catch (IOException | RuntimeException unread) {
                 LOG.debug("{} instruments are left for later: {}", some.size(), unread.getMessage());
             }
         });
@@ -171,7 +171,7 @@ public final class Histories {
                     stored.recent(group.source(), some, timeframe, from, group.known())
                             .forEach((instrument, bars) -> all.put(instrument.id(), new Recent(bars, group.known())));
                 }
-            } catch (IOException unread) {
+            } catch (IOException | RuntimeException unread) {
                 LOG.debug("{} instruments are left out: {}", some.size(), unread.getMessage());
             }
         });
@@ -192,7 +192,7 @@ public final class Histories {
                     groups.computeIfAbsent(new Together(source, base, known), none -> new ArrayList<>())
                             .add(each);
                 }
-            } catch (IOException unread) {
+            } catch (IOException | RuntimeException unread) {
                 LOG.debug("{} is left for later: {}", each.code(), unread.getMessage());
             }
         }
