@@ -55,6 +55,14 @@ final class FragileMarket implements LiveSource {
         }
     }
 
+    @Override
+    public void check(long now) throws IOException {
+        if (broken != null && only == null) {
+            throw broken;
+        }
+        market.check(now);
+    }
+
     private void fail(InstrumentId id) throws IOException {
         if (only != null && !only.equals(id.code())) {
             return;

@@ -184,6 +184,24 @@ class LiveHubTest {
     }
 
     @Test
+    void aSourceThatBreaksWhenItIsLookedAtHoldsNobodyUp() {
+        Log log = new Log();
+        List<Long> times = new ArrayList<>();
+        hub.onBeat(times::add);
+        hub.subscribe(instrument("KTRL"), start, log);
+        fragile.broken = new IllegalStateException("no sense in it");
+        beats(3);
+        assertThat(times).hasSize(3);
+        assertThat(directory.state("halcyon").reason()).contains("no sense in it");
+        assertThat(log.trades).isEmpty();
+        fragile.broken = null;
+        beats(5);
+        assertThat(directory.state("halcyon").isReady()).isTrue();
+        assertThat(log.trades).isEqualTo(expected("KTRL", start, start + 5 * 20L * Times.SECOND));
+        assertThat(log.failures).isEmpty();
+    }
+
+    @Test
     void aSourceWhoseTradesGoBackInTimeIsTakenForOneThatDoesNotAnswer() {
         Log log = new Log();
         hub.subscribe(instrument("KTRL"), start, log);

@@ -198,7 +198,7 @@ public final class LiveHub implements AutoCloseable {
         }
         try {
             live.check(now);
-        } catch (IOException cut) {
+        } catch (IOException | RuntimeException cut) {
             offline(instrument.id().source(), now, cut, silent);
         }
         try {
