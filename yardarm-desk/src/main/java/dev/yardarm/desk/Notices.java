@@ -57,7 +57,13 @@ final class Notices {
         before.forEach(listener);
     }
 
-    void tell(String notice) {
+    /** A reason that ends a sentence may have ended one already. */
+    private static String ended(String said) {
+        return said.replaceFirst("(?<=[^.])([.?!])\\.$", "$1");
+    }
+
+    void tell(String said) {
+        String notice = ended(said);
         if (notice.isBlank()) {
             LOG.error("an empty notice was to be told", new IllegalStateException("no words"));
             return;

@@ -142,7 +142,18 @@ class CallsTest extends AtADesk {
         String sentence =
                 "above 104.20 expect 107, wrong below 102.80, until Friday; below 102.80 the other reading: 99";
         for (String line : List.of(sentence, "call " + sentence)) {
-            assertThat(language.read(line).get(0).command()).isEqualTo(new LineCommand.MakeCall(sentence));
+            assertThat(language.read(line).get(0).command()).isEqualTo(new LineCommand.MakeCall(sentence, ""));
+        }
+        for (String line : List.of(
+                "call KTRL " + sentence,
+                "KTRL " + sentence,
+                "call on KTRL " + sentence,
+                "ktrl " + sentence,
+                "call #ktrl " + sentence)) {
+            assertThat(language.read(line).get(0).command())
+                    .as(line)
+                    .isEqualTo(new LineCommand.MakeCall(sentence, "KTRL"));
+            assertThat(language.read(line).get(0).detail()).endsWith("on KTRL");
         }
         assertThat(language.read("if it loses 102 I expect 98, wrong over 104.5, until end of month")
                         .get(0)

@@ -34,4 +34,15 @@ class NoticesTest {
         notices.listen(heard::add);
         assertThat(heard).containsExactly("early");
     }
+
+    @Test
+    void aSentenceEndsOnce() {
+        List<String> heard = new ArrayList<>();
+        notices.listen(heard::add);
+        notices.tell("No: the disk is full..");
+        notices.tell("No: of how many bars?.");
+        notices.tell("It goes on ...");
+        notices.tell("Done.");
+        assertThat(heard).containsExactly("No: the disk is full.", "No: of how many bars?", "It goes on ...", "Done.");
+    }
 }

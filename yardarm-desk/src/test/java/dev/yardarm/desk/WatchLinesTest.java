@@ -103,6 +103,12 @@ class WatchLinesTest extends AtADesk {
                 .isEmpty();
         say("remove scenario fifth wave up");
         assertThat(scenarios()).containsExactly("flat");
+        say("scenario MARN other 25% to 101, wrong above 109.5");
+        assertThat(scenarios()).containsExactly("flat");
+        Instrument marn = desk.directory().byCode("MARN").orElseThrow();
+        assertThat(front.get(() -> desk.scenarioWork().of(marn.id()).all()))
+                .extracting(Scenario::title)
+                .containsExactly("other");
         when(hands.inHand()).thenReturn(Optional.empty());
         say("strike flat");
         say("share flat 20%");
@@ -134,6 +140,12 @@ class WatchLinesTest extends AtADesk {
                 .isEqualTo(new LineCommand.AlertLine("price closes below 98 on daily", "", ""));
         assertThat(first("tell me when KTRL touches 103").command())
                 .isEqualTo(new LineCommand.AlertLine("touches 103", "KTRL", ""));
+        assertThat(first("alert ktrl goes over 105").command())
+                .isEqualTo(new LineCommand.AlertLine("goes over 105", "KTRL", ""));
+        assertThat(first("alert nobody goes over 105").command()).isNull();
+        // It has a meaning on the bars of the chart, if not on days.
+        assertThat(first("alert reaches the high of the day").command())
+                .isEqualTo(new LineCommand.AlertLine("reaches the high of the day", "", ""));
         assertThat(first("alert when last (rsi(14) < 30) < 5").detail()).doesNotStartWith("'last");
     }
 

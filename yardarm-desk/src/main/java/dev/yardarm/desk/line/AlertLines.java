@@ -6,7 +6,6 @@ import dev.yardarm.core.alert.AlertWords;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Language;
-import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.desk.market.Directory;
@@ -27,7 +26,6 @@ final class AlertLines {
             Pattern.compile("(?i)(?:alert(?:\\s+me)?|tell\\s+me)\\s+(?:(?:when|if)\\s+(?!last\\b))?(.+)");
     private static final Pattern EACH = Pattern.compile("(?i)(?:on\\s+|for\\s+)?(?:each|all)\\s+(?:of|in)\\s+(.+)");
     private static final Pattern LIST = Pattern.compile("(?:\"([^\"]+)\"|(\\S+))\\s+(.+)");
-    private static final Pattern OTHER = Pattern.compile("#?(\\S+)\\s+(.+)");
     private static final String EXAMPLE =
             "and what to wait for: closes above 104.20 on 30m for 5 days; within 5 ticks of ema(20); rsi(14) < 30; trade of 200";
 
@@ -59,20 +57,25 @@ final class AlertLines {
         if (each.matches()) {
             return onList(text, each.group(1));
         }
-        Matcher other = OTHER.matcher(rest);
-        if (other.matches()) {
-            Optional<Instrument> named = directory.byCode(other.group(1).toUpperCase(java.util.Locale.ROOT));
-            boolean isCode =
-                    rest.startsWith("#") || other.group(1).equals(other.group(1).toUpperCase(java.util.Locale.ROOT));
-            if (named.isPresent() && isCode) {
-                return List.of(proposal(
-                        text,
-                        other.group(2),
-                        "on " + named.get().code(),
-                        new LineCommand.AlertLine(other.group(2), named.get().code(), "")));
+        Optional<OnCode> other = OnCode.of(rest, directory);
+        if (other.isPresent()) {
+            return List.of(on(other.get(), text));
+        }
+        Proposal here = proposal(text, rest, "", new LineCommand.AlertLine(rest, "", ""));
+        if (here.command() == null) {
+            Optional<Proposal> there = OnCode.inAnyCase(rest, directory)
+                    .map(named -> on(named, text))
+                    .filter(found -> found.command() != null);
+            if (there.isPresent()) {
+                return List.of(there.get());
             }
         }
-        return List.of(proposal(text, rest, "", new LineCommand.AlertLine(rest, "", "")));
+        return List.of(here);
+    }
+
+    private Proposal on(OnCode named, String text) {
+        String code = named.instrument().code();
+        return proposal(text, named.rest(), "on " + code, new LineCommand.AlertLine(named.rest(), code, ""));
     }
 
     /** @param rest a list, by its name as it is shown or in quotation marks, and what to wait for */
@@ -109,20 +112,33 @@ final class AlertLines {
     /** Reads it as far as it can be read without knowing the instrument: names of drawings and days are looked at when it is set. */
     private Proposal proposal(String text, String sentence, String where, LineCommand command) {
         try {
-            AlertSentence read = AlertSentence.parse(
-                    sentence,
-                    new AlertSentence.Context(
-                            language.get(),
-                            TradingCalendar.ROUND_THE_CLOCK,
-                            new BarRule.Time(Timeframe.DAY),
-                            0,
-                            Optional::of));
-            AlertWords words = new AlertWords(
-                    dev.yardarm.core.indicator.Setting.Number::plain, name -> name, java.time.ZoneOffset.UTC);
-            String waits = words.waits(read.alert("", new InstrumentId("any", "any"), 0, Double.NaN));
+            String waits = waits(sentence);
             return new Proposal("alert", text, (where.isEmpty() ? "" : where + ": ") + waits, command);
         } catch (IllegalArgumentException bad) {
             return new Proposal("alert", text, bad.getMessage(), null);
         }
+    }
+
+    /** What a sentence waits for on days; what has a meaning within the day alone, there: on which bars it is set is seen then. */
+    private String waits(String sentence) {
+        try {
+            return waits(sentence, Timeframe.DAY);
+        } catch (IllegalArgumentException onDays) {
+            try {
+                return waits(sentence, Timeframe.MINUTE);
+            } catch (IllegalArgumentException within) {
+                throw onDays;
+            }
+        }
+    }
+
+    private String waits(String sentence, Timeframe timeframe) {
+        AlertSentence read = AlertSentence.parse(
+                sentence,
+                new AlertSentence.Context(
+                        language.get(), TradingCalendar.ROUND_THE_CLOCK, new BarRule.Time(timeframe), 0, Optional::of));
+        AlertWords words = new AlertWords(
+                dev.yardarm.core.indicator.Setting.Number::plain, name -> name, java.time.ZoneOffset.UTC);
+        return words.waits(read.alert("", new InstrumentId("any", "any"), 0, Double.NaN));
     }
 }

@@ -447,9 +447,9 @@ public final class CommandLanguage {
 
     private void condition(String text, List<Proposal> proposals) {
         List<Proposal> waits = new ArrayList<>(alerts.read(text));
-        waits.addAll(CallLines.read(text));
+        waits.addAll(CallLines.read(text, directory));
         waits.addAll(BoardLines.read(text, language.get()));
-        waits.addAll(ScenarioLines.read(text));
+        waits.addAll(ScenarioLines.read(text, directory));
         waits.addAll(FeedLines.read(text));
         if (!waits.isEmpty()) {
             proposals.addAll(0, waits);

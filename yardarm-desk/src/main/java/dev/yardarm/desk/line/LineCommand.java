@@ -273,8 +273,12 @@ public interface LineCommand {
         }
     }
 
-    /** A call as a sentence says, on the instrument in hand. */
-    record MakeCall(String sentence) implements LineCommand {
+    /**
+     * A call as a sentence says.
+     *
+     * @param code of the instrument; empty for the one in hand
+     */
+    record MakeCall(String sentence, String code) implements LineCommand {
         @Override
         public boolean onChart() {
             return false;
@@ -282,7 +286,7 @@ public interface LineCommand {
 
         @Override
         public void run(Hands hands) {
-            hands.inHand()
+            (code.isEmpty() ? hands.inHand() : hands.desk().directory().byCode(code))
                     .ifPresentOrElse(
                             each -> hands.desk().callWork().make(each, sentence, hands.bars()),
                             () -> hands.desk().tell("There is no instrument to make a call on."));

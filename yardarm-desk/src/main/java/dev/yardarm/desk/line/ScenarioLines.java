@@ -3,8 +3,10 @@ package dev.yardarm.desk.line;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.scenario.ScenarioSentence;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.scenario.ScenarioWork;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -28,21 +30,25 @@ public final class ScenarioLines {
     }
 
     /** What the line means; nothing when it is not about scenarios. */
-    static List<Proposal> read(String text) {
+    static List<Proposal> read(String text, Directory directory) {
         if (text.strip().equalsIgnoreCase("scenario")) {
             return List.of(new Proposal(
                     "scenario", "scenario ", "and what it leads to: " + ScenarioSentence.EXAMPLE.substring(9), null));
         }
         Matcher made = MADE.matcher(text);
         if (made.matches()) {
+            Optional<OnCode> other = OnCode.of(made.group(1), directory);
+            String sentence = other.map(OnCode::rest).orElseGet(() -> made.group(1));
+            String code = other.map(each -> each.instrument().code()).orElse("");
             try {
-                ScenarioSentence said = ScenarioSentence.parse(made.group(1), TradingCalendar.ROUND_THE_CLOCK, 0);
+                ScenarioSentence said = ScenarioSentence.parse(sentence, TradingCalendar.ROUND_THE_CLOCK, 0);
                 return List.of(new Proposal(
                         "scenario",
                         text,
                         "a reading of its own: " + said.title()
-                                + (said.parent().isEmpty() ? "" : ", in " + said.parent()),
-                        new Make(made.group(1))));
+                                + (said.parent().isEmpty() ? "" : ", in " + said.parent())
+                                + (code.isEmpty() ? "" : ", on " + code),
+                        new Make(sentence, code)));
             } catch (IllegalArgumentException bad) {
                 return List.of(new Proposal("scenario", text, bad.getMessage(), null));
             }
@@ -76,8 +82,12 @@ public final class ScenarioLines {
         return title.strip().replaceAll("^[\"\u201c]|[\"\u201d]$", "");
     }
 
-    /** Makes a scenario on the instrument in hand. */
-    public record Make(String sentence) implements LineCommand {
+    /**
+     * Makes a scenario.
+     *
+     * @param code of its instrument; empty for the one in hand
+     */
+    public record Make(String sentence, String code) implements LineCommand {
         @Override
         public boolean onChart() {
             return false;
@@ -85,7 +95,9 @@ public final class ScenarioLines {
 
         @Override
         public void run(Hands hands) {
-            Instrument on = ScenarioLines.instrument(hands);
+            Instrument on = code.isEmpty()
+                    ? ScenarioLines.instrument(hands)
+                    : hands.desk().directory().byCode(code).orElse(null);
             if (on != null) {
                 hands.desk().scenarioWork().make(on, sentence, hands.lastPrice(on));
             }
