@@ -11,6 +11,10 @@ import java.util.function.BooleanSupplier;
 
 /** Stands in for the interface's thread in tests. */
 final class Front implements Executor, AutoCloseable {
+    static {
+        Delays.begin();
+    }
+
     private final ExecutorService thread = Executors.newSingleThreadExecutor();
 
     @Override
