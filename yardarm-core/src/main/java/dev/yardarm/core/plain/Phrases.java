@@ -323,6 +323,10 @@ final class Phrases {
 
     /** On which side of nothing a value is or comes to, or that it has gone far: how far is asked for. */
     private String sign(String left) {
+        if (left.matches("(close|open|high|low)\\b.*")) {
+            // A price that turns positive is meant against another price, and which one is not said.
+            return null;
+        }
         String side = words.take("turns positive", "goes positive", "turns negative", "goes negative");
         if (side != null) {
             return left + (side.endsWith("positive") ? " crosses above 0" : " crosses below 0");

@@ -135,10 +135,12 @@ final class Shapes {
             return null;
         }
         int place = words.place();
-        words.take("of", "by", "at least", "by at least", "of at least", "by more than", "of more than", "more than");
+        words.take("of", "by");
+        boolean more = words.take("at least", "more than") != null
+                && words.since(place).endsWith("than");
         String percent = words.number();
         if (percent != null && words.take("%") != null) {
-            return "open " + (up ? ">= " : "<= ") + Phrases.factored("close back 1", up, percent);
+            return "open " + (up ? ">" : "<") + (more ? " " : "= ") + Phrases.factored("close back 1", up, percent);
         }
         words.back(place);
         return up ? "open > high back 1" : "open < low back 1";

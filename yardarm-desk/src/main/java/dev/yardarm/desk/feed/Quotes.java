@@ -318,8 +318,13 @@ public final class Quotes implements AutoCloseable {
             this.calendar = calendar;
             this.traded = days.traded;
             this.number = number;
-            this.dayEnd = calendar.close(calendar.sessionAt(days.bars.openTime(days.bars.size() - 1)));
+            this.dayEnd = end(days);
             this.border = instrument.kind() == Instrument.Kind.CONTINUOUS ? nextOpen(days.knownUpTo) : Long.MAX_VALUE;
+        }
+
+        /** When the newest of some days ends. */
+        private long end(Days days) {
+            return calendar.close(calendar.sessionAt(days.bars.openTime(days.bars.size() - 1)));
         }
 
         private long nextOpen(long time) {
@@ -363,8 +368,10 @@ public final class Quotes implements AutoCloseable {
                 begin(instrument, days, number);
             } else if (!days.bars.isEmpty()) {
                 Quote read = Quote.of(days.bars);
+                long end = end(days);
                 services.hub().execute(() -> {
-                    if (number == number()) {
+                    // Its day may have begun since: then those days are on their way.
+                    if (number == number() && end == dayEnd) {
                         quotes.computeIfPresent(id, (same, quote) -> quote.over(read));
                     }
                 });
