@@ -1,5 +1,6 @@
 package dev.yardarm.cli;
 
+import dev.yardarm.data.text.BoundedFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -86,7 +87,7 @@ final class WatchFile {
         try {
             document = new ObjectMapper()
                     .enable(com.fasterxml.jackson.databind.DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-                    .readTree(Files.readString(file));
+                    .readTree(BoundedFile.text(file, BoundedFile.DOCUMENT));
         } catch (NoSuchFileException missing) {
             throw new IOException(file + " does not exist", missing);
         } catch (JsonProcessingException bad) {

@@ -222,7 +222,7 @@ public final class Desk implements AutoCloseable {
                 this::tell);
         documents.takeNotices().forEach(this::tell);
         // Read beside the start of the interface, which wants it soon.
-        workspace = scheduler.submit(Lane.NOW, () -> documents.read(DocumentKind.WORKSPACE, "workspace"));
+        workspace = scheduler.submit(Lane.NOW, () -> saver.read(DocumentKind.WORKSPACE, "workspace"));
     }
 
     /** The workspace as it stood when the desk was opened; empty in a new home. */

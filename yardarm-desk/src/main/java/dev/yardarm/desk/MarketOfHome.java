@@ -7,6 +7,7 @@ import dev.yardarm.data.document.CodeChange;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
+import dev.yardarm.data.document.Edit;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.history.BarStore;
 import dev.yardarm.data.history.OwnSource;
@@ -72,7 +73,7 @@ final class MarketOfHome implements AutoCloseable {
         this.scheduler = scheduler;
         this.tell = tell;
         store = scheduler.submit(Lane.SOON, () -> openStore(options.home().resolve("history")));
-        Documents.Market saved = documents.read(DocumentKind.MARKET, "market").orElse(null);
+        Documents.Market saved = saver.read(DocumentKind.MARKET, "market").orElse(null);
         seed = seed(options, saved);
         World halcyon = options.demo() ? World.halcyon() : null;
         edition = halcyon == null ? saved == null ? 0 : saved.world() : halcyon.edition();
@@ -96,14 +97,32 @@ final class MarketOfHome implements AutoCloseable {
                     TradingCalendar.roundTheClock(ZoneOffset.UTC), Times.micros(Instant.now()), 1, !options.still());
         }
         simulated.ifPresent(sources::add);
-        Entries<Documents.Imported> imported = documents
-                .read(DocumentKind.INSTRUMENTS, "instruments")
-                .map(Documents.Instruments::instruments)
-                .orElse(Entries.of(List.of()));
+        Entries<Documents.Imported> imported = imported(documents);
         OwnSource own = new OwnSource(usable(imported), () -> Optional.ofNullable(store.join()));
         sources.add(own);
         intake = new IntakeWork.Home(() -> Optional.ofNullable(store.join()), own, imported);
         savedAt = clock.now();
+    }
+
+    /** What was imported: as the file has it, which commands write too, with what a crash kept from it. */
+    private Entries<Documents.Imported> imported(DocumentStore documents) {
+        Entries<Documents.Imported> file = documents
+                .read(DocumentKind.INSTRUMENTS, "instruments")
+                .map(Documents.Instruments::instruments)
+                .orElse(Entries.of(List.of()));
+        List<Entries.Entry<Documents.Imported>> all = new ArrayList<>(file.all());
+        for (Edit<Documents.Instruments> edit : saver.journal().unsettled(DocumentKind.INSTRUMENTS, "instruments")) {
+            for (Documents.Imported each : edit.whole().instruments().values()) {
+                if (all.stream().noneMatch(there -> there.value() != null && there.value().code().equals(each.code()))) {
+                    all.add(new Entries.Entry<>(each, null, ""));
+                }
+            }
+        }
+        Entries<Documents.Imported> both = new Entries<>(all);
+        if (all.size() > file.all().size()) {
+            saver.save(DocumentKind.INSTRUMENTS, "instruments", new Documents.Instruments(both));
+        }
+        return both;
     }
 
     /** Time has come to a moment: what is recorded of the market is. */

@@ -1,5 +1,6 @@
 package dev.yardarm.app.chart;
 
+import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.surface.Palette;
@@ -162,7 +163,7 @@ public final class FiringPictures {
                         Lane.SOON,
                         "read picture",
                         "",
-                        job -> Files.exists(file) ? Files.readAllBytes(file) : new byte[0],
+                        job -> Files.exists(file) ? BoundedFile.bytes(file, BoundedFile.TEXT) : new byte[0],
                         bytes -> {
                             taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes)));
                             if (bytes.length == 0) {

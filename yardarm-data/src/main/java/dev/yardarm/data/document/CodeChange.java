@@ -1,5 +1,6 @@
 package dev.yardarm.data.document;
 
+import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.data.home.FileNames;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -42,7 +43,7 @@ public final class CodeChange {
         }
         int changed = 0;
         for (Path file : new ArrayList<>(files)) {
-            String text = new String(Files.readAllBytes(file), StandardCharsets.UTF_8);
+            String text = new String(BoundedFile.bytes(file, BoundedFile.DOCUMENT), StandardCharsets.UTF_8);
             Matcher found = spoken.matcher(text);
             String now = found.replaceAll(each -> Matcher.quoteReplacement(each.group(1) + codes.get(each.group(2))));
             Path target = renamed(file, source, codes);

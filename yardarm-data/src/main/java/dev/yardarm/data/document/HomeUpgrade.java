@@ -1,5 +1,6 @@
 package dev.yardarm.data.document;
 
+import dev.yardarm.data.text.BoundedFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -37,7 +38,7 @@ public final class HomeUpgrade {
         }
         for (Path file : files) {
             try {
-                InstrumentId owner = InstrumentId.parse(mapper.readTree(Files.readAllBytes(file))
+                InstrumentId owner = InstrumentId.parse(mapper.readTree(BoundedFile.bytes(file, BoundedFile.DOCUMENT))
                         .path("instrument")
                         .asText());
                 Path named = file.resolveSibling(FileNames.safe(owner.source() + "-" + owner.code()) + ".json");
@@ -58,7 +59,7 @@ public final class HomeUpgrade {
         ObjectMapper mapper = DocumentMapper.create();
         JsonNode document;
         try {
-            document = mapper.readTree(Files.readAllBytes(alerts));
+            document = mapper.readTree(BoundedFile.bytes(alerts, BoundedFile.DOCUMENT));
         } catch (JsonProcessingException damaged) {
             // Told and set aside when it is read.
             return;

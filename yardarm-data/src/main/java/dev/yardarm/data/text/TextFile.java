@@ -40,7 +40,7 @@ public final class TextFile {
             throw new IOException("it is larger than a text may be: " + size / 1_000_000 + " MB of at most "
                     + MOST_BYTES / 1_000_000);
         }
-        return decoded(Files.readAllBytes(file));
+        return decoded(BoundedFile.bytes(file, MOST_BYTES));
     }
 
     private static String decoded(byte[] bytes) throws IOException {

@@ -42,7 +42,7 @@ public final class Habits {
 
     public Habits(DocumentSaver saver) {
         this.saver = saver;
-        saver.store().read(DocumentKind.HABITS, "habits").ifPresent(saved -> {
+        saver.read(DocumentKind.HABITS, "habits").ifPresent(saved -> {
             timeframes = saved.timeframes();
             sessions.putAll(saved.sessions());
             indicators.putAll(saved.indicators());

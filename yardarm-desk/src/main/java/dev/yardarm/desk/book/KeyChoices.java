@@ -13,7 +13,7 @@ public final class KeyChoices {
 
     public KeyChoices(DocumentSaver saver) {
         this.saver = saver;
-        saver.store().read(DocumentKind.KEYS, "keys").ifPresent(saved -> {
+        saver.read(DocumentKind.KEYS, "keys").ifPresent(saved -> {
             leader = saved.leader() == null ? leader : saved.leader();
             keys.putAll(saved.keys());
         });

@@ -2,6 +2,7 @@ package dev.yardarm.desk.book;
 
 import dev.yardarm.core.merge.KeyedMerge;
 import dev.yardarm.data.document.DocumentStore;
+import dev.yardarm.data.document.Edit;
 import dev.yardarm.data.document.Entries;
 import dev.yardarm.data.document.Kept;
 import dev.yardarm.desk.command.Command;
@@ -19,6 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executor;
+import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -45,14 +47,14 @@ import java.util.function.UnaryOperator;
 public final class Shelf<K, V> {
     private final ShelfKind<K, V, ?> kind;
     private final Listeners<Set<K>> listeners = new Listeners<>();
-    private final Consumer<List<V>> save;
+    private final BiConsumer<List<V>, List<V>> save;
     private List<V> all;
     /** Those of {@link #all} by their keys; null until it is asked for. Some who only ask do so from the background. */
     private volatile Map<K, V> byKey;
 
     private final List<ShelfGroups<?, V>> groups = new ArrayList<>();
 
-    private Shelf(ShelfKind<K, V, ?> kind, List<V> all, Consumer<List<V>> save) {
+    private Shelf(ShelfKind<K, V, ?> kind, List<V> all, BiConsumer<List<V>, List<V>> save) {
         this.kind = kind;
         this.all = all;
         this.save = save;
@@ -125,10 +127,11 @@ public final class Shelf<K, V> {
         }
         // What is known of the keys stays so, but for this one.
         Map<K, V> known = byKey();
+        List<V> was = all;
         all = Collections.unmodifiableList(changed);
         known.put(key, value);
         groups.forEach(before == null ? each -> each.added(value) : ShelfGroups::changed);
-        save.accept(all);
+        save.accept(was, all);
         listeners.tell(Set.of(key));
     }
 
@@ -146,7 +149,7 @@ public final class Shelf<K, V> {
         all = List.copyOf(changed);
         byKey = null;
         groups.forEach(ShelfGroups::changed);
-        save.accept(all);
+        save.accept(before, all);
         listeners.tell(differing(before, all));
     }
 
@@ -210,16 +213,89 @@ public final class Shelf<K, V> {
         List<V> open(List<V> standard) {
             Optional<Entries<E>> saved = saver.store().read(kind.document(), kind.name());
             saver.store().takeNotices().forEach(saver::tell);
-            if (saved.isEmpty()) {
-                return List.copyOf(standard);
+            List<V> read = List.copyOf(standard);
+            if (saved.isPresent()) {
+                List<String> problems = new ArrayList<>();
+                read = read(saved.get(), problems);
+                if (!problems.isEmpty()) {
+                    tellUnread(read.size(), problems);
+                }
+                inFile = read;
             }
-            List<String> problems = new ArrayList<>();
-            List<V> read = read(saved.get(), problems);
-            if (!problems.isEmpty()) {
-                tellUnread(read.size(), problems);
+            List<Edit<Entries<E>>> edits = saver.journal().unsettled(kind.document(), kind.name());
+            if (edits.isEmpty()) {
+                return read;
             }
-            inFile = read;
-            return read;
+            List<V> after = read;
+            for (Edit<Entries<E>> edit : edits) {
+                after = carriedOut(edit, after);
+            }
+            save(read, after);
+            return after;
+        }
+
+        /** The things after an edit that a crash kept from the file. */
+        private List<V> carriedOut(Edit<Entries<E>> edit, List<V> before) {
+            if (edit.whole() != null) {
+                return readable(edit.whole());
+            }
+            Map<K, V> after = new LinkedHashMap<>();
+            before.forEach(each -> after.put(kind.key().apply(each), each));
+            if (edit.gone() != null) {
+                readable(edit.gone()).forEach(each -> after.remove(kind.key().apply(each)));
+            }
+            if (edit.put() != null) {
+                readable(edit.put()).forEach(each -> after.put(kind.key().apply(each), each));
+            }
+            return List.copyOf(after.values());
+        }
+
+        private List<V> readable(Entries<E> entries) {
+            List<V> values = new ArrayList<>();
+            for (E entry : entries.values()) {
+                try {
+                    values.add(kind.read().apply(entry));
+                } catch (RuntimeException bad) {
+                    // it was written by this program, and can be no better in the file
+                }
+            }
+            return values;
+        }
+
+        /** What a change was about: what is no longer the very same, or everything where the order became another. */
+        private Edit<Entries<E>> edit(List<V> before, List<V> after) {
+            Map<K, V> was = new LinkedHashMap<>();
+            before.forEach(each -> was.put(kind.key().apply(each), each));
+            List<K> kept = new ArrayList<>();
+            List<Entries.Entry<E>> put = new ArrayList<>();
+            boolean added = false;
+            boolean between = false;
+            for (V each : after) {
+                K key = kind.key().apply(each);
+                V old = was.get(key);
+                if (old == null) {
+                    added = true;
+                } else {
+                    kept.add(key);
+                    between |= added;
+                }
+                if (old != each) {
+                    put.add(new Entries.Entry<>(kind.write().apply(each), null, ""));
+                }
+            }
+            Set<K> left = new HashSet<>(kept);
+            List<E> gone = new ArrayList<>();
+            List<K> order = new ArrayList<>();
+            was.forEach((key, value) -> {
+                if (left.contains(key)) {
+                    order.add(key);
+                } else {
+                    gone.add(kind.write().apply(value));
+                }
+            });
+            return between || !order.equals(kept)
+                    ? Edit.whole(document(after))
+                    : Edit.patch(new Entries<>(put), Entries.of(gone));
         }
 
         private void tellUnread(int count, List<String> problems) {
@@ -261,8 +337,9 @@ public final class Shelf<K, V> {
             return List.copyOf(found.values());
         }
 
-        void save(List<V> values) {
-            saver.save(kind.document(), kind.name(), () -> document(values), this);
+        void save(List<V> before, List<V> values) {
+            saver.save(
+                    kind.document(), kind.name(), () -> document(values), this, false, () -> edit(before, values));
         }
 
         private synchronized Entries<E> document(List<V> values) {

@@ -7,6 +7,7 @@ import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
+import dev.yardarm.data.document.Edit;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -37,6 +38,8 @@ final class TracingBook {
     private final Map<InstrumentId, Books.Sheets> sheets = new LinkedHashMap<>();
     /** The drawings of each file as it was read or written last. */
     private final Map<InstrumentId, List<Drawing>> inFile = new ConcurrentHashMap<>();
+    /** Files as they are with what a crash kept from them. */
+    private final Map<String, Documents.Tracing> recovered = new ConcurrentHashMap<>();
 
     /**
      * @param loader reads files
@@ -47,6 +50,50 @@ final class TracingBook {
         this.front = front;
         this.loader = loader;
         this.changed = changed;
+        recover();
+    }
+
+    /** Carries out what a crash kept from the files. */
+    private void recover() {
+        for (String file : saver.journal().names(DocumentKind.TRACING)) {
+            Documents.Tracing tracing =
+                    saver.store().read(DocumentKind.TRACING, file).orElse(null);
+            for (Edit<Documents.Tracing> edit : saver.journal().unsettled(DocumentKind.TRACING, file)) {
+                tracing = edit.whole() != null ? edit.whole() : carriedOut(edit, tracing);
+            }
+            if (tracing != null) {
+                Documents.Tracing newest = tracing;
+                recovered.put(file, newest);
+                saver.save(DocumentKind.TRACING, file, newest);
+            }
+        }
+    }
+
+    private static Documents.Tracing carriedOut(Edit<Documents.Tracing> edit, Documents.Tracing before) {
+        Documents.Tracing about = edit.put() != null ? edit.put() : edit.gone();
+        if (about == null) {
+            return before;
+        }
+        Map<String, DrawingEntry> all = new LinkedHashMap<>();
+        if (before != null) {
+            before.drawings().forEach(each -> all.put(each.id(), each));
+        }
+        if (edit.gone() != null) {
+            edit.gone().drawings().forEach(each -> all.remove(each.id()));
+        }
+        if (edit.put() != null) {
+            edit.put().drawings().forEach(each -> all.put(each.id(), each));
+        }
+        Documents.Tracing sheets = before != null ? before : about;
+        return new Documents.Tracing(
+                about.instrument(), List.copyOf(all.values()), sheets.current(), sheets.hidden(), sheets.allHidden());
+    }
+
+    private Documents.Tracing saved(InstrumentId instrument) {
+        Documents.Tracing newest = recovered.get(fileOf(instrument));
+        return newest != null
+                ? newest
+                : saver.store().read(DocumentKind.TRACING, fileOf(instrument)).orElse(null);
     }
 
     /** The drawings as they stand here; those of the file join them as soon as it has been read. */
@@ -60,15 +107,13 @@ final class TracingBook {
     /** Reads at once what was changed before its file was read, that it is saved; for the end. */
     void settle() {
         for (InstrumentId instrument : List.copyOf(waiting)) {
-            Documents.Tracing saved =
-                    saver.store().read(DocumentKind.TRACING, fileOf(instrument)).orElse(null);
+            Documents.Tracing saved = saved(instrument);
             arrived(instrument, saved, saved == null ? List.of() : read(saved, instrument));
         }
     }
 
     private void load(InstrumentId instrument) {
-        Documents.Tracing saved =
-                saver.store().read(DocumentKind.TRACING, fileOf(instrument)).orElse(null);
+        Documents.Tracing saved = saved(instrument);
         List<Drawing> found = saved == null ? List.of() : read(saved, instrument);
         saver.store().takeNotices().forEach(saver::tell);
         front.execute(() -> arrived(instrument, saved, found));
@@ -101,7 +146,10 @@ final class TracingBook {
             return known;
         }
         List<Drawing> found = new ArrayList<>();
-        saver.store().read(DocumentKind.TRACING, fileOf(instrument)).ifPresent(saved -> drawable(saved, found));
+        Documents.Tracing saved = saved(instrument);
+        if (saved != null) {
+            drawable(saved, found);
+        }
         return known.isEmpty() ? found : DrawingMerge.merge(List.of(), known, found);
     }
 
@@ -121,13 +169,24 @@ final class TracingBook {
     }
 
     void setDrawings(InstrumentId instrument, List<Drawing> now) {
-        drawings(instrument);
-        drawings.put(instrument, List.copyOf(now));
+        List<Drawing> before = drawings(instrument);
+        List<Drawing> after = List.copyOf(now);
+        drawings.put(instrument, after);
         if (loaded.contains(instrument)) {
             Documents.Tracing document = document(instrument);
             saver.save(DocumentKind.TRACING, fileOf(instrument), () -> document, new Joining(instrument));
         } else {
             waiting.add(instrument);
+            saver.note(DocumentKind.TRACING, fileOf(instrument), false, () -> {
+                List<Drawing> put = new ArrayList<>(after);
+                put.removeAll(before);
+                Set<String> left = new LinkedHashSet<>();
+                after.forEach(each -> left.add(each.id()));
+                List<Drawing> gone = new ArrayList<>(before);
+                gone.removeIf(each -> left.contains(each.id()));
+                return Edit.patch(
+                        document(instrument, put, Books.Sheets.FIRST), document(instrument, gone, Books.Sheets.FIRST));
+            });
         }
         changed.accept(instrument);
     }

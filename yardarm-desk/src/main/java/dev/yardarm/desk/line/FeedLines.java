@@ -1,5 +1,6 @@
 package dev.yardarm.desk.line;
 
+import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.market.feed.FeedFault;
@@ -182,7 +183,7 @@ public final class FeedLines {
                             Lane.NOW,
                             "feed script",
                             "",
-                            job -> FeedScript.parse(Files.readString(file), now(hands)),
+                            job -> FeedScript.parse(BoundedFile.text(file, BoundedFile.TEXT), now(hands)),
                             faults -> {
                                 feed.add(faults, now(hands));
                                 hands.desk()
