@@ -1,6 +1,5 @@
 package dev.yardarm.cli;
 
-import dev.yardarm.data.text.BoundedFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -12,8 +11,8 @@ import dev.yardarm.core.call.CallSentence;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.session.TradingCalendar;
+import dev.yardarm.data.text.BoundedFile;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;

@@ -129,8 +129,7 @@ class DocumentCopiesTest {
     void documentsAreNobodyElses() throws IOException {
         Path made = folder.resolve("home/documents");
         new DocumentStore(made);
-        org.junit.jupiter.api.Assumptions.assumeTrue(
-                Files.getFileStore(made).supportsFileAttributeView("posix"));
+        org.junit.jupiter.api.Assumptions.assumeTrue(Files.getFileStore(made).supportsFileAttributeView("posix"));
         assertThat(java.nio.file.attribute.PosixFilePermissions.toString(Files.getPosixFilePermissions(made)))
                 .isEqualTo("rwx------");
     }

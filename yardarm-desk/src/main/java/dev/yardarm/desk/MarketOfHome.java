@@ -113,7 +113,9 @@ final class MarketOfHome implements AutoCloseable {
         List<Entries.Entry<Documents.Imported>> all = new ArrayList<>(file.all());
         for (Edit<Documents.Instruments> edit : saver.journal().unsettled(DocumentKind.INSTRUMENTS, "instruments")) {
             for (Documents.Imported each : edit.whole().instruments().values()) {
-                if (all.stream().noneMatch(there -> there.value() != null && there.value().code().equals(each.code()))) {
+                if (all.stream()
+                        .noneMatch(there ->
+                                there.value() != null && there.value().code().equals(each.code()))) {
                     all.add(new Entries.Entry<>(each, null, ""));
                 }
             }

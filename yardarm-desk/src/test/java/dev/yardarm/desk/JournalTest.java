@@ -187,8 +187,7 @@ class JournalTest {
                 journal.number(),
                 DocumentKind.LISTS,
                 "lists",
-                dev.yardarm.data.document.Edit.patch(
-                        Entries.of(List.of(new NamedList(list, List.of(KTRL)))), null));
+                dev.yardarm.data.document.Edit.patch(Entries.of(List.of(new NamedList(list, List.of(KTRL)))), null));
     }
 
     private static List<String> names(EditJournal journal) {
@@ -209,8 +208,8 @@ class JournalTest {
                         number,
                         DocumentKind.SCAN_RUNS,
                         "runs",
-                        dev.yardarm.data.document.Edit.whole(Entries.of(
-                                List.of(new dev.yardarm.core.scan.ScanRun("s", edit, "c", 1, many)))))));
+                        dev.yardarm.data.document.Edit.whole(
+                                Entries.of(List.of(new dev.yardarm.core.scan.ScanRun("s", edit, "c", 1, many)))))));
                 journal.settled(DocumentKind.SCAN_RUNS, "runs", number);
             }
             assertThat(journal.size()).isLessThan(9L << 20);

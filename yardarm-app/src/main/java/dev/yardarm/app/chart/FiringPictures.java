@@ -1,11 +1,11 @@
 package dev.yardarm.app.chart;
 
-import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.chart.model.ChartDataBuilder;
 import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.surface.Palette;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
+import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.alert.FiringScene;
 import dev.yardarm.desk.work.Lane;

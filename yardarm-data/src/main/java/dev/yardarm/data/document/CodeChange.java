@@ -1,7 +1,7 @@
 package dev.yardarm.data.document;
 
-import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.data.home.FileNames;
+import dev.yardarm.data.text.BoundedFile;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

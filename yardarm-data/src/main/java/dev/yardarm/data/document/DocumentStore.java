@@ -241,8 +241,8 @@ public final class DocumentStore {
      */
     public String keepAside(DocumentKind<?> kind, String name) throws IOException {
         Path file = file(kind, name);
-        Path aside = folder.resolve("set-aside")
-                .resolve(LocalDateTime.now(clock).format(STAMP) + "-" + file.getFileName());
+        Path aside =
+                folder.resolve("set-aside").resolve(LocalDateTime.now(clock).format(STAMP) + "-" + file.getFileName());
         Files.createDirectories(aside.getParent());
         try (Stream<Path> before = Files.list(aside.getParent())) {
             // The same file is not kept again at each start.
@@ -273,8 +273,8 @@ public final class DocumentStore {
 
     private <T> Optional<T> fallBack(DocumentKind<T> kind, String name, Path file, IOException damaged) {
         String kept = "the " + kind.title() + " file " + shown(file);
-        Path aside = folder.resolve("set-aside")
-                .resolve(LocalDateTime.now(clock).format(STAMP) + "-" + file.getFileName());
+        Path aside =
+                folder.resolve("set-aside").resolve(LocalDateTime.now(clock).format(STAMP) + "-" + file.getFileName());
         try {
             Files.createDirectories(aside.getParent());
             Files.move(file, aside, StandardCopyOption.REPLACE_EXISTING);

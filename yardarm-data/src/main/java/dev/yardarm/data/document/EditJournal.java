@@ -105,8 +105,8 @@ public final class EditJournal implements AutoCloseable {
             }
         }
         found.removeIf(line -> line.number() <= settled.getOrDefault(line.key(), 0L));
-        found.forEach(line -> open.computeIfAbsent(line.key(), key -> new TreeSet<>())
-                .add(line.number()));
+        found.forEach(
+                line -> open.computeIfAbsent(line.key(), key -> new TreeSet<>()).add(line.number()));
     }
 
     private static String key(DocumentKind<?> kind, String name) {

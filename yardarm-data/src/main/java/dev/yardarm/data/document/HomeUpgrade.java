@@ -1,11 +1,11 @@
 package dev.yardarm.data.document;
 
-import dev.yardarm.data.text.BoundedFile;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.data.home.FileNames;
+import dev.yardarm.data.text.BoundedFile;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

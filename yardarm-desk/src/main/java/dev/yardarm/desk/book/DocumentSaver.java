@@ -1,7 +1,7 @@
 package dev.yardarm.desk.book;
 
-import dev.yardarm.data.document.DocumentKind;
 import com.google.errorprone.annotations.concurrent.GuardedBy;
+import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Edit;
 import dev.yardarm.data.document.EditJournal;

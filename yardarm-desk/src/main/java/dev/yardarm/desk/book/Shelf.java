@@ -338,8 +338,7 @@ public final class Shelf<K, V> {
         }
 
         void save(List<V> before, List<V> values) {
-            saver.save(
-                    kind.document(), kind.name(), () -> document(values), this, false, () -> edit(before, values));
+            saver.save(kind.document(), kind.name(), () -> document(values), this, false, () -> edit(before, values));
         }
 
         private synchronized Entries<E> document(List<V> values) {

@@ -1,12 +1,11 @@
 package dev.yardarm.desk.line;
 
-import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.core.indicator.Setting;
+import dev.yardarm.data.text.BoundedFile;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.market.feed.FeedFault;
 import dev.yardarm.market.feed.FeedScript;
 import dev.yardarm.market.feed.SimulatedFeed;
-import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
