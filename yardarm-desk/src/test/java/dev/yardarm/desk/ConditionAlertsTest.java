@@ -81,6 +81,19 @@ class ConditionAlertsTest extends AtADesk {
         });
     }
 
+    /** Hundreds of conditions wait at once: each rests on some days, not on the year of minutes that is there. */
+    @Test
+    void aConditionReadsNoFurtherBackThanItRestsOn() {
+        FragileMarket market = new FragileMarket((dev.yardarm.core.source.LiveSource)
+                desk.directory().source(ktrl).orElseThrow());
+        desk.directory().add(market);
+        for (String condition : List.of("rsi(14) < 1", "close > 100 * sma(close, 50)")) {
+            set(condition);
+        }
+        front.await("they are watched", () -> ready.size() >= 2);
+        assertThat(market.longest).isPositive().isLessThan(45 * Times.DAY);
+    }
+
     private Alert only() {
         return front.get(() -> desk.books().alerts().get(0));
     }

@@ -27,6 +27,9 @@ final class FragileMarket implements LiveSource {
     /** Histories are asked for and then wait for it; null when nothing waits. */
     volatile CountDownLatch held;
 
+    /** The longest span of bars within the day that was asked for, microseconds. */
+    volatile long longest;
+
     /** Counted down when a history is asked for. */
     final CountDownLatch asked = new CountDownLatch(1);
 
@@ -99,6 +102,9 @@ final class FragileMarket implements LiveSource {
     @Override
     public BarSeries history(InstrumentId id, Timeframe timeframe, long from, long upTo) throws IOException {
         asked.countDown();
+        if (timeframe.isIntraday()) {
+            longest = Math.max(longest, from == Long.MIN_VALUE ? Long.MAX_VALUE : upTo - from);
+        }
         CountDownLatch waited = held;
         if (waited != null) {
             waitFor(waited);

@@ -42,10 +42,13 @@ public final class FiringPictures {
 
     private final Desk desk;
     private final Supplier<Palette> palette;
-    /** What is to be drawn, by the files of the pictures. */
-    private final Map<Path, FiringScene> due = new LinkedHashMap<>();
+    /** What is to be drawn, by the files of the pictures. A scene, which holds bars, is loaded when it has its turn, one at a time. */
+    private final Map<Path, Due> due = new LinkedHashMap<>();
 
-    private boolean resting;
+    /** From when the scene of one is loaded until it has been drawn and some frames have passed. */
+    private boolean busy;
+
+    private record Due(Firing firing, Alert alert) {}
 
     /** @param palette what they are drawn in */
     public FiringPictures(Desk desk, Supplier<Palette> palette) {
@@ -55,15 +58,16 @@ public final class FiringPictures {
 
     /** Takes the picture of a firing. */
     public void take(Firing firing) {
-        // A source that is away has no bars to draw; the firing itself is told and kept.
-        scene(Lane.BEHIND, firing, scene -> {
-            due.put(file(firing), scene);
-            drawNext();
-        });
+        due.put(file(firing), new Due(firing, alert(firing)));
+        drawNext();
     }
 
-    private void scene(Lane lane, Firing firing, Consumer<FiringScene> taker) {
-        Alert alert = desk.books().alertShelf().get(firing.alert()).orElse(null);
+    private Alert alert(Firing firing) {
+        return desk.books().alertShelf().get(firing.alert()).orElse(null);
+    }
+
+    /** @param failed a source that is away has no bars to draw; the firing itself is told and kept */
+    private void scene(Lane lane, Firing firing, Alert alert, Consumer<FiringScene> taker, Runnable failed) {
         desk.scheduler()
                 .start(
                         lane,
@@ -71,26 +75,41 @@ public final class FiringPictures {
                         "",
                         job -> FiringScene.of(desk, firing, alert),
                         taker,
-                        failed -> {});
+                        problem -> failed.run());
     }
 
     /** Draws one; the next after some frames, so that a hundred alerts that fire together do not stop the window. */
     private void drawNext() {
-        if (resting || due.isEmpty()) {
+        if (busy || due.isEmpty()) {
             return;
         }
-        resting = true;
+        busy = true;
+        Map.Entry<Path, Due> first = due.entrySet().iterator().next();
+        Path file = first.getKey();
+        scene(
+                Lane.BEHIND,
+                first.getValue().firing(),
+                first.getValue().alert(),
+                scene -> {
+                    // Who wanted to see it may have been given it meanwhile.
+                    if (due.remove(file) != null) {
+                        kept(file, scene);
+                    }
+                    rest();
+                },
+                () -> {
+                    due.remove(file);
+                    rest();
+                });
+    }
+
+    private void rest() {
         PauseTransition rest = new PauseTransition(REST);
         rest.setOnFinished(event -> {
-            resting = false;
+            busy = false;
             drawNext();
         });
         rest.play();
-        drawn(due.keySet().iterator().next());
-    }
-
-    private BufferedImage drawn(Path file) {
-        return kept(file, due.remove(file));
     }
 
     private BufferedImage kept(Path file, FiringScene scene) {
@@ -154,25 +173,37 @@ public final class FiringPictures {
      */
     public void read(Firing firing, Consumer<Image> taker) {
         Path file = file(firing);
-        if (due.containsKey(file)) {
-            taker.accept(SwingFXUtils.toFXImage(drawn(file), null));
+        Due waiting = due.remove(file);
+        if (waiting != null) {
+            drawn(file, firing, waiting.alert(), taker);
             return;
         }
         desk.scheduler()
                 .start(
                         Lane.SOON,
-                        "read picture",
+                        "read picture " + file,
                         "",
                         job -> Files.exists(file) ? BoundedFile.bytes(file, BoundedFile.TEXT) : new byte[0],
                         bytes -> {
                             taker.accept(bytes.length == 0 ? null : new Image(new ByteArrayInputStream(bytes)));
                             if (bytes.length == 0) {
-                                scene(
-                                        Lane.SOON,
-                                        firing,
-                                        scene -> taker.accept(SwingFXUtils.toFXImage(kept(file, scene), null)));
+                                drawn(file, firing, alert(firing), taker);
                             }
                         },
                         (Exception failed) -> taker.accept(null));
+    }
+
+    private void drawn(Path file, Firing firing, Alert alert, Consumer<Image> taker) {
+        scene(
+                Lane.SOON,
+                firing,
+                alert,
+                scene -> taker.accept(SwingFXUtils.toFXImage(kept(file, scene), null)),
+                () -> {});
+    }
+
+    /** How many wait to be drawn. */
+    int waiting() {
+        return due.size();
     }
 }

@@ -24,6 +24,8 @@ import dev.yardarm.desk.work.Schedules;
 import dev.yardarm.desk.work.SerialLane;
 import java.io.IOException;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.Executor;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
@@ -38,7 +40,7 @@ import org.slf4j.LoggerFactory;
  * chart and no alert waits for it. Results go to the interface's thread through a {@link Handover}, which keeps the newest.
  *
  * <p>When a new session begins everything is loaded again: contracts roll, prices are adjusted for what is known by then, and
- * marks of events are added only between sessions. A computation that fails ends the feed and is told; nothing else notices.
+ * marks of events are added only between sessions. A computation that fails ends the feed and is told, and it is opened again after a while; nothing else notices.
  */
 public final class ChartFeed implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(ChartFeed.class);
@@ -48,6 +50,11 @@ public final class ChartFeed implements AutoCloseable {
     private final String key;
     private Live live;
     private volatile List<Drawing> named = List.of();
+    /** How often in a row it has stopped by itself. */
+    private int failures;
+
+    /** How long it waits before what has stopped is opened again; of the interface's thread. */
+    private static final long[] AGAIN_SECONDS = {3, 20, 60, 300};
 
     /** Takes what a feed supplies; called on the interface's thread. */
     public interface Receiver {
@@ -101,6 +108,11 @@ public final class ChartFeed implements AutoCloseable {
 
     /** Shows other bars or another instrument; what was under way for the last ones is dropped. */
     public void open(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
+        failures = 0;
+        begin(instrument, request, layers);
+    }
+
+    private void begin(Instrument instrument, BarRequest request, List<IndicatorLayer> layers) {
         close();
         Live next = new Live(instrument, request, layers);
         live = next;
@@ -265,7 +277,7 @@ public final class ChartFeed implements AutoCloseable {
         private void openAgain() {
             services.front().execute(() -> {
                 if (live == this) {
-                    open(instrument, request, layers);
+                    ChartFeed.this.begin(instrument, request, layers);
                 }
             });
         }
@@ -329,8 +341,16 @@ public final class ChartFeed implements AutoCloseable {
             String reason = problem.getMessage() == null ? problem.toString() : problem.getMessage();
             services.front().execute(() -> {
                 if (live == this) {
+                    long pause = AGAIN_SECONDS[Math.min(failures, AGAIN_SECONDS.length - 1)];
+                    failures++;
                     receiver.complain("The chart of " + instrument.code() + " has stopped: " + reason
-                            + ". Open it again to go on.");
+                            + ". It is opened again in " + pause + " seconds.");
+                    CompletableFuture.delayedExecutor(pause, TimeUnit.SECONDS, services.front())
+                            .execute(() -> {
+                                if (live == this) {
+                                    ChartFeed.this.begin(instrument, request, layers);
+                                }
+                            });
                 }
             });
         }

@@ -362,6 +362,16 @@ public final class Quotes implements AutoCloseable {
             }
         }
 
+        @Override
+        public void failed(Throwable problem) {
+            LOG.warn("the quote of {} stopped and is begun anew", instrument.code(), problem);
+            services.front().execute(() -> {
+                if (number == number()) {
+                    load(List.of(instrument), key + " anew " + id);
+                }
+            });
+        }
+
         /** The days as they are now: those before the day that has begun in its prices, or all of another contract. */
         private void again(Days days) {
             if (!days.traded.equals(traded)) {

@@ -281,12 +281,15 @@ public final class Histories {
                 && request.part() != SessionPart.WHOLE
                 && (part.usualLength() != whole.usualLength());
         Timeframe base = base(source, instrument, request.timeframe(), isPart);
-        StoredBars.Base kept = stored.bars(source, instrument, base, request, now);
+        long from = from(request, needs, part, now);
+        StoredBars.Base kept = stored.bars(source, instrument, base, request, from, now);
         BarGrid grid = new BarGrid(part, request.timeframe());
         BarBuilder builder = new BarBuilder(
-                grid, new BarSeries(kept.bars().size() / 3 + 64), request.gapsKept(), isOfCloses(source, instrument));
+                grid,
+                new BarSeries(expected(kept.bars(), from, base, request.timeframe())),
+                request.gapsKept(),
+                isOfCloses(source, instrument));
         BarMaker maker = isPart ? new SessionFilter(whole, part, builder) : builder;
-        long from = from(request, needs, part, now);
         if (base.equals(request.timeframe()) && !isPart && !request.gapsKept() && from == Long.MIN_VALUE) {
             copy(kept.bars(), builder.series());
         } else {
@@ -300,6 +303,13 @@ public final class Histories {
                     + (request.daysToLoad() > 0 ? " of the last " + request.daysToLoad() + " days" : ""));
         }
         return new Loaded(maker, Math.max(now, kept.knownUpTo()), traded, "", basis(instrument, request, now));
+    }
+
+    /** About how many bars of a timeframe those from a moment on come to: room for many more would be most of what is held. */
+    private static int expected(Bars kept, long from, Timeframe base, Timeframe wanted) {
+        int first = from == Long.MIN_VALUE ? 0 : Math.max(0, kept.barAt(from));
+        double ratio = Math.max(1, wanted.span() / (double) Math.max(1, base.span()));
+        return (int) ((kept.size() - first) / ratio * 1.05) + 64;
     }
 
     private static boolean isOfCloses(BarSource source, Instrument instrument) {

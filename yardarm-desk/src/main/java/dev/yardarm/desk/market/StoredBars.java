@@ -47,6 +47,8 @@ import java.util.function.Supplier;
 final class StoredBars {
     private static final int BYTES_A_BAR = 56;
     private static final long WHOLE = Long.MIN_VALUE;
+    /** What is shorter is read alone. */
+    private static final long SHORT = 45 * Times.DAY;
 
     private final Futures futures;
     private final Cache<Key, Base> bars = Caffeine.newBuilder()
@@ -101,13 +103,27 @@ final class StoredBars {
         this.futures = futures;
     }
 
-    /** The bars as known at a moment, or up to an hour earlier where trades go on with them. */
-    Base bars(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long moment)
+    /**
+     * The bars as known at a moment, or up to an hour earlier where trades go on with them.
+     *
+     * @param from bars before it are not needed. A short span of bars within the day is read alone and not kept: an alert on a condition rests
+     *     on some days, and a year of minutes for each of hundreds would fill the memory
+     */
+    Base bars(
+            BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long from, long moment)
             throws IOException {
         if (!(source instanceof LiveSource)) {
             return whole(source, instrument, timeframe, request, moment);
         }
         Key key = Key.of(instrument, timeframe, request, since(source, instrument, moment));
+        if (timeframe.isIntraday()
+                && moment - from < SHORT
+                && from > Long.MIN_VALUE + SHORT
+                && !Futures.isJoined(instrument)
+                && bars.getIfPresent(key) == null) {
+            BarSeries raw = source.history(instrument.id(), timeframe, from, moment);
+            return new Base(adjusted(source, instrument, raw, request, moment).snapshot(), moment);
+        }
         Base kept = once(bars, key, () -> load(source, instrument, timeframe, request, moment));
         dropOlder(key);
         // A moment in the same hour but before the one the bars were loaded at sees no more than it may.

@@ -158,6 +158,12 @@ public final class LiveVantage implements AutoCloseable {
                     });
                 }
             }
+
+            @Override
+            public void failed(Throwable problem) {
+                // Closed by the hub: it would stand still without a word.
+                lane.execute(() -> end.accept(problem));
+            }
         });
     }
 

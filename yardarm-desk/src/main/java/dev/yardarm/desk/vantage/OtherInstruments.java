@@ -86,6 +86,11 @@ final class OtherInstruments {
                     public void take(TickSeries trades, long now) {
                         lane.execute(() -> LiveVantage.guard(() -> each.take(trades, now), failed));
                     }
+
+                    @Override
+                    public void failed(Throwable problem) {
+                        lane.execute(() -> failed.accept(problem));
+                    }
                 }));
     }
 
