@@ -177,8 +177,13 @@ final class BarsCommand implements Callable<Integer> {
                         .println("heikin-ashi averages bars: bars of 1m are made of the ticks; "
                                 + "heikin-ashi@5m takes others");
             }
-            TickSeries ticks =
-                    reading.trades(csv, options, skipped, spec.commandLine().getErr());
+            TickSeries ticks = session.within(
+                    calendar,
+                    reading.trades(csv, options, skipped, spec.commandLine().getErr()),
+                    spec.commandLine().getErr());
+            if (ticks.size() == 0) {
+                throw new BarFileException(csv + " has no trades in the session; check --session and --zone");
+            }
             if (levels != null) {
                 byPrice = levelsOf(rule, basis, maker, ticks);
                 maker.advanceTo(ticks.time(ticks.size() - 1));
@@ -198,7 +203,14 @@ final class BarsCommand implements Callable<Integer> {
                     "--levels needs trades; " + csv + " holds bars, which do not say what was traded where");
         }
         BarFile.Result read = skipped.read(csv, options, spec.commandLine().getErr());
-        Bars bars = read.series().snapshot();
+        Bars bars = session.within(
+                calendar,
+                read.series().snapshot(),
+                read.datesOnly(),
+                spec.commandLine().getErr());
+        if (bars.isEmpty()) {
+            throw new BarFileException(csv + " has no bars in the session; check --session and --zone");
+        }
         checkSpan(bars, rule.basis().orElse(null), read.datesOnly());
         if (basis != null) {
             bars = BarBuilder.aggregate(bars, new BarGrid(calendar, basis), Long.MIN_VALUE)

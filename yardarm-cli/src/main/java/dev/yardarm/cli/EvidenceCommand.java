@@ -275,8 +275,7 @@ final class EvidenceCommand implements Callable<Integer> {
         put(node, "difference", figures.difference());
         put(node, "low", figures.low());
         put(node, "high", figures.high());
-        put(node, "random_mean", figures.drawnMean());
-        put(node, "random_above", figures.drawnAbove());
+        put(node, "random_above", figures.notAbove());
     }
 
     private static void parts(ArrayNode nodes, List<Part> parts) {

@@ -181,14 +181,20 @@ final class WatchCommand implements Callable<Integer> {
     private BarRule read(ReadingOptions options, SkippedRows skipped) throws IOException {
         var errors = spec.commandLine().getErr();
         if (TickFile.holdsTicks(csv, options)) {
-            ticks = reading.trades(csv, options, skipped, errors);
+            ticks = session.within(calendar, reading.trades(csv, options, skipped, errors), errors);
+            if (ticks.size() == 0) {
+                throw new IOException(csv + " has no trades in the session; check --session and --zone");
+            }
             bars = build(new BarBuilder(new BarGrid(calendar, Timeframe.MINUTE), new BarSeries(1024)));
             errors.println("alerts that name no bars look at those of 1m");
             return new BarRule.Time(Timeframe.MINUTE);
         }
         BarFile.Result read = skipped.read(csv, options, errors);
         datesOnly = read.datesOnly();
-        bars = read.series().snapshot();
+        bars = session.within(calendar, read.series().snapshot(), datesOnly, errors);
+        if (bars.isEmpty()) {
+            throw new IOException(csv + " has no bars in the session; check --session and --zone");
+        }
         // Their closes are those of the file; the name only stands in for it.
         return new BarRule.Time(datesOnly ? Timeframe.DAY : Timeframe.MINUTE);
     }

@@ -18,8 +18,17 @@ final class Blocks {
 
     private Blocks() {}
 
-    /** The lower and the upper end; both NaN when there are fewer than five runs with occurrences. */
-    record Interval(double low, double high) {}
+    /**
+     * What redrawn runs of days say; all NaN when there are fewer than five runs with occurrences.
+     *
+     * @param low lower end of the interval
+     * @param high its upper end
+     * @param notAbove share of the redrawn differences, widened as the interval is, that are not above zero: below 0.05 just when the interval
+     *     lies above zero
+     */
+    record Interval(double low, double high, double notAbove) {
+        static final Interval UNKNOWN = new Interval(Double.NaN, Double.NaN, Double.NaN);
+    }
 
     /**
      * @param days for each day in order: sum and number of what came after occurrences, sum and number of what came after all bars
@@ -28,13 +37,13 @@ final class Blocks {
     static Interval difference(double[][] days, int lasting, long seed) {
         int count = days.length;
         if (count < 2) {
-            return new Interval(Double.NaN, Double.NaN);
+            return Interval.UNKNOWN;
         }
         int length = Math.min(count, Math.max(lasting + 1, (int) Math.ceil(Math.cbrt(count))));
         int runs = (count + length - 1) / length;
         int holding = holding(days, length);
         if (holding < 5) {
-            return new Interval(Double.NaN, Double.NaN);
+            return Interval.UNKNOWN;
         }
         // Sums up to each day, twice round, so that a run costs one subtraction.
         double[][] upTo = new double[4][2 * count + 1];
@@ -64,7 +73,12 @@ final class Blocks {
         double wider = student(holding - 1) / NORMAL * Math.sqrt((double) holding / (holding - 1));
         double low = sorted[(int) Math.floor(0.05 * (kept - 1))];
         double high = sorted[(int) Math.ceil(0.95 * (kept - 1))];
-        return new Interval(middle - wider * (middle - low), middle + wider * (high - middle));
+        int notAbove = 0;
+        for (double each : sorted) {
+            notAbove += middle + wider * (each - middle) <= 0 ? 1 : 0;
+        }
+        return new Interval(
+                middle - wider * (middle - low), middle + wider * (high - middle), (double) notAbove / kept);
     }
 
     /** How many runs of days, one after the other, hold an occurrence. */

@@ -7,8 +7,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 
 /**
- * What came after the occurrences of a condition in many instruments, against what came at all times and at random times of the same
- * regime.
+ * What came after the occurrences of a condition in many instruments, against what came at all times.
  *
  * <pre>{@code
  * List<Study> studies = ...;                       // one for each instrument
@@ -100,21 +99,6 @@ public final class Evidence {
         double barsADay = bases / Math.max(1, days.length) / Math.max(1, studies.size());
         int lasting = (int) Math.ceil(horizon / Math.max(1, barsADay));
         Blocks.Interval interval = Blocks.difference(days, lasting, question.seed() * 31 + horizon);
-        double drawn = 0;
-        int draws = 0;
-        int above = 0;
-        double[] sums = new double[Study.DRAWS];
-        int[] counts = new int[Study.DRAWS];
-        for (Study study : studies) {
-            study.addDrawn(at, sums, counts);
-        }
-        for (int draw = 0; draw < Study.DRAWS; draw++) {
-            if (counts[draw] > 0) {
-                drawn += sums[draw] / counts[draw];
-                draws++;
-                above += sums[draw] / counts[draw] >= mean ? 1 : 0;
-            }
-        }
         return new Figures(
                 horizon,
                 came.length,
@@ -127,8 +111,7 @@ public final class Evidence {
                 mean - base / bases,
                 interval.low(),
                 interval.high(),
-                draws == 0 ? Double.NaN : drawn / draws,
-                draws == 0 ? Double.NaN : (double) above / draws);
+                interval.notAbove());
     }
 
     /** What came after the occurrences that count for a horizon, in ascending order. */

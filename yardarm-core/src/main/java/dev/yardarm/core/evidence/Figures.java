@@ -14,8 +14,8 @@ package dev.yardarm.core.evidence;
  * @param difference of the means
  * @param low lower end of the interval that holds the difference nine times in ten
  * @param high upper end
- * @param drawnMean mean at random times of the same regime
- * @param drawnAbove share of the random draws whose mean is at least that of the occurrences
+ * @param notAbove share of the random draws of the days, the same the interval comes from, in which the occurrences did no better than all
+ *     times: 0.02 is better than 98 % of chance, and below 0.05 just when the interval lies above zero
  */
 public record Figures(
         int horizon,
@@ -29,8 +29,7 @@ public record Figures(
         double difference,
         double low,
         double high,
-        double drawnMean,
-        double drawnAbove) {
+        double notAbove) {
     /** True when there are too few to lean on. */
     public boolean isSmall() {
         return count < Evidence.FEW;

@@ -6,7 +6,6 @@ import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.SplittableRandom;
 import java.util.function.LongPredicate;
 
 /**
@@ -14,17 +13,11 @@ import java.util.function.LongPredicate;
  *
  * <p>Nothing here looks ahead: an occurrence is a closed bar at whose close the condition held, the entry is the next open, and what
  * came after is read from the bars that follow. What came after all bars is summed by day, over all studies, so that occurrences and all times can
- * be compared day by day. Of the occurrences as many bars are drawn at random from the same regime, a given number of times.
+ * be compared day by day.
  *
- * <p>Cost: bars times horizons, and for each draw the occurrences times horizons, at most 32 of each regime. Made by one thread; then it does not change.
+ * <p>Cost: bars times horizons. Made by one thread; then it does not change.
  */
 public final class Study {
-    /** How often bars are drawn at random. */
-    static final int DRAWS = 200;
-
-    /** More occurrences of one kind of market than these are not drawn one by one. */
-    private static final int MANY = 32;
-
     private final String code;
     private final String group;
     private final Question question;
@@ -34,8 +27,6 @@ public final class Study {
     private List<Occurrence> occurrences = List.of();
     private int[] days = {};
     private int looked;
-    private final double[][] drawnSums;
-    private final int[][] drawnCounts;
     private final int[][] classes;
     /** For each horizon what came after each bar that was looked at; gone once it was put together with that of others. */
     private double[][] returns;
@@ -47,8 +38,6 @@ public final class Study {
         this.question = question;
         this.counted = new boolean[horizons.length][];
         this.came = new double[horizons.length][];
-        this.drawnSums = new double[horizons.length][DRAWS];
-        this.drawnCounts = new int[horizons.length][DRAWS];
         this.returns = new double[horizons.length][];
         this.classes = new int[horizons.length][ReturnClasses.COUNT];
     }
@@ -88,8 +77,6 @@ public final class Study {
     private void look(Bars bars, Column condition, Column range, Regimes regimes, LongPredicate belongs) {
         int closed = bars.closed();
         int first = question.from() == Long.MIN_VALUE ? 0 : bars.barAt(question.from() - 1) + 1;
-        int[][] ofRegime = new int[Regime.values().length][16];
-        int[] inRegime = new int[ofRegime.length];
         List<Occurrence> found = new ArrayList<>();
         Days dayOf = regimes.days();
         Regime regime = Regime.UNKNOWN;
@@ -108,13 +95,6 @@ public final class Study {
             if (count == 0 || onDays[count - 1] != day) {
                 regime = regimes.at(day);
             }
-            if (bar + horizons[0] < closed) {
-                int kind = regime.ordinal();
-                if (inRegime[kind] == ofRegime[kind].length) {
-                    ofRegime[kind] = Arrays.copyOf(ofRegime[kind], 2 * inRegime[kind]);
-                }
-                ofRegime[kind][inRegime[kind]++] = count;
-            }
             if (condition.at(bar) == 1) {
                 found.add(occurrence(bars, bar, day, regime, range.at(bar)));
             }
@@ -129,7 +109,6 @@ public final class Study {
             classify(returns[at], classes[at]);
             count(at);
         }
-        draw(ofRegime, inRegime);
     }
 
     /** What came after each of the bars within a horizon; NaN where the history ends before. */
@@ -210,66 +189,6 @@ public final class Study {
                 path);
     }
 
-    /**
-     * For every occurrence another bar of the same regime, by chance; the same for the same seed and instrument. Of many the sum is
-     * drawn at once, from the normal distribution that a sum of so many has.
-     *
-     * @param ofRegime the places of the bars of each regime among those looked at
-     */
-    private void draw(int[][] ofRegime, int[] inRegime) {
-        SplittableRandom random = new SplittableRandom(question.seed() * 0x9E3779B97F4A7C15L + code.hashCode());
-        int[] wanted = new int[ofRegime.length];
-        occurrences.forEach(each -> wanted[each.regime().ordinal()]++);
-        for (int kind = 0; kind < wanted.length; kind++) {
-            if (inRegime[kind] > 0 && wanted[kind] > MANY) {
-                drawSums(random, wanted[kind], ofRegime[kind], inRegime[kind]);
-            } else if (inRegime[kind] > 0) {
-                drawEach(random, wanted[kind], ofRegime[kind], inRegime[kind]);
-            }
-        }
-    }
-
-    private void drawEach(SplittableRandom random, int wanted, int[] places, int count) {
-        for (int draw = 0; draw < DRAWS; draw++) {
-            for (int number = 0; number < wanted; number++) {
-                int from = places[random.nextInt(count)];
-                for (int at = 0; at < horizons.length; at++) {
-                    double came = returns[at][from];
-                    if (came == came) {
-                        drawnSums[at][draw] += came;
-                        drawnCounts[at][draw]++;
-                    }
-                }
-            }
-        }
-    }
-
-    private void drawSums(SplittableRandom random, int wanted, int[] places, int count) {
-        for (int at = 0; at < horizons.length; at++) {
-            double sum = 0;
-            double squares = 0;
-            int known = 0;
-            for (int place = 0; place < count; place++) {
-                double came = returns[at][places[place]];
-                if (came == came) {
-                    sum += came;
-                    squares += came * came;
-                    known++;
-                }
-            }
-            if (known == 0) {
-                continue;
-            }
-            double mean = sum / known;
-            double spread = Math.sqrt(Math.max(0, squares / known - mean * mean) * wanted);
-            int drawn = (int) Math.round((double) wanted * known / count);
-            for (int draw = 0; draw < DRAWS; draw++) {
-                drawnSums[at][draw] += mean * drawn + spread * random.nextGaussian();
-                drawnCounts[at][draw] += drawn;
-            }
-        }
-    }
-
     /** The code of the instrument. */
     public String code() {
         return code;
@@ -304,14 +223,6 @@ public final class Study {
     void forgetBars() {
         days = new int[0];
         returns = new double[horizons.length][0];
-    }
-
-    /** Adds what was drawn for a horizon to the sum and number of each draw. */
-    void addDrawn(int horizon, double[] toSums, int[] toCounts) {
-        for (int draw = 0; draw < DRAWS; draw++) {
-            toSums[draw] += drawnSums[horizon][draw];
-            toCounts[draw] += drawnCounts[horizon][draw];
-        }
     }
 
     /** How many of all bars had a return of each class. */

@@ -38,6 +38,9 @@ public record ScenarioStep(
         Objects.requireNonNull(instrument);
         Objects.requireNonNull(kind);
         Objects.requireNonNull(scenario);
+        if (scenario.isBlank()) {
+            throw new IllegalArgumentException("it is about no scenario");
+        }
         if ((kind == Kind.ADDED) != (made != null)) {
             throw new IllegalArgumentException("a scenario is given when it is added, and only then");
         }

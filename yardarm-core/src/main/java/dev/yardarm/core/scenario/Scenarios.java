@@ -107,6 +107,11 @@ public final class Scenarios {
         return all.stream().filter(each -> each.id().equals(id)).findFirst();
     }
 
+    /** The one a scenario lies within; null for none. A larger one was there before it, so the way ends. */
+    private Scenario larger(Scenario of) {
+        return of.parent().isEmpty() ? null : get(of.parent()).orElse(null);
+    }
+
     /** The share of a scenario within its larger one, in per cent from 0 to 100. */
     public double share(String id) {
         return shares.getOrDefault(id, 0.0);
@@ -117,7 +122,7 @@ public final class Scenarios {
         double product = 100;
         for (Scenario each = get(id).orElse(null);
                 each != null;
-                each = get(each.parent()).orElse(null)) {
+                each = larger(each)) {
             product *= share(each.id()) / 100;
         }
         return product;
@@ -127,7 +132,7 @@ public final class Scenarios {
     public Optional<Strike> struck(String id) {
         for (Scenario each = get(id).orElse(null);
                 each != null;
-                each = get(each.parent()).orElse(null)) {
+                each = larger(each)) {
             if (struck.containsKey(each.id())) {
                 return Optional.of(struck.get(each.id()));
             }

@@ -20,11 +20,12 @@ import java.util.SplittableRandom;
 import java.util.function.IntUnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What came after, and how sure it is. */
 class EvidenceTest {
-    private static final int DAYS = 600;
+    private static final int DAYS = 2000;
     private static final int INSTRUMENTS = 12;
 
     private static int day(long time) {
@@ -291,6 +292,41 @@ class EvidenceTest {
         }
         for (int at = 0; at < 3; at++) {
             assertThat(covers[at]).as(condition + " after horizon " + at).isBetween(340, 380);
+        }
+    }
+
+    /** Where there is nothing to be found, one in twenty is called better than 95 of 100 draws, and one in twenty worse. */
+    @ParameterizedTest
+    @CsvSource({
+        "1, rsi(14) < 35", "1, 'close > sma(close, 50)'", "8, rsi(14) < 35", "8, 'close > sma(close, 50)'",
+        "8, 'close > close back 1 and close back 1 > close back 2'"
+    })
+    void onWalksAboveRandomIsCalibratedAndSaysWhatTheIntervalSays(int instruments, String condition) {
+        int[] above = new int[3];
+        int[] below = new int[3];
+        int[] known = new int[3];
+        for (int seed = 0; seed < 400; seed++) {
+            Question question = new Question(new int[] {1, 5, 20}, 0, Long.MIN_VALUE, Long.MAX_VALUE, true, seed);
+            List<Bars> all = market(7000 + seed, since -> 0).subList(0, instruments);
+            Evidence evidence = evidence(all, condition, question);
+            for (int at = 0; at < 3; at++) {
+                Figures figures = evidence.figures().get(at);
+                if (!Double.isNaN(figures.notAbove())) {
+                    known[at]++;
+                    above[at] += figures.notAbove() < 0.05 ? 1 : 0;
+                    below[at] += figures.notAbove() > 0.95 ? 1 : 0;
+                    assertThat(figures.notAbove() < 0.05).isEqualTo(figures.low() > 0);
+                }
+            }
+        }
+        for (int at = 0; at < 3; at++) {
+            System.out.println("CAL " + instruments + " " + condition + " h" + at + " known " + known[at] + " above "
+                    + 100.0 * above[at] / known[at] + " below " + 100.0 * below[at] / known[at]);
+        }
+        for (int at = 0; at < 3; at++) {
+            assertThat(known[at]).isGreaterThan(300);
+            assertThat(100.0 * above[at] / known[at]).as("above, horizon " + at).isBetween(1.5, 8.0);
+            assertThat(100.0 * below[at] / known[at]).as("below, horizon " + at).isBetween(1.5, 8.0);
         }
     }
 

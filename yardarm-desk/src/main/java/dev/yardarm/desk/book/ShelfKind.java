@@ -14,6 +14,7 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.core.scenario.ScenarioStep;
+import dev.yardarm.core.series.Times;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.data.document.AlertEntry;
 import dev.yardarm.data.document.CallEntry;
@@ -68,7 +69,7 @@ record ShelfKind<K, V, E>(
             ScanSchedule::scan,
             // A scan has one schedule; ours is as good as theirs.
             (schedule, isTaken) -> schedule,
-            schedule -> schedule,
+            schedule -> schedule.upTo(Times.checked("its 'since'", schedule.since())),
             schedule -> schedule);
     static final ShelfKind<String, Inquiry, InquiryEntry> INQUIRIES = of(
             DocumentKind.INQUIRIES,
@@ -84,7 +85,10 @@ record ShelfKind<K, V, E>(
             ScanRun::key,
             // The same scan at the same time found the same; ours is as good as theirs.
             (run, isTaken) -> run,
-            run -> run,
+            run -> {
+                Times.checked("its 'at'", run.at());
+                return run;
+            },
             run -> run);
     static final ShelfKind<String, Documents.Preset, Documents.Preset> PRESETS = of(
             DocumentKind.PRESETS,

@@ -423,7 +423,7 @@ public final class EvidenceDesk implements AutoCloseable {
                 percent(of.baseMean()),
                 none ? "" : percent(of.difference()),
                 Double.isNaN(of.low()) ? "too few days" : percent(of.low()) + " to " + percent(of.high()),
-                none || Double.isNaN(of.drawnAbove()) ? "" : share(1 - of.drawnAbove()));
+                none || Double.isNaN(of.notAbove()) ? "" : share(1 - of.notAbove()));
     }
 
     /** The heads of that table. */
