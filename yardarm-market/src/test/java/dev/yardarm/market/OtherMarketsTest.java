@@ -65,6 +65,56 @@ class OtherMarketsTest {
         assertThat(instrument("HBNQ").format().style()).isEqualTo(PriceFormat.Style.THIRTY_SECONDS);
     }
 
+    /** A future on an index goes with it minute by minute, not from day to day alone. */
+    @ParameterizedTest
+    @ValueSource(strings = {"1m", "5m", "15m", "1h"})
+    void theIndexFutureFollowsItsIndexWithinTheDay(String frame) {
+        Timeframe timeframe = Timeframe.parse(frame).orElseThrow();
+        long from = NOW - 30 * Times.DAY;
+        Bars index = made("PV60", timeframe, from);
+        Bars future = made("VRTQ-U26", timeframe, from);
+        double[] sums = new double[5];
+        int count = 0;
+        for (int bar = 1; bar < index.closed(); bar++) {
+            int at = future.barAt(index.openTime(bar));
+            boolean both = at > 0
+                    && future.closeTime(at) == index.closeTime(bar)
+                    && future.closeTime(at - 1) == index.closeTime(bar - 1);
+            if (both) {
+                double x = Math.log(index.close(bar) / index.close(bar - 1));
+                double y = Math.log(future.close(at) / future.close(at - 1));
+                sums[0] += x;
+                sums[1] += y;
+                sums[2] += x * x;
+                sums[3] += y * y;
+                sums[4] += x * y;
+                count++;
+            }
+        }
+        assertThat(count).isGreaterThan(120);
+        double together = sums[4] - sums[0] * sums[1] / count;
+        double correlation = together
+                / Math.sqrt((sums[2] - sums[0] * sums[0] / count) * (sums[3] - sums[1] * sums[1] / count));
+        assertThat(correlation).isGreaterThan(frame.equals("1m") ? 0.8 : 0.93);
+    }
+
+    private static Bars made(String code, Timeframe timeframe, long from) {
+        BarBuilder builder = new BarBuilder(
+                new BarGrid(MARKET.calendar(instrument(code)), timeframe), new dev.yardarm.core.series.BarSeries(1024));
+        Bars minutes = bars(code, Timeframe.MINUTE, from, NOW);
+        for (int bar = 0; bar < minutes.closed(); bar++) {
+            builder.addBar(
+                    minutes.openTime(bar),
+                    minutes.closeTime(bar),
+                    minutes.open(bar),
+                    minutes.high(bar),
+                    minutes.low(bar),
+                    minutes.close(bar),
+                    minutes.volume(bar));
+        }
+        return builder.series().snapshot();
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"VRTQ-U26", "WDRQ-Q26", "HBNQ-U26", "AULBRN", "ESKFNW", "EMBRA"})
     void minutesAddUpToTheirDaysExactly(String code) {

@@ -198,6 +198,12 @@ final class LevelWatch implements WaitWatch {
     }
 
     private boolean turn(double d, double level, double margin, double price, double from) {
+        if (d >= margin - dust) {
+            // Broken through: that is void until price has been back on the near side.
+            touched = false;
+            ready = false;
+            return false;
+        }
         if (touched) {
             if (d <= -margin + dust) {
                 touched = false;
@@ -208,9 +214,6 @@ final class LevelWatch implements WaitWatch {
         } else if (ready && d >= 0) {
             touched = true;
             ready = false;
-        }
-        if (d >= margin - dust) {
-            touched = false;
         }
         return false;
     }

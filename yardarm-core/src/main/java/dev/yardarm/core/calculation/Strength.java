@@ -5,7 +5,7 @@ import dev.yardarm.core.series.Column;
 /**
  * The share of rises in all movement, from 0 to 100, smoothed as its author did: the first average of rises and of falls
  * is the simple mean of n changes, each later one is (previous * (n - 1) + new) / n. Without any movement it stands at 50,
- * without any fall at 100. An unchanged value leaves it as it is, to the last digit. A missing value starts it anew. O(1) a bar. J. Welles Wilder, New Concepts in Technical Trading
+ * without any fall at 100. An unchanged value leaves it as it is, to the last digit (of one change alone there is no movement then: 50). A missing value starts it anew. O(1) a bar. J. Welles Wilder, New Concepts in Technical Trading
  * Systems (1978).
  */
 final class Strength implements Computation {
@@ -64,7 +64,7 @@ final class Strength implements Computation {
             before = source[bar];
             up = (up * kept + Math.max(change, 0)) / length;
             down = (down * kept + Math.max(-change, 0)) / length;
-            stands = change == 0 ? stands : share(up, down);
+            stands = change == 0 && length > 1 ? stands : share(up, down);
             target[bar] = stands;
             if (change != change) {
                 previous = before;
@@ -97,7 +97,7 @@ final class Strength implements Computation {
         double down = Math.max(-change, 0);
         if (changes >= length) {
             double kept = length - 1.0;
-            result[0] = change == 0 ? current : share((rise * kept + up) / length, (fall * kept + down) / length);
+            result[0] = change == 0 && length > 1 ? current : share((rise * kept + up) / length, (fall * kept + down) / length);
         } else {
             result[0] = changes + 1 == length ? share((rise + up) / length, (fall + down) / length) : Double.NaN;
         }

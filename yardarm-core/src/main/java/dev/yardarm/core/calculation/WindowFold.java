@@ -9,7 +9,8 @@ import java.util.Arrays;
  * of the block before, so its fold is that of a running prefix and of a suffix that was folded backwards once, when its
  * block was full (the scheme of M. van Herk, 1992, and J. Gil and M. Werman, 1993, for running extremes). Nothing is
  * ever subtracted: a missing value or an absurd price spoils only the windows that hold it, and sums do not drift.
- * The sum of n equal values is n times the value however the blocks fall; see {@link EqualRun}.
+ * The sum of n equal values is n times the value however the blocks fall, see {@link EqualRun}; a sum or mean of prices that is a price
+ * itself is exactly that price, see {@link Decimals}.
  *
  * <p>Cost: two operations a bar on average. Memory: n values.
  */
@@ -39,12 +40,15 @@ abstract class WindowFold {
             void fold(double[] source, int from, int to, double[] target, double divisor) {
                 foldSums(source, from, to, target, divisor);
                 equal.settle(source, from, to, target, length, length / divisor);
+                Decimals.settle(target, from, to, length);
             }
 
             @Override
             double peek(double value, double divisor) {
                 double joined = super.peek(value, divisor);
-                return joined == joined && equal.wouldReach(value, length) ? value * (length / divisor) : joined;
+                return Decimals.settled(
+                        joined == joined && equal.wouldReach(value, length) ? value * (length / divisor) : joined,
+                        length);
             }
         };
     }

@@ -17,6 +17,7 @@ final class DrawnOutputs {
     private final List<Indicator.Output> outputs = new ArrayList<>();
     private final List<Expression> values = new ArrayList<>();
     private final List<Indicator.Fill> fills = new ArrayList<>();
+    private final List<Expression> tints = new ArrayList<>();
 
     DrawnOutputs(ExpressionReader reader, Scope scope, Faults faults) {
         this.reader = reader;
@@ -144,13 +145,22 @@ final class DrawnOutputs {
         if (name == null || condition.type() == Type.NONE || style.isWrong()) {
             return null;
         }
+        Expression holds = form == Form.TINT ? shown(condition) : condition;
         outputs.add(new Indicator.Output(
                 name, label == null ? SettingReader.label(name) : label, form, true, style.look()));
-        values.add(condition);
+        values.add(holds);
         if (label != null && !scope.has(name)) {
-            scope.add(new Meaning(name, condition));
+            scope.add(new Meaning(name, holds));
         }
         return word + quoted(label) + style.words() + " when " + FormulaPrinter.print(condition);
+    }
+
+    /** The first tint that holds has the bar: one that is named is true just on the bars of its colour. */
+    private Expression shown(Expression condition) {
+        Expression shown =
+                tints.isEmpty() ? condition : new Expression.Shown(condition.span(), condition, List.copyOf(tints));
+        tints.add(condition);
+        return shown;
     }
 
     private static String quoted(String label) {

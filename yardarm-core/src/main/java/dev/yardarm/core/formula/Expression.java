@@ -153,6 +153,10 @@ sealed interface Expression {
             return otherwise(not);
         }
 
+        default R shown(Shown shown) {
+            return otherwise(shown);
+        }
+
         default R just(Just just) {
             return otherwise(just);
         }
@@ -533,6 +537,18 @@ sealed interface Expression {
         @Override
         public <R> R accept(Visitor<R> visitor) {
             return visitor.held(this);
+        }
+    }
+
+    /**
+     * A colour where it shows: its condition holds, and none of those before it, of which an unknown one does not hold.
+     *
+     * @param before conditions of the colours that come before it
+     */
+    record Shown(Span span, Expression condition, List<Expression> before) implements Condition {
+        @Override
+        public <R> R accept(Visitor<R> visitor) {
+            return visitor.shown(this);
         }
     }
 

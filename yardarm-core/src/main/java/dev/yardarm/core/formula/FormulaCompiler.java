@@ -285,6 +285,27 @@ final class FormulaCompiler implements Expression.Visitor<Node> {
     }
 
     @Override
+    public Node shown(Expression.Shown shown) {
+        Node[] all = new Node[shown.before().size() + 1];
+        all[0] = node(shown.condition());
+        for (int at = 1; at < all.length; at++) {
+            all[at] = node(shown.before().get(at - 1));
+        }
+        return Operation.each(
+                graph,
+                "shown",
+                1,
+                (in, out) -> {
+                    out[0] = in[0];
+                    for (int at = 1; at < in.length; at++) {
+                        // What is not known does not hold, and takes no bar.
+                        out[0] = in[at] == 1 && in[0] == in[0] ? 0 : out[0];
+                    }
+                },
+                all)[0];
+    }
+
+    @Override
     public Node just(Expression.Just just) {
         return Conditions.just(graph, node(just.operand()));
     }

@@ -286,6 +286,11 @@ final class FormulaPrinter implements Expression.Visitor<String> {
     }
 
     @Override
+    public String shown(Expression.Shown shown) {
+        return shown.condition().accept(this);
+    }
+
+    @Override
     public String just(Expression.Just just) {
         return "just " + at(PREFIX, just.operand());
     }

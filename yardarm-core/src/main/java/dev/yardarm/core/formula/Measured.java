@@ -202,6 +202,11 @@ public final class Measured {
         }
 
         @Override
+        public IntToDoubleFunction shown(Expression.Shown shown) {
+            return shown.condition().accept(this);
+        }
+
+        @Override
         public IntToDoubleFunction just(Expression.Just just) {
             IntToDoubleFunction margin = just.operand().accept(this);
             return bar -> bar < 1 ? Double.NaN : Math.min(margin.applyAsDouble(bar), -margin.applyAsDouble(bar - 1));

@@ -160,6 +160,12 @@ final class PricedTerms implements Expression.Visitor<Void> {
     }
 
     @Override
+    public Void shown(Expression.Shown shown) {
+        shown.before().forEach(each -> each.accept(this));
+        return shown.condition().accept(this);
+    }
+
+    @Override
     public Void just(Expression.Just just) {
         return just.operand().accept(this);
     }

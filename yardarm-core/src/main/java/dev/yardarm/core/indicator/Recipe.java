@@ -345,6 +345,23 @@ public final class Recipe {
         return Operation.crossesAbove(graph, /* left= */ right, /* right= */ left);
     }
 
+    /**
+     * Yes where left crosses above right, where both are averages of averages: what differs by no more than the error of such a sum is equal, so
+     * that two lines that stand together do not cross in their last digits.
+     */
+    public Node passesAbove(Node left, Node right) {
+        Node apart = each(
+                        "apart",
+                        1,
+                        (in, out) -> {
+                            double d = in[0] - in[1];
+                            out[0] = Math.abs(d) <= 1e-11 * Math.max(1, Math.abs(in[0])) ? 0 : d;
+                        },
+                        left,
+                        right)[0];
+        return crossesAbove(apart, constant(0));
+    }
+
     /** Yes where a condition holds that did not on the bar before; missing where one of the two is not known. */
     public Node begins(Node condition) {
         return crossesAbove(condition, constant(0.5));

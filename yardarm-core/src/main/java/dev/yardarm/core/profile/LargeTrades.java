@@ -4,6 +4,7 @@ import dev.yardarm.core.series.TickSeries;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Large trades: prints that belong together put together, and what is at least so large. Prints belong together when they were struck on the
@@ -92,6 +93,11 @@ public final class LargeTrades {
     static final class Collected {
         private final LargeTrades taking;
         private final List<Large> all = new ArrayList<>();
+        /** Which print each began with: of one moment the order is that of the trades. */
+        private final List<Integer> firsts = new ArrayList<>();
+
+        private final int[] begun = new int[2];
+        private int prints;
         /** The newest of each side may still be the one a print adds to. */
         private final int[] newest = {-1, -1};
 
@@ -101,10 +107,16 @@ public final class LargeTrades {
 
         void add(long time, double price, double size, byte side) {
             Large large = taking.add(time, price, size, side);
+            int place = side == TickSeries.BID ? 0 : 1;
+            int number = prints++;
+            boolean alone = side == TickSeries.UNKNOWN || taking.open[place] == null;
+            if (!alone && taking.open[place].count == 1) {
+                begun[place] = number;
+            }
             if (large == null) {
                 return;
             }
-            int place = side == TickSeries.BID ? 0 : 1;
+            int first = alone ? number : begun[place];
             int at = newest[place];
             boolean grown = large.count() > 1 && at >= 0 && all.get(at).time() == large.time();
             if (grown && side != TickSeries.UNKNOWN) {
@@ -115,13 +127,16 @@ public final class LargeTrades {
                 newest[place] = all.size();
             }
             all.add(large);
+            firsts.add(first);
         }
 
         /** Those so far, in the order of their first prints; a list of its own. */
         List<Large> inOrder() {
-            List<Large> sorted = new ArrayList<>(all);
-            sorted.sort(Comparator.comparingLong(Large::time));
-            return sorted;
+            return IntStream.range(0, all.size())
+                    .boxed()
+                    .sorted(Comparator.comparing(firsts::get))
+                    .map(all::get)
+                    .toList();
         }
     }
 }

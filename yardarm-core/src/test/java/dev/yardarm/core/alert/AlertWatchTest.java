@@ -108,6 +108,9 @@ class AlertWatchTest {
                 // Turning back: reached, then left by so much; not after it went as far beyond.
                 "turns back at 100 by 0.5 | 1:99.5 2:100 3:99.6 4:99.5 | 4@99.5",
                 "turns back at 100 by 0.5 | 1:100.49 2:99.5 | 2@99.5",
+                // Broken through after it had been reached before and left: void, whatever price does on the way back.
+                "turns back at 98 by 0.75 each time | 1:98.75 2:97.5 3:98.25 4:97.5 5:97.25 6:98 7:98.5 8:99.25 | ",
+                "turns back at 98 by 0.75 each time | 1:98.75 2:97.25 3:99 4:98 5:98.75 | 5@98.75",
                 "turns back at 100 by 0.5 | 1:100.5 2:99.5 3:100 4:99.4 | 4@99.4",
                 "turns back at 100 by 0.5 each time | 1:100 2:99.5 3:99 4:100 5:99.5 | 2@99.5 5@99.5",
                 "turns back at 100 by 0.5 | 1:99.9 2:99 | ",

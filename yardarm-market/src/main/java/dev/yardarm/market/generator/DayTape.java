@@ -45,17 +45,50 @@ abstract class DayTape extends Tape {
         return Math.max(sessions().minutes(session) * 20L, Math.round(volume(session)));
     }
 
+    /** Where each minute of a session closes, as prices, when that follows something else; null where it is a walk of its own. */
+    double[] course(int session) {
+        return null;
+    }
+
     @Override
     final void appendDay(int session, long open, long close, BarSeries series) {
         int[] day = day(session);
+        double[] course = session < firstIntraday() ? null : course(session);
+        if (course != null) {
+            // Its high and low are those of its minutes.
+            MinutePath path = path(session);
+            follow(session, course, path);
+            for (int minute = 0; minute < path.minutes(); minute++) {
+                day[1] = minute == 0 ? path.high[0] : Math.max(day[1], path.high[minute]);
+                day[2] = minute == 0 ? path.low[0] : Math.min(day[2], path.low[minute]);
+            }
+            day[3] = path.close[path.minutes() - 1];
+        }
         series.append(open, close, price(day[0]), price(day[1]), price(day[2]), price(day[3]), wholeVolume(session));
+    }
+
+    private Dice minutesDice(int session) {
+        return new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session);
+    }
+
+    private void follow(int session, double[] course, MinutePath path) {
+        double[] ends = new double[course.length];
+        for (int minute = 0; minute < ends.length; minute++) {
+            ends[minute] = course[minute] * inverse;
+        }
+        path.follow(minutesDice(session), day(session)[0], ends, wholeVolume(session));
     }
 
     @Override
     final void fillMinutes(int session, MinutePath path) {
+        double[] course = course(session);
+        if (course != null) {
+            follow(session, course, path);
+            return;
+        }
         int[] day = day(session);
         path.fill(
-                new Dice(seed(), Dice.key(code()), Dice.key("minutes"), session),
+                minutesDice(session),
                 day[0],
                 day[1],
                 day[2],

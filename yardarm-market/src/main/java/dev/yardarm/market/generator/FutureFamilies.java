@@ -25,6 +25,8 @@ final class FutureFamilies {
     private static final String MONTHS = "FGHJKMNQUVXZ";
     /** Sessions before its expiry in which the trade moves on to the next contract. */
     private static final int MOVING = 8;
+    /** How far a future on an index usually goes in a minute before the index opens. */
+    private static final double EVENING_MINUTE = 0.0001;
 
     private final WorldHistory history;
     private final Sessions sessions;
@@ -219,6 +221,53 @@ final class FutureFamilies {
                 prices[1] = spot().high[session] * factor;
                 prices[2] = spot().low[session] * factor;
                 prices[3] = spot().close[session] * factor;
+            }
+
+            /**
+             * A future on an index follows it through the index's hours, minute by minute, with a premium that wanders by a hundredth of a per
+             * cent; before they begin it walks to where the index opens.
+             */
+            @Override
+            double[] course(int session) {
+                if (spec.of() == null || history.economy().hasYield(spec.of())) {
+                    return null;
+                }
+                IndexPath index = (IndexPath) history.tape(spec.of());
+                MinutePath followed = index.path(session);
+                index.fillMinutes(session, followed);
+                double carry = carry(session, contract.last());
+                double[] ends = new double[sessions().minutes(session)];
+                int begins = (int) ((index.sessions().open(session) - sessions().open(session)) / Times.MINUTE);
+                double before = session == 0 ? 1 : spot().close[session - 1] / index.close(session - 1);
+                double after = spot().close[session] / index.close(session);
+                Dice dice = new Dice(seed(), Dice.key(spec.root()), Dice.key("premium"), session);
+                double open = spot().open[session] * carry;
+                double first = index.price(followed.open[0]) * before * carry;
+                walk(dice, ends, begins, open, first);
+                double wander = 0;
+                int count = followed.minutes();
+                for (int minute = Math.max(0, begins); minute < ends.length; minute++) {
+                    int at = Math.min(count - 1, minute - begins);
+                    double part = (at + 1.0) / count;
+                    wander = minute == ends.length - 1 ? 0 : 0.9 * wander + 0.00002 * dice.bell();
+                    double premium = before + (after - before) * part;
+                    ends[minute] = index.price(followed.close[at]) * premium * carry * (1 + wander);
+                }
+                ends[ends.length - 1] = spot().close[session] * carry;
+                return ends;
+            }
+
+            /** From one price to another, by chance. */
+            private void walk(Dice dice, double[] into, int count, double from, double to) {
+                double reached = 0;
+                for (int minute = 0; minute < count; minute++) {
+                    reached += EVENING_MINUTE * dice.bell();
+                    into[minute] = reached;
+                }
+                for (int minute = 0; minute < count; minute++) {
+                    double part = (minute + 1.0) / count;
+                    into[minute] = (from + (to - from) * part) * (1 + into[minute] - reached * part);
+                }
             }
 
             @Override

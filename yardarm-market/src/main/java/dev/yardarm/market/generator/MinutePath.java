@@ -76,6 +76,27 @@ final class MinutePath {
         shareOut(dice, dayVolume);
     }
 
+    /**
+     * Fills the minutes along given ends, with short wicks around them; the volume is shared out by the rhythm.
+     *
+     * @param dayOpen ticks the first minute opens at
+     * @param ends where each minute closes, in ticks, not rounded
+     */
+    void follow(Dice dice, int dayOpen, double[] ends, long dayVolume) {
+        int previous = dayOpen;
+        for (int minute = 0; minute < minutes; minute++) {
+            int end = (int) Math.rint(ends[minute]);
+            long bits = dice.bits();
+            double wick = 1.2 * rhythm[minute];
+            open[minute] = previous;
+            close[minute] = end;
+            high[minute] = (int) (Math.max(previous, end) + wick * (bits & 0xFFFF) / 65536);
+            low[minute] = (int) Math.ceil(Math.min(previous, end) - wick * (bits >>> 16 & 0xFFFF) / 65536);
+            previous = end;
+        }
+        shareOut(dice, dayVolume);
+    }
+
     /** A random walk pulled straight so that it starts and ends at 0. */
     private void bridge(Dice dice) {
         path[0] = 0;

@@ -42,6 +42,6 @@ public final class Stochastic extends Declared {
                         r.lowest(r.low(), r.length()))[0];
         Node k = r.mean(raw, r.whole("slowing"));
         Node d = r.mean(k, r.whole("signal"));
-        r.out(k, d, r.crossesAbove(k, d), r.crossesBelow(k, d));
+        r.out(k, d, r.passesAbove(k, d), r.passesAbove(d, k));
     }
 }

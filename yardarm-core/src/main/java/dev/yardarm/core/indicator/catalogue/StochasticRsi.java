@@ -45,6 +45,6 @@ public final class StochasticRsi extends Declared {
                         r.lowest(rsi, r.length()))[0];
         Node k = r.mean(raw, r.whole("slowing"));
         Node d = r.mean(k, r.whole("signal"));
-        r.out(k, d, r.crossesAbove(k, d), r.crossesBelow(k, d));
+        r.out(k, d, r.passesAbove(k, d), r.passesAbove(d, k));
     }
 }

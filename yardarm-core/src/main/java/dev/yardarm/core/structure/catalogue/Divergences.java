@@ -1,6 +1,8 @@
 package dev.yardarm.core.structure.catalogue;
 
 import dev.yardarm.core.calculation.ColumnGraph;
+import dev.yardarm.core.calculation.Operation;
+import dev.yardarm.core.calculation.Stepped;
 import dev.yardarm.core.indicator.Catalogue;
 import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
@@ -73,7 +75,9 @@ public final class Divergences extends Detector {
                 "Over swings settled as by pivots at swing times the mean of the last 100 true ranges, two in turn on one side at "
                         + "most apart bars apart. Of highs: bearish where the second is higher in price and lower in the column, "
                         + "hidden_bearish where it is lower in price and higher in the column; lows mirrored. The column is the highest (of "
-                        + "lows the lowest) within two bars of the swing; it is the source, or else against with its default settings. "
+                        + "lows the lowest) within two bars of the swing; it is the source, or else against with its default settings, "
+                        + "delta as its sum since the first bar, of one kind of data: swings on both sides of where trades begin to be known are not "
+                        + "compared. "
                         + "Provisional while the second may move. Reached: a close beyond the swing between; failed: a close beyond "
                         + "the second; expired after within bars. score: the difference over the reach of the column since 50 bars "
                         + "before the first.",
@@ -90,7 +94,32 @@ public final class Divergences extends Detector {
     @Override
     protected ColumnGraph.Node source(ColumnGraph graph, Settings chosen) {
         Indicator against = Catalogue.builtIn().find(chosen.word("against")).orElseThrow();
-        return against.in(graph, Settings.standard(against)).get(0);
+        return against.name().equals("delta")
+                ? bought(graph, against)
+                : against.in(graph, Settings.standard(against)).get(0);
+    }
+
+    /**
+     * Bought less sold since the first bar, of one kind of data at a time: with the first bar whose trades are known, or are no longer known, it is
+     * missing and begins anew.
+     */
+    private static ColumnGraph.Node bought(ColumnGraph graph, Indicator delta) {
+        List<ColumnGraph.Node> day = delta.in(graph, Settings.of(delta, Map.of("period", "session")));
+        ColumnGraph.Node traded = Operation.each(
+                graph, "known from trades", 1, (in, out) -> out[0] = in[0] == in[0] ? 1 : 0, graph.tradedDelta())[0];
+        return graph.computed(
+                "delta of one kind of data",
+                0,
+                1,
+                () -> new Stepped(new double[] {0, Double.NaN}, 2, 1, (in, state, out) -> {
+                    boolean goesOn = in[1] == state[1];
+                    boolean begins = state[1] != state[1];
+                    state[0] = goesOn ? state[0] + in[0] : in[0];
+                    state[1] = in[1];
+                    out[0] = goesOn || begins ? state[0] : Double.NaN;
+                }),
+                day.get(1),
+                traded)[0];
     }
 
     @Override
@@ -99,6 +128,7 @@ public final class Divergences extends Detector {
                 given.source(),
                 chosen.whole("apart"),
                 chosen.whole("within"),
+                chosen.word("against").equals("delta"),
                 new RangeMeasure(),
                 new ReversedSwings<>(new MovingTurns(), chosen.number("swing")));
     }
@@ -110,6 +140,9 @@ public final class Divergences extends Detector {
         private final Column column;
         private final int apart;
         private final int within;
+        /** True when what the column says at two bars can be compared only where it is known at all bars between. */
+        private final boolean ofOneSum;
+
         private final RangeMeasure usual;
         private final ReversedSwings<MovingTurns> swings;
         private final List<Open> open = new ArrayList<>();
@@ -118,7 +151,14 @@ public final class Divergences extends Detector {
 
         private Finding shown;
 
-        Search(Column column, int apart, int within, RangeMeasure usual, ReversedSwings<MovingTurns> swings) {
+        Search(
+                Column column,
+                int apart,
+                int within,
+                boolean ofOneSum,
+                RangeMeasure usual,
+                ReversedSwings<MovingTurns> swings) {
+            this.ofOneSum = ofOneSum;
             this.column = column;
             this.apart = apart;
             this.within = within;
@@ -128,7 +168,7 @@ public final class Divergences extends Detector {
 
         @Override
         public Detection copy() {
-            Search copy = new Search(column, apart, within, usual.copy(), swings.copy());
+            Search copy = new Search(column, apart, within, ofOneSum, usual.copy(), swings.copy());
             copy.open.addAll(open);
             copy.pending = pending;
             copy.shown = shown;
@@ -213,7 +253,7 @@ public final class Divergences extends Detector {
             Turn second = turns.get(turns.size() - 1);
             Turn between = turns.get(turns.size() - 2);
             Turn first = turns.get(turns.size() - 3);
-            if (second.bar() - first.bar() > apart) {
+            if (second.bar() - first.bar() > apart || ofOneSum && isBroken(first.bar() - NEAR, Math.min(bar, second.bar() + NEAR))) {
                 return null;
             }
             int sign = second.high() ? 1 : -1;
@@ -233,6 +273,15 @@ public final class Divergences extends Detector {
                     between.price(),
                     second.price(),
                     score(Math.abs(measure), first.bar(), bar));
+        }
+
+        private boolean isBroken(int from, int to) {
+            for (int at = Math.max(0, from); at <= to; at++) {
+                if (Double.isNaN(column.at(at))) {
+                    return true;
+                }
+            }
+            return false;
         }
 
         /** The farthest the column went near a bar, of the bars that have closed. */

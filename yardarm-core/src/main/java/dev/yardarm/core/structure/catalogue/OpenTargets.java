@@ -113,6 +113,16 @@ final class OpenTargets {
         }
     }
 
+    /** Structure is broken against those of one way: they stand no more. */
+    void endSide(boolean up, int bar, FindingLog log) {
+        for (int at = size - 1; at >= 0; at--) {
+            if (ups[at] == up) {
+                log.become(numbers[at], Finding.State.FAILED, bar);
+                remove(at);
+            }
+        }
+    }
+
     /** Takes a bar: what it reaches, leaves behind or outlives is noted and stands no more. */
     void follow(Bars bars, int bar, FindingLog log) {
         if (!known) {

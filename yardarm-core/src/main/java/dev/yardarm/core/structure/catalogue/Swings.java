@@ -66,7 +66,8 @@ public final class Swings extends Detector {
                         + "higher than the n bars before, not lower than the n after. Lows mirrored. Roles: higher_high, "
                         + "lower_high, higher_low, lower_low against the confirmed one before. Broken: the first close beyond. "
                         + "change_down: the last two highs and the last two lows rose, and a close falls below the last low; "
-                        + "change_up mirrored; both of the first degree.",
+                        + "change_up mirrored; both of the first degree. trend: 1 while the last two highs and lows rose and no close has "
+                        + "fallen below the last low, -1 mirrored, else 0.",
                 "Rising highs and lows are an advance. The newest swing is provisional: its price may still move, and "
                         + "nothing but the close that confirms it settles it.",
                 "A confirmed high is known only when price is well below it.",

@@ -36,6 +36,8 @@ final class TargetSearch implements Detection {
 
     private final OfPeriod periodDown;
     private final OpenTargets open;
+    /** The bars of the low and the high that were broken last. */
+    private final int[] broken;
 
     TargetSearch(Settings chosen, Given given) {
         this.ratio = chosen.number("ratio");
@@ -49,6 +51,7 @@ final class TargetSearch implements Detection {
         this.periodUp = new OfPeriod();
         this.periodDown = new OfPeriod();
         this.open = new OpenTargets();
+        this.broken = new int[] {-1, -1};
     }
 
     private TargetSearch(TargetSearch other) {
@@ -63,6 +66,7 @@ final class TargetSearch implements Detection {
         periodUp = new OfPeriod(other.periodUp);
         periodDown = new OfPeriod(other.periodDown);
         open = other.open.copy();
+        broken = other.broken.clone();
     }
 
     @Override
@@ -84,6 +88,7 @@ final class TargetSearch implements Detection {
         usual.take(bars, bar);
         swings.take(bars, bar, usual, log);
         Turns turns = swings.notes();
+        breaks(turns, bars.close(bar), bar, log);
         if (turns.settledAt() == bar && turns.last().size() >= 3) {
             legs(turns.last(), bars, bar, log);
         }
@@ -96,6 +101,18 @@ final class TargetSearch implements Detection {
         }
         if (!Double.isNaN(given.source().at(bar))) {
             period(bars, bar, log);
+        }
+    }
+
+    /** A close beyond the newest settled swing ends what was to come the other way; once for each swing. */
+    private void breaks(Turns turns, double close, int bar, FindingLog log) {
+        for (int at = turns.size() - 1; at >= Math.max(0, turns.size() - 2); at--) {
+            Turn turn = turns.get(at);
+            int side = turn.high() ? 1 : 0;
+            if (broken[side] != turn.bar() && (turn.high() ? close > turn.price() : close < turn.price())) {
+                broken[side] = turn.bar();
+                open.endSide(!turn.high(), bar, log);
+            }
         }
     }
 

@@ -16,7 +16,7 @@ import java.util.List;
 /**
  * Prices that follow from what is there: of completed patterns and ranges, of the last legs, of channels, of the columns of point and
  * figure, and of how far price goes in a period. Each says by what method, since when, and what voids it; it is reached when price trades
- * there, failed when what it rests on fails or a close lies beyond what voids it, expired when it is over, or when a newer leg takes its
+ * there, failed when what it rests on fails, a close lies beyond what voids it or beyond the newest settled swing against it, expired when it is over, or when a newer leg takes its
  * place.
  *
  * <p>Costs two sizes of swings and a comparison a bar for each of at most 60 targets, beside the patterns, ranges and lines it rests on,
@@ -57,7 +57,7 @@ public final class Targets extends Detector {
                         + "middle of the base (five at least) times three boxes from its end, or three times the first column from there; void "
                         + "by a close beyond that end. period_range: the session on bars within a day, the month on daily ones, else the year: "
                         + "its low so far plus the mean range of the last 20 whole ones (five at least), and its high less that; provisional, "
-                        + "since both may move, and gone with the period. Reached: price trades there. Failed: void, or what it rests on "
+                        + "since both may move, and gone with the period. Reached: price trades there. Failed: void, a close beyond the newest settled swing against it, or what it rests on "
                         + "failed. Expired: age bars, or a newer leg or count the same way.",
                 "Several that lie together say more than one far away; the room to the nearest is what a trade has.",
                 "They are distances measured, not places price must go to.",
