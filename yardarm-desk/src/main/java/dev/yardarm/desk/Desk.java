@@ -175,9 +175,9 @@ public final class Desk implements AutoCloseable {
         intake = new IntakeWork(
                 market.intake(), directory, histories, saver, scheduler, () -> Times.micros(Instant.now()), this::tell);
         stanceWork = new StanceWork(books, undo, clock::now);
-        scanWork = new ScanWork(books, undo);
+        scanWork = new ScanWork(books, undo, this::tell);
         ownWork = new OwnWork(books, undo, language, () -> Times.micros(Instant.now()), this::tell);
-        blendWork = new BlendWork(books, undo, directory, new BlendSource(directory, histories));
+        blendWork = new BlendWork(books, undo, directory, new BlendSource(directory, histories), this::tell);
         TradesFollowing.Around following = new TradesFollowing.Around(directory, vantages, hub, scheduler, front);
         bell = new AlertBell(habits, clock::now, this::tell);
         AlertActs acts = new AlertActs(books, options.home().resolve("firings.csv"), scheduler, this::tell);

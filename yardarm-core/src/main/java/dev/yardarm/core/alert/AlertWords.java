@@ -5,6 +5,9 @@ import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.series.Times;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -18,6 +21,7 @@ import java.util.stream.Collectors;
  */
 public record AlertWords(DoubleFunction<String> prices, Function<String, String> drawings, ZoneId zone) {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
+    private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.ENGLISH);
 
     /** The whole line: waits, bars, terms, note. */
     public String line(Alert alert) {
@@ -53,15 +57,62 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
         return line.toString();
     }
 
+    /**
+     * What counts, from which side, and until when, in sentences for whoever has just set it; empty where the line says it all.
+     *
+     * @param last price when it was set; NaN when it is not known
+     */
+    public String receipt(Alert alert, double last) {
+        Wait first = alert.first();
+        List<String> said = new ArrayList<>();
+        String bars = "bar of " + bars(alert.bars());
+        switch (first.trigger()) {
+            case REACHES, GOES_THROUGH, COMES_WITHIN, TURNS_BACK -> said.add("Each trade counts, not only closes.");
+            case CLOSES_BEYOND, OVERSHOOTS -> said.add("The close of a " + bars + " counts.");
+            case HOLDS -> said.add("It is looked at with the close of each " + bars + ".");
+            default -> {}
+        }
+        if (first.on() instanceof Awaited.Price at && Double.isFinite(last)) {
+            said.add(stands(first, at.price(), last));
+        }
+        Terms terms = alert.terms();
+        if (terms.until() != Long.MAX_VALUE) {
+            said.add("It ends " + UNTIL.format(Times.at(terms.until(), zone)) + ".");
+        }
+        said.removeIf(String::isEmpty);
+        return String.join(" ", said);
+    }
+
+    /** Where price stands, and that it stands beyond already. */
+    private String stands(Wait wait, double level, double last) {
+        int way = wait.way() != 0 ? wait.way() : last < level ? 1 : -1;
+        boolean beyond = way * (last - level) > 0;
+        String now = "Price stands at " + prices.apply(last) + ", ";
+        if (!beyond) {
+            return now + (last == level ? "just there." : last < level ? "below it." : "above it.");
+        }
+        String side = way > 0 ? "above" : "below";
+        String back = way > 0 ? "below" : "above";
+        return switch (wait.trigger()) {
+            case REACHES, GOES_THROUGH ->
+                now + side + " it already: this waits until price has been " + back + " it. To hear of the way back, say "
+                        + (way > 0 ? "falls below " : "rises above ") + prices.apply(level) + ".";
+            case CLOSES_BEYOND ->
+                now + side + " it already: this waits for a close " + back + " it first. To hear of that close, say closes "
+                        + back + " " + prices.apply(level) + ".";
+            default -> "";
+        };
+    }
+
     /** What it waits for, and on which bars where that matters. */
     public String condition(Alert alert) {
-        String waits = waits(alert);
         boolean onBars = alert.readsBars()
                 || alert.waits().size() > 1
                 || alert.terms().repeat() == Terms.Repeat.ONCE_A_BAR
                 || alert.waits().stream()
                         .anyMatch(wait -> wait.trigger().isAtClose() || wait.trigger() == Alert.Trigger.ABOUT_TO_CLOSE);
-        return onBars ? waits + " on " + bars(alert.bars()) : waits;
+        // Where bars are named, to go beyond is a close on them: a trade is said to be one.
+        return onBars ? waits(alert).replaceAll("\\bgoes (through|above|below)\\b", "trades $1") + " on " + bars(alert.bars()) : waits(alert);
     }
 
     /** What it waits for. */
@@ -144,7 +195,9 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
             return condition.text();
         }
         if (on instanceof Awaited.Due due) {
-            return due.words().equals(Awaited.Due.ANY) ? "any entry" : '"' + due.words() + '"';
+            return due.isOfSession()
+                    ? due.words()
+                    : due.words().equals(Awaited.Due.ANY) ? "any entry" : '"' + due.words() + '"';
         }
         if (on instanceof Awaited.Member member) {
             return '"' + member.scan() + '"';

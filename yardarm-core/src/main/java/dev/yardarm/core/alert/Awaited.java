@@ -73,6 +73,17 @@ public sealed interface Awaited {
         /** Stands for every entry. */
         public static final String ANY = "entry";
 
+        /** The end of each session of the instrument. */
+        public static final String CLOSE = "the close";
+
+        /** The beginning of each session. */
+        public static final String OPEN = "the open";
+
+        /** True for the beginning or the end of a session, which the calendar of hours knows alone. */
+        public boolean isOfSession() {
+            return words.equals(CLOSE) || words.equals(OPEN);
+        }
+
         public Due {
             if (words.isBlank()) {
                 throw new IllegalArgumentException("say before what, such as 30 min before a rate decision");

@@ -46,6 +46,7 @@ final class SentenceReader {
     private static final Pattern DAILY_CLOSE =
             Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(hourly|daily|weekly|monthly)\\s+(clos(?:e|es|ing)\\s.+)$");
 
+    private static final Pattern RETEST = Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(?:retests?|back\\s*tests?)\\s+(?:of\\s+)?(.+)$");
     private static final Pattern SOUND = end("(?:with\\s+)?sound\\s+([\\w-]+)");
     private static final Pattern SILENT = end("(?:silently|silent|without\\s+sound|no\\s+sound)");
     private static final Pattern SYSTEM = end("(?:and\\s+)?(?:tell|notify)\\s+(?:the\\s+)?system");
@@ -97,10 +98,10 @@ final class SentenceReader {
                     + "', such as reaches 104.20, closes above 104.20 or rsi(14) < 30");
         }
         List<Wait> waits = new ArrayList<>();
-        String[] parts = rest.replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
+        String[] parts = retest(rest).replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
         for (int at = 0; at < parts.length; at++) {
             String part = at + 1 < parts.length ? ofBars(parts[at].strip()) : parts[at].strip();
-            waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, context).read());
+            waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, bars != null, context).read());
         }
         if (bars == null) {
             bars = context.bars();
@@ -109,6 +110,12 @@ final class SentenceReader {
             until = afterBars(untilBars);
         }
         return new AlertSentence(List.copyOf(waits), bars, new Terms(repeat, from, until, hours), note, acts);
+    }
+
+    /** A retest is the way back to a price that was broken. */
+    private static String retest(String said) {
+        Matcher found = RETEST.matcher(said);
+        return found.matches() ? "first goes through " + found.group(1) + " then reaches " + found.group(1) : said;
     }
 
     /** Takes the terms off the end, until what is there is none. */

@@ -6,6 +6,7 @@ import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.plain.PlainTerms;
+import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
 import java.util.Locale;
 import java.util.Optional;
@@ -28,7 +29,25 @@ final class WaitReader {
                     + "(reaches|reach|touches|touch|hits|hit|trades\\s+at|gets?\\s+to|comes?\\s+to|at|(?:rises?|climbs?|goes\\s+up)\\s+to|(?:falls?|drops?|dips?|goes\\s+down)\\s+to)\\s+(.+)$");
     private static final Pattern THROUGH = Pattern.compile(
             WHO
-                    + "(?:(?:goes|go|trades?|crosses|cross|breaks?|moves?|is)\\s+)?(?:out\\s+)?(through|above|below|over|under|beyond|loses|clears|takes\\s+out|>=?|<=?)\\s*(.+)$");
+                    + "(?:(?:is\\s+)?(goes|go|going|gets?|trades?|trading|crosses|cross|crossing|breaks?|breaking|moves?|is|comes?|runs?|pushes|push|jumps?|pops?|shoots?"
+                    + "|rises?|rising|climbs?|rallies|drops?|dropping|falls?|falling|slips?|slipping|sinks?|dips?|slides?|declines?|tumbles?|plunges?)\\s+)?"
+                    + "(?:back\\s+)?(?:out\\s+|up\\s+|down\\s+)?"
+                    + "(through|above|below|over|under|underneath|beneath|beyond|past|loses|clears|takes\\s+out|>=?|<=?)\\s*(.+)$");
+    private static final String RISING = "rises?|rising|climbs?|rallies|jumps?|pops?|shoots?|pushes|push";
+    private static final String FALLING =
+            "drops?|dropping|falls?|falling|slips?|slipping|sinks?|dips?|slides?|declines?|tumbles?|plunges?";
+    private static final Pattern BOUNCES = Pattern.compile(
+            WHO
+                    + "(?:touches|touch|hits?|reaches|reach|tags?|tests?|comes?\\s+to)\\s+(.+?)\\s+and\\s+(?:bounces?|rebounds?|reverses?|holds?|turns?)(?:\\s+(?:back|off|away|around))?(?:\\s+by\\s+(.+))?$");
+    private static final Pattern TOLERATED = Pattern.compile(
+            WHO + "(?:touches|touch|hits?|reaches|reach|tags?|tests?|comes?\\s+to|at)\\s+(.+?)[\\s,]+(?:with|give\\s+or\\s+take)\\s+(?:a\\s+)?"
+                    + AMOUNT + "(?:\\s+(?:of\\s+)?(?:tolerance|room|slack))?$");
+    /** A length below zero is none; its sign must not be passed over. */
+    private static final Pattern BELOW_NOTHING =
+            Pattern.compile("(?i)(?:^|\\s)[-\u2212]\\s*\\d+\\s*-?\\s*(?:day|bar|week|month|hour|minute|period)s?\\b.*");
+    private static final Pattern NUMBERS = Pattern.compile("[0-9+*/^().\\s-]*[0-9)]\\s*[+*/^-][0-9+*/^().\\s-]*");
+    private static final Pattern RESISTANCE =
+            Pattern.compile("(?i)(?:the\\s+|its\\s+)?(?:next\\s+|nearest\\s+)?(?:resistance|level\\s+above|support|level\\s+below)");
     private static final Pattern CROSSES = Pattern.compile(WHO + "(?:crosses|cross|breaks?)\\s+(.+)$");
     private static final Pattern CLOSES =
             Pattern.compile(WHO + "(?:closes?|closing|close)\\s+(above|below|over|under|beyond|through)\\s+(.+)$");
@@ -68,12 +87,22 @@ final class WaitReader {
     private final int number;
     private final boolean forming;
     private final boolean withinTheDay;
+    /** True when the line names bars: then to get above or below is a close there. */
+    private final boolean barsAreSaid;
+
     private final AlertSentence.Context context;
     private String text;
     private int within;
 
     /** @param bars of which closes count */
-    WaitReader(String text, int number, boolean forming, BarRule bars, AlertSentence.Context context) {
+    WaitReader(
+            String text,
+            int number,
+            boolean forming,
+            BarRule bars,
+            boolean barsAreSaid,
+            AlertSentence.Context context) {
+        this.barsAreSaid = barsAreSaid;
         this.withinTheDay =
                 !(bars instanceof BarRule.Time time) || time.timeframe().isIntraday();
         this.text = text;
@@ -134,6 +163,16 @@ final class WaitReader {
         if (found.matches()) {
             return beside(Alert.Trigger.OVERSHOOTS, way(found.group(1)), found.group(2));
         }
+        found = BOUNCES.matcher(text);
+        if (found.matches()) {
+            String by = found.group(2) == null ? "" : " by " + found.group(2);
+            return beside(Alert.Trigger.TURNS_BACK, 0, found.group(1) + by);
+        }
+        found = TOLERATED.matcher(text);
+        if (found.matches()) {
+            return new Wait(
+                    on(found.group(1)), Alert.Trigger.COMES_WITHIN, 0, margin(found.group(2), found.group(3)), 0, 0);
+        }
         found = TURNS.matcher(text);
         if (found.matches()) {
             return beside(Alert.Trigger.TURNS_BACK, 0, found.group(1));
@@ -154,11 +193,11 @@ final class WaitReader {
         }
         found = THROUGH.matcher(text);
         if (found.matches()) {
-            return beside(Alert.Trigger.GOES_THROUGH, way(found.group(1)), found.group(2));
+            return through(found.group(1), found.group(2), found.group(3));
         }
         found = CROSSES.matcher(text);
         if (found.matches() && !text.toLowerCase(Locale.ROOT).matches(".*\\bcrosses\\s+(above|below)\\b.*")) {
-            return beside(Alert.Trigger.GOES_THROUGH, 0, found.group(1));
+            return beside(beyond(""), extreme(found.group(1)), found.group(1));
         }
         if (isPrice(text) || NAMED.matcher(text).matches()) {
             return beside(Alert.Trigger.REACHES, 0, text);
@@ -166,9 +205,37 @@ final class WaitReader {
         return condition();
     }
 
+    /** To get above or below is the first trade there; where bars are named it is a close on them, unless it is said to trade there. */
+    private Alert.Trigger beyond(String verb) {
+        return barsAreSaid && !verb.toLowerCase(Locale.ROOT).startsWith("trad")
+                ? Alert.Trigger.CLOSES_BEYOND
+                : Alert.Trigger.GOES_THROUGH;
+    }
+
+    private Wait through(String said, String side, String level) {
+        String verb = said == null ? "" : said.toLowerCase(Locale.ROOT);
+        int way = way(side);
+        if (way == 0) {
+            way = verb.matches(RISING) ? 1 : verb.matches(FALLING) ? -1 : extreme(level);
+        }
+        return beside(beyond(verb), way, level);
+    }
+
+    /** To break a high is upward, a low downward, wherever price stands; 0 for anything else. */
+    private static int extreme(String level) {
+        String words = level.toLowerCase(Locale.ROOT);
+        boolean high = words.matches(".*\\b(high|highs|highest|top)\\b.*");
+        boolean low = words.matches(".*\\b(low|lows|lowest|bottom)\\b.*");
+        return high == low ? 0 : high ? 1 : -1;
+    }
+
     /** So many per cent from the last close: of a day, where bars are shorter. A level is the value at the last bar that closed. */
     private Wait moves(String word, double percent) {
         int way = word.toLowerCase(Locale.ROOT).matches("(\\+|rise|gain|climb|up).*") ? 1 : -1;
+        if (way < 0 && percent >= 100) {
+            throw new IllegalArgumentException("nothing falls by " + Setting.Number.plain(percent)
+                    + " %; an alert on a fall waits for less than 100 %");
+        }
         String factor = Setting.Number.plain(Math.rint((1 + way * percent / 100) * 1e8) / 1e8);
         Formula level =
                 Formula.parseValue(factor + " * " + (withinTheDay ? "(close on D)" : "close"), context.language());
@@ -208,6 +275,12 @@ final class WaitReader {
         String words = what.strip()
                 .replaceAll("[\"\u201c\u201d]", "")
                 .replaceFirst("(?i)^(?:an?|the|any|each|every|next)\\s+(?:next\\s+)?", "")
+                .replaceFirst(
+                        "(?i)^(?:close|closing(?:\\s+bell)?|session(?:'s)?\\s+(?:close|end)|end\\s+of\\s+(?:the\\s+)?(?:session|day))$",
+                        Awaited.Due.CLOSE)
+                .replaceFirst(
+                        "(?i)^(?:open|opening(?:\\s+bell)?|session(?:'s)?\\s+(?:open|start)|start\\s+of\\s+(?:the\\s+)?(?:session|day))$",
+                        Awaited.Due.OPEN)
                 .replaceFirst("(?i)^(?:calendar\\s+)?(?:entry|entries|event|events)$", Awaited.Due.ANY)
                 .replaceFirst("(?i)^(rate decision|release|auction|holiday)s$", "$1");
         return new Wait(new Awaited.Due(words), Alert.Trigger.COMES_UP, 0, Margin.NONE, amount * each, 0);
@@ -225,7 +298,7 @@ final class WaitReader {
                 ? 0
                 : switch (word.strip().toLowerCase(Locale.ROOT)) {
                     case "above", "over", "clears", ">", ">=" -> 1;
-                    case "below", "under", "loses", "<", "<=" -> -1;
+                    case "below", "under", "underneath", "beneath", "loses", "<", "<=" -> -1;
                     default -> 0;
                 };
     }
@@ -238,7 +311,22 @@ final class WaitReader {
             margin = margin(by.group(2), by.group(3));
             level = by.group(1);
         }
+        if (RESISTANCE.matcher(level.strip()).matches()) {
+            return besideLevels(trigger, way, level, margin);
+        }
         return new Wait(on(level), trigger, way, margin, 0, 0);
+    }
+
+    /** The nearest level: at a close the one that stood before it, since another one is the nearest behind it. */
+    private Wait besideLevels(Alert.Trigger trigger, int way, String words, Margin margin) {
+        boolean above = words.toLowerCase(Locale.ROOT).matches(".*(resistance|above).*");
+        String side = above ? "levels.above" : "levels.below";
+        String text = trigger == Alert.Trigger.CLOSES_BEYOND ? side + " back 1" : side;
+        Formula level = Formula.parseValue(text, context.language());
+        int toward = way != 0 || trigger == Alert.Trigger.TURNS_BACK || trigger == Alert.Trigger.COMES_WITHIN
+                ? way
+                : above ? 1 : -1;
+        return new Wait(new Awaited.Value(level.canonical()), trigger, toward, margin, 0, 0);
     }
 
     private static Margin margin(String amount, String unit) {
@@ -247,6 +335,24 @@ final class WaitReader {
                 ? 0.5
                 : word.matches("an?|one") ? 1 : Double.parseDouble(word.replace(',', '.'));
         return new Margin(number, Margin.unit(unit == null ? "" : unit.replaceAll("\\s+", " ")));
+    }
+
+    /** What numbers alone come to. */
+    private double worth(String level) {
+        double value;
+        try {
+            BarSeries one = new BarSeries(1);
+            one.append(0, 1, 1, 1, 1, 1, 1);
+            value = Formula.parseValue(level, context.language())
+                    .evaluate(one.snapshot())
+                    .at(0);
+        } catch (FormulaException bad) {
+            throw new IllegalArgumentException("'" + level + "' is no price: " + bad.getMessage(), bad);
+        }
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("'" + level + "' has no value, so nothing can reach it");
+        }
+        return value;
     }
 
     private static boolean isPrice(String words) {
@@ -262,6 +368,13 @@ final class WaitReader {
         String level = words.strip();
         if (isPrice(level)) {
             return new Awaited.Price(ANY.parse(level));
+        }
+        if (NUMBERS.matcher(level).matches()) {
+            return new Awaited.Price(worth(level));
+        }
+        if (BELOW_NOTHING.matcher(level).find()) {
+            throw new IllegalArgumentException(
+                    "'" + level + "': a length is a whole number from 1 on; write it without the minus");
         }
         Matcher named = NAMED.matcher(level);
         if (named.matches()) {

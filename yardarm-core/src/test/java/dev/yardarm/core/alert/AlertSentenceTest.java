@@ -70,6 +70,42 @@ class AlertSentenceTest {
                 "closes above 98 on 4h for 2 bars | closes above 98.00 on 4h until 2026-06-19 16:30",
                 "goes above 104.20 by 3 ticks each time | goes above 104.20 by 3 ticks each time",
                 "> 104.20 | goes above 104.20",
+                // To drop, fall, slip, rise, go, break, trade, get below or above is the first trade.
+                "falls below 99 | goes below 99.00",
+                "me if it drops below 13.32 | goes below 13.32",
+                "me when it falls below 13.32 | goes below 13.32",
+                "rises above 110 | goes above 110.00",
+                "drops through 95 | goes below 95.00",
+                "slips under 95 | goes below 95.00",
+                "gets back above 104.20 | goes above 104.20",
+                "price is trading under 95 | goes below 95.00",
+                "climbs past 110 | goes above 110.00",
+                "loses 102 | goes below 102.00",
+                "jumps above 110 by 2% | goes above 110.00 by 2 %",
+                "falls below the 50 day average | trades below sma(close, 50) on D",
+                // A timeframe makes it a close, unless it is said to trade there.
+                "drops below 13.32 on 30m | closes below 13.32 on 30m",
+                "breaks out above 105 on daily | closes above 105.00 on D",
+                "breaks 105 on the weekly chart | closes beyond 105.00 on W",
+                "trades above 105 on 30m | goes above 105.00",
+                // To break a high is upward, a low downward, wherever price stands.
+                "breaks yesterday's high | trades above high on D",
+                "crosses yesterday's low | trades below low on D",
+                "breaks the 52 week high | trades above highest(high, 52) on W on D",
+                // The way back.
+                "touches 95 and bounces by 0.5% | turns back at 95.00 by 0.5 %",
+                "tests 95 and holds by 4 ticks | turns back at 95.00 by 4 ticks",
+                "retest of 100 | first trades through 100.00 then reaches 100.00 on D",
+                "reaches 100 with 0.5 % tolerance | comes within 0.5 % of 100.00",
+                "hits 100 give or take 3 ticks | comes within 3 ticks of 100.00",
+                // Levels.
+                "closes above resistance | closes above levels.above back 1 on D",
+                "drops below support | trades below levels.below on D",
+                // Sessions.
+                "10 min before the close | 10 min before the close",
+                "1 h before the session close | 1 h before the close",
+                "15 min before the open | 15 min before the open",
+                "reaches 2 * 50 | reaches 100.00",
                 "alert me when price goes over 105 | goes above 105.00",
                 "if price closes below 98 on daily | closes below 98.00 on D",
                 "a weekly close above 110 | closes above 110.00 on W",
@@ -82,20 +118,20 @@ class AlertSentenceTest {
                 "reaches 98 until end of March | reaches 98.00 until 2027-03-31 16:30",
                 "tell me when rsi(14) is below 30 hourly | rsi(14) < 30 on 1h",
                 "rsi 14 < 30 | rsi(14) < 30 on D",
-                "crosses above ema 20 | goes above ema(20) on D",
+                "crosses above ema 20 | trades above ema(20) on D",
                 "close crosses above ema 20 | close crosses above ema(20) on D",
                 "breaks 104.20 | goes through 104.20",
                 "volume is over 1.2m | volume > 1200000 on D",
                 "turnover > 300k on 30m | turnover > 300000 on 30m",
-                "price crosses 20 day moving average | goes through sma(close, 20) on D",
-                "crosses above the 50 bar exponential average on 4h | goes above ema(close, 50) on 4h",
-                "drops 2% today | goes below 0.98 * close on D until 2026-06-19 16:30",
-                "is up 3.5 percent on the day on 30m | goes above 1.035 * close on D on 30m",
+                "price crosses 20 day moving average | trades through sma(close, 20) on D",
+                "crosses above the 50 bar exponential average on 4h | closes above ema(close, 50) on 4h",
+                "drops 2% today | trades below 0.98 * close on D until 2026-06-19 16:30",
+                "is up 3.5 percent on the day on 30m | trades above 1.035 * close on D on 30m",
                 "reaches yesterday's high on 30m | reaches high on D on 30m",
                 "reaches the high of the day on 30m | reaches high on forming D on 30m",
                 "reaches yesterday's high | reaches high on D",
                 "close > yesterday's high | close > high back 1 on D",
-                "price is above the high of yesterday on 30m | goes above high on D on 30m",
+                "price is above the high of yesterday on 30m | closes above high on D on 30m",
                 "close is above yesterday's high and volume is over 2m on 30m | close > high on D back 1 and volume > 2000000 on 30m",
                 "closes below last week's low | closes below low on W on D",
                 "new 20 day high | high > highest(high, 20) back 1 on D",
@@ -105,10 +141,10 @@ class AlertSentenceTest {
                 "two closes below 100 on 1h | close < 100 held for 2 on 1h",
                 "loses 98 | goes below 98.00",
                 "clears 104.20 by 2 ticks | goes above 104.20 by 2 ticks",
-                "takes out yesterday's low on 5m | goes through low on D on 5m",
+                "takes out yesterday's low on 5m | closes below low on D on 5m",
                 "reaches the low of today on 5m | reaches low on forming D on 5m",
-                "+3% | goes above 1.03 * close on D",
-                "-1.5% on 5m | goes below 0.985 * close on D on 5m",
+                "+3% | trades above 1.03 * close on D",
+                "-1.5% on 5m | trades below 0.985 * close on D on 5m",
                 "price is 5% below its 52 week high | close < 0.95 * highest(high, 52) on W on D",
                 "the 20 ema crosses below the 50 ema | ema(close, 20) crosses below ema(close, 50) on D",
                 "inside bar on 4h | high < high back 1 and low > low back 1 on 4h",
@@ -116,7 +152,7 @@ class AlertSentenceTest {
                 "volume is twice its 20 bar average | volume >= 2 * sma(volume, 20) on D",
                 "falls to 98 | falls to 98.00",
                 "crosses below 98 | goes below 98.00",
-                "breaks out above 104.20 by half an atr | goes above 104.20 by 0.5 atr on D",
+                "breaks out above 104.20 by half an atr | trades above 104.20 by 0.5 atr on D",
                 "within 0.5% of \"Neckline\" | comes within 0.5 % of \"Neckline\"",
                 "comes within 5 ticks of 104.20 between 9:00 and 11:30 | comes within 5 ticks of 104.20 between 09:00 and 11:30",
                 "reaches \"Neckline\" \"as planned\" | reaches \"Neckline\" \"as planned\"",
@@ -214,5 +250,36 @@ class AlertSentenceTest {
         assertThat(WORDS.note("{code} at {price}, {away} from {level}", "KTRL", 105.0, 100.0))
                 .isEqualTo("KTRL at 105.00, 5 % from 100.00");
         assertThat(WORDS.note("now {price}{level}", "KTRL", 105.0, Double.NaN)).isEqualTo("now 105.00");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "reaches 1/0 | has no value",
+                "drops 200% today | nothing falls by 200 %",
+                "closes below the -200 day average | without the minus",
+            })
+    void whatCanNeverFireIsRefused(String line, String why) {
+        assertThatThrownBy(() -> AlertSentence.parse(line, CONTEXT))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(why);
+    }
+
+    /** Said on Friday afternoon: what counts, where price stands, and that it ends today. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "goes above 104.20 until Friday | Each trade counts, not only closes. Price stands at 99.00, below it. It ends Fri 19 Jun 2026, 16:30.",
+                "closes above 104.20 on 30m | The close of a bar of 30m counts. Price stands at 99.00, below it.",
+                "goes above 95 | Each trade counts, not only closes. Price stands at 99.00, above it already: this waits until price has been below it. To hear of the way back, say falls below 95.00.",
+                "closes below 100 | The close of a bar of D counts. Price stands at 99.00, below it already: this waits for a close above it first. To hear of that close, say closes above 100.00.",
+                "reaches 95 | Each trade counts, not only closes. Price stands at 99.00, above it.",
+                "rsi(14) < 30 on 4h | It is looked at with the close of each bar of 4h.",
+            })
+    void theReceiptSaysWhatCountsFromWhereAndUntilWhen(String line, String receipt) {
+        Alert alert = AlertSentence.parse(line, CONTEXT).alert("a", new InstrumentId("s", "X"), NOW, 99);
+        assertThat(WORDS.receipt(alert, 99)).isEqualTo(receipt);
     }
 }

@@ -92,7 +92,6 @@ class DefinitionTest {
         same("trend_stage(exponential, 12).average", "ema(close, 12)", STAGE);
         same("trend_stage(average: weighted, length: 9)", "wma(close, 9)", STAGE);
         same("trend_stage(20).climbing", "slope(sma(close, 20), 5) / atr(14) > 0.05 and close > sma(close, 20)", STAGE);
-        same("trend_stage(reach: 3).resting", "abs(close - sma(close, 30)) < 3 * atr(14)", STAGE);
         same(
                 "trend_stage(20).fresh_climb",
                 "just (slope(sma(close, 20), 5) / atr(14) > 0.05 and close > sma(close, 20)) "

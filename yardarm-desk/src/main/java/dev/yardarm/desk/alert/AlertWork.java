@@ -14,6 +14,9 @@ import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.scan.Scan;
+import dev.yardarm.core.series.Times;
+import dev.yardarm.core.source.Diary;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.command.Command;
 import dev.yardarm.desk.command.UndoStack;
@@ -23,12 +26,15 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import java.util.function.ToDoubleFunction;
 
 /** Sets alerts and takes them away; each change is a step of undo. What cannot be done is told. Used by the interface's thread. */
 public final class AlertWork {
+    private static final long YEAR = 370 * Times.DAY;
+
     private final Books books;
     private final Directory directory;
     private final UndoStack undo;
@@ -99,6 +105,7 @@ public final class AlertWork {
             try {
                 alert = AlertSentence.parse(line, context(instrument, bars, language))
                         .alert(newId(), instrument.id(), now.getAsLong(), last.applyAsDouble(instrument));
+                check(alert, instrument);
             } catch (IllegalArgumentException bad) {
                 tell.accept("An alert on " + instrument.code() + " was not set: " + bad.getMessage());
                 continue;
@@ -112,10 +119,50 @@ public final class AlertWork {
             return 0;
         }
         put(made);
+        Alert newest = made.get(made.size() - 1);
+        String receipt = AlertNames.words(books, directory, newest.instrument())
+                .receipt(newest, made.size() == 1 ? newest.price() : Double.NaN);
         tell.accept(
                 (made.size() == 1 ? "Alert set on " + made.get(0).instrument().code() : made.size() + " alerts set")
-                        + ": " + said + ".");
+                        + ": " + said + "." + (receipt.isEmpty() ? "" : " " + receipt));
         return made.size();
+    }
+
+    /**
+     * Looks whether there is what an alert waits for.
+     *
+     * @throws IllegalArgumentException when it could never fire, with what there is
+     */
+    private void check(Alert alert, Instrument instrument) {
+        for (Wait wait : alert.waits()) {
+            if (wait.on() instanceof Awaited.Member member) {
+                List<String> names = books.scans().stream().map(Scan::name).toList();
+                if (names.stream().noneMatch(member.scan()::equals)) {
+                    throw new IllegalArgumentException("there is no saved scan \"" + member.scan() + "\""
+                            + (names.isEmpty() ? "" : "; there are " + String.join(", ", names)));
+                }
+            } else if (wait.on() instanceof Awaited.Due due && !due.isOfSession()) {
+                List<Diary.Entry> coming = directory
+                        .source(instrument)
+                        .flatMap(source -> source.offers(Diary.class))
+                        .map(diary -> diary.entries(instrument.id(), now.getAsLong(), now.getAsLong() + YEAR))
+                        .orElse(List.of());
+                if (coming.stream().noneMatch(due::is)) {
+                    throw new IllegalArgumentException(
+                            coming.isEmpty()
+                                    ? "there is no calendar for " + instrument.code()
+                                    : "the calendar of the next year has no '" + due.words() + "'; it has "
+                                            + coming.stream()
+                                                    .map(Diary.Entry::title)
+                                                    .distinct()
+                                                    .limit(6)
+                                                    .collect(Collectors.joining(", ")));
+                }
+            }
+        }
+        if (alert.terms().until() <= now.getAsLong()) {
+            throw new IllegalArgumentException("its time is over before it begins");
+        }
     }
 
     /** What a line about an instrument is read in. */

@@ -9,6 +9,8 @@ import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.TradingCalendar;
 import dev.yardarm.core.source.Diary;
 import dev.yardarm.core.source.PriceBasis;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -57,6 +59,10 @@ final class DueWatching extends FollowedWatching {
         long from = askedUpTo;
         askedUpTo += AHEAD;
         next = 0;
+        if (due.isOfSession()) {
+            coming = sessions(from, askedUpTo);
+            return;
+        }
         coming = around()
                 .following()
                 .directory()
@@ -68,6 +74,19 @@ final class DueWatching extends FollowedWatching {
                 .filter(each -> due.is(each) && each.time() - alert().first().early() >= alert().setAt())
                 .sorted((one, other) -> Long.compare(one.time(), other.time()))
                 .toList();
+    }
+
+    private List<Diary.Entry> sessions(long from, long upTo) {
+        boolean close = due.words().equals(Awaited.Due.CLOSE);
+        List<Diary.Entry> found = new ArrayList<>();
+        LocalDate session = calendar.sessionAt(from);
+        for (; calendar.open(session) <= upTo; session = calendar.next(session)) {
+            long time = close ? calendar.close(session) : calendar.open(session);
+            if (time > from && time <= upTo && time - alert().first().early() >= alert().setAt()) {
+                found.add(new Diary.Entry(time, Diary.Entry.Kind.RELEASE, due.words(), 0));
+            }
+        }
+        return found;
     }
 
     @Override

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.list;
 
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
@@ -107,9 +108,11 @@ public final class ListWork {
             tell.accept("The only list cannot be deleted. Make another first: list new NAME.");
             return;
         }
+        String rests = new RestsOn(books).list(name);
         change(
                 "delete the list " + name,
                 books.lists().stream().filter(each -> !each.name().equals(name)).toList());
+        RestsOn.tell(rests, tell);
     }
 
     public void add(String name, InstrumentId instrument) {

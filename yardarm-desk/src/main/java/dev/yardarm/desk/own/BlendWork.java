@@ -1,5 +1,7 @@
 package dev.yardarm.desk.own;
 
+import java.util.function.Consumer;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.formula.BlendFormula;
 import dev.yardarm.core.formula.FormulaException;
@@ -24,10 +26,12 @@ import java.util.stream.Collectors;
 public final class BlendWork {
     private final Books books;
     private final UndoStack undo;
+    private final Consumer<String> tell;
     private final Directory directory;
     private final BlendSource source;
 
-    public BlendWork(Books books, UndoStack undo, Directory directory, BlendSource source) {
+    public BlendWork(Books books, UndoStack undo, Directory directory, BlendSource source, Consumer<String> tell) {
+        this.tell = tell;
         this.books = books;
         this.undo = undo;
         this.directory = directory;
@@ -176,9 +180,11 @@ public final class BlendWork {
 
     /** Takes a blend away; lists and charts that have it keep its place. */
     public void delete(Blend blend) {
+        String rests = new RestsOn(books).instrument(BlendSource.id(blend), blend.code());
         undo.execute(books.blendShelf().change("delete the blend " + blend.code(), all -> all.stream()
                 .filter(each -> !each.key().equals(blend.key()))
                 .toList()));
+        RestsOn.tell(rests, tell);
     }
 
     /** What can be made of chosen instruments. */

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.own;
 
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.formula.Definition;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Language;
@@ -130,9 +131,11 @@ public final class OwnWork {
 
     /** Takes an indicator away; charts that show it keep its place. */
     public void delete(String name) {
+        String rests = new RestsOn(books).indicator(name);
         undo.execute(books.ownIndicatorShelf().change("delete " + name, all -> all.stream()
                 .filter(each -> !each.name().equals(name))
                 .toList()));
+        RestsOn.tell(rests, tell);
     }
 
     /**

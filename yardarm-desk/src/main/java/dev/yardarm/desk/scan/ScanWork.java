@@ -1,5 +1,7 @@
 package dev.yardarm.desk.scan;
 
+import java.util.function.Consumer;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
@@ -18,8 +20,11 @@ public final class ScanWork {
 
     private final Books books;
     private final UndoStack undo;
+    private final Consumer<String> tell;
 
-    public ScanWork(Books books, UndoStack undo) {
+    /** @param tell takes what rests on a scan that is taken away */
+    public ScanWork(Books books, UndoStack undo, Consumer<String> tell) {
+        this.tell = tell;
         this.books = books;
         this.undo = undo;
     }
@@ -43,12 +48,14 @@ public final class ScanWork {
 
     /** Takes the scan of a name away, and that it runs by itself; one step of undo. */
     public void delete(String name) {
+        String rests = new RestsOn(books).scan(name);
         undo.together("delete the scan " + name, () -> {
             undo.execute(books.scanShelf().change("delete the scan " + name, all -> all.stream()
                     .filter(each -> !each.name().equals(name))
                     .toList()));
             schedule(name, null, 0);
         });
+        RestsOn.tell(rests, tell);
     }
 
     /** When a scan runs by itself; empty for only when asked. */

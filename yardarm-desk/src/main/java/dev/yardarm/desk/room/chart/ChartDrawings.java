@@ -14,6 +14,7 @@ import dev.yardarm.data.document.Documents;
 import dev.yardarm.data.document.DrawingEntry;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.desk.command.Command;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -523,6 +524,7 @@ public final class ChartDrawings {
         List<Drawing> before = desk.books().drawings(id);
         List<Drawing> rest =
                 before.stream().filter(each -> !gone.contains(each.id())).toList();
+        String alsoGone = new RestsOn(desk.books()).drawings(id, gone);
         Command alerts = desk.alertWork().removeWith(id, gone);
         desk.undo()
                 .execute(Command.of(
@@ -536,6 +538,9 @@ public final class ChartDrawings {
                             alerts.undo();
                         }));
         room.studies().select(Selection.NONE);
+        if (!alsoGone.isEmpty()) {
+            desk.tell(alsoGone);
+        }
     }
 
     /** Hides all drawings of the instrument, or shows them again as they were; a step of undo. */
