@@ -29,7 +29,8 @@ class OutsideTheSessionTest extends AtTheCommandLine {
     void barsOfASessionHoldWhatWasTradedInIt() throws IOException {
         assertThat(run("bars", "--csv", ticks(), "--kind", "time:1d", "--session", "08:00-16:30"))
                 .isZero();
-        assertThat(out.toString().lines().skip(1).map(row -> row.split(",", 2)[1].split(",2026")[0]))
+        assertThat(out.toString().lines().skip(1).map(row -> row.split(",", 2)[1]
+                        .split(",2026")[0]))
                 .containsExactly("100,101,100,101,3", "102,102,102,102,32", "103,103,103,103,128");
         assertThat(errors.toString()).contains("4 trades outside the session 08:00-16:30 are left out");
     }
@@ -47,7 +48,8 @@ class OutsideTheSessionTest extends AtTheCommandLine {
                 """);
         assertThat(run("bars", "--csv", file, "--kind", "time:1d", "--session", "08:00-16:30"))
                 .isZero();
-        assertThat(out.toString().lines().skip(1).map(row -> row.split(",", 2)[1].split(",2026")[0]))
+        assertThat(out.toString().lines().skip(1).map(row -> row.split(",", 2)[1]
+                        .split(",2026")[0]))
                 .containsExactly("10,11,9,10,1", "10,12,8,11,1");
     }
 

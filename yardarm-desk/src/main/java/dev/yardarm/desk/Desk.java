@@ -170,7 +170,7 @@ public final class Desk implements AutoCloseable {
         habits = new Habits(saver);
         listWork = new ListWork(books, directory, undo, clock::now, scheduler, this::tell);
         alertWork = new AlertWork(books, directory, undo, clock::now, this::tell);
-        planWork = new PlanWork(books, undo, clock::now, this::tell);
+        planWork = new PlanWork(books, undo, clock::now, this::counting, this::tell);
         sizing = new Sizing(directory, clock::now);
         intake = new IntakeWork(
                 market.intake(), directory, histories, saver, scheduler, () -> Times.micros(Instant.now()), this::tell);
@@ -223,6 +223,17 @@ public final class Desk implements AutoCloseable {
         documents.takeNotices().forEach(this::tell);
         // Read beside the start of the interface, which wants it soon.
         workspace = scheduler.submit(Lane.NOW, () -> saver.read(DocumentKind.WORKSPACE, "workspace"));
+    }
+
+    /** The contract that counts of a continuous future; any other instrument itself, and one whose contracts are not known now. */
+    private Instrument counting(Instrument instrument) {
+        try {
+            return instrument.kind() == Instrument.Kind.CONTINUOUS
+                    ? histories.traded(instrument, clock().now())
+                    : instrument;
+        } catch (IOException unread) {
+            return instrument;
+        }
     }
 
     /** The workspace as it stood when the desk was opened; empty in a new home. */

@@ -171,7 +171,8 @@ class ChartFeedTest {
         hub.beatAt(now + 3 * Times.MINUTE);
         front.await("why", () -> !problems.isEmpty());
         assertThat(problems)
-                .containsExactly("The chart of KTRL has stopped: divided by the moon. It is opened again in 3 seconds.");
+                .containsExactly(
+                        "The chart of KTRL has stopped: divided by the moon. It is opened again in 3 seconds.");
         front.await(
                 "the one beside", () -> beside.bars().closeTime(beside.bars().size() - 1) > now + 2 * Times.MINUTE);
         assertThat(hub.subscriptions()).isEqualTo(1);
@@ -200,7 +201,8 @@ class ChartFeedTest {
         front.run(() ->
                 feed.setLayers(List.of(new IndicatorLayer("l", broken, Settings.standard(broken), LayerStyle.of(1)))));
         front.await("why", () -> !problems.isEmpty());
-        assertThat(problems).containsExactly("The chart of KTRL has stopped: no such moon. It is opened again in 3 seconds.");
+        assertThat(problems)
+                .containsExactly("The chart of KTRL has stopped: no such moon. It is opened again in 3 seconds.");
         assertThat(hub.subscriptions()).isEqualTo(0);
         front.run(() -> feed.open(instrument("KTRL"), Timeframe.MINUTE, List.of()));
         front.await("it goes on", () -> hub.subscriptions() == 1);

@@ -145,12 +145,14 @@ class DamagedFieldsTest {
         Instrument ktrl = desk.directory().byCode("KTRL").orElseThrow();
         BarRule days = new BarRule.Time(Timeframe.DAY);
         long now = desk.clock().now();
-        desk.callWork().make(ktrl, "above 500 expect 550, wrong below 50, until Friday; below 50 the other reading: 40", days);
+        desk.callWork()
+                .make(ktrl, "above 500 expect 550, wrong below 50, until Friday; below 50 the other reading: 40", days);
         Call call = desk.books().calls().get(0);
         desk.books().callEventShelf().put(new CallEvent(call.id(), CallEvent.Kind.TRIGGERED, now, 500, now));
         desk.scenarioWork().make(ktrl, "\"up\" 60% to 500, 510 by 14 Aug, wrong below 10", 100);
         desk.scenarioWork().make(ktrl, "\"within\" 30% to 490, wrong below 20 in \"up\"", 100);
-        desk.scenarioWork().share(ktrl.id(), desk.scenarioWork().of(ktrl.id()).all().get(1).id(), 40);
+        desk.scenarioWork()
+                .share(ktrl.id(), desk.scenarioWork().of(ktrl.id()).all().get(1).id(), 40);
         desk.scenarioWork().strike(ktrl.id(), "within");
         String scan = desk.books().scans().get(0).name();
         desk.scanWork().schedule(scan, ScanSchedule.When.EVENINGS, now);
@@ -170,14 +172,23 @@ class DamagedFieldsTest {
                         3));
         desk.ownWork().save("define \"Own\"\nline sma(close, 5)", "first");
         desk.blendWork().make("AAB", "Ratio", "#KTRL / #MARN");
-        List.of("above 900 on 30m until Friday \"far\"", "rsi(14) < 1 on 5m once a bar", "trade of 99999", "30 min before any entry",
+        List.of(
+                        "above 900 on 30m until Friday \"far\"",
+                        "rsi(14) < 1 on 5m once a bar",
+                        "trade of 99999",
+                        "30 min before any entry",
                         "first closes above 900 then reaches 890 within 5 bars each time")
-                .forEach(alert -> desk.alertWork().set(List.of(ktrl), alert, days, desk.language().now(), each -> 100.0));
+                .forEach(alert -> desk.alertWork()
+                        .set(List.of(ktrl), alert, days, desk.language().now(), each -> 100.0));
         var alert = desk.books().alerts().get(0);
-        desk.books().firingShelf().put(new Firing(
-                        alert.id(), alert.setAt(), ktrl.id(), "", "reaches 900", "note", days, now, 900, now));
+        desk.books()
+                .firingShelf()
+                .put(new Firing(alert.id(), alert.setAt(), ktrl.id(), "", "reaches 900", "note", days, now, 900, now));
         var chart = new Layouts(desk);
-        desk.books().alertChartShelf().put(new Documents.AlertChart(alert.id(), chart.presets().all().get(0).makeUp()));
+        desk.books()
+                .alertChartShelf()
+                .put(new Documents.AlertChart(
+                        alert.id(), chart.presets().all().get(0).makeUp()));
         chart.close();
     }
 

@@ -93,8 +93,8 @@ class OtherMarketsTest {
         }
         assertThat(count).isGreaterThan(120);
         double together = sums[4] - sums[0] * sums[1] / count;
-        double correlation = together
-                / Math.sqrt((sums[2] - sums[0] * sums[0] / count) * (sums[3] - sums[1] * sums[1] / count));
+        double correlation =
+                together / Math.sqrt((sums[2] - sums[0] * sums[0] / count) * (sums[3] - sums[1] * sums[1] / count));
         assertThat(correlation).isGreaterThan(frame.equals("1m") ? 0.8 : 0.93);
     }
 

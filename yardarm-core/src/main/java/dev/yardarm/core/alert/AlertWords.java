@@ -95,11 +95,12 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
         String back = way > 0 ? "below" : "above";
         return switch (wait.trigger()) {
             case REACHES, GOES_THROUGH ->
-                now + side + " it already: this waits until price has been " + back + " it. To hear of the way back, say "
-                        + (way > 0 ? "falls below " : "rises above ") + prices.apply(level) + ".";
+                now + side + " it already: this waits until price has been " + back
+                        + " it. To hear of the way back, say " + (way > 0 ? "falls below " : "rises above ")
+                        + prices.apply(level) + ".";
             case CLOSES_BEYOND ->
-                now + side + " it already: this waits for a close " + back + " it first. To hear of that close, say closes "
-                        + back + " " + prices.apply(level) + ".";
+                now + side + " it already: this waits for a close " + back
+                        + " it first. To hear of that close, say closes " + back + " " + prices.apply(level) + ".";
             default -> "";
         };
     }
@@ -112,7 +113,9 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
                 || alert.waits().stream()
                         .anyMatch(wait -> wait.trigger().isAtClose() || wait.trigger() == Alert.Trigger.ABOUT_TO_CLOSE);
         // Where bars are named, to go beyond is a close on them: a trade is said to be one.
-        return onBars ? waits(alert).replaceAll("\\bgoes (through|above|below)\\b", "trades $1") + " on " + bars(alert.bars()) : waits(alert);
+        return onBars
+                ? waits(alert).replaceAll("\\bgoes (through|above|below)\\b", "trades $1") + " on " + bars(alert.bars())
+                : waits(alert);
     }
 
     /** What it waits for. */

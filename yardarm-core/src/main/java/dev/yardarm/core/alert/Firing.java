@@ -4,6 +4,7 @@ import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.core.source.PriceBasis;
 import java.util.Objects;
 
 /**
@@ -56,6 +57,13 @@ public record Firing(
 
     /** Tells firings apart: an alert fires once at a moment. */
     public record Key(String alert, long setAt, long at) {}
+
+    /** The same in prices as they are shown now. */
+    public Firing in(PriceBasis basis) {
+        return basis.isAsTraded()
+                ? this
+                : new Firing(alert, setAt, instrument, drawing, on, note, bars, at, basis.shown(price, at), bar);
+    }
 
     public Key key() {
         return new Key(alert, setAt, at);

@@ -46,7 +46,8 @@ final class SentenceReader {
     private static final Pattern DAILY_CLOSE =
             Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(hourly|daily|weekly|monthly)\\s+(clos(?:e|es|ing)\\s.+)$");
 
-    private static final Pattern RETEST = Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(?:retests?|back\\s*tests?)\\s+(?:of\\s+)?(.+)$");
+    private static final Pattern RETEST =
+            Pattern.compile("(?i)^(?:an?\\s+|the\\s+)?(?:retests?|back\\s*tests?)\\s+(?:of\\s+)?(.+)$");
     private static final Pattern SOUND = end("(?:with\\s+)?sound\\s+([\\w-]+)");
     private static final Pattern SILENT = end("(?:silently|silent|without\\s+sound|no\\s+sound)");
     private static final Pattern SYSTEM = end("(?:and\\s+)?(?:tell|notify)\\s+(?:the\\s+)?system");
@@ -101,7 +102,8 @@ final class SentenceReader {
         String[] parts = retest(rest).replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
         for (int at = 0; at < parts.length; at++) {
             String part = at + 1 < parts.length ? ofBars(parts[at].strip()) : parts[at].strip();
-            waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, bars != null, context).read());
+            waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, bars != null, context)
+                    .read());
         }
         if (bars == null) {
             bars = context.bars();

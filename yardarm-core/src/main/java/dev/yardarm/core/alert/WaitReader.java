@@ -39,15 +39,16 @@ final class WaitReader {
     private static final Pattern BOUNCES = Pattern.compile(
             WHO
                     + "(?:touches|touch|hits?|reaches|reach|tags?|tests?|comes?\\s+to)\\s+(.+?)\\s+and\\s+(?:bounces?|rebounds?|reverses?|holds?|turns?)(?:\\s+(?:back|off|away|around))?(?:\\s+by\\s+(.+))?$");
-    private static final Pattern TOLERATED = Pattern.compile(
-            WHO + "(?:touches|touch|hits?|reaches|reach|tags?|tests?|comes?\\s+to|at)\\s+(.+?)[\\s,]+(?:with|give\\s+or\\s+take)\\s+(?:a\\s+)?"
-                    + AMOUNT + "(?:\\s+(?:of\\s+)?(?:tolerance|room|slack))?$");
+    private static final Pattern TOLERATED = Pattern.compile(WHO
+            + "(?:touches|touch|hits?|reaches|reach|tags?|tests?|comes?\\s+to|at)\\s+(.+?)[\\s,]+(?:with|give\\s+or\\s+take)\\s+(?:a\\s+)?"
+            + AMOUNT + "(?:\\s+(?:of\\s+)?(?:tolerance|room|slack))?$");
     /** A length below zero is none; its sign must not be passed over. */
     private static final Pattern BELOW_NOTHING =
             Pattern.compile("(?i)(?:^|\\s)[-\u2212]\\s*\\d+\\s*-?\\s*(?:day|bar|week|month|hour|minute|period)s?\\b.*");
+
     private static final Pattern NUMBERS = Pattern.compile("[0-9+*/^().\\s-]*[0-9)]\\s*[+*/^-][0-9+*/^().\\s-]*");
-    private static final Pattern RESISTANCE =
-            Pattern.compile("(?i)(?:the\\s+|its\\s+)?(?:next\\s+|nearest\\s+)?(?:resistance|level\\s+above|support|level\\s+below)");
+    private static final Pattern RESISTANCE = Pattern.compile(
+            "(?i)(?:the\\s+|its\\s+)?(?:next\\s+|nearest\\s+)?(?:resistance|level\\s+above|support|level\\s+below)");
     private static final Pattern CROSSES = Pattern.compile(WHO + "(?:crosses|cross|breaks?)\\s+(.+)$");
     private static final Pattern CLOSES =
             Pattern.compile(WHO + "(?:closes?|closing|close)\\s+(above|below|over|under|beyond|through)\\s+(.+)$");

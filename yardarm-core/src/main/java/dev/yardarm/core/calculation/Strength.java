@@ -97,7 +97,9 @@ final class Strength implements Computation {
         double down = Math.max(-change, 0);
         if (changes >= length) {
             double kept = length - 1.0;
-            result[0] = change == 0 && length > 1 ? current : share((rise * kept + up) / length, (fall * kept + down) / length);
+            result[0] = change == 0 && length > 1
+                    ? current
+                    : share((rise * kept + up) / length, (fall * kept + down) / length);
         } else {
             result[0] = changes + 1 == length ? share((rise + up) / length, (fall + down) / length) : Double.NaN;
         }

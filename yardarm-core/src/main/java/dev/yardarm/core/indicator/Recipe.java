@@ -351,14 +351,14 @@ public final class Recipe {
      */
     public Node passesAbove(Node left, Node right) {
         Node apart = each(
-                        "apart",
-                        1,
-                        (in, out) -> {
-                            double d = in[0] - in[1];
-                            out[0] = Math.abs(d) <= 1e-11 * Math.max(1, Math.abs(in[0])) ? 0 : d;
-                        },
-                        left,
-                        right)[0];
+                "apart",
+                1,
+                (in, out) -> {
+                    double d = in[0] - in[1];
+                    out[0] = Math.abs(d) <= 1e-11 * Math.max(1, Math.abs(in[0])) ? 0 : d;
+                },
+                left,
+                right)[0];
         return crossesAbove(apart, constant(0));
     }
 

@@ -48,7 +48,9 @@ public record PositionSize(double quantity, Limit limit, double atRisk, double t
                 account.multiply(BigDecimal.valueOf(plan.riskPercent())).movePointLeft(2);
         BigDecimal step = BigDecimal.valueOf(terms.lot());
         BigDecimal point = BigDecimal.valueOf(terms.pointValue()).multiply(BigDecimal.valueOf(terms.rate()));
-        BigDecimal piece = terms.margin() > 0 ? BigDecimal.valueOf(terms.margin()) : entry.multiply(point);
+        BigDecimal piece = terms.margin() > 0
+                ? BigDecimal.valueOf(terms.margin())
+                : entry.multiply(point).multiply(BigDecimal.valueOf(terms.share()));
         BigDecimal byRisk = allowed.divide(risk.multiply(point).multiply(step), 0, RoundingMode.DOWN);
         BigDecimal byAccount = account.divide(piece.multiply(step), 0, RoundingMode.DOWN);
         BigDecimal quantity = byRisk.min(byAccount).multiply(step);

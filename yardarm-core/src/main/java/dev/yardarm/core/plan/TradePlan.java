@@ -2,6 +2,7 @@ package dev.yardarm.core.plan;
 
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.instrument.InstrumentId;
+import dev.yardarm.core.source.PriceBasis;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -100,6 +101,20 @@ public record TradePlan(
 
     public double rewardInPercent() {
         return 100 * reward() / entry;
+    }
+
+    /** The same in prices as they are shown; a split or a roll since it was made moves it as it moves a drawing. */
+    public TradePlan in(PriceBasis basis) {
+        return basis.isAsTraded()
+                ? this
+                : withPrices(basis.shown(entry, madeAt), basis.shown(stop, madeAt), basis.shown(target, madeAt));
+    }
+
+    /** The same in prices of the day it was made, from those that are shown. */
+    public TradePlan asMade(PriceBasis basis) {
+        return basis.isAsTraded()
+                ? this
+                : withPrices(basis.traded(entry, madeAt), basis.traded(stop, madeAt), basis.traded(target, madeAt));
     }
 
     public TradePlan withPrices(double newEntry, double newStop, double newTarget) {

@@ -120,9 +120,7 @@ public final class Scenarios {
     /** The share of a scenario among all, in per cent: the product of the shares on the way to it. */
     public double total(String id) {
         double product = 100;
-        for (Scenario each = get(id).orElse(null);
-                each != null;
-                each = larger(each)) {
+        for (Scenario each = get(id).orElse(null); each != null; each = larger(each)) {
             product *= share(each.id()) / 100;
         }
         return product;
@@ -130,9 +128,7 @@ public final class Scenarios {
 
     /** What struck a scenario out, or one that it lies within; empty while it stands. */
     public Optional<Strike> struck(String id) {
-        for (Scenario each = get(id).orElse(null);
-                each != null;
-                each = larger(each)) {
+        for (Scenario each = get(id).orElse(null); each != null; each = larger(each)) {
             if (struck.containsKey(each.id())) {
                 return Optional.of(struck.get(each.id()));
             }

@@ -55,7 +55,9 @@ class ExactTiesTest {
                 sum = sum.add(prices[bar - back]);
             }
             int exact = prices[bar].multiply(BigDecimal.valueOf(length)).compareTo(sum);
-            assertThat(Double.compare(closes[bar], mean.at(bar))).as("bar " + bar).isEqualTo(exact);
+            assertThat(Double.compare(closes[bar], mean.at(bar)))
+                    .as("bar " + bar)
+                    .isEqualTo(exact);
             ties += exact == 0 ? 1 : 0;
             assertThat(mean.at(bar))
                     .isCloseTo(
@@ -68,7 +70,8 @@ class ExactTiesTest {
 
     @Test
     void whatIsNoPriceStaysAsItIs() {
-        for (double value : new double[] {Math.PI, 1 / 3.0, 2e7 / 3, 1e-9 / 3, Double.NaN, Double.POSITIVE_INFINITY, -7 / 9.0, 0}) {
+        for (double value :
+                new double[] {Math.PI, 1 / 3.0, 2e7 / 3, 1e-9 / 3, Double.NaN, Double.POSITIVE_INFINITY, -7 / 9.0, 0}) {
             assertThat(Decimals.settled(value, 20)).isEqualTo(Double.valueOf(value));
         }
         assertThat(Decimals.settled(0.1 + 0.2, 2)).isEqualTo(0.3);
@@ -100,7 +103,9 @@ class ExactTiesTest {
             for (int bar = 1; bar < closes.length; bar++) {
                 if (crosses.at(bar) == 1) {
                     found++;
-                    assertThat(Math.abs(k.at(bar) - d.at(bar))).as(cue + " at " + bar).isGreaterThan(1e-9);
+                    assertThat(Math.abs(k.at(bar) - d.at(bar)))
+                            .as(cue + " at " + bar)
+                            .isGreaterThan(1e-9);
                 }
             }
             assertThat(found).isPositive();

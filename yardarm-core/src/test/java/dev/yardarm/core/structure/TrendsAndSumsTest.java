@@ -28,7 +28,8 @@ class TrendsAndSumsTest {
 
     @Test
     void aRiseEndsWithTheCloseBelowItsLastLow() {
-        // Highs 112, 120, 130 and lows 104, 110; 118 is above the last low, 109 below it, and nothing is settled for long after.
+        // Highs 112, 120, 130 and lows 104, 110; 118 is above the last low, 109 below it, and nothing is settled for
+        // long after.
         Bars bars = TestBars.ofCloses(100, 112, 104, 120, 110, 130, 118, 109, 100, 90, 80, 70, 60);
         Column trend = column(bars, "pivots(5%).trend");
         assertThat(trend.at(5)).isEqualTo(1);
@@ -41,7 +42,8 @@ class TrendsAndSumsTest {
     @Test
     void aFallEndsWithTheCloseAboveItsLastHighAndANewOneBeginsWithItsSwings() {
         Bars bars = TestBars.ofCloses(
-                130, 118, 126, 110, 120, 100, 112, 121, 130, 122, 140, 128, 150, 138, 160, 120, 110, 125, 100, 115, 90, 105);
+                130, 118, 126, 110, 120, 100, 112, 121, 130, 122, 140, 128, 150, 138, 160, 120, 110, 125, 100, 115, 90,
+                105);
         Column trend = column(bars, "pivots(5%).trend");
         assertThat(trend.at(6)).isEqualTo(-1);
         assertThat(trend.at(7)).as("above 120, the last high").isZero();
@@ -56,9 +58,10 @@ class TrendsAndSumsTest {
         double[] closes = {100, 104, 108, 112, 116, 120, 116, 112, 108, 112, 116, 120, 124, 120, 116, 112, 108, 104};
         Bars bars = TestBars.ofCloses(closes);
         for (int known : new int[] {9, 0}) {
-            Surroundings.Sides sides = (from, until) -> from < TestBars.day(known) ? Double.NaN : from < TestBars.day(7) ? 50 : -20;
-            ColumnGraph graph = new ColumnGraph(new Surroundings(
-                    TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty(), sides));
+            Surroundings.Sides sides =
+                    (from, until) -> from < TestBars.day(known) ? Double.NaN : from < TestBars.day(7) ? 50 : -20;
+            ColumnGraph graph = new ColumnGraph(
+                    new Surroundings(TradingCalendar.roundTheClock(ZoneOffset.UTC), code -> Optional.empty(), sides));
             Column found = Formula.parse("divergence(against: delta, swing: 0.5).bearish", Language.builtIn())
                     .in(graph)
                     .output();
@@ -67,7 +70,8 @@ class TrendsAndSumsTest {
             for (int bar = 0; bar < bars.size(); bar++) {
                 told += found.at(bar) == 1 ? 1 : 0;
             }
-            // 120 and 124: with trades throughout the sum falls between them; where they begin between, two sums are not compared.
+            // 120 and 124: with trades throughout the sum falls between them; where they begin between, two sums are
+            // not compared.
             assertThat(told).as("known from " + known).isEqualTo(known == 0 ? 1 : 0);
         }
     }
@@ -87,16 +91,20 @@ class TrendsAndSumsTest {
         Indicator stages = definition.indicator();
         ColumnGraph graph = new ColumnGraph();
         List<ColumnGraph.Node> outputs = stages.in(graph, Settings.standard(stages));
-        ColumnGraph.Node fifty = Formula.parse("close > sma(close, 50)", Language.builtIn()).in(graph);
-        ColumnGraph.Node ten = Formula.parse("close > sma(close, 10)", Language.builtIn()).in(graph);
-        ColumnGraph.Node twenty = Formula.parse("close < sma(close, 20)", Language.builtIn()).in(graph);
+        ColumnGraph.Node fifty =
+                Formula.parse("close > sma(close, 50)", Language.builtIn()).in(graph);
+        ColumnGraph.Node ten =
+                Formula.parse("close > sma(close, 10)", Language.builtIn()).in(graph);
+        ColumnGraph.Node twenty =
+                Formula.parse("close < sma(close, 20)", Language.builtIn()).in(graph);
         outputs.forEach(ColumnGraph.Node::keep);
         graph.update(bars);
         int warm = 0;
         for (int bar = 0; bar < bars.closed(); bar++) {
             boolean strong = fifty.output().at(bar) == 1;
             boolean isWarm = !strong && ten.output().at(bar) == 1;
-            boolean cold = !strong && ten.output().at(bar) != 1 && twenty.output().at(bar) == 1;
+            boolean cold =
+                    !strong && ten.output().at(bar) != 1 && twenty.output().at(bar) == 1;
             assertThat(outputs.get(0).output().at(bar) == 1).isEqualTo(strong);
             assertThat(outputs.get(1).output().at(bar) == 1).as("bar " + bar).isEqualTo(isWarm);
             assertThat(outputs.get(2).output().at(bar) == 1).as("bar " + bar).isEqualTo(cold);
@@ -104,7 +112,8 @@ class TrendsAndSumsTest {
         }
         assertThat(warm).isPositive();
         // Before the average of fifty is known the second colour shows, and the cue that names it follows it.
-        assertThat(outputs.get(1).output().at(12) == 1 || outputs.get(2).output().at(30) == 1)
+        assertThat(outputs.get(1).output().at(12) == 1
+                        || outputs.get(2).output().at(30) == 1)
                 .isTrue();
         assertThat(definition.canonical()).contains("tint \"Cold\" fall when close < sma(close, 20)");
     }
@@ -117,6 +126,8 @@ class TrendsAndSumsTest {
         ticks.append(10, 100, 70, TickSeries.ASK);
         ticks.append(20, 100, 80, TickSeries.UNKNOWN);
         ticks.append(20, 100, 90, TickSeries.BID);
-        assertThat(LargeTrades.of(ticks, 50, 5)).extracting(LargeTrades.Large::size).containsExactly(75.0, 60.0, 80.0, 90.0);
+        assertThat(LargeTrades.of(ticks, 50, 5))
+                .extracting(LargeTrades.Large::size)
+                .containsExactly(75.0, 60.0, 80.0, 90.0);
     }
 }

@@ -26,10 +26,10 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 
 /** Sets alerts and takes them away; each change is a step of undo. What cannot be done is told. Used by the interface's thread. */
 public final class AlertWork {

@@ -42,7 +42,11 @@ public final class RestsOn {
     /** Scans that look through a list. */
     public String list(String name) {
         return rests(
-                books.scans().stream().filter(scan -> scan.universe().lists().contains(name)).map(Scan::name).toList(),
+                name,
+                books.scans().stream()
+                        .filter(scan -> scan.universe().lists().contains(name))
+                        .map(Scan::name)
+                        .toList(),
                 0,
                 0,
                 0);
@@ -56,14 +60,14 @@ public final class RestsOn {
                         .anyMatch(wait -> wait.on() instanceof Awaited.Member member
                                 && member.scan().equals(name)))
                 .count();
-        return rests(List.of(), alerts, 0, 0);
+        return rests(name, List.of(), alerts, 0, 0);
     }
 
     /** Alerts and scans whose formulas name an indicator of the trader's own. */
     public String indicator(String name) {
         Pattern named = Pattern.compile(
                 "(?i)(?<![\\w.#])" + Pattern.quote(name) + "(?![\\w])", Pattern.UNICODE_CHARACTER_CLASS);
-        return reading(named);
+        return reading(name, named);
     }
 
     /**
@@ -83,11 +87,12 @@ public final class RestsOn {
         long reading = books.alerts().stream()
                 .filter(each -> !each.instrument().equals(id) && books.waits(each) && reads(each, named))
                 .count();
-        return rests(scans, alerts + reading, calls, plans);
+        return rests(code, scans, alerts + reading, calls, plans);
     }
 
-    private String reading(Pattern named) {
+    private String reading(String name, Pattern named) {
         return rests(
+                name,
                 scans(named),
                 books.alerts().stream()
                         .filter(each -> books.waits(each) && reads(each, named))
@@ -112,7 +117,7 @@ public final class RestsOn {
                                 && named.matcher(value.text()).find());
     }
 
-    private static String rests(List<String> scans, long alerts, long calls, long plans) {
+    private static String rests(String on, List<String> scans, long alerts, long calls, long plans) {
         List<String> parts = new ArrayList<>();
         if (alerts > 0) {
             parts.add(count(alerts, "alert"));
@@ -132,8 +137,8 @@ public final class RestsOn {
             return "";
         }
         boolean one = parts.size() == 1 && alerts + calls + plans + scans.size() == 1;
-        return String.join(", ", parts) + (one ? " rests" : " rest")
-                + " on it and cannot go on without it; undo brings it back.";
+        return String.join(", ", parts) + (one ? " rests" : " rest") + " on " + on
+                + " and cannot go on without it; undo brings it back.";
     }
 
     private static String count(long number, String what) {

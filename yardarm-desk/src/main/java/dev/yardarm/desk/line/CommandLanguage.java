@@ -273,6 +273,26 @@ public final class CommandLanguage {
         if (first.equals("plan")) {
             plan(words, proposals);
         }
+        if (words.length == 2) {
+            planPart(first, words[1], proposals);
+        }
+    }
+
+    /** One part of the plan in hand, or what new plans start from. */
+    private static void planPart(String first, String value, List<Proposal> proposals) {
+        OptionalDouble number = number(value.replaceFirst("%$", "").replaceFirst("(?i)k$", "000"));
+        if (number.isEmpty()
+                || !List.of("account", "risk", "stop", "target", "entry").contains(first)) {
+            return;
+        }
+        String meaning =
+                switch (first) {
+                    case "account" -> "the account that plans are sized by";
+                    case "risk" -> "per cent of the account at risk in a plan";
+                    default -> "the " + first + " of the plan on the chart in hand";
+                };
+        proposals.add(new Proposal(
+                "plan", first + " " + value, meaning, new LineCommand.ChangePlan(first, number.getAsDouble())));
     }
 
     private static void plan(String[] words, List<Proposal> proposals) {

@@ -11,11 +11,13 @@ import dev.yardarm.core.indicator.Indicator;
 import dev.yardarm.core.indicator.Settings;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.NamedList;
+import dev.yardarm.core.plan.TradePlan;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.core.stance.Stance;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.action.Action;
 import dev.yardarm.desk.action.View;
+import dev.yardarm.desk.plan.PlanWork;
 import dev.yardarm.desk.room.chart.Aspect;
 import dev.yardarm.desk.room.chart.ChartComparisons;
 import dev.yardarm.desk.room.chart.ChartIndicators;
@@ -24,6 +26,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 
@@ -204,6 +207,48 @@ public interface LineCommand {
         @Override
         public void run(Hands hands) {
             hands.room().studies().makePlan(entry, stop, target);
+        }
+    }
+
+    /** Changes one part of the plan on the chart in hand, and what new plans start from. */
+    record ChangePlan(String part, double value) implements LineCommand {
+        @Override
+        public boolean onChart() {
+            return !part.equals("account") && !part.equals("risk");
+        }
+
+        @Override
+        public void run(Hands hands) {
+            PlanWork work = hands.desk().planWork();
+            if (!onChart()) {
+                boolean taken = part.equals("account")
+                        ? work.setSizing(value, work.riskPercent() > 0 ? work.riskPercent() : 1)
+                        : work.setSizing(work.account() > 0 ? work.account() : 25_000, value);
+                if (taken) {
+                    hands.desk()
+                            .tell(String.format(
+                                    Locale.ROOT,
+                                    "New plans start from an account of %,.2f and put %s %% of it at risk.",
+                                    work.account(),
+                                    dev.yardarm.core.indicator.Setting.Number.plain(work.riskPercent())));
+                }
+                return;
+            }
+            TradePlan plan = hands.room().chart().plan().orElse(null);
+            if (plan == null) {
+                hands.desk()
+                        .tell(
+                                "There is no plan on this chart. Type plan with entry, stop and target, such as plan 104.20 102.80 107.");
+                return;
+            }
+            hands.room()
+                    .studies()
+                    .change(
+                            plan,
+                            plan.withPrices(
+                                    part.equals("entry") ? value : plan.entry(),
+                                    part.equals("stop") ? value : plan.stop(),
+                                    part.equals("target") ? value : plan.target()));
         }
     }
 

@@ -1,11 +1,11 @@
 package dev.yardarm.desk.list;
 
-import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.source.Members;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.Directory;
 import dev.yardarm.desk.work.Lane;

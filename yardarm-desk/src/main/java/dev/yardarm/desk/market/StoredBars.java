@@ -109,8 +109,7 @@ final class StoredBars {
      * @param from bars before it are not needed. A short span of bars within the day is read alone and not kept: an alert on a condition rests
      *     on some days, and a year of minutes for each of hundreds would fill the memory
      */
-    Base bars(
-            BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long from, long moment)
+    Base bars(BarSource source, Instrument instrument, Timeframe timeframe, BarRequest request, long from, long moment)
             throws IOException {
         if (!(source instanceof LiveSource)) {
             return whole(source, instrument, timeframe, request, moment);

@@ -1,7 +1,5 @@
 package dev.yardarm.desk.own;
 
-import java.util.function.Consumer;
-import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.blend.Blend;
 import dev.yardarm.core.formula.BlendFormula;
 import dev.yardarm.core.formula.FormulaException;
@@ -9,6 +7,7 @@ import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.market.BlendSource;
 import dev.yardarm.desk.market.Directory;
@@ -20,6 +19,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /** Making and changing blends; each change is a step of undo. Used by the interface's thread. */

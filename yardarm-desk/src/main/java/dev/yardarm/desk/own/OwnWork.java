@@ -1,12 +1,12 @@
 package dev.yardarm.desk.own;
 
-import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.formula.Definition;
 import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.formula.Language;
 import dev.yardarm.core.own.OwnIndicator;
 import dev.yardarm.core.own.OwnLanguage;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.desk.command.UndoStack;
 import dev.yardarm.desk.language.LivingLanguage;
 import java.util.ArrayList;

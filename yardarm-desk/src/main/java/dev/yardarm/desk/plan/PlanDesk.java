@@ -4,6 +4,7 @@ import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.instrument.Instrument;
 import dev.yardarm.core.plan.PositionSize;
 import dev.yardarm.core.plan.TradePlan;
+import dev.yardarm.core.plan.TradeTerms;
 import dev.yardarm.core.source.BarRequest;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.book.Books;
@@ -11,8 +12,11 @@ import dev.yardarm.desk.listening.Listening;
 import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
+import dev.yardarm.desk.work.Lane;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.ToDoubleFunction;
@@ -28,6 +32,8 @@ public final class PlanDesk implements AutoCloseable {
     private final Desk desk;
     private final Rows<TradePlan> rows;
     private final Listening heard;
+    /** Plans as they are shown, by what is kept. */
+    private Map<TradePlan, TradePlan> moved = Map.of();
 
     public PlanDesk(Desk desk) {
         this.desk = desk;
@@ -132,14 +138,55 @@ public final class PlanDesk implements AutoCloseable {
                 .map(each -> {
                     Sizing.Sized sized = desk.sizing().size(plan, each);
                     return sized.size()
-                            .map(size -> Sizing.limit(size, each.margin() > 0).replace("size set by ", ""))
+                            .map(size -> marked(
+                                    plan,
+                                    Sizing.limit(size, TradeTerms.isHeld(each)).replace("size set by ", "")))
                             .orElse(sized.words());
                 })
                 .orElse("");
     }
 
+    /** One that was sized for a larger account than there is now says so. */
+    private String marked(TradePlan plan, String limit) {
+        double now = desk.planWork().account();
+        return now > 0 && plan.account() > now
+                ? String.format(
+                        Locale.ROOT, "%s; sized for an account of %,.0f, it is %,.0f now", limit, plan.account(), now)
+                : limit;
+    }
+
+    /** The plans in prices of now: splits and rolls since they were made have moved them. What that takes is read in the background. */
     private void read() {
-        rows.set(desk.books().plans());
+        List<TradePlan> kept = desk.books().plans();
+        rows.set(kept.stream().map(plan -> moved.getOrDefault(plan, plan)).toList());
+        long now = desk.feedServices().now().getAsLong();
+        desk.scheduler()
+                .start(
+                        Lane.SOON,
+                        "plans in prices of now " + System.identityHashCode(this),
+                        "",
+                        job -> {
+                            Map<TradePlan, TradePlan> shown = new HashMap<>();
+                            for (TradePlan plan : kept) {
+                                Instrument each =
+                                        desk.directory().find(plan.instrument()).orElse(null);
+                                if (each != null) {
+                                    shown.put(
+                                            plan,
+                                            plan.in(desk.vantages().at(now).basis(each)));
+                                }
+                            }
+                            return shown;
+                        },
+                        shown -> {
+                            moved = shown;
+                            if (kept.stream().anyMatch(plan -> !plan.equals(shown.getOrDefault(plan, plan)))) {
+                                rows.set(kept.stream()
+                                        .map(plan -> shown.getOrDefault(plan, plan))
+                                        .toList());
+                            }
+                        },
+                        unread -> {});
     }
 
     /** The plans. */
@@ -163,14 +210,21 @@ public final class PlanDesk implements AutoCloseable {
         double account = desk.planWork().account();
         return String.format(
                 Locale.ROOT,
-                "%d %s, together %,.2f%s at risk%s, tying up %,.2f%s",
+                "%d %s, together %,.2f%s at risk%s, tying up %,.2f%s%s",
                 rows.rows().size(),
                 rows.rows().size() == 1 ? "plan" : "plans",
                 atRisk,
                 money,
                 account > 0 ? String.format(Locale.ROOT, " (%.2f %% of the account)", 100 * atRisk / account) : "",
                 cost,
-                money);
+                money,
+                account > 0 && cost > account
+                        ? String.format(
+                                Locale.ROOT,
+                                ", which is %,.2f%s more than the account: not all of them can be taken together",
+                                cost - account,
+                                money)
+                        : "");
     }
 
     /** The money of the account; empty where it is not known. */

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
 import java.util.function.LongSupplier;
+import java.util.function.UnaryOperator;
 
 /**
  * Makes plans and changes them; each change is a step of undo. An instrument has one plan that stands at a time; the ones before
@@ -25,6 +26,7 @@ public final class PlanWork {
 
     private final Books books;
     private final UndoStack undo;
+    private final UnaryOperator<Instrument> counting;
     private final LongSupplier now;
     private final Consumer<String> tell;
     private final Listeners<PlanWork> sized = new Listeners<>();
@@ -33,6 +35,13 @@ public final class PlanWork {
 
     /** @param now what time it is in the market */
     public PlanWork(Books books, UndoStack undo, LongSupplier now, Consumer<String> tell) {
+        this(books, undo, now, instrument -> instrument, tell);
+    }
+
+    /** @param counting the contract that counts of a continuous future; any other instrument itself */
+    public PlanWork(
+            Books books, UndoStack undo, LongSupplier now, UnaryOperator<Instrument> counting, Consumer<String> tell) {
+        this.counting = counting;
         this.books = books;
         this.undo = undo;
         this.now = now;
@@ -82,7 +91,8 @@ public final class PlanWork {
      *
      * @return true when it was made
      */
-    public boolean make(Instrument instrument, Timeframe timeframe, double entry, double stop, double target) {
+    public boolean make(Instrument given, Timeframe timeframe, double entry, double stop, double target) {
+        Instrument instrument = counting.apply(given);
         if (!instrument.isTradable()) {
             tell.accept(instrument.code() + " (" + instrument.kind().word()
                     + ") cannot be bought, so there is nothing to plan.");
@@ -103,6 +113,7 @@ public final class PlanWork {
             tell.accept("No plan was made: " + problem.get() + ".");
             return false;
         }
+        Optional<TradePlan> before = books.plan(instrument.id());
         undo.execute(books.planShelf().change("plan a trade", all -> {
             List<TradePlan> after = new ArrayList<>();
             all.forEach(each -> after.add(
@@ -110,7 +121,19 @@ public final class PlanWork {
             after.add(plan);
             return after;
         }));
+        if (!instrument.equals(given)) {
+            tell.accept(given.code() + " is a series of contracts; the plan is for " + instrument.code()
+                    + ", the one that counts now.");
+        }
+        before.ifPresent(old -> tell.accept("The plan for " + instrument.code() + " with its entry at "
+                + instrument.format().format(old.entry()) + " has ended with this one; undo brings it back."));
         return true;
+    }
+
+    /** The plan that stands for an instrument, of a continuous future that of the contract that counts. */
+    public Optional<TradePlan> of(Instrument instrument) {
+        return books.plan(instrument.id())
+                .or(() -> books.plan(counting.apply(instrument).id()));
     }
 
     /**

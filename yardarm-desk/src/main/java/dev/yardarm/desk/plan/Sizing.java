@@ -70,7 +70,7 @@ public final class Sizing {
 
     private String words(PositionSize size, Instrument instrument) {
         String money = currency(instrument);
-        boolean held = instrument.margin() > 0;
+        boolean held = TradeTerms.isHeld(instrument);
         if (size.quantity() == 0) {
             return size.limit() == PositionSize.Limit.RISK
                     ? "Size 0: " + lot(instrument) + " would risk more than allowed."

@@ -1,17 +1,17 @@
 package dev.yardarm.desk.scan;
 
-import java.util.function.Consumer;
-import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.scan.ScanSchedule;
 import dev.yardarm.desk.book.Books;
+import dev.yardarm.desk.book.RestsOn;
 import dev.yardarm.desk.command.UndoStack;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 
 /** Saves scans and takes them away; each is a step of undo. Used by the interface's thread. */
 public final class ScanWork {

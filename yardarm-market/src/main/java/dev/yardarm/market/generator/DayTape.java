@@ -53,17 +53,6 @@ abstract class DayTape extends Tape {
     @Override
     final void appendDay(int session, long open, long close, BarSeries series) {
         int[] day = day(session);
-        double[] course = session < firstIntraday() ? null : course(session);
-        if (course != null) {
-            // Its high and low are those of its minutes.
-            MinutePath path = path(session);
-            follow(session, course, path);
-            for (int minute = 0; minute < path.minutes(); minute++) {
-                day[1] = minute == 0 ? path.high[0] : Math.max(day[1], path.high[minute]);
-                day[2] = minute == 0 ? path.low[0] : Math.min(day[2], path.low[minute]);
-            }
-            day[3] = path.close[path.minutes() - 1];
-        }
         series.append(open, close, price(day[0]), price(day[1]), price(day[2]), price(day[3]), wholeVolume(session));
     }
 
@@ -76,7 +65,8 @@ abstract class DayTape extends Tape {
         for (int minute = 0; minute < ends.length; minute++) {
             ends[minute] = course[minute] * inverse;
         }
-        path.follow(minutesDice(session), day(session)[0], ends, wholeVolume(session));
+        int[] day = day(session);
+        path.follow(minutesDice(session), ends, day[0], day[1], day[2], day[3], wholeVolume(session));
     }
 
     @Override
@@ -87,12 +77,6 @@ abstract class DayTape extends Tape {
             return;
         }
         int[] day = day(session);
-        path.fill(
-                minutesDice(session),
-                day[0],
-                day[1],
-                day[2],
-                day[3],
-                wholeVolume(session));
+        path.fill(minutesDice(session), day[0], day[1], day[2], day[3], wholeVolume(session));
     }
 }

@@ -155,13 +155,17 @@ final class FutureFamilies {
             for (int session = 0; session < count; session++) {
                 double open = session == 0 ? index.open(0) : 0.4 * index.open(session) + 0.6 * index.close(session - 1);
                 double close = index.close(session);
-                double reach = Math.abs(close / open - 1) * 0.25 + 0.0028;
+                double premium = (noise.open[session] + noise.close[session]) / 2;
+                // Wide enough for its way within the day, which is that of the index.
+                double[] reach = index.reach(session);
+                reach[0] *= 1.0012;
+                reach[1] /= 1.0012;
                 noise.open[session] *= open;
                 noise.close[session] *= close;
-                noise.high[session] =
-                        Math.max(noise.open[session], noise.close[session]) * (1 + reach * dice.exponential() * 0.7);
-                noise.low[session] =
-                        Math.min(noise.open[session], noise.close[session]) * (1 - reach * dice.exponential() * 0.7);
+                noise.high[session] = Math.max(Math.max(noise.open[session], noise.close[session]), reach[0] * premium)
+                        * (1 + 0.0004 * dice.exponential());
+                noise.low[session] = Math.min(Math.min(noise.open[session], noise.close[session]), reach[1] * premium)
+                        * (1 - 0.0004 * dice.exponential());
             }
             return noise;
         }

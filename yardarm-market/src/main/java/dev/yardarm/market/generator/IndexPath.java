@@ -81,6 +81,27 @@ final class IndexPath extends Tape {
         return value / divisor;
     }
 
+    /** How high and how low an index goes in a session, estimated from its members' days. */
+    double[] reach(int session) {
+        double open = 0;
+        double close = 0;
+        double above = 0;
+        double below = 0;
+        for (DailyBars member : members) {
+            double shares = member.shares[session];
+            open += DailyBars.price(member.open[session]) * shares;
+            close += DailyBars.price(member.close[session]) * shares;
+            above += DailyBars.price(member.high[session] - Math.max(member.open[session], member.close[session]))
+                    * shares;
+            below += DailyBars.price(Math.min(member.open[session], member.close[session]) - member.low[session])
+                    * shares;
+        }
+        return new double[] {
+            (Math.max(open, close) + COINCIDENCE * above) / divisor,
+            (Math.min(open, close) - COINCIDENCE * below) / divisor
+        };
+    }
+
     @Override
     void appendDay(int session, long open, long close, BarSeries series) {
         long volume = 0;

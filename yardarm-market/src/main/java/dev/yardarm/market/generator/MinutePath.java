@@ -77,24 +77,36 @@ final class MinutePath {
     }
 
     /**
-     * Fills the minutes along given ends, with short wicks around them; the volume is shared out by the rhythm.
+     * Fills the minutes along given ends. What would go beyond the day's high or low is drawn in, and the farthest bar reaches them; the volume is
+     * shared out by the rhythm.
      *
-     * @param dayOpen ticks the first minute opens at
-     * @param ends where each minute closes, in ticks, not rounded
+     * @param ends where each minute closes, in ticks, not rounded; the last is the day's close
      */
-    void follow(Dice dice, int dayOpen, double[] ends, long dayVolume) {
-        int previous = dayOpen;
-        for (int minute = 0; minute < minutes; minute++) {
-            int end = (int) Math.rint(ends[minute]);
-            long bits = dice.bits();
-            double wick = 1.2 * rhythm[minute];
-            open[minute] = previous;
-            close[minute] = end;
-            high[minute] = (int) (Math.max(previous, end) + wick * (bits & 0xFFFF) / 65536);
-            low[minute] = (int) Math.ceil(Math.min(previous, end) - wick * (bits >>> 16 & 0xFFFF) / 65536);
-            previous = end;
-        }
+    void follow(Dice dice, double[] ends, int dayOpen, int dayHigh, int dayLow, int dayClose, long dayVolume) {
+        path[0] = dayOpen;
+        System.arraycopy(ends, 0, path, 1, minutes);
+        drawIn(dayOpen, dayHigh, dayLow, dayClose);
+        bars(dice, dayOpen, dayHigh, dayLow, dayClose);
         shareOut(dice, dayVolume);
+    }
+
+    private void drawIn(int dayOpen, int dayHigh, int dayLow, int dayClose) {
+        int top = Math.max(dayOpen, dayClose);
+        int bottom = Math.min(dayOpen, dayClose);
+        double highest = top;
+        double lowest = bottom;
+        for (double value : path) {
+            highest = Math.max(highest, value);
+            lowest = Math.min(lowest, value);
+        }
+        double upward = highest > dayHigh ? (dayHigh - top) / (highest - top) : 1;
+        double downward = lowest < dayLow ? (bottom - dayLow) / (bottom - lowest) : 1;
+        for (int minute = 0; minute <= minutes; minute++) {
+            double value = path[minute];
+            path[minute] = value > top
+                    ? top + (value - top) * upward
+                    : value < bottom ? bottom - (bottom - value) * downward : value;
+        }
     }
 
     /** A random walk pulled straight so that it starts and ends at 0. */

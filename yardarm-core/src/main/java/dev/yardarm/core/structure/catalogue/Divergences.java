@@ -108,18 +108,18 @@ public final class Divergences extends Detector {
         ColumnGraph.Node traded = Operation.each(
                 graph, "known from trades", 1, (in, out) -> out[0] = in[0] == in[0] ? 1 : 0, graph.tradedDelta())[0];
         return graph.computed(
-                "delta of one kind of data",
-                0,
-                1,
-                () -> new Stepped(new double[] {0, Double.NaN}, 2, 1, (in, state, out) -> {
-                    boolean goesOn = in[1] == state[1];
-                    boolean begins = state[1] != state[1];
-                    state[0] = goesOn ? state[0] + in[0] : in[0];
-                    state[1] = in[1];
-                    out[0] = goesOn || begins ? state[0] : Double.NaN;
-                }),
-                day.get(1),
-                traded)[0];
+                        "delta of one kind of data",
+                        0,
+                        1,
+                        () -> new Stepped(new double[] {0, Double.NaN}, 2, 1, (in, state, out) -> {
+                            boolean goesOn = in[1] == state[1];
+                            boolean begins = state[1] != state[1];
+                            state[0] = goesOn ? state[0] + in[0] : in[0];
+                            state[1] = in[1];
+                            out[0] = goesOn || begins ? state[0] : Double.NaN;
+                        }),
+                        day.get(1),
+                        traded)[0];
     }
 
     @Override
@@ -253,7 +253,8 @@ public final class Divergences extends Detector {
             Turn second = turns.get(turns.size() - 1);
             Turn between = turns.get(turns.size() - 2);
             Turn first = turns.get(turns.size() - 3);
-            if (second.bar() - first.bar() > apart || ofOneSum && isBroken(first.bar() - NEAR, Math.min(bar, second.bar() + NEAR))) {
+            if (second.bar() - first.bar() > apart
+                    || ofOneSum && isBroken(first.bar() - NEAR, Math.min(bar, second.bar() + NEAR))) {
                 return null;
             }
             int sign = second.high() ? 1 : -1;

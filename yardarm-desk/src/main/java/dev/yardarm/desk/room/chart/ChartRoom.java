@@ -93,7 +93,11 @@ public final class ChartRoom {
             public void opened(String madeFrom, List<EventMark> marks, PriceBasis basis) {
                 chart.setMadeFrom(madeFrom);
                 chart.setMarks(marks);
-                drawings.setBasis(basis);
+                if (!basis.equals(drawings.basis())) {
+                    drawings.setBasis(basis);
+                    // Alerts, calls and plans are in those prices too.
+                    studies.show();
+                }
             }
 
             @Override

@@ -29,6 +29,9 @@ import java.util.Optional;
  * thread alone.
  */
 public final class Studies implements ChartEdits {
+    /** An entry so many times the price is a slip. */
+    private static final double FAR = 3;
+
     private final Desk desk;
     private final ChartRoom room;
     private final ChartModel chart;
@@ -62,8 +65,12 @@ public final class Studies implements ChartEdits {
                     .map(call -> mark(call.in(basis)))
                     .toList());
             chart.setScenarios(marks(id, basis));
-            chart.setFirings(books().firings(id));
-            chart.setPlan(books().plan(id).orElse(null));
+            chart.setFirings(
+                    books().firings(id).stream().map(firing -> firing.in(basis)).toList());
+            chart.setPlan(chart.instrument()
+                    .flatMap(desk.planWork()::of)
+                    .map(plan -> plan.in(basis))
+                    .orElse(null));
             if (chart.selection().equals(Selection.PLAN) && chart.plan().isEmpty()) {
                 chart.select(Selection.NONE);
                 room.tell(Aspect.SELECTION);
@@ -214,6 +221,14 @@ public final class Studies implements ChartEdits {
     /** Makes the instrument's plan; its account and risk are those used last. */
     public void makePlan(double entry, double stop, double target) {
         chart.instrument().ifPresent(instrument -> {
+            double last = chart.data().last();
+            if (last > 0 && (entry > FAR * last || entry < last / FAR)) {
+                desk.tell("No plan was made: an entry at " + instrument.format().format(entry)
+                        + " is far from the price of "
+                        + instrument.code() + ", " + instrument.format().format(last)
+                        + ". Is it meant for another instrument?");
+                return;
+            }
             if (desk.planWork().make(instrument, chart.timeframe(), entry, stop, target)) {
                 select(Selection.PLAN);
             }
@@ -222,7 +237,7 @@ public final class Studies implements ChartEdits {
 
     @Override
     public void change(TradePlan before, TradePlan after) {
-        if (!desk.planWork().change(after)) {
+        if (!desk.planWork().change(after.asMade(room.drawings().basis()))) {
             show();
         }
     }
@@ -230,8 +245,9 @@ public final class Studies implements ChartEdits {
     /** Removes the plan of the instrument on the chart. */
     public void removePlan() {
         id().ifPresent(id -> {
-            if (books().plan(id).isPresent()) {
-                desk.planWork().remove(id);
+            InstrumentId planned = chart.plan().map(TradePlan::instrument).orElse(id);
+            if (books().plan(planned).isPresent()) {
+                desk.planWork().remove(planned);
                 select(Selection.NONE);
             }
         });
