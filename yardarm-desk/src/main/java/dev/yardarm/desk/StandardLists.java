@@ -47,6 +47,9 @@ final class StandardLists {
                                     && each.tier().equals(tier.code()))));
         }
         lists.add(new NamedList("Indices", ids(all, each -> each.kind() == Instrument.Kind.INDEX)));
+        lists.add(new NamedList("Futures", ids(all, each -> each.kind() == Instrument.Kind.CONTINUOUS)));
+        lists.add(new NamedList("Currencies", ids(all, each -> each.kind() == Instrument.Kind.CURRENCY)));
+        lists.add(new NamedList("Yields", ids(all, each -> each.kind() == Instrument.Kind.YIELD)));
         return lists;
     }
 

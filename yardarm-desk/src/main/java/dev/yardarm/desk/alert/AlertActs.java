@@ -1,5 +1,6 @@
 package dev.yardarm.desk.alert;
 
+import dev.yardarm.data.text.Cells;
 import dev.yardarm.core.alert.Acts;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
@@ -59,8 +60,8 @@ public final class AlertActs {
             list(firing.instrument(), acts.tag());
         }
         if (acts.file()) {
-            String line = Times.at(firing.at(), zone).toOffsetDateTime() + "," + quoted(instrument.code()) + ","
-                    + quoted(firing.on()) + "," + firing.price() + "," + quoted(firing.note()) + "\n";
+            String line = Times.at(firing.at(), zone).toOffsetDateTime() + "," + Cells.of(instrument.code()) + ","
+                    + Cells.of(firing.on()) + "," + firing.price() + "," + Cells.of(firing.note()) + "\n";
             behind.execute(() -> write(line));
         }
     }
@@ -84,12 +85,6 @@ public final class AlertActs {
             more.add(instrument);
             books.listShelf().put(new NamedList(list.name(), more, list.colour()));
         }
-    }
-
-    private static String quoted(String text) {
-        return text.matches("[^,\"\\r\\n]*")
-                ? text
-                : '"' + text.replace("\"", "\"\"").replaceAll("[\\r\\n]+", " ") + '"';
     }
 
     private void write(String line) {

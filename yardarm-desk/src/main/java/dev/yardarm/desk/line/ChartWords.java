@@ -24,6 +24,9 @@ import java.util.function.Function;
 
 /** Lines about the chart itself: kinds of bars, sessions, scale, spans, layouts, links, presets, lists, files. */
 final class ChartWords {
+    /** A century of days: more than any history holds. */
+    private static final int MOST_DAYS = 36_500;
+
     private final String text;
     private final String first;
     private final String rest;
@@ -111,6 +114,10 @@ final class ChartWords {
                 }
                 case "days" -> {
                     int days = rest.equals("all") ? 0 : Integer.parseInt(rest);
+                    if (days < 0 || days > MOST_DAYS || days == 0 && !rest.equals("all")) {
+                        throw new IllegalArgumentException(
+                                "days are a whole number from 1 to " + MOST_DAYS + ", or all");
+                    }
                     change(
                             days == 0 ? "load all days" : "load the last " + days + " days",
                             request -> request.withDays(days));

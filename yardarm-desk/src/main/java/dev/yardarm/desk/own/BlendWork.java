@@ -73,6 +73,7 @@ public final class BlendWork {
      */
     public Blend make(String code, String name, String formula) {
         BlendFormula read = checked(formula);
+        checkValue(read);
         String wanted = code.strip().replaceFirst("^#", "").toUpperCase(Locale.ROOT);
         if (wanted.isEmpty()) {
             wanted = free(read.parts().stream()
@@ -90,6 +91,21 @@ public final class BlendWork {
         checkCircle(after);
         put(before == null ? "make the blend " + wanted : "change the blend " + wanted, after);
         return after;
+    }
+
+    /** One that has no value whatever its parts are worth, such as anything over 0, would be an empty chart for good. */
+    private static void checkValue(BlendFormula read) {
+        double[] parts = new double[read.parts().size()];
+        for (double worth : new double[] {1, 2, 7.5, 100, 1234.5}) {
+            for (int part = 0; part < parts.length; part++) {
+                parts[part] = worth * (1 + 0.37 * part);
+            }
+            if (!Double.isNaN(read.of(parts))) {
+                return;
+            }
+        }
+        throw new IllegalArgumentException(
+                "'" + read.canonical() + "' has no value whatever its parts are worth; look at what it is divided by");
     }
 
     /**

@@ -1,5 +1,6 @@
 package dev.yardarm.desk.scan;
 
+import dev.yardarm.data.text.Cells;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Definition;
@@ -343,7 +344,7 @@ public final class ScanDesk implements AutoCloseable {
 
     private static String line(List<String> cells) {
         return cells.stream()
-                        .map(each -> each.matches("[^\",\\r\\n]*") ? each : '"' + each.replace("\"", "\"\"") + '"')
+                        .map(Cells::of)
                         .collect(Collectors.joining(","))
                 + "\n";
     }

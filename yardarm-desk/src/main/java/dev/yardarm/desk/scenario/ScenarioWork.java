@@ -70,6 +70,10 @@ public final class ScenarioWork {
     public boolean make(Instrument instrument, String sentence, double last) {
         try {
             ScenarioSentence said = ScenarioSentence.parse(sentence, directory.calendar(instrument), now.getAsLong());
+            if (said.title().replaceAll("[\"\u201c\u201d\\s]", "").isEmpty()) {
+                throw new IllegalArgumentException(
+                        "it needs a name, such as scenario \"fifth wave up\" 60% to 112, wrong below 99");
+            }
             Scenarios there = of(instrument.id());
             String parent = said.parent().isEmpty() ? "" : named(there, said.parent());
             if (find(there, said.title()).isPresent()) {

@@ -54,6 +54,8 @@ public record FeedFault(Kind kind, long from, long to, long amount) {
         return time >= from && time < to;
     }
 
+    private static final double MOST_SECONDS = 31 * 24 * 3600;
+
     /**
      * Reads a fault as it is typed: {@code cut for 5m}, {@code delay 20s for 10m}, {@code double}, {@code reorder 3s for 2m}, {@code lose for 2m
      * fill after 10m}.
@@ -111,6 +113,10 @@ public record FeedFault(Kind kind, long from, long to, long amount) {
             throw new IllegalArgumentException("'" + span.group(1) + "' is no number", bad);
         }
         char unit = Character.toLowerCase(span.group(2).charAt(0));
+        double seconds = number * (unit == 's' ? 1 : unit == 'm' ? 60 : 3600);
+        if (!(seconds <= MOST_SECONDS)) {
+            throw new IllegalArgumentException("'" + text.strip() + "' is longer than a month; write such as 5m or 2h");
+        }
         return (long) (number * (unit == 's' ? SECOND : unit == 'm' ? 60 * SECOND : 3600 * SECOND));
     }
 
