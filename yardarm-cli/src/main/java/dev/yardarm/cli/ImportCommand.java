@@ -90,8 +90,8 @@ final class ImportCommand implements Callable<Integer> {
                                 "'" + timeframe + "' is not a timeframe; write 1m, 15m, 4h, D, W or M"));
         String code = symbol.strip().toUpperCase(Locale.ROOT);
         if (!code.matches("[A-Z0-9^][A-Z0-9._^-]{0,23}")) {
-            throw new WrongUsageException(
-                    "'" + symbol + "' is not a code; use up to 24 letters, digits, dots and dashes, the first a letter or digit");
+            throw new WrongUsageException("'" + symbol
+                    + "' is not a code; use up to 24 letters, digits, dots and dashes, the first a letter or digit");
         }
         if (!(pointValue >= 0) || !(margin >= 0)) {
             throw new WrongUsageException("--point-value and --margin must not be below zero");

@@ -24,7 +24,8 @@ class WrongAmountsTest extends OnAChart {
         assertThatThrownBy(() -> front.get(() -> desk.blendWork().make("AAB", "", "#KTRL / 0")))
                 .hasStackTraceContaining("has no value whatever its parts are worth");
         assertThat(front.get(() -> desk.blendWork().all())).isEmpty();
-        assertThat(front.get(() -> desk.blendWork().make("AAB", "", "#KTRL / #MARN")).code())
+        assertThat(front.get(() -> desk.blendWork().make("AAB", "", "#KTRL / #MARN"))
+                        .code())
                 .isEqualTo("AAB");
     }
 
@@ -33,7 +34,9 @@ class WrongAmountsTest extends OnAChart {
         front.run(() -> desk.scenarioWork().make(instrument("KTRL"), "\"\" 60% to 500, wrong below 10", 100));
         front.settle(desk.scheduler());
         assertThat(String.join(" ", notices)).contains("The scenario was not made");
-        assertThat(front.get(() -> desk.scenarioWork().of(instrument("KTRL").id()).all())).isEmpty();
+        assertThat(front.get(
+                        () -> desk.scenarioWork().of(instrument("KTRL").id()).all()))
+                .isEmpty();
     }
 
     @Test

@@ -14,6 +14,7 @@ import dev.yardarm.chart.surface.Palette.Role;
 import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.drawing.Anchor;
 import dev.yardarm.core.drawing.Drawing;
 import dev.yardarm.core.drawing.Figure;
 import dev.yardarm.core.drawing.Sketch;
@@ -95,6 +96,15 @@ final class DrawingLabels {
                     + format.format(price);
             text += "  " + format.format(price) + (last > 0 ? "  " + Readout.percent(price / last - 1) : "");
         }
+        boolean level = figured.look() == Figured.Look.MAIN
+                && !text.isEmpty()
+                && ("right".equals(drawing.options().get("extend")) || drawing.is("level_ray"));
+        if (level) {
+            // What goes on to the right is read for its price first.
+            String price = price(figured.anchors());
+            brief = shorter(text) + "  " + price;
+            text += "  " + price;
+        }
         if (text.isEmpty() && chosen && figured == found.figured()) {
             text = found.words();
         }
@@ -123,6 +133,17 @@ final class DrawingLabels {
                     found.id(), text, brief.isEmpty() ? shorter(text) : brief, Type.SMALL, colour, rank, y, spots);
             labels.add(struck ? label.strike() : label);
         }
+    }
+
+    /** The price of a line, or the lower and the upper one of a zone. */
+    private String price(List<Anchor> anchors) {
+        double low = Double.POSITIVE_INFINITY;
+        double high = Double.NEGATIVE_INFINITY;
+        for (Anchor each : anchors) {
+            low = Math.min(low, each.price());
+            high = Math.max(high, each.price());
+        }
+        return low == high ? format.format(low) : format.format(low) + " to " + format.format(high);
     }
 
     /** The letter of the timeframe a drawing was made on, on its line near the right edge. */

@@ -14,6 +14,7 @@ import dev.yardarm.chart.surface.Surface.Align;
 import dev.yardarm.chart.surface.Surface.Type;
 import dev.yardarm.core.profile.UntouchedLevel;
 import dev.yardarm.core.series.Times;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
@@ -23,7 +24,8 @@ import java.util.Locale;
 final class UntouchedRenderer {
     private static final double[] DASH = {7, 4};
     private static final double[] EDGE_DASH = {2, 4};
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ROOT);
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY_OF_YEAR = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH);
 
     private final Batch line = new Batch();
 
@@ -49,7 +51,11 @@ final class UntouchedRenderer {
             line.point(from, y);
             line.point(chart.plotRight(), y);
             surface.line(colour, isControl ? 1.5 : 1, isControl ? DASH : EDGE_DASH, line.values(), 2);
-            String day = Times.date(level.since() - 1, chart.zone()).format(DAY);
+            LocalDate since = Times.date(level.since() - 1, chart.zone());
+            // Of another year a day and a month are a riddle.
+            boolean thisYear =
+                    since.getYear() == Times.date(chart.now(), chart.zone()).getYear();
+            String day = since.format(thisYear ? DAY : DAY_OF_YEAR);
             long days = ChronoUnit.DAYS.between(
                     Times.date(level.since() - 1, chart.zone()), Times.date(chart.now(), chart.zone()));
             labels.add(new Label(

@@ -21,6 +21,7 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -61,7 +62,7 @@ public final class DocumentStore {
     private final Clock clock;
 
     public DocumentStore(Path folder) throws IOException {
-        this(folder, Clock.systemDefaultZone());
+        this(folder, Clock.system(ZoneId.systemDefault()));
     }
 
     /** @param clock says how old copies are */

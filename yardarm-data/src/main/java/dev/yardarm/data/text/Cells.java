@@ -10,6 +10,8 @@ public final class Cells {
      */
     public static String of(String text) {
         String safe = text.matches("(?s)[=@\\t].*|[+-](?!\\s*[\\d.,]+\\s*%?$).*") ? "'" + text : text;
-        return safe.matches("[^\",\\r\\n]*") ? safe : '"' + safe.replace("\"", "\"\"").replaceAll("[\\r\\n]+", " ") + '"';
+        return safe.matches("[^\",\\r\\n]*")
+                ? safe
+                : '"' + safe.replace("\"", "\"\"").replaceAll("[\\r\\n]+", " ") + '"';
     }
 }

@@ -1,6 +1,5 @@
 package dev.yardarm.desk.alert;
 
-import dev.yardarm.data.text.Cells;
 import dev.yardarm.core.alert.Acts;
 import dev.yardarm.core.alert.Alert;
 import dev.yardarm.core.alert.Firing;
@@ -9,6 +8,7 @@ import dev.yardarm.core.instrument.InstrumentId;
 import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.stance.Stance;
+import dev.yardarm.data.text.Cells;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.work.Lane;
 import dev.yardarm.desk.work.Scheduler;

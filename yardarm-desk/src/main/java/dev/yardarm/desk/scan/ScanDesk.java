@@ -1,6 +1,5 @@
 package dev.yardarm.desk.scan;
 
-import dev.yardarm.data.text.Cells;
 import dev.yardarm.chart.render.Readout;
 import dev.yardarm.core.bars.Timeframe;
 import dev.yardarm.core.formula.Definition;
@@ -12,6 +11,7 @@ import dev.yardarm.core.scan.Scan;
 import dev.yardarm.core.scan.ScanRun;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.source.BarRequest;
+import dev.yardarm.data.text.Cells;
 import dev.yardarm.data.text.TextFile;
 import dev.yardarm.desk.Desk;
 import dev.yardarm.desk.listening.Listening;
@@ -343,10 +343,7 @@ public final class ScanDesk implements AutoCloseable {
     }
 
     private static String line(List<String> cells) {
-        return cells.stream()
-                        .map(Cells::of)
-                        .collect(Collectors.joining(","))
-                + "\n";
+        return cells.stream().map(Cells::of).collect(Collectors.joining(",")) + "\n";
     }
 
     /** What the scan speaks of that can be drawn over the bars of a chart, and a mark where it fits; null before it found anything. */

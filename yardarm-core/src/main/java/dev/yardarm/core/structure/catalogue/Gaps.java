@@ -34,7 +34,7 @@ public final class Gaps extends Detector {
         help(
                 "Prices that were jumped over, until they have been traded.",
                 "Up: low > the high of the bar before, and wide enough: at least size times the mean of the last 100 "
-                        + "true ranges before it. near is its upper edge, far the lower one; down mirrored. Retested: a bar "
+                        + "true ranges before it. near is its upper edge, far the lower one; down mirrored; between two bars of one price each, of closes alone, there is none. Retested: a bar "
                         + "trades inside it. Filled: a bar trades at the far edge.",
                 "An open gap is a place few have traded at: price that comes back is often met at its near edge or drawn "
                         + "to the far one.",
@@ -70,7 +70,8 @@ public final class Gaps extends Detector {
             // Traded at the edge is filled: just beyond it is not asked for.
             below.take(low, Math.nextDown(low), Finding.State.FILLED, log, bar);
             above.take(-high, Math.nextDown(-high), Finding.State.FILLED, log, bar);
-            if (bar > 0) {
+            // Two bars of one price each, as an instrument of closes alone has, say nothing of what lies between.
+            if (bar > 0 && (high > low || bars.high(bar - 1) > bars.low(bar - 1))) {
                 double least = size * usual.mean();
                 up(bars, bar, low - bars.high(bar - 1), least, log);
                 down(bars, bar, bars.low(bar - 1) - high, least, log);
