@@ -12,11 +12,16 @@ import dev.yardarm.core.series.Field;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.antlr.v4.runtime.ParserRuleContext;
 import org.antlr.v4.runtime.Token;
 
 /** Turns what was parsed into a checked tree; faults are noted, and what is at fault fits everywhere so that it is told once. */
 final class ExpressionReader {
+    /** Words that stand for an output of the clock. */
+    private static final Map<String, Integer> CLOCK =
+            Map.of("hour", 0, "weekday", 1, "day_of_month", 2, "month", 3, "session_minute", 4);
+
     private final Language language;
     private final Scope scope;
     private final Faults faults;
@@ -423,6 +428,11 @@ final class ExpressionReader {
         if (indicator != null) {
             return arguments.called(
                     context, Language.word(word, indicator), indicator, List.of(), chosen, context.provisional != null);
+        }
+        if (alone && CLOCK.containsKey(word)) {
+            Indicator clock = language.indicator("clock", null, List.of()).orElseThrow();
+            return new Expression.IndicatorCall(
+                    span, "clock", clock, List.of(), null, Map.of(), CLOCK.get(word), true, null);
         }
         if (chosen != null && (field != null || setting != null || meaning != null)) {
             return faults.add(

@@ -2,6 +2,7 @@ package dev.yardarm.core.indicator;
 
 import dev.yardarm.core.calculation.Averages;
 import dev.yardarm.core.calculation.BarSpan;
+import dev.yardarm.core.calculation.BarValue;
 import dev.yardarm.core.calculation.ColumnGraph;
 import dev.yardarm.core.calculation.ColumnGraph.Node;
 import dev.yardarm.core.calculation.Computation;
@@ -12,12 +13,14 @@ import dev.yardarm.core.calculation.Stepped;
 import dev.yardarm.core.calculation.WindowMoments;
 import dev.yardarm.core.calculation.Windowed;
 import dev.yardarm.core.series.Field;
+import dev.yardarm.core.session.TradingCalendar;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BiConsumer;
 import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleUnaryOperator;
+import java.util.function.Function;
 import java.util.function.Supplier;
 
 /**
@@ -143,6 +146,11 @@ public final class Recipe {
     /** When each bar opened, in microseconds. */
     public Node time() {
         return graph.ofBars("open time", () -> (bars, bar) -> bars.openTime(bar));
+    }
+
+    /** A value that follows from when each bar is, by the calendar of the instrument. */
+    public Node ofBars(String name, Function<TradingCalendar, BarValue> value) {
+        return graph.ofBars(name, () -> value.apply(graph.surroundings().calendar()));
     }
 
     /** How long each bar lasts from its open to its close, in minutes; 1,440 or more where sessions are bars. */

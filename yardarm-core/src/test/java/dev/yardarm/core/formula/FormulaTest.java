@@ -214,4 +214,25 @@ class FormulaTest {
                         () -> Formula.parse(text.toString().replace("cci(4600)", "cci(4600) on W"), Language.builtIn()))
                 .hasMessageContaining("values for each bar");
     }
+
+    /** Hours, weekdays and months stand for themselves, by the session a bar belongs to. */
+    @Test
+    void whenABarIsCanBeAsked() {
+        Bars bars = dev.yardarm.core.TestBars.walk(1, 400).snapshot();
+        for (String[] each : new String[][] {
+            {"weekday", "clock.weekday"},
+            {"hour", "clock.hour"},
+            {"month = 12 and day_of_month > 20", "clock.month = 12 and clock.day > 20"},
+            {"session_minute", "clock.session_minute"}
+        }) {
+            dev.yardarm.core.series.Column said =
+                    Formula.parse(each[0], Language.builtIn()).evaluate(bars);
+            dev.yardarm.core.series.Column meant =
+                    Formula.parse(each[1], Language.builtIn()).evaluate(bars);
+            for (int bar = 0; bar < bars.closed(); bar++) {
+                assertThat(said.at(bar)).isEqualTo(meant.at(bar));
+            }
+            assertThat(Formula.parse(each[0], Language.builtIn()).canonical()).isEqualTo(each[1]);
+        }
+    }
 }

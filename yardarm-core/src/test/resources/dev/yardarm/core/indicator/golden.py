@@ -516,6 +516,11 @@ vd = [None] + [V[i] if C[i] < C[i - 1] else 0.0 for i in range(1, N)]
 put("up_down_volume(9)", value=each(lambda p, q: p / q if q else None, total(vu, 9), total(vd, 9)), up=total(vu, 9),
     down=total(vd, 9))
 put("relative_volume(3)", _=[V[i] / ((V[i - 4] + V[i - 8] + V[i - 12]) / 3) if i >= 12 else None for i in range(N)])
+import datetime
+WHEN = [datetime.datetime(1970, 1, 1) + datetime.timedelta(minutes=t) for t in T]
+put("clock", hour=[float(w.hour) for w in WHEN], weekday=[float(w.isoweekday()) for w in WHEN],
+    day=[float(w.day) for w in WHEN], month=[float(w.month) for w in WHEN],
+    session_minute=[float(t % 1440) for t in T])
 dl = [V[i] * clv[i] for i in range(N)]
 put("delta", value=[sum(dl[first[i]:i + 1]) for i in range(N)], bar=dl, estimated=[1.0] * N)
 put("bought_sold", bought=[(v + d) / 2 for v, d in zip(V, dl)], sold=[-(v - d) / 2 for v, d in zip(V, dl)],
