@@ -10,8 +10,6 @@ import dev.yardarm.core.instrument.NamedList;
 import dev.yardarm.data.document.DocumentKind;
 import dev.yardarm.data.document.DocumentStore;
 import dev.yardarm.data.document.Documents;
-import dev.yardarm.data.document.EditJournal;
-import dev.yardarm.data.document.Entries;
 import dev.yardarm.desk.book.Books;
 import dev.yardarm.desk.book.DocumentSaver;
 import java.io.IOException;
@@ -155,69 +153,6 @@ class JournalTest {
             assertThat(books(again).lists()).extracting(NamedList::name).containsExactly("Two", "Standard");
         }
         saver.close();
-    }
-
-    /** A line that was cut off costs itself; what comes behind it in the next run is read. */
-    @Test
-    void aLineThatWasCutOffCostsItself() throws Exception {
-        try (EditJournal journal = EditJournal.open(folder)) {
-            journal.append(List.of(noted(journal, "A")));
-        }
-        Path file = folder.resolve("journal.jsonl");
-        Files.writeString(file, Files.readString(file) + "{\"document\": \"yardarm/lists/li");
-        try (EditJournal journal = EditJournal.open(folder)) {
-            assertThat(names(journal)).containsExactly("A");
-            journal.append(List.of(noted(journal, "B")));
-        }
-        try (EditJournal journal = EditJournal.open(folder)) {
-            assertThat(names(journal)).containsExactly("A", "B");
-            journal.settled(DocumentKind.LISTS, "lists", 1);
-            assertThat(names(journal)).containsExactly("B");
-        }
-        try (EditJournal journal = EditJournal.open(folder)) {
-            assertThat(names(journal)).containsExactly("B");
-            journal.settled(DocumentKind.LISTS, "lists", 99);
-            assertThat(journal.size()).isZero();
-        }
-        assertThat(file).doesNotExist();
-    }
-
-    private static EditJournal.Noted<Entries<NamedList>> noted(EditJournal journal, String list) {
-        return new EditJournal.Noted<>(
-                journal.number(),
-                DocumentKind.LISTS,
-                "lists",
-                dev.yardarm.data.document.Edit.patch(Entries.of(List.of(new NamedList(list, List.of(KTRL)))), null));
-    }
-
-    private static List<String> names(EditJournal journal) {
-        return journal.unsettled(DocumentKind.LISTS, "lists").stream()
-                .flatMap(edit -> edit.put().values().stream())
-                .map(NamedList::name)
-                .toList();
-    }
-
-    @Test
-    void theJournalDoesNotGrowWhileOneDocumentCannotBeWritten() throws Exception {
-        try (EditJournal journal = EditJournal.open(folder)) {
-            journal.append(List.of(noted(journal, "stays")));
-            List<InstrumentId> many = java.util.Collections.nCopies(20_000, MARN);
-            for (int edit = 0; edit < 60; edit++) {
-                long number = journal.number();
-                journal.append(List.of(new EditJournal.Noted<>(
-                        number,
-                        DocumentKind.SCAN_RUNS,
-                        "runs",
-                        dev.yardarm.data.document.Edit.whole(
-                                Entries.of(List.of(new dev.yardarm.core.scan.ScanRun("s", edit, "c", 1, many)))))));
-                journal.settled(DocumentKind.SCAN_RUNS, "runs", number);
-            }
-            assertThat(journal.size()).isLessThan(9L << 20);
-        }
-        try (EditJournal journal = EditJournal.open(folder)) {
-            assertThat(names(journal)).containsExactly("stays");
-            assertThat(journal.unsettled(DocumentKind.SCAN_RUNS, "runs")).isEmpty();
-        }
     }
 
     /** Whatever goes wrong while a document is written, the others are, and it is tried again. */

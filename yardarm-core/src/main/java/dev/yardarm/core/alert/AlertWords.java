@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -21,7 +20,6 @@ import java.util.stream.Collectors;
  */
 public record AlertWords(DoubleFunction<String> prices, Function<String, String> drawings, ZoneId zone) {
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
-    private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("EEE d MMM yyyy, HH:mm", Locale.ENGLISH);
 
     /** The whole line: waits, bars, terms, note. */
     public String line(Alert alert) {
@@ -65,19 +63,21 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
     public String receipt(Alert alert, double last) {
         Wait first = alert.first();
         List<String> said = new ArrayList<>();
+        // What would surprise comes first: a line is cut at its end.
+        if (first.on() instanceof Awaited.Price at && Double.isFinite(last)) {
+            said.add(stands(first, at.price(), last));
+        }
+        long left = alert.terms().until() - alert.setAt();
+        if (left < Times.DAY) {
+            said.add("It ends in " + (left < 2 * Times.HOUR ? left / Times.MINUTE + " min" : left / Times.HOUR + " h")
+                    + ".");
+        }
         String bars = "bar of " + bars(alert.bars());
         switch (first.trigger()) {
             case REACHES, GOES_THROUGH, COMES_WITHIN, TURNS_BACK -> said.add("Each trade counts, not only closes.");
             case CLOSES_BEYOND, OVERSHOOTS -> said.add("The close of a " + bars + " counts.");
             case HOLDS -> said.add("It is looked at with the close of each " + bars + ".");
             default -> {}
-        }
-        if (first.on() instanceof Awaited.Price at && Double.isFinite(last)) {
-            said.add(stands(first, at.price(), last));
-        }
-        Terms terms = alert.terms();
-        if (terms.until() != Long.MAX_VALUE) {
-            said.add("It ends " + UNTIL.format(Times.at(terms.until(), zone)) + ".");
         }
         said.removeIf(String::isEmpty);
         return String.join(" ", said);
@@ -87,20 +87,23 @@ public record AlertWords(DoubleFunction<String> prices, Function<String, String>
     private String stands(Wait wait, double level, double last) {
         int way = wait.way() != 0 ? wait.way() : last < level ? 1 : -1;
         boolean beyond = way * (last - level) > 0;
-        String now = "Price stands at " + prices.apply(last) + ", ";
+        String price = prices.apply(last);
         if (!beyond) {
-            return now + (last == level ? "just there." : last < level ? "below it." : "above it.");
+            return "Price stands "
+                    + (last == level
+                            ? "just there."
+                            : (last < level ? "below it, at " : "above it, at ") + price + ".");
         }
         String side = way > 0 ? "above" : "below";
         String back = way > 0 ? "below" : "above";
+        String already = "Price stands " + side + " it already, at " + price + ": this waits ";
         return switch (wait.trigger()) {
             case REACHES, GOES_THROUGH ->
-                now + side + " it already: this waits until price has been " + back
-                        + " it. To hear of the way back, say " + (way > 0 ? "falls below " : "rises above ")
-                        + prices.apply(level) + ".";
+                already + "until it has been " + back + ". For the way back say "
+                        + (way > 0 ? "falls below " : "rises above ") + prices.apply(level) + ".";
             case CLOSES_BEYOND ->
-                now + side + " it already: this waits for a close " + back
-                        + " it first. To hear of that close, say closes " + back + " " + prices.apply(level) + ".";
+                already + "for a close " + back + " first. For that close say closes " + back + " "
+                        + prices.apply(level) + ".";
             default -> "";
         };
     }

@@ -271,11 +271,11 @@ class AlertSentenceTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "goes above 104.20 until Friday | Each trade counts, not only closes. Price stands at 99.00, below it. It ends Fri 19 Jun 2026, 16:30.",
-                "closes above 104.20 on 30m | The close of a bar of 30m counts. Price stands at 99.00, below it.",
-                "goes above 95 | Each trade counts, not only closes. Price stands at 99.00, above it already: this waits until price has been below it. To hear of the way back, say falls below 95.00.",
-                "closes below 100 | The close of a bar of D counts. Price stands at 99.00, below it already: this waits for a close above it first. To hear of that close, say closes above 100.00.",
-                "reaches 95 | Each trade counts, not only closes. Price stands at 99.00, above it.",
+                "goes above 104.20 until Friday | Price stands below it, at 99.00. It ends in 48 min. Each trade counts, not only closes.",
+                "closes above 104.20 on 30m | Price stands below it, at 99.00. The close of a bar of 30m counts.",
+                "goes above 95 | Price stands above it already, at 99.00: this waits until it has been below. For the way back say falls below 95.00. Each trade counts, not only closes.",
+                "closes below 100 | Price stands below it already, at 99.00: this waits for a close above first. For that close say closes above 100.00. The close of a bar of D counts.",
+                "reaches 95 | Price stands above it, at 99.00. Each trade counts, not only closes.",
                 "rsi(14) < 30 on 4h | It is looked at with the close of each bar of 4h.",
             })
     void theReceiptSaysWhatCountsFromWhereAndUntilWhen(String line, String receipt) {
