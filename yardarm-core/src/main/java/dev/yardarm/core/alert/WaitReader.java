@@ -6,6 +6,7 @@ import dev.yardarm.core.formula.FormulaException;
 import dev.yardarm.core.indicator.Setting;
 import dev.yardarm.core.instrument.PriceFormat;
 import dev.yardarm.core.plain.PlainTerms;
+import dev.yardarm.core.plain.Sayings;
 import dev.yardarm.core.series.BarSeries;
 import dev.yardarm.core.series.Times;
 import java.util.Locale;
@@ -135,6 +136,12 @@ final class WaitReader {
     }
 
     private Wait one() {
+        Optional<String> saying = Sayings.read(text, withinTheDay);
+        if (saying.isPresent()) {
+            Formula read = Formula.parseCondition(saying.get(), context.language());
+            return new Wait(
+                    new Awaited.Condition(read.canonical()), forming ? Alert.Trigger.HOLDS_NOW : Alert.Trigger.HOLDS);
+        }
         Matcher found = COMES.matcher(text);
         if (found.matches()) {
             return new Wait(

@@ -40,6 +40,10 @@ public final class PlainTerms {
      * @throws IllegalArgumentException with what to say besides when a figure is missing
      */
     public static Optional<String> condition(String said, Language language, boolean withinTheDay) {
+        Optional<String> saying = Sayings.read(said, withinTheDay);
+        if (saying.isPresent()) {
+            return saying;
+        }
         return read(said, language, new Values.Seen(false, withinTheDay), Phrases::condition);
     }
 

@@ -51,7 +51,7 @@ class PlainTermsTest {
                 "gaps up 2% | open >= 1.02 * close back 1 | open >= 1.02 * close back 1",
                 "opens with a gap down of more than 1.5 per cent | open < 0.985 * close back 1 | open < 0.985 * close back 1",
                 "gap up by at least 1% | open >= 1.01 * close back 1 | open >= 1.01 * close back 1",
-                "three down days in a row | close is falling for 3 | -",
+                "three down days in a row | close is falling for 3 | (close is falling for 3) on D",
                 "four straight higher closes | close is rising for 4 | close is rising for 4",
                 "macd turns positive | macd crosses above 0 | macd crosses above 0",
                 "the macd histogram is negative | macd.histogram < 0 | macd.histogram < 0",
