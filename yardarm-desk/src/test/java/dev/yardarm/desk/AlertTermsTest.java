@@ -356,8 +356,8 @@ class AlertTermsTest extends AtADesk {
         assertThat(later).hasSizeGreaterThan(2);
         Diary.Entry first = later.get(0);
         assertThat(set("30 min before any entry each time \"watch out\"")).isEqualTo(1);
-        assertThat(set("1 day before \"no such thing\"")).isEqualTo(1);
-        awaitWatched(2);
+        assertThat(set("1 day before \"no such thing\"")).as("there is none").isZero();
+        awaitWatched(1);
         desk.hub().beatAt(first.time() - 30 * Times.MINUTE - 1);
         front.settle(desk.scheduler());
         assertThat(fired).isEmpty();
@@ -380,6 +380,9 @@ class AlertTermsTest extends AtADesk {
         InstrumentId ebsp = desk.directory().byCode("EBSP").orElseThrow().id();
         long now = desk.clock().now();
         put(new ScanRun("Mine", now - Times.DAY, "close > 0", 60, List.of(marn)));
+        front.run(() -> desk.scanWork()
+                .save(dev.yardarm.core.scan.Scan.of(
+                        "Mine", "", dev.yardarm.core.bars.Timeframe.DAY, List.of("close > 0"))));
         assertThat(set("scan \"Mine\" gets a new member each time")).isEqualTo(1);
         front.await("it is watched", () -> !ready.isEmpty());
         put(new ScanRun("Other", now + 1, "close > 0", 60, List.of(ebsp)));
@@ -403,7 +406,18 @@ class AlertTermsTest extends AtADesk {
     /** Also one that waits for what never comes ends with its time. */
     @Test
     void whatIsNotOnTheCalendarExpires() {
-        assertThat(set("30 min before \"no such thing\" for 10 minutes")).isEqualTo(1);
+        // It was there when the alert was set; it is not any more.
+        front.run(() -> desk.books()
+                .alertShelf()
+                .put(dev.yardarm.core.alert.AlertSentence.parse(
+                                "30 min before \"no such thing\" for 10 minutes",
+                                desk.alertWork()
+                                        .context(
+                                                ktrl,
+                                                new dev.yardarm.core.bars.BarRule.Time(
+                                                        dev.yardarm.core.bars.Timeframe.DAY),
+                                                desk.language().now()))
+                        .alert("gone", ktrl.id(), desk.clock().now(), 100)));
         awaitWatched(1);
         int before = ready.size();
         desk.hub().beatAt(desk.clock().now() + 11 * Times.MINUTE);

@@ -62,7 +62,8 @@ class SizingTest {
         Sizing.Sized pair = sized(plan("AULBRN", 0.8000, 0.7960, 0.8100, 20_000, 1));
         PositionSize size = pair.size().orElseThrow();
         double byRisk = Math.floor(200 / (0.0040 * rate * 1000)) * 1000;
-        double byAccount = Math.floor(20_000 / (0.8 * rate * 1000)) * 1000;
+        // Held by a thirtieth of what it is worth.
+        double byAccount = Math.floor(20_000 / (0.8 * rate * 1000 / 30)) * 1000;
         assertThat(size.quantity()).isEqualTo(Math.min(byRisk, byAccount));
         assertThat(size.atRisk())
                 .isCloseTo(size.quantity() * 0.004 * rate, org.assertj.core.api.Assertions.within(1e-6));
