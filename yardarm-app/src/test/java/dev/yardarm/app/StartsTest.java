@@ -41,7 +41,7 @@ class StartsTest {
         assertThat(app.chart().bars().size()).isGreaterThan(3600);
         app.await("the data made", () -> notice(app).contains("demo data is made"));
         app.close();
-        assertThat(home.resolve("history/halcyon-1-1/D.parquet")).isNotEmptyFile();
+        assertThat(home.resolve("history/halcyon-1-2/D.parquet")).isNotEmptyFile();
         assertThat(home.resolve("orders.jsonl"))
                 .content()
                 .contains(
