@@ -54,7 +54,7 @@ public final class OpenMeasurement {
                     .filter(each -> each.code().equals("MARN"))
                     .findFirst()
                     .orElseThrow();
-            InstrumentId inStore = new InstrumentId("halcyon-1-1", "MARN");
+            InstrumentId inStore = new InstrumentId("halcyon-1-2", "MARN");
             double read = median(() -> store.read(inStore, Timeframe.DAY, Long.MIN_VALUE, now));
             double open = median(() -> open(market, instrument, now));
             System.out.printf(
