@@ -45,7 +45,7 @@ import org.junit.jupiter.api.io.TempDir;
 class DamagedFieldsTest {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
-    private static final int MOST = Integer.getInteger("yardarm.abuse.fields", 260);
+    private static final int MOST = Integer.getInteger("yardarm.abuse.fields", 120);
 
     @TempDir
     private Path folder;
