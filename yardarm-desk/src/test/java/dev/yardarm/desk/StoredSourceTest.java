@@ -113,7 +113,8 @@ class StoredSourceTest extends SourceContract {
     @Test
     void tradesAreRecordedWhileTheMarketRuns(@TempDir Path folder) throws IOException {
         InstrumentId id = id("EMBRA");
-        InstrumentId kept = new InstrumentId(MARKET.name() + "-1-" + MARKET.world().histories(), id.code());
+        InstrumentId kept =
+                new InstrumentId(MARKET.name() + "-1-" + MARKET.world().histories(), id.code());
         long day = Math.floorDiv(MARKET.world().presentTime(), Times.DAY) * Times.DAY - 3 * Times.DAY;
         long begun = day + 14 * Times.HOUR + 7 * Times.MINUTE;
         long brokenOff = day + 20 * Times.HOUR + 25 * Times.MINUTE;
@@ -145,7 +146,8 @@ class StoredSourceTest extends SourceContract {
         try (ParquetBarStore own = new ParquetBarStore(folder)) {
             StoredMarket running = run(own, id("VRTQ"), now - 30 * Times.MINUTE, now);
             running.trades(id("VRTQ"), now - 30 * Times.MINUTE, now, heard);
-            assertThat(own.lastTick(new InstrumentId(MARKET.name() + "-1-" + MARKET.world().histories(), "VRTQ-U26")))
+            assertThat(own.lastTick(new InstrumentId(
+                            MARKET.name() + "-1-" + MARKET.world().histories(), "VRTQ-U26")))
                     .isGreaterThan(now - 20 * Times.MINUTE);
         }
         TickSeries traded = new TickSeries(16);

@@ -170,8 +170,8 @@ class DefinitionsTest {
         }
         Bars flat = days(LocalDate.of(2026, 1, 1), rows.toArray(String[]::new));
         // What counts bars, follows the calendar, adds up or touches price has reasons of its own to change.
-        List<String> moving =
-                List.of("obv", "ad", "floor_pivots", "opening_range", "beta", "correlation", "session_levels", "psar", "clock");
+        List<String> moving = List.of(
+                "obv", "ad", "floor_pivots", "opening_range", "beta", "correlation", "session_levels", "psar", "clock");
         for (Indicator indicator : Catalogue.builtIn().all()) {
             if (moving.contains(indicator.name())) {
                 continue;
