@@ -64,6 +64,11 @@ class IndicatorsTest {
         app.click("#chart");
         app.keys("ii");
         app.await("the catalogue", () -> find("#indicator-picker").isVisible());
+        app.await(
+                "its field",
+                () -> find("#indicator-picker").getScene().getFocusOwner()
+                                instanceof javafx.scene.control.TextField field
+                        && isWithin(field, find("#indicator-picker")));
         app.robot().write("trailing stop", 0);
         app.await(
                 "what is found",
@@ -217,5 +222,14 @@ class IndicatorsTest {
             return null;
         });
         assertThat(layer(0).reference()).as("it reads the bars again").isEmpty();
+    }
+
+    private static boolean isWithin(javafx.scene.Node node, javafx.scene.Node parent) {
+        for (javafx.scene.Node each = node; each != null; each = each.getParent()) {
+            if (each == parent) {
+                return true;
+            }
+        }
+        return false;
     }
 }
