@@ -95,6 +95,22 @@ class EditJournalTest {
         }
     }
 
+    /** A document may be in its file before its edit is written down; the edit must not come back over what is changed later. */
+    @Test
+    void whatIsInItsDocumentAlreadyIsNotWrittenDown() throws Exception {
+        try (EditJournal journal = EditJournal.open(folder)) {
+            EditJournal.Noted<?> late = noted(journal, "late");
+            journal.settled(DocumentKind.LISTS, "lists", late.number());
+            EditJournal.Noted<?> next = noted(journal, "next");
+            journal.append(List.of(late));
+            assertThat(journal.isEmpty()).isTrue();
+            journal.append(List.of(late, next));
+        }
+        try (EditJournal journal = EditJournal.open(folder)) {
+            assertThat(names(journal)).containsExactly("next");
+        }
+    }
+
     @Test
     void itDoesNotGrowWhileOneDocumentCannotBeWritten() throws Exception {
         try (EditJournal journal = EditJournal.open(folder)) {

@@ -71,7 +71,8 @@ public final class FiringPictures {
         desk.scheduler()
                 .start(
                         lane,
-                        "picture " + file(firing),
+                        // Who looks at one must not cancel the one that is under way: nothing would be drawn after it.
+                        "picture " + lane + " " + file(firing),
                         "",
                         job -> FiringScene.of(desk, firing, alert),
                         taker,
@@ -199,7 +200,7 @@ public final class FiringPictures {
                 firing,
                 alert,
                 scene -> taker.accept(SwingFXUtils.toFXImage(kept(file, scene), null)),
-                () -> {});
+                () -> taker.accept(null));
     }
 
     /** How many wait to be drawn. */

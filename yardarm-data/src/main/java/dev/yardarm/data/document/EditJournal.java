@@ -15,10 +15,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicLong;
 
 /**
  * Edits that are not in their documents yet, one JSON object a line, appended and flushed at once.
@@ -46,8 +48,12 @@ public final class EditJournal implements AutoCloseable {
     @GuardedBy("this")
     private long size;
 
+    /** Asked for by the interface's thread, which must not wait for a flush. */
+    private final AtomicLong last = new AtomicLong();
+
+    /** Up to which number the edits of each document are in it; one that is appended later than that is left out. */
     @GuardedBy("this")
-    private long last;
+    private final Map<String, Long> inDocument = new HashMap<>();
 
     /** Of each document with edits that are not in it yet, their numbers. */
     @GuardedBy("this")
@@ -93,7 +99,7 @@ public final class EditJournal implements AutoCloseable {
                 if (mapper.readTree(text) instanceof ObjectNode object) {
                     String key = object.path("document").asText();
                     long number = object.path("number").asLong();
-                    last = Math.max(last, number);
+                    last.accumulateAndGet(number, Math::max);
                     if (object.has("settled")) {
                         settled.merge(key, object.path("settled").asLong(), Math::max);
                     } else {
@@ -114,8 +120,8 @@ public final class EditJournal implements AutoCloseable {
     }
 
     /** A number for an edit that is about to be noted; later ones have larger numbers. */
-    public synchronized long number() {
-        return ++last;
+    public long number() {
+        return last.incrementAndGet();
     }
 
     /** The names of the documents of a kind that have edits from before this start. */
@@ -156,7 +162,14 @@ public final class EditJournal implements AutoCloseable {
      *
      * @throws IOException when they could not be written; the file is as it was then
      */
-    public synchronized void append(List<Noted<?>> edits) throws IOException {
+    public synchronized void append(List<Noted<?>> all) throws IOException {
+        // A document may be written before its edit is: written down afterwards it would be carried out over later changes.
+        List<Noted<?>> edits = all.stream()
+                .filter(edit -> edit.number() > inDocument.getOrDefault(key(edit.kind(), edit.name()), 0L))
+                .toList();
+        if (edits.isEmpty()) {
+            return;
+        }
         StringBuilder lines = new StringBuilder();
         for (Noted<?> edit : edits) {
             lines.append(mapper.writeValueAsString(line(edit))).append('\n');
@@ -216,6 +229,7 @@ public final class EditJournal implements AutoCloseable {
      */
     public synchronized void settled(DocumentKind<?> kind, String name, long number) throws IOException {
         String key = key(kind, name);
+        inDocument.merge(key, number, Math::max);
         found.removeIf(line -> line.key().equals(key) && line.number() <= number);
         TreeSet<Long> numbers = open.get(key);
         if (numbers == null) {

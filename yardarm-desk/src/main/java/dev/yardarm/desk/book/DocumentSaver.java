@@ -150,11 +150,15 @@ public final class DocumentSaver implements AutoCloseable {
             toNote.values().forEach(taken::addAll);
             toNote.clear();
         }
-        try {
-            List<EditJournal.Noted<?>> noted = new ArrayList<>();
-            for (Note<?> note : taken) {
+        List<EditJournal.Noted<?>> noted = new ArrayList<>();
+        for (Note<?> note : taken) {
+            try {
                 noted.add(note.noted());
+            } catch (RuntimeException | Error bad) {
+                LOG.warn("an edit of {} could not be made", note.name(), bad);
             }
+        }
+        try {
             if (!noted.isEmpty()) {
                 journal.append(noted);
             }
