@@ -3,6 +3,7 @@ package dev.yardarm.core.alert;
 import dev.yardarm.core.bars.BarGrid;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.bars.Timeframe;
+import dev.yardarm.core.plain.Sayings;
 import dev.yardarm.core.series.Times;
 import dev.yardarm.core.session.MomentWords;
 import java.time.DateTimeException;
@@ -99,7 +100,11 @@ final class SentenceReader {
                     + "', such as reaches 104.20, closes above 104.20 or rsi(14) < 30");
         }
         List<Wait> waits = new ArrayList<>();
-        String[] parts = retest(rest).replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
+        String whole = retest(rest);
+        boolean saying = Sayings.read(whole, false).isPresent();
+        String[] parts = saying
+                ? new String[] {whole}
+                : whole.replaceFirst("(?i)^first\\s+", "").split("(?i)[\\s,;]+then\\s+");
         for (int at = 0; at < parts.length; at++) {
             String part = at + 1 < parts.length ? ofBars(parts[at].strip()) : parts[at].strip();
             waits.add(new WaitReader(part, at, forming, bars == null ? context.bars() : bars, bars != null, context)

@@ -71,8 +71,8 @@ public final class Sayings {
                             ? "close <= (1 + " + m.group(1) + "%) * sma(close, " + m.group(3) + ")"
                             : "close >= (1 - " + m.group(1) + "%) * sma(close, " + m.group(3) + ")"),
             saying(
-                    "(?:the\\s+)?(?:first\\s+)?close\\s+(above|below)\\s+" + AVERAGE + "\\s+in\\s+(?:at\\s+least\\s+)?"
-                            + N + DAYS,
+                    "(?:the\\s+)?first\\s+close\\s+(above|below)\\s+" + AVERAGE + "\\s+in\\s+(?:at\\s+least\\s+)?" + N
+                            + DAYS,
                     m -> "close " + sign(m.group(1)) + " sma(close, " + m.group(2) + ") and (close "
                             + (m.group(1).equals("above") ? "<=" : ">=") + " sma(close, " + m.group(2) + ") held for "
                             + number(m.group(3)) + ") back 1"),

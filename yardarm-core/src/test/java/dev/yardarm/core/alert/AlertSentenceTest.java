@@ -70,6 +70,7 @@ class AlertSentenceTest {
                 "closes above 98 on 4h for 2 bars | closes above 98.00 on 4h until 2026-06-19 16:30",
                 "goes above 104.20 by 3 ticks each time | goes above 104.20 by 3 ticks each time",
                 "> 104.20 | goes above 104.20",
+                "first close above the 20 day average in 10 days | close > sma(close, 20) and (close <= sma(close, 20) held for 10) back 1 on D",
                 // To drop, fall, slip, rise, go, break, trade, get below or above is the first trade.
                 "falls below 99 | goes below 99.00",
                 "me if it drops below 13.32 | goes below 13.32",

@@ -58,7 +58,14 @@ class SayingsTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"three", "down days", "three down days in a row and more", "highest close", "close above open"})
+            strings = {
+                "three",
+                "down days",
+                "three down days in a row and more",
+                "highest close",
+                "close above open",
+                "close above the 20 day average in 10 days"
+            })
     void whatIsNoneIsLeftAlone(String said) {
         assertThat(Sayings.read(said, false)).isEmpty();
     }

@@ -163,7 +163,8 @@ public final class EditJournal implements AutoCloseable {
      * @throws IOException when they could not be written; the file is as it was then
      */
     public synchronized void append(List<Noted<?>> all) throws IOException {
-        // A document may be written before its edit is: written down afterwards it would be carried out over later changes.
+        // A document may be written before its edit is: written down afterwards it would be carried out over later
+        // changes.
         List<Noted<?>> edits = all.stream()
                 .filter(edit -> edit.number() > inDocument.getOrDefault(key(edit.kind(), edit.name()), 0L))
                 .toList();

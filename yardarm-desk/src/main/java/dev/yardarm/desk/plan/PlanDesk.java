@@ -13,6 +13,7 @@ import dev.yardarm.desk.table.RowColumn;
 import dev.yardarm.desk.table.Rows;
 import dev.yardarm.desk.table.Subject;
 import dev.yardarm.desk.work.Lane;
+import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -170,10 +171,14 @@ public final class PlanDesk implements AutoCloseable {
                             for (TradePlan plan : kept) {
                                 Instrument each =
                                         desk.directory().find(plan.instrument()).orElse(null);
-                                if (each != null) {
-                                    shown.put(
-                                            plan,
-                                            plan.in(desk.vantages().at(now).basis(each)));
+                                try {
+                                    if (each != null) {
+                                        shown.put(
+                                                plan,
+                                                plan.in(desk.vantages().at(now).basis(each)));
+                                    }
+                                } catch (IOException away) {
+                                    // Its source is away: it stands as it was made until that answers.
                                 }
                             }
                             return shown;

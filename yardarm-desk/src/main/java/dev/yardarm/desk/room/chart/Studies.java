@@ -7,6 +7,7 @@ import dev.yardarm.chart.model.ChartModel;
 import dev.yardarm.chart.model.ScenarioMark;
 import dev.yardarm.chart.model.Selection;
 import dev.yardarm.core.alert.Alert;
+import dev.yardarm.core.alert.Firing;
 import dev.yardarm.core.bars.BarRule;
 import dev.yardarm.core.call.Call;
 import dev.yardarm.core.call.CallEvent;
@@ -65,8 +66,11 @@ public final class Studies implements ChartEdits {
                     .map(call -> mark(call.in(basis)))
                     .toList());
             chart.setScenarios(marks(id, basis));
+            List<Firing> firings = books().firings(id);
             chart.setFirings(
-                    books().firings(id).stream().map(firing -> firing.in(basis)).toList());
+                    basis.isAsTraded()
+                            ? firings
+                            : firings.stream().map(firing -> firing.in(basis)).toList());
             chart.setPlan(chart.instrument()
                     .flatMap(desk.planWork()::of)
                     .map(plan -> plan.in(basis))
