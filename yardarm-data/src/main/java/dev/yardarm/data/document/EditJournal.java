@@ -165,9 +165,12 @@ public final class EditJournal implements AutoCloseable {
     public synchronized void append(List<Noted<?>> all) throws IOException {
         // A document may be written before its edit is: written down afterwards it would be carried out over later
         // changes.
-        List<Noted<?>> edits = all.stream()
-                .filter(edit -> edit.number() > inDocument.getOrDefault(key(edit.kind(), edit.name()), 0L))
-                .toList();
+        List<Noted<?>> edits = new ArrayList<>();
+        for (Noted<?> edit : all) {
+            if (edit.number() > inDocument.getOrDefault(key(edit.kind(), edit.name()), 0L)) {
+                edits.add(edit);
+            }
+        }
         if (edits.isEmpty()) {
             return;
         }

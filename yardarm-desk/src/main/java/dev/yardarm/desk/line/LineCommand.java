@@ -222,8 +222,8 @@ public interface LineCommand {
             PlanWork work = hands.desk().planWork();
             if (!onChart()) {
                 boolean taken = part.equals("account")
-                        ? work.setSizing(value, work.riskPercent() > 0 ? work.riskPercent() : 1)
-                        : work.setSizing(work.account() > 0 ? work.account() : 25_000, value);
+                        ? work.setSizing(value, work.riskPercent())
+                        : work.setSizing(work.account(), value);
                 if (taken) {
                     hands.desk()
                             .tell(String.format(

@@ -37,6 +37,8 @@ final class IndexPath extends Tape {
 
     private record Minutes(int[] open, int[] close, long[] volume) {}
 
+    private record Day(double open, double high, double low, double close, long volume) {}
+
     IndexPath(WorldHistory history, World.Index index, Sessions sessions, int firstIntraday) {
         super(index.code(), history.seed(), sessions, firstIntraday);
         this.history = history;
@@ -65,47 +67,49 @@ final class IndexPath extends Tape {
 
     /** What the index opens at in a session, from its members' opens. */
     double open(int session) {
-        double value = 0;
-        for (DailyBars member : members) {
-            value += DailyBars.price(member.open[session]) * member.shares[session];
-        }
-        return value / divisor;
+        return day(session).open / divisor;
     }
 
     /** What the index closes at in a session, from its members' closes. */
     double close(int session) {
-        double value = 0;
-        for (DailyBars member : members) {
-            value += DailyBars.price(member.close[session]) * member.shares[session];
-        }
-        return value / divisor;
+        return day(session).close / divisor;
     }
 
     /** How high and how low an index goes in a session, estimated from its members' days. */
     double[] reach(int session) {
+        Day day = day(session);
+        return new double[] {day.high / divisor, day.low / divisor};
+    }
+
+    /** The value of all members in a session, its extremes estimated, before it is divided. */
+    private Day day(int session) {
         double open = 0;
         double close = 0;
         double above = 0;
         double below = 0;
+        long volume = 0;
         for (DailyBars member : members) {
             double shares = member.shares[session];
-            open += DailyBars.price(member.open[session]) * shares;
-            close += DailyBars.price(member.close[session]) * shares;
-            above += DailyBars.price(member.high[session] - Math.max(member.open[session], member.close[session]))
-                    * shares;
-            below += DailyBars.price(Math.min(member.open[session], member.close[session]) - member.low[session])
-                    * shares;
+            int first = member.open[session];
+            int last = member.close[session];
+            open += DailyBars.price(first) * shares;
+            close += DailyBars.price(last) * shares;
+            above += DailyBars.price(member.high[session] - Math.max(first, last)) * shares;
+            below += DailyBars.price(Math.min(first, last) - member.low[session]) * shares;
+            volume += member.volume[session];
         }
-        return new double[] {
-            (Math.max(open, close) + COINCIDENCE * above) / divisor,
-            (Math.min(open, close) - COINCIDENCE * below) / divisor
-        };
+        return new Day(
+                open,
+                Math.max(open, close) + COINCIDENCE * above,
+                Math.min(open, close) - COINCIDENCE * below,
+                close,
+                volume);
     }
 
     @Override
     void appendDay(int session, long open, long close, BarSeries series) {
-        long volume = 0;
         if (session >= firstIntraday()) {
+            long volume = 0;
             Minutes minutes = minutes(session);
             int high = minutes.open[0];
             int low = minutes.open[0];
@@ -124,28 +128,15 @@ final class IndexPath extends Tape {
                     volume);
             return;
         }
-        double openValue = 0;
-        double closeValue = 0;
-        double above = 0;
-        double below = 0;
-        for (DailyBars member : members) {
-            double shares = member.shares[session];
-            openValue += DailyBars.price(member.open[session]) * shares;
-            closeValue += DailyBars.price(member.close[session]) * shares;
-            above += DailyBars.price(member.high[session] - Math.max(member.open[session], member.close[session]))
-                    * shares;
-            below += DailyBars.price(Math.min(member.open[session], member.close[session]) - member.low[session])
-                    * shares;
-            volume += member.volume[session];
-        }
+        Day day = day(session);
         series.append(
                 open,
                 close,
-                DailyBars.price(ticks(openValue)),
-                DailyBars.price(ticks(Math.max(openValue, closeValue) + COINCIDENCE * above)),
-                DailyBars.price(ticks(Math.min(openValue, closeValue) - COINCIDENCE * below)),
-                DailyBars.price(ticks(closeValue)),
-                volume);
+                DailyBars.price(ticks(day.open)),
+                DailyBars.price(ticks(day.high)),
+                DailyBars.price(ticks(day.low)),
+                DailyBars.price(ticks(day.close)),
+                day.volume);
     }
 
     private Minutes minutes(int session) {
